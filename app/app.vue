@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { watchEffect } from 'vue'
+import { NuxtPage } from '#components'
+import { useSettings } from '~/stores/settings'
+import { useNotices } from '~/stores/notices'
+import { useShops } from '~/stores/shops'
+
+const settings = useSettings()
+const notices = useNotices()
+void settings.load()
+void useShops().load()
+watchEffect(() => { document.documentElement.dataset.light = settings.light })
+</script>
+
+<template>
+  <div class="min-h-dvh bg-frost">
+    <NuxtPage />
+    <div role="status" aria-live="polite" class="sr-only">{{ notices.announced }}</div>
+    <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 print:hidden">
+      <div
+        v-for="notice in notices.shown" :key="notice.id" :role="notice.weight === 'fault' ? 'alert' : undefined"
+        class="pointer-events-auto flex max-w-xl items-start gap-3 rounded-md border bg-sheet px-3 py-2 text-small shadow-lg"
+        :class="notice.weight === 'fault' ? 'border-ruddy' : 'border-line'"
+      >
+        <div class="whitespace-pre-line"><strong v-if="notice.title" class="block">{{ notice.title }}</strong>{{ notice.text }}</div>
+        <button type="button" class="shrink-0 font-medium underline" @click="notices.dismiss(notice.id)">Close</button>
+      </div>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import type { Figure, Manner } from '#core/measure'
+import { show, showSum } from '#core/measure'
+
+/** A number with its name; opened, it shows the sum that made it and what it rests on. */
+const props = defineProps<{ label: string, figure: Figure, manner: Manner, strong?: boolean, tone?: 'over' | 'plain' }>()
+const open = ref(false)
+const panel = useId()
+
+const basis = computed(() => {
+  const { basis } = props.figure
+  switch (basis.kind) {
+    case 'geometry': return 'Geometry'
+    case 'counted': return 'Counted'
+    case 'measured': return 'Measured by you'
+    case 'published': return `Published: ${basis.source}`
+    case 'rule of thumb': return 'Rule of thumb'
+  }
+  return ''
+})
+</script>
+
+<template>
+  <div class="py-0.5">
+    <div class="flex items-baseline justify-between gap-2">
+      <span :class="strong ? 'font-semibold' : 'text-soft'">{{ label }}</span>
+      <button
+        type="button" class="shrink-0 border-b border-dotted border-line text-right tabular-nums hover:border-ink"
+        :class="[strong ? 'font-semibold' : '', tone === 'over' ? 'text-ruddy' : '']"
+        :aria-expanded="open" :aria-controls="panel" :aria-label="`${label}: ${show(figure, manner)}. Show the sum`" @click="open = !open"
+      >
+        {{ show(figure, manner) }}
+      </button>
+    </div>
+    <div v-if="open" :id="panel" class="mb-1 mt-0.5 border-l-2 border-rime bg-frost px-2 py-1 text-fine" data-testid="sum">
+      {{ showSum(figure, manner) }}
+      <span class="block text-soft">{{ basis }}</span>
+    </div>
+  </div>
+</template>

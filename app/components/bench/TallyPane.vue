@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
+import { formatMoney, say } from '#core/measure'
+import type { Mend } from '#core/piece'
+import { useBench } from '~/stores/bench'
+import { useShops } from '~/stores/shops'
+
+/** What follows from the decisions: problems first, then cover, sizes, spacing, packs and money. Every figure opens. */
+const bench = useBench()
+const shops = useShops()
+const workings = computed(() => bench.workings)
+const bill = computed(() => workings.value?.bill ?? null)
+const copies = computed(() => bench.piece?.brief.copies ?? 1)
+const budget = computed(() => bench.piece?.brief.budget ?? null)
+
+const icons = { fault: CircleAlert, care: TriangleAlert, note: Info }
+const names = { fault: 'Fault', care: 'Take care', note: 'Note' }
+const tones = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-rime' }
+
+function mend(how: Mend): void {
+  if (how.edit) bench.apply(how.edit, say(how.says, bench.manner).toLowerCase())
+}
+/** How much of the budget the whole packs take, for the bar. */
+const filled = computed(() => (budget.value && bill.value ? Math.min(1, bill.value.openedEach.value / budget.value) : 0))
+const usedFilled = computed(() => (budget.value && bill.value ? Math.min(1, bill.value.usedEach.value / budget.value) : 0))
+const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
+</script>
+
+<template>
+  <aside class="flex min-h-0 flex-col overflow-y-auto border-l border-line bg-frost" aria-label="Tally" data-testid="tally" tabindex="0">
+    <div v-if="workings && bill" class="divide-y divide-seam">
+      <section class="px-3 py-2" aria-labelledby="tally-problems">
+        <h2 id="tally-problems" class="panel-title mb-1">What to look at</h2>
+        <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf"><CircleCheck :size="15" />Nothing stands out.</p>
+        <ul class="space-y-1.5">
+          <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem">
+            <component :is="icons[problem.weight]" :size="15" class="mt-0.5 shrink-0" :class="tones[problem.weight]" :aria-label="names[problem.weight]" />
+            <div class="min-w-0">
+              <p>{{ say(problem.says, bench.manner) }}</p>
+              <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
+                <template v-for="(each, i) in problem.mends" :key="i">
+                  <button v-if="each.edit" type="button" class="font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
+                  <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
+                </template>
+              </div>
+            </div>
+          </li>
+        </ul>
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-money">
+        <h2 id="tally-money" class="panel-title mb-1">Money{{ copies > 1 ? `, for each of ${copies}` : '' }}</h2>
+        <FigureRow label="Cost opened" :figure="bill.openedEach" :manner="bench.manner" strong :tone="over ? 'over' : 'plain'" />
+        <FigureRow label="Cost used" :figure="bill.usedEach" :manner="bench.manner" />
+        <template v-if="budget !== null && bill.room">
+          <div class="relative my-1 h-2 overflow-hidden rounded-full bg-seam" role="img" :aria-label="`Opened ${formatMoney(bill.openedEach.value, bench.manner.currency)} of a budget of ${formatMoney(budget, bench.manner.currency)}`">
+            <div class="absolute inset-y-0 left-0" :class="over ? 'bg-ruddy' : 'bg-line'" :style="{ width: `${filled * 100}%` }" />
+            <div class="absolute inset-y-0 left-0 bg-leaf" :style="{ width: `${usedFilled * 100}%` }" />
+          </div>
+          <FigureRow :label="over ? 'Over the budget' : 'Left of the budget'" :figure="over ? { ...bill.room, value: -bill.room.value } : bill.room" :manner="bench.manner" :tone="over ? 'over' : 'plain'" />
+        </template>
+        <FigureRow v-if="copies > 1" label="Opened for all" :figure="bill.opened" :manner="bench.manner" />
+        <FigureRow label="Worth left for the stash" :figure="bill.left" :manner="bench.manner" />
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-cover">
+        <h2 id="tally-cover" class="panel-title mb-1">Cover and size</h2>
+        <FigureRow label="Face covered" :figure="workings.cover.share" :manner="bench.manner" strong />
+        <FigureRow label="Two deep" :figure="workings.cover.twoDeep" :manner="bench.manner" />
+        <FigureRow label="Mean depth" :figure="workings.cover.meanDepth" :manner="bench.manner" />
+        <FigureRow label="Finished width" :figure="workings.size.width" :manner="bench.manner" />
+        <FigureRow label="Finished height" :figure="workings.size.height" :manner="bench.manner" />
+        <FigureRow label="Rim" :figure="workings.base.rim" :manner="bench.manner" />
+        <FigureRow label="Centre line" :figure="workings.base.centre" :manner="bench.manner" />
+        <FigureRow label="Weight of what is on it" :figure="workings.mass" :manner="bench.manner" />
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-stems">
+        <h2 id="tally-stems" class="panel-title mb-1">Stems and spacing</h2>
+        <FigureRow label="On the base" :figure="workings.stems" :manner="bench.manner" strong />
+        <div v-for="layer in workings.layers.filter((each) => each.spacing)" :key="layer.id" class="mt-1.5">
+          <p class="font-medium">{{ layer.title }}</p>
+          <div class="pl-2">
+            <template v-if="layer.spacing!.gaps">
+              <FigureRow label="Smallest gap" :figure="layer.spacing!.gaps.least" :manner="bench.manner" />
+              <FigureRow label="Widest gap" :figure="layer.spacing!.gaps.most" :manner="bench.manner" />
+            </template>
+            <FigureRow :label="layer.spacing!.gaps ? 'Mean, on the rim' : 'Apart on the rim'" :figure="layer.spacing!.rim" :manner="bench.manner" />
+            <FigureRow :label="layer.spacing!.gaps ? 'Mean, on the centre line' : 'Apart on the centre line'" :figure="layer.spacing!.centre" :manner="bench.manner" />
+          </div>
+        </div>
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-packs">
+        <h2 id="tally-packs" class="panel-title mb-1">To buy{{ copies > 1 ? `, for all ${copies}` : '' }}</h2>
+        <p v-if="shops.state === 'silent'" class="mb-1 text-fine text-bracken">No shop answers just now. These are usual prices.</p>
+        <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
+          <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ line.shop ?? 'usual price' }}</span></p>
+          <div class="pl-2">
+            <FigureRow v-if="line.id !== 'base'" label="Stems needed" :figure="line.stems" :manner="bench.manner" />
+            <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
+            <FigureRow :label="line.id === 'base' ? 'Bases' : line.packHolds > 1 ? `Packs (${line.packName} of ${line.packHolds})` : `Packs (${line.packName})`" :figure="line.packs" :manner="bench.manner" />
+            <FigureRow label="Opened" :figure="line.opened" :manner="bench.manner" />
+            <FigureRow label="Used" :figure="line.used" :manner="bench.manner" />
+          </div>
+        </div>
+      </section>
+    </div>
+    <p v-else class="p-3 text-soft">Working it out…</p>
+  </aside>
+</template>

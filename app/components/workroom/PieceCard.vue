@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { shallowRef, watch } from 'vue'
+import { NuxtLink } from '#components'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { EllipsisVertical } from '@lucide/vue'
+import { formatMoney } from '#core/measure'
+import type { Workings } from '#core/workings'
+import type { PieceRecord } from '~/db'
+import { askWorkings } from '~/workers/workings'
+import { exportPiece } from '~/composables/files'
+import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
+import { useShops } from '~/stores/shops'
+
+const props = defineProps<{ record: PieceRecord }>()
+const shops = useShops()
+const pieces = usePieces()
+const notices = useNotices()
+const workings = shallowRef<Workings | null>(null)
+watch(() => [props.record, shops.shelf] as const, async ([{ piece }, shelf]) => {
+  workings.value = await askWorkings(piece, shelf)
+}, { immediate: true })
+
+async function remove(): Promise<void> {
+  const { name } = props.record.piece.brief
+  if (!window.confirm(`Throw “${name}” away, with its earlier versions? This cannot be undone. Export it first if you may want it again.`)) return
+  await pieces.remove(props.record.id)
+  notices.note(`“${name}” is gone.`)
+}
+</script>
+
+<template>
+  <article class="group relative" data-testid="piece">
+    <NuxtLink :to="`/piece/${record.id}`" class="block overflow-hidden rounded-md border border-line">
+      <SceneView v-if="workings" :scene="workings.scene" :size="workings.size" :width="360" :height="270" :label="`${record.piece.brief.name} on its surface`" />
+      <div v-else class="aspect-[4/3] bg-bench" />
+    </NuxtLink>
+    <div class="mt-2 flex items-start gap-2">
+      <div class="min-w-0 flex-1">
+        <h2 class="truncate font-serif text-lg leading-tight"><NuxtLink :to="`/piece/${record.id}`" class="hover:underline">{{ record.piece.brief.name }}</NuxtLink></h2>
+        <p class="text-soft"><span class="first-letter:uppercase inline-block">{{ record.piece.stage }}</span><template v-if="record.piece.brief.occasion"> · {{ record.piece.brief.occasion }}</template><template v-if="record.piece.brief.copies > 1"> · {{ record.piece.brief.copies }} of them</template></p>
+      </div>
+      <div v-if="workings" class="text-right tabular-nums">
+        <p class="font-semibold" :class="(workings.bill.room?.value ?? 0) < 0 ? 'text-ruddy' : ''">
+          {{ formatMoney(workings.bill.openedEach.value, record.piece.brief.currency) }}<span v-if="(workings.bill.room?.value ?? 0) < 0" class="sr-only"> over the budget</span>
+        </p>
+        <p class="text-tiny text-soft">opened, each</p>
+      </div>
+      <Menu as="div" class="relative">
+        <MenuButton class="icon-button" :aria-label="`More about ${record.piece.brief.name}`"><EllipsisVertical :size="16" /></MenuButton>
+        <MenuItems class="absolute right-0 z-30 mt-1 w-44 rounded-[5px] border border-line bg-sheet p-1 shadow-lg outline-none">
+          <MenuItem v-slot="{ active }"><NuxtLink :to="`/piece/${record.id}/make`" class="block rounded px-2 py-1" :class="active ? 'bg-moss' : ''">Make sheet</NuxtLink></MenuItem>
+          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="exportPiece(record.piece)">Export as JSON</button></MenuItem>
+          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left text-ruddy" :class="active ? 'bg-moss' : ''" @click="remove">Throw away…</button></MenuItem>
+        </MenuItems>
+      </Menu>
+    </div>
+  </article>
+</template>

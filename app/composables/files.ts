@@ -1,0 +1,26 @@
+import type { FileFault } from '#core/exchange'
+import { writePiece } from '#core/exchange'
+import type { Piece } from '#core/piece'
+
+/** Hands a piece out as a file. */
+export function exportPiece(piece: Piece): void {
+  const name = piece.brief.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
+  const url = URL.createObjectURL(new Blob([writePiece(piece)], { type: 'application/json' }))
+  const link = document.createElement('a')
+  link.href = url
+  link.download = `${name}.piece.json`
+  link.click()
+  URL.revokeObjectURL(url)
+}
+
+const FAULTS_SHOWN = 5
+
+/** What is wrong in a file and where, line by line. */
+export function faultText(faults: readonly FileFault[]): string {
+  const lines = faults.slice(0, FAULTS_SHOWN).map(({ says, at, line }) => {
+    const where = [at, line === null ? '' : `line ${line}`].filter(Boolean).join(', ')
+    return where ? `${where}: ${says}` : says
+  })
+  if (faults.length > FAULTS_SHOWN) lines.push(`and ${faults.length - FAULTS_SHOWN} more`)
+  return `${lines.join('\n')}\nNothing was changed.`
+}

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { navigateTo, useHead, useRuntimeConfig } from '#app'
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { FileInput, Plus } from '@lucide/vue'
+import { useDropZone } from '@vueuse/core'
+import { faultText } from '~/composables/files'
+import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
+
+useHead({ title: 'Workroom · Ruddy Bramble' })
+const pieces = usePieces()
+const notices = useNotices()
+const file = useTemplateRef('file')
+const page = useTemplateRef('page')
+const naming = ref(false)
+const name = ref('')
+
+onMounted(async () => {
+  // Nuxt reads the setting from the environment, where "1" comes as a number.
+  if (!useRuntimeConfig().public.demo) return
+  try { await pieces.seedDemo() }
+  catch (error) { notices.fault('The demo pieces could not be laid out', String(error)) }
+})
+
+const records = computed(() => pieces.records ?? [])
+
+async function take(files: readonly File[] | FileList | null): Promise<void> {
+  for (const each of files ?? []) {
+    const imported = await pieces.importFile(each)
+    if (!imported.ok) notices.fault(`“${each.name}” was not taken in`, faultText(imported.faults))
+    else if (imported.how === 'same') notices.note(`“${imported.piece.brief.name}” is here already, and is the same.`)
+    else if (imported.how === 'copy') notices.note(`“${imported.piece.brief.name}” came in beside the one you have, which differs.`)
+    else notices.note(`“${imported.piece.brief.name}” came in.`)
+  }
+}
+async function chosen(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  await take(input.files)
+  input.value = ''
+}
+const { isOverDropZone } = useDropZone(page, { onDrop: (files) => { void take(files) } })
+
+async function start(): Promise<void> {
+  const id = await pieces.start(name.value.trim())
+  await navigateTo(`/piece/${id}`)
+}
+</script>
+
+<template>
+  <main ref="page" class="mx-auto min-h-dvh max-w-6xl px-6 pb-10" :class="isOverDropZone ? 'bg-moss' : ''">
+    <header class="flex items-center gap-3 border-b border-line py-4">
+      <img src="/icon.svg" alt="" class="size-7">
+      <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
+      <span class="text-soft">Workroom</span>
+      <div class="ml-auto flex items-center gap-2">
+        <UnitsSwitch />
+        <LightSwitch />
+        <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>
+        <input ref="file" type="file" accept=".json,application/json" multiple class="sr-only" tabindex="-1" aria-label="A piece file" @change="chosen">
+        <button type="button" class="button-main" @click="name = ''; naming = true"><Plus :size="16" />Start a piece</button>
+      </div>
+    </header>
+    <p v-if="pieces.records && !records.length" class="py-24 text-center text-base" data-testid="empty">
+      Nothing on the bench yet. Start a piece, or drop a piece file here.
+    </p>
+    <ul v-else class="grid grid-cols-1 gap-x-5 gap-y-6 py-6 sm:grid-cols-2 lg:grid-cols-3" aria-label="Pieces">
+      <li v-for="record in records" :key="record.id"><PieceCard :record="record" /></li>
+    </ul>
+
+    <Dialog :open="naming" class="relative z-50" @close="naming = false">
+      <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div class="fixed inset-0 flex items-center justify-center p-4">
+        <DialogPanel class="w-96 rounded-md border border-line bg-frost p-4">
+          <DialogTitle class="mb-3 font-serif text-lg">Start a piece</DialogTitle>
+          <form @submit.prevent="start">
+            <label class="field-label" for="piece-name">What shall it be called?</label>
+            <input id="piece-name" v-model="name" class="field h-8" required maxlength="80" autocomplete="off" placeholder="Porch ring">
+            <div class="mt-4 flex justify-end gap-2">
+              <button type="button" class="button h-8" @click="naming = false">Not now</button>
+              <button type="submit" class="button-main" :disabled="!name.trim()">To the bench</button>
+            </div>
+          </form>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  </main>
+</template>

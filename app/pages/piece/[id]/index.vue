@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { navigateTo, useHead, useRoute } from '#app'
+import { useEventListener } from '@vueuse/core'
+import type { Panel } from '~/components/bench/BenchHeader.vue'
+import { useHand } from '~/composables/useHand'
+import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
+
+const route = useRoute()
+const bench = useBench()
+const hand = useHand()
+const notices = useNotices()
+const panel = ref<Panel>('stems')
+const keys = ref(false)
+
+useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Bramble` : 'Ruddy Bramble') })
+
+onMounted(async () => {
+  if (!await bench.open(String(route.params.id))) {
+    notices.fault('No such piece', 'It is not in this browser. It may have been thrown away, or live in another browser.')
+    await navigateTo('/')
+    return
+  }
+  panel.value = bench.piece!.layers.length ? 'stems' : 'brief'
+})
+onBeforeUnmount(() => bench.close())
+watch(() => bench.openLayer, (layer) => { if (layer) panel.value = 'stems' })
+
+/** What is being typed counts: leaving the field takes it. */
+useEventListener(window, 'pagehide', () => {
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  bench.rescue()
+})
+useEventListener(document, 'visibilitychange', () => { if (document.visibilityState === 'hidden') bench.rescue() })
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName))
+
+useEventListener(window, 'keydown', (event) => {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    event.preventDefault()
+    if (event.shiftKey) bench.redo()
+    else bench.undo()
+    return
+  }
+  if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || keys.value) return
+  const act = KEYS[event.key]
+  if (!act) return
+  if (event.key.startsWith('Arrow') && !bench.selected) return
+  event.preventDefault()
+  act(event)
+})
+const KEYS: Record<string, (event: KeyboardEvent) => void> = {
+  'ArrowRight': (event) => hand.slide(1, event.shiftKey),
+  'ArrowLeft': (event) => hand.slide(-1, event.shiftKey),
+  'ArrowUp': () => hand.shift(0.1),
+  'ArrowDown': () => hand.shift(-0.1),
+  '[': () => hand.turn(-5),
+  ']': () => hand.turn(5),
+  '.': () => hand.choose(1),
+  ',': () => hand.choose(-1),
+  'Backspace': () => hand.putBack(),
+  'Escape': () => bench.select(null),
+  '?': () => { keys.value = true },
+}
+</script>
+
+<template>
+  <div v-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-rows-[auto_1fr]">
+    <BenchHeader :panel="panel" @panel="(next) => (panel = next)" @keys="keys = true" />
+    <main class="grid min-h-0 grid-cols-[19rem_1fr_17.5rem] grid-rows-[minmax(0,1fr)]">
+      <section class="min-h-0 overflow-y-auto border-r border-line bg-bench" :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work' }[panel]" tabindex="0">
+        <BriefPanel v-if="panel === 'brief'" />
+        <BasePanel v-else-if="panel === 'base'" />
+        <StemsPanel v-else />
+      </section>
+      <div class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_13rem]">
+        <DrawingPane :measuring="panel === 'base'" />
+        <TapePane />
+      </div>
+      <TallyPane />
+    </main>
+    <KeysDialog :open="keys" @close="keys = false" />
+  </div>
+</template>

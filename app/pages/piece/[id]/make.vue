@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { navigateTo, useHead, useRoute } from '#app'
+import { NuxtLink } from '#components'
+import { Printer, TriangleAlert } from '@lucide/vue'
+import { BASE_SORTS } from '#core/base'
+import { CAUTIONS } from '#core/make'
+import { capital, formatMoney, readTape, say } from '#core/measure'
+import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
+
+const route = useRoute()
+const bench = useBench()
+const notices = useNotices()
+const surface = ref(false)
+
+useHead({ title: () => (bench.piece ? `Make sheet: ${bench.piece.brief.name}` : 'Make sheet') })
+onMounted(async () => {
+  if (await bench.open(String(route.params.id))) return
+  notices.fault('No such piece', 'It is not in this browser.')
+  await navigateTo('/')
+})
+onBeforeUnmount(() => bench.close())
+
+const workings = computed(() => bench.workings)
+const brief = computed(() => bench.piece?.brief)
+const manner = computed(() => bench.manner)
+const print = (): void => window.print()
+const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'outdoors in the open' }
+</script>
+
+<template>
+  <div v-if="bench.piece && brief" class="mx-auto max-w-5xl px-6 pb-12 print:max-w-none print:p-0">
+    <header class="flex items-center gap-3 py-3 print:hidden">
+      <NuxtLink :to="`/piece/${bench.piece.id}`" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Back to the bench</NuxtLink>
+      <div class="ml-auto flex items-center gap-3">
+        <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox">Show what it hangs on</label>
+        <UnitsSwitch />
+        <LightSwitch />
+        <button type="button" class="button-main" @click="print"><Printer :size="16" />Print</button>
+      </div>
+    </header>
+
+    <main v-if="workings" class="rounded-md border border-line bg-sheet p-6 print:border-0 print:p-0">
+      <div class="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
+        <h1 class="font-serif text-2xl">{{ brief.name }}</h1>
+        <p class="text-right text-soft">
+          <template v-if="brief.occasion">{{ brief.occasion }} · </template>{{ weathers[brief.weather] }}<template v-if="brief.copies > 1"> · make {{ brief.copies }}</template>
+        </p>
+      </div>
+
+      <div class="mt-4 grid grid-cols-[minmax(0,5fr)_minmax(0,4fr)] gap-6 max-md:grid-cols-1 print:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
+        <SheetDrawing :workings="workings" :manner="manner" :surface="surface" :name="brief.name" />
+        <section aria-labelledby="shopping">
+          <h2 id="shopping" class="mb-1 font-serif text-lg">Shopping list</h2>
+          <p class="mb-1 text-fine text-soft">For {{ brief.copies > 1 ? `all ${brief.copies}` : 'one' }}, spares included, in whole packs.</p>
+          <table class="w-full text-fine">
+            <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Stems</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
+            <tbody>
+              <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
+                <td class="py-0.5"><span class="inline-block first-letter:uppercase">{{ line.id === 'base' ? `${BASE_SORTS[bench.piece.base.kind].name}, ${readTape(bench.piece.base.outer, manner.units)}` : line.plural }}</span></td>
+                <td class="px-1 text-right">{{ line.stems.value }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
+                <td class="whitespace-nowrap px-1 text-right">{{ line.packs.value }}<template v-if="line.packHolds > 1"> of {{ line.packHolds }}</template></td>
+                <td class="px-1">{{ line.shop ?? 'usual price' }}</td>
+                <td class="text-right">{{ formatMoney(line.opened.value, manner.currency) }}</td>
+              </tr>
+            </tbody>
+            <tfoot>
+              <tr class="font-semibold"><td class="pt-1" colspan="4">Opened</td><td class="pt-1 text-right">{{ formatMoney(workings.bill.opened.value, manner.currency) }}</td></tr>
+              <tr class="text-soft"><td colspan="4">Of that used</td><td class="text-right">{{ formatMoney(workings.bill.used.value, manner.currency) }}</td></tr>
+            </tfoot>
+          </table>
+        </section>
+      </div>
+
+      <h2 class="mb-2 mt-6 border-b border-ink pb-1 font-serif text-lg">Steps</h2>
+      <ol class="space-y-4">
+        <li v-for="(step, i) in workings.steps" :key="step.id" class="grid grid-cols-[2rem_minmax(0,1fr)] break-inside-avoid" data-testid="step">
+          <span class="font-serif text-xl leading-none text-leaf">{{ i + 1 }}</span>
+          <div>
+            <h3 class="text-base font-semibold leading-tight">{{ step.title }}</h3>
+            <p v-for="(line, k) in step.says" :key="k" class="mt-0.5 text-[0.9rem]">{{ capital(say(line, manner)) }}</p>
+            <dl v-if="step.places.length" class="mt-1 space-y-0.5">
+              <div v-for="row in step.places" :key="row.material" class="grid grid-cols-[10rem_minmax(0,1fr)] gap-2">
+                <dt class="font-medium">{{ row.count }} {{ row.name }}</dt>
+                <dd class="text-[0.9rem] tabular-nums">{{ row.at.join('   ') }}</dd>
+              </div>
+            </dl>
+            <p v-for="caution in step.cautions" :key="caution" class="mt-1 flex gap-1.5 text-bracken"><TriangleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Caution" />{{ CAUTIONS[caution] }}</p>
+          </div>
+        </li>
+      </ol>
+      <p class="mt-6 border-t border-seam pt-2 text-fine text-soft">Clock positions are seen from the front and lie on the centre line of the ring. Local rules and the maker’s leaflets go before this sheet.</p>
+    </main>
+    <p v-else class="p-6 text-soft">Working it out…</p>
+  </div>
+</template>

@@ -1,0 +1,26 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Shop } from '#core/material'
+import { plainShelf, ShopsSchema } from '#core/material'
+import { useSettings } from './settings'
+
+/** The shelf that everything is worked out against. The app works the same when no shop answers. */
+export const useShops = defineStore('shops', () => {
+  const settings = useSettings()
+  const shops = shallowRef<readonly Shop[]>([])
+  const state = ref<'asking' | 'answered' | 'silent'>('asking')
+
+  async function load(): Promise<void> {
+    try {
+      const answer = await fetch('/api/shops')
+      if (!answer.ok) throw new Error(`shops answered ${answer.status}`)
+      shops.value = ShopsSchema.parse(await answer.json()).shops
+      state.value = 'answered'
+    }
+    catch (error) {
+      state.value = 'silent'
+      console.warn('No prices from the shops; usual prices are used.', error)
+    }
+  }
+  return { shops, state, load, shelf: computed(() => plainShelf(shops.value, settings.spare)) }
+})

@@ -1,0 +1,44 @@
+import { wrap } from 'comlink'
+import type { Remote } from 'comlink'
+import type { Shelf } from '#core/material'
+import type { Piece } from '#core/piece'
+import type { Workings } from '#core/workings'
+import type { WorkingsWorker } from './protocol'
+
+let worker: Remote<WorkingsWorker> | null = null
+
+/** Works a piece out in the one worker of this tab. */
+export function askWorkings(piece: Piece, shelf: Shelf): Promise<Workings> {
+  worker ??= wrap<WorkingsWorker>(new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }))
+  return worker.work(piece, shelf)
+}
+
+/**
+ * Asks with the newest question only: while one answer is under way later questions replace each other,
+ * and an answer to an old question is dropped.
+ */
+export function latestOnly(onAnswer: (workings: Workings) => void, onFault: (error: unknown) => void) {
+  let waiting: { piece: Piece, shelf: Shelf } | null = null
+  let busy = false
+
+  async function run(): Promise<void> {
+    if (busy) return
+    busy = true
+    while (waiting) {
+      const { piece, shelf } = waiting
+      waiting = null
+      try {
+        const answer = await askWorkings(piece, shelf)
+        if (!waiting) onAnswer(answer)
+      }
+      catch (error) {
+        onFault(error)
+      }
+    }
+    busy = false
+  }
+  return (piece: Piece, shelf: Shelf): void => {
+    waiting = { piece, shelf }
+    void run()
+  }
+}

@@ -1,0 +1,5 @@
+export * from './slots'
+export * from './placement'
+export * from './tape'
+export * from './spacing'
+export * from './problems'

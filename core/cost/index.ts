@@ -1,0 +1,3 @@
+export * from './line'
+export * from './bill'
+export * from './problems'

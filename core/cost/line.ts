@@ -1,0 +1,102 @@
+import type { LaidLayer } from '../arrange'
+import type { Material, Offer, Shelf, Shop } from '../material'
+import { piecesPerStem } from '../material'
+import type { Figure } from '../measure'
+import { apportion, COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
+import type { Piece } from '../piece'
+
+/** What has to be bought of one thing for all the copies together, and what of it is used. */
+export interface CostLine {
+  /** A material's id, or `base`. */
+  readonly id: string
+  readonly name: string
+  readonly plural: string
+  /** Pieces on one finished piece. */
+  readonly each: Figure
+  /** Stems that they come from, over all copies. */
+  readonly stems: Figure
+  readonly spare: Figure
+  readonly packs: Figure
+  readonly packName: string
+  readonly packHolds: number
+  /** Left over after making, spare included, stems. */
+  readonly left: number
+  /** Where it is bought; null when at the catalogue's usual price. */
+  readonly shop: string | null
+  readonly opened: Figure
+  readonly used: Figure
+}
+
+interface Price { readonly shop: string | null, readonly holds: number, readonly price: number }
+
+/** Every offer of a material; the catalogue's usual price when no shop has it. */
+function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
+  const offers = shops.flatMap((shop) => shop.offers
+    .filter((offer: Offer) => offer.material === material.id)
+    .map(({ holds, price }) => ({ shop: shop.name, holds, price })))
+  return offers.length ? offers : [{ shop: null, holds: material.pack.holds, price: material.pack.price }]
+}
+
+const packsFor = (stems: number, { holds }: Price): number => Math.ceil(stems / holds)
+
+/** The offer at which this many stems cost least; the first of equals. */
+function cheapest(stems: number, prices: readonly Price[]): Price {
+  return prices.reduce((best, each) =>
+    (packsFor(stems, each) * each.price < packsFor(stems, best) * best.price ? each : best))
+}
+
+/** Kinds of which a few always break or fail. */
+const wantsSpare = (material: Material): boolean => material.form === 'leaf' && material.state !== 'artificial' && material.state !== 'made'
+
+export function materialLine(material: Material, uses: readonly { pieces: number, cut: number | null }[], copies: number, shelf: Shelf): CostLine {
+  const pieces = uses.reduce((total, use) => total + use.pieces, 0)
+  const rows = uses.map((use) => ({ ...use, per: piecesPerStem(material, use.cut) }))
+  const stems = rows.reduce((total, { pieces: n, per }) => total + Math.ceil((n * copies) / per), 0)
+  const spare = wantsSpare(material) ? Math.ceil(stems * shelf.spare - 1e-9) : 0
+  const price = cheapest(stems + spare, pricesOf(material, shelf.shops))
+  const packs = packsFor(stems + spare, price)
+  const opened = packs * price.price
+  const bought = packs * price.holds
+  const [used = 0] = opened > 0 ? shareOut(opened, [stems, bought - stems]) : []
+  const divided = rows.some(({ per }) => per > 1)
+  return {
+    id: material.id, name: material.name, plural: material.plural,
+    packName: material.pack.name, packHolds: price.holds, left: bought - stems, shop: price.shop,
+    each: figure(quantity.count(pieces), sum`${quantity.count(pieces)} placed on the base`, COUNTED),
+    stems: figure(quantity.count(stems), divided
+      ? [...rows.flatMap(({ pieces: n, per }, i) => [i ? ' + ' : '', `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`]), ...sum`, rounded up = ${quantity.count(stems)}`]
+      : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')} = ${quantity.count(stems)}`, COUNTED),
+    spare: figure(quantity.count(spare), wantsSpare(material)
+      ? sum`${quantity.count(stems)} × ${quantity.share(shelf.spare)}, rounded up = ${quantity.count(spare)}`
+      : sum`none: these do not break`, RULE_OF_THUMB),
+    packs: figure(quantity.count(packs), sum`(${quantity.count(stems)} + ${quantity.count(spare)} spare) ÷ ${quantity.count(price.holds)} in a ${material.pack.name}, rounded up = ${quantity.count(packs)}`, COUNTED),
+    opened: figure(quantity.money(opened), sum`${quantity.count(packs)} × ${quantity.money(price.price)} = ${quantity.money(opened)}`, COUNTED),
+    used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.count(stems)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
+  }
+}
+
+export function baseLine(piece: Piece, name: string, price: number): CostLine {
+  const { copies } = piece.brief
+  const opened = figure(quantity.money(copies * price), sum`${quantity.count(copies)} × ${quantity.money(price)} = ${quantity.money(copies * price)}`, COUNTED)
+  const one = figure(quantity.count(1), sum`one for each piece`, COUNTED)
+  const all = figure(quantity.count(copies), sum`one for each of ${several(copies, 'copy', 'copies')}`, COUNTED)
+  return {
+    id: 'base', name, plural: name, each: one, stems: all, packs: all, packName: 'base', packHolds: 1, left: 0, shop: null,
+    spare: figure(quantity.count(0), sum`none`, COUNTED), opened, used: opened,
+  }
+}
+
+/** What each layer takes of each material, by material, in the order in which they first go on. */
+export function usesOf(laid: readonly LaidLayer[]): Map<string, { pieces: number, cut: number | null }[]> {
+  const uses = new Map<string, { pieces: number, cut: number | null }[]>()
+  for (const { layer, placements } of laid) {
+    const counts = new Map<string, number>()
+    for (const { material } of placements) counts.set(material, (counts.get(material) ?? 0) + 1)
+    for (const [material, pieces] of counts) uses.set(material, [...(uses.get(material) ?? []), { pieces, cut: layer.cut }])
+  }
+  return uses
+}
+
+/** An amount for all copies, shared out to one: the dearest share, so that no copy is over what is said. */
+export const perCopy = (amount: number, copies: number): number => Math.max(...shareOutEvenly(amount, copies))
+const shareOutEvenly = (amount: number, copies: number): number[] => apportion(amount, Array.from({ length: copies }, () => 1))

@@ -1,0 +1,4 @@
+export * from './footprint'
+export * from './grid'
+export * from './coverage'
+export * from './problems'

@@ -1,0 +1,30 @@
+/** A colour stop: place from 0 to 1, and a CSS colour. */
+export type Stop = readonly [at: number, colour: string]
+
+/** What a mark is filled or stroked with. Coordinates are those of the mark. */
+export type Paint =
+  | string
+  | { readonly kind: 'linear', readonly from: XY, readonly to: XY, readonly stops: readonly Stop[] }
+  | { readonly kind: 'radial', readonly centre: XY, readonly radius: number, readonly focus: XY, readonly stops: readonly Stop[] }
+
+export type XY = readonly [x: number, y: number]
+
+/** One painted path. `d` is SVG path data in millimetres, so the same mark goes to screen, SVG and PDF. */
+export interface Mark {
+  readonly d: string
+  readonly fill?: Paint
+  readonly stroke?: { readonly paint: Paint, readonly width: number }
+  readonly opacity?: number
+}
+
+/** Words on a sign: centred on a point, size is the cap height's em in mm. */
+export interface Lettering { readonly text: string, readonly x: number, readonly y: number, readonly size: number, readonly colour: string, readonly spacing: number }
+
+export interface Bounds { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
+
+/** A drawing: marks from back to front. Its anchor is the origin and it points to the right. */
+export interface Glyph {
+  readonly marks: readonly Mark[]
+  readonly letters: readonly Lettering[]
+  readonly bounds: Bounds
+}

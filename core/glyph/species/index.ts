@@ -1,0 +1,17 @@
+import type { Species } from '../stalk'
+import * as conifers from './conifers'
+import * as dried from './dried'
+import * as foliage from './foliage'
+import * as fruit from './fruit'
+import * as heads from './heads'
+import * as made from './made'
+
+/** Every species that can be drawn, by the name that materials use. */
+export const SPECIES: Readonly<Record<string, Species>> = {
+  'bracken': foliage.bracken, 'copper-beech': foliage.copperBeech, 'bay': foliage.bay, 'eucalyptus': foliage.eucalyptus, 'ivy': foliage.ivy,
+  'fir': conifers.fir, 'juniper': conifers.juniper, 'cedar': conifers.cedar, 'larch': conifers.larch,
+  'wheat': dried.wheat, 'lavender': dried.lavender, 'heather': dried.heather, 'statice': dried.statice, 'old-mans-beard': dried.oldMansBeard,
+  'sea-holly': heads.seaHolly, 'dahlia': heads.dahlia, 'rose': heads.rose, 'daisy': heads.daisy,
+  'crab-apple': fruit.crabApple, 'berry-spray': fruit.berrySpray, 'pine-cone': fruit.pineCone, 'moss': fruit.moss,
+  'bow': made.bow, 'oar-sign': made.oarSign, 'ticket-sign': made.ticketSign, 'skep': made.skep,
+}

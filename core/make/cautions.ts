@@ -1,0 +1,41 @@
+import type { BaseKind } from '../base'
+import type { Mechanic } from '../fix'
+import type { Hazard, Material } from '../material'
+import type { Piece } from '../piece'
+
+/** Plain words where they apply; local rules and licensed people go first. */
+export const CAUTIONS = {
+  'glue': 'Hot glue burns. Set the gun on its stand, away from paper.',
+  'cutting': 'Wear eye protection when you cut wire or stiff stems, and point the cut end down.',
+  'pruners': 'Use pruners, not scissors, for wood.',
+  'behind': 'Fold wire ends under: they scratch doors and hands.',
+  'dry': 'Dry greenery burns. Keep it from candles, stoves, heaters and hot lamps.',
+  'prickly': 'Gloves: this one pricks.',
+  'poisonous': 'Poisonous to people and pets. Keep it out of reach; if any is eaten ask a poison centre or a vet.',
+  'poisonous-pets': 'Can poison pets. Keep it out of their reach; if any is eaten ask a vet.',
+  'foraged': 'Gathered wild: with the owner’s leave, nothing protected, a little from each plant, and by local rules on moving greens.',
+  'hanger': 'Use a hanger rated for twice the weight, and tug it before you let go.',
+  'exit': 'Keep exits, handles and stair rails clear. In a public building ask the site for its fire rules.',
+} as const
+
+export type CautionId = keyof typeof CAUTIONS
+
+const HAZARD_CAUTIONS: Record<Hazard, CautionId> = { 'poisonous': 'poisonous', 'poisonous-pets': 'poisonous-pets', 'prickly': 'prickly', 'foraged': 'foraged' }
+
+export const hazardCautions = (material: Material): CautionId[] => material.hazards.map((hazard) => HAZARD_CAUTIONS[hazard])
+
+export function mechanicCautions(needs: readonly Mechanic[]): CautionId[] {
+  return needs.includes('hot glue') ? ['glue'] : []
+}
+
+/** What cutting this asks for. */
+export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly Mechanic[]): CautionId[] {
+  const wood = materials.some(({ kind }) => kind === 'stem' || kind === 'greenery')
+  const wire = needs.includes('stem wire') || needs.includes('paddle wire') || base === 'wire-ring' || materials.some(({ wired }) => wired)
+  return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
+}
+
+export function hangingCautions(piece: Piece, materials: readonly Material[]): CautionId[] {
+  const dry = piece.brief.weather === 'indoors' && materials.some(({ state }) => state !== 'artificial' && state !== 'made')
+  return ['hanger', ...(dry ? ['dry' as const] : []), ...(piece.brief.surface.kind === 'door' ? ['exit' as const] : [])]
+}

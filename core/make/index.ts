@@ -1,0 +1,2 @@
+export * from './cautions'
+export * from './steps'

@@ -1,0 +1,156 @@
+import type { LaidLayer, Spacing } from '../arrange'
+import { inOrder } from '../arrange'
+import type { Run } from '../base'
+import { BASE_SORTS } from '../base'
+import type { Mechanic, Method } from '../fix'
+import { MECHANIC_NAMES, methodFor } from '../fix'
+import type { Material, Shelf } from '../material'
+import { pieceLength, piecesPerStem } from '../material'
+import type { Said } from '../measure'
+import { capital, clock, listed, quantity, several, sum } from '../measure'
+import type { Flow, Layer, Piece } from '../piece'
+import { ROLE_NAMES } from '../piece'
+import type { CautionId } from './cautions'
+import { cuttingCautions, hangingCautions, hazardCautions, mechanicCautions } from './cautions'
+
+/** One thing to do, in its turn. */
+export interface Step {
+  readonly id: string
+  readonly title: string
+  readonly says: readonly Said[]
+  /** Where things go, a row for each kind of material: clock positions in the order round the ring. */
+  readonly places: readonly { readonly material: string, readonly name: string, readonly count: number, readonly at: readonly string[] }[]
+  readonly cautions: readonly CautionId[]
+  readonly layer: string | null
+}
+
+const FLOW_WORDS: Record<Flow, string> = {
+  clockwise: 'All point clockwise.', anticlockwise: 'All point anticlockwise.',
+  apart: 'They point away from the seat on both sides.', together: 'They point to the seat from both sides.',
+  outward: 'They point outward.', inward: 'They point inward.', nest: 'They lie both ways, like a nest.',
+}
+
+/** The ordered steps from bare base to hung piece. */
+export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], spacings: ReadonlyMap<string, Spacing>, shelf: Shelf): Step[] {
+  const materials = materialsOn(laid, shelf)
+  const layers = laid.filter(({ placements }) => placements.length > 0)
+  return [
+    prepareBase(piece),
+    ...(layers.length ? [prepareStems(piece, layers, materials, shelf)] : []),
+    ...layers.map((each) => layStep(piece, runs, each, spacings.get(each.layer.id) ?? null, shelf)),
+    {
+      id: 'look', title: 'Hang it and look', layer: null, places: [], cautions: [],
+      says: [sum`Hang it where it will live. Look from across the room, from the side and in its real light. Fill, trim and move before anything is fixed for good.`],
+    },
+    {
+      id: 'finish', title: 'Fix for good and finish the back', layer: null, places: [], cautions: ['behind'],
+      says: [sum`Fix what was laid dry. Clip, fold and tuck every end behind; nothing sharp is left.`],
+    },
+    {
+      id: 'hang', title: 'Fit the hanger', layer: null, places: [], cautions: hangingCautions(piece, materials),
+      says: [sum`Tie the hanger at 12:00 round the base itself, not round what is on it. Tug it with twice the weight, then shake the piece: nothing may move.`],
+    },
+    {
+      id: 'record', title: 'Write down what happened', layer: null, places: [], cautions: [],
+      says: [sum`Note what you did otherwise, the hours, and what was left over.`],
+    },
+  ]
+}
+
+export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[] {
+  const ids = new Set(laid.flatMap(({ placements }) => placements.map(({ material }) => material)))
+  return [...ids].map((id) => shelf.materials[id]!)
+}
+
+/** The mechanics that the whole piece needs, each once. */
+export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Mechanic[] {
+  return [...new Set(materialsOn(laid, shelf).flatMap((material) => methodFor(piece.base.kind, material).needs))]
+}
+
+function prepareBase({ base }: Piece): Step {
+  const sort = BASE_SORTS[base.kind]
+  return {
+    id: 'base', title: `Prepare the ${sort.name.toLowerCase()}`, layer: null, places: [], cautions: [],
+    says: [
+      sum`${capital(sort.name)}, ${quantity.length(base.outer)} outside and ${quantity.length(base.inner)} inside.`,
+      ...sort.prepare.map((line) => sum`${line}`),
+      sum`Turn it so that the ${sort.join} is at ${quantity.clock(base.join)}. Mark 12:00, 3:00, 6:00 and 9:00 on the back with tape.`,
+    ],
+  }
+}
+
+function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], shelf: Shelf): Step {
+  const needs = mechanicsOf(piece, laid, shelf)
+  const cuts = laid.flatMap(({ layer, placements }) => counts(placements).map(([id, count]) => cutLine(layer, shelf.materials[id]!, count)))
+  return {
+    id: 'stems', title: 'Sort and cut', layer: null, places: [],
+    says: [
+      ...cuts,
+      ...(needs.length ? [sum`Have ready: ${listed(needs.map((need) => MECHANIC_NAMES[need]))}.`] : []),
+      sum`Leave the longest for the ends of the design; set spares aside.`,
+    ],
+    cautions: unique([...cuttingCautions(materials, piece.base.kind, needs), ...materials.flatMap(hazardCautions)]),
+  }
+}
+
+function cutLine(layer: Layer, material: Material, count: number): Said {
+  const each = several(count, material.name, material.plural)
+  if (layer.cut === null || material.form !== 'leaf' || layer.cut >= material.length) return sum`${each}, left whole.`
+  const per = piecesPerStem(material, layer.cut)
+  const length = quantity.length(pieceLength(material, layer.cut))
+  return per > 1
+    ? sum`${each} cut to ${length}: ${quantity.count(per)} from each stem.`
+    : sum`${each} cut to ${length}.`
+}
+
+function layStep(piece: Piece, runs: readonly Run[], { layer, placements }: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step {
+  const run = runs.find(({ id }) => id === layer.run)!
+  const rows = counts(placements).map(([id, count]) => ({ material: shelf.materials[id]!, count }))
+  const methods = byMethod(piece, rows.map(({ material }) => material))
+  const leafy = rows.some(({ material }) => material.form === 'leaf')
+  const single = layer.rule.kind === 'single' ? layer.rule : null
+  return {
+    id: `layer:${layer.id}`, layer: layer.id,
+    title: `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
+    says: [
+      ...spacingWords(layer, spacing),
+      ...(leafy ? [sum`${FLOW_WORDS[layer.flow].replace('the seat', `${clock(layer.seat * 360)}`)}`] : []),
+      ...(single && single.drop > 0 ? [sum`Hang its middle ${quantity.length(single.drop)} below its place on two cords.`] : []),
+      ...methods.map(({ method, names }) => (methods.length > 1 ? sum`${capital(listed(names))}: ${method.how}` : sum`${method.how}`)),
+      ...methods.filter(({ method }) => method.why).slice(0, 1).map(({ method }) => sum`Why: ${method.why}`),
+    ],
+    places: rows.map(({ material, count }) => ({
+      material: material.id, name: count === 1 ? material.name : material.plural, count,
+      at: inOrder(placements.filter((each) => each.material === material.id)).map(({ s }) => clock((s / run.length) * 360)),
+    })),
+    cautions: unique([...methods.flatMap(({ method }) => mechanicCautions(method.needs)), ...rows.flatMap(({ material }) => material.hazards.includes('prickly') ? ['prickly' as const] : [])]),
+  }
+}
+
+function spacingWords(layer: Layer, spacing: Spacing | null): Said[] {
+  if (!spacing || layer.rule.kind === 'cluster' || layer.rule.kind === 'single') return []
+  if (layer.rule.kind === 'crescent') {
+    return [
+      sum`From ${clock(layer.rule.from * 360)} round to ${clock(layer.rule.to * 360)}.`,
+      ...(spacing.gaps ? [sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`] : []),
+    ]
+  }
+  return [sum`${quantity.length(spacing.rim.value)} apart on the rim, ${quantity.length(spacing.centre.value)} on the centre line.`]
+}
+
+function byMethod(piece: Piece, materials: readonly Material[]): { method: Method, names: string[] }[] {
+  const found = new Map<Method, string[]>()
+  for (const material of materials) {
+    const method = methodFor(piece.base.kind, material)
+    found.set(method, [...(found.get(method) ?? []), material.plural])
+  }
+  return [...found].map(([method, names]) => ({ method, names }))
+}
+
+function counts(placements: LaidLayer['placements']): [material: string, count: number][] {
+  const found = new Map<string, number>()
+  for (const { material } of placements) found.set(material, (found.get(material) ?? 0) + 1)
+  return [...found]
+}
+
+const unique = <T>(items: readonly T[]): T[] => [...new Set(items)]

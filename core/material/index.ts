@@ -1,0 +1,4 @@
+export * from './schema'
+export * from './catalogue'
+export * from './shelf'
+export * from './cutting'

@@ -1,0 +1,101 @@
+import type { Currency, Minor } from './money'
+import { formatMoney } from './money'
+import type { Units } from './length'
+import { readExact, readTape, trimZeros } from './length'
+import { clock } from './angle'
+
+/** What a number counts. Lengths are mm, areas mm², masses g, money minor units, times minutes. */
+export type Unit = 'length' | 'area' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'degrees' | 'ratio'
+
+export interface Quantity { readonly value: number, readonly unit: Unit }
+
+/** Where a figure's trust comes from. */
+export type Basis =
+  | { readonly kind: 'measured' }
+  | { readonly kind: 'geometry' }
+  | { readonly kind: 'counted' }
+  | { readonly kind: 'published', readonly source: string }
+  | { readonly kind: 'rule of thumb' }
+
+export type SumPart = string | Quantity
+
+/**
+ * A number a person may rely on, with the sum that made it.
+ * The sum keeps its quantities as values, so it reads in whatever units are on screen.
+ */
+export interface Figure extends Quantity {
+  readonly sum: Said
+  readonly basis: Basis
+}
+
+/** How numbers are shown to this person. */
+export interface Manner { readonly units: Units, readonly currency: Currency }
+
+export const quantity = {
+  length: (value: number): Quantity => ({ value, unit: 'length' }),
+  area: (value: number): Quantity => ({ value, unit: 'area' }),
+  mass: (value: number): Quantity => ({ value, unit: 'mass' }),
+  money: (value: Minor): Quantity => ({ value, unit: 'money' }),
+  count: (value: number): Quantity => ({ value, unit: 'count' }),
+  share: (value: number): Quantity => ({ value, unit: 'share' }),
+  clock: (value: number): Quantity => ({ value, unit: 'clock' }),
+  degrees: (value: number): Quantity => ({ value, unit: 'degrees' }),
+  ratio: (value: number): Quantity => ({ value, unit: 'ratio' }),
+} as const
+
+/** Writes a sum as a sentence with its numbers in place: sum`π × ${quantity.length(304.8)}`. */
+export function sum(words: TemplateStringsArray, ...numbers: readonly SumPart[]): SumPart[] {
+  const parts: SumPart[] = []
+  words.forEach((word, i) => {
+    if (word) parts.push(word)
+    const next = numbers[i]
+    if (next !== undefined) parts.push(next)
+  })
+  return parts
+}
+
+export function figure(of: Quantity, how: Said, basis: Basis): Figure {
+  return { ...of, sum: how, basis }
+}
+
+export const GEOMETRY: Basis = { kind: 'geometry' }
+export const COUNTED: Basis = { kind: 'counted' }
+export const RULE_OF_THUMB: Basis = { kind: 'rule of thumb' }
+
+/** A quantity as people read it: lengths as on a tape. */
+export function show(of: Quantity, manner: Manner): string {
+  return of.unit === 'length' ? readTape(of.value, manner.units) : showExact(of, manner)
+}
+
+/** A quantity with two decimals where it has any, as it stands inside a sum. */
+export function showExact(of: Quantity, manner: Manner): string {
+  const { value, unit } = of
+  switch (unit) {
+    case 'length': return readExact(value, manner.units)
+    case 'area': return manner.units === 'in'
+      ? `${trimZeros((value / 645.16).toFixed(1))} sq in`
+      : `${trimZeros((value / 100).toFixed(1))} cm²`
+    case 'mass': return manner.units === 'in' && value >= 28.35
+      ? `${trimZeros((value / 28.349523125).toFixed(1))} oz`
+      : `${trimZeros(value.toFixed(value < 10 ? 1 : 0))} g`
+    case 'money': return formatMoney(value, manner.currency)
+    case 'share': return `${trimZeros((value * 100).toFixed(1))} %`
+    case 'clock': return clock(value)
+    case 'degrees': return `${trimZeros(value.toFixed(1))}°`
+    case 'count': return String(value)
+    case 'ratio': return trimZeros(value.toFixed(2))
+  }
+}
+
+/** Words with quantities in them, which read in whatever units are on screen. */
+export type Said = readonly SumPart[]
+
+/** What is said, with lengths as on a tape. */
+export function say(said: Said, manner: Manner): string {
+  return said.map((part) => (typeof part === 'string' ? part : show(part, manner))).join('')
+}
+
+/** The sum of a figure, with every number in it. */
+export function showSum(of: Figure, manner: Manner): string {
+  return of.sum.map((part) => (typeof part === 'string' ? part : showExact(part, manner))).join('')
+}

@@ -1,0 +1,7 @@
+export * from './length'
+export * from './angle'
+export * from './money'
+export * from './figure'
+export * from './random'
+export * from './rhythm'
+export * from './words'

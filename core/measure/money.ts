@@ -1,0 +1,36 @@
+import { allocate, dinero, halfUp, multiply, toSnapshot, transformScale } from 'dinero.js'
+import * as currencies from 'dinero.js/currencies'
+
+/** Money is a whole number of minor units (cents); the currency is one for the whole app. */
+export type Minor = number
+
+export const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD'] as const
+export type Currency = (typeof CURRENCIES)[number]
+
+const of = (amount: Minor) => dinero({ amount, currency: currencies.USD })
+
+/** `amount * factor`, rounded half up to the minor unit. The factor is taken to six decimals. */
+export function timesRounded(amount: Minor, factor: number): Minor {
+  const scaled = multiply(of(amount), { amount: Math.round(factor * 1e6), scale: 6 })
+  return toSnapshot(transformScale(scaled, 2, halfUp)).amount
+}
+
+/**
+ * Shares an amount out so that the parts add up to it exactly (largest remainder).
+ * @param ratios non-negative; at least one above zero
+ */
+export function shareOut(amount: Minor, ratios: readonly number[]): Minor[] {
+  return allocate(of(amount), [...ratios]).map((part) => toSnapshot(part).amount)
+}
+
+/** @example formatMoney(1299, 'USD') // '$12.99' */
+export function formatMoney(amount: Minor, currency: Currency): string {
+  return new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(amount / 100)
+}
+
+/** Reads `25`, `25.50` or `$25.50`; null when it is not an amount of money. */
+export function parseMoney(text: string): Minor | null {
+  const found = /^\s*[^\d\s.,-]{0,3}\s*(\d{1,7})(?:[.,](\d{1,2}))?\s*$/.exec(text)
+  if (!found) return null
+  return Number(found[1]) * 100 + Number((found[2] ?? '').padEnd(2, '0'))
+}

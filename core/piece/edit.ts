@@ -1,0 +1,69 @@
+import { create, type Patches } from 'mutative'
+import type { Base } from '../base'
+import type { Brief, Layer, Nudge, Piece, Stage } from './schema'
+import { PieceSchema } from './schema'
+
+/** One decision. Edits are data, so a problem can carry the edit that would mend it. */
+export type Edit =
+  | { readonly do: 'brief', readonly set: Partial<Brief> }
+  | { readonly do: 'stage', readonly stage: Stage }
+  | { readonly do: 'base', readonly set: Partial<Base> }
+  | { readonly do: 'add layer', readonly layer: Layer, readonly at: number }
+  | { readonly do: 'remove layer', readonly layer: string }
+  | { readonly do: 'move layer', readonly layer: string, readonly to: number }
+  | { readonly do: 'layer', readonly layer: string, readonly set: Partial<Omit<Layer, 'id'>> }
+  | { readonly do: 'restore', readonly piece: Piece }
+  | { readonly do: 'nudge', readonly layer: string, readonly slot: string, readonly nudge: Nudge | null }
+
+/** What an edit did, and how to take it back. */
+export interface Change {
+  readonly piece: Piece
+  readonly forward: Patches
+  readonly back: Patches
+  readonly words: string
+}
+
+export type Edited = { readonly ok: true, readonly change: Change } | { readonly ok: false, readonly error: string }
+
+/**
+ * Applies one edit.
+ * @param words what the edit is called in undo and redo
+ * @returns the change, or why the piece cannot be so; the piece that came in is never altered
+ * @throws RangeError when the edit names a layer that is not there
+ */
+export function edit(piece: Piece, how: Edit, words: string): Edited {
+  const [next, forward, back] = create(piece, (draft) => apply(draft, how), { enablePatches: true })
+  const read = PieceSchema.safeParse(next)
+  if (!read.success) return { ok: false, error: read.error.issues.map((issue) => issue.message).join(' ') }
+  return { ok: true, change: { piece: next, forward, back, words } }
+}
+
+function apply(draft: Piece, how: Edit): void {
+  switch (how.do) {
+    case 'brief': Object.assign(draft.brief, how.set); return
+    case 'restore': Object.assign(draft, how.piece, { id: draft.id }); return
+    case 'stage': draft.stage = how.stage; return
+    case 'base': Object.assign(draft.base, how.set); return
+    case 'add layer': draft.layers.splice(how.at, 0, how.layer); return
+    case 'remove layer': draft.layers.splice(indexOf(draft, how.layer), 1); return
+    case 'move layer': {
+      const [moved] = draft.layers.splice(indexOf(draft, how.layer), 1)
+      draft.layers.splice(how.to, 0, moved!)
+      return
+    }
+    case 'layer': Object.assign(layerOf(draft, how.layer), how.set); return
+    case 'nudge': {
+      const layer = layerOf(draft, how.layer)
+      if (how.nudge) layer.nudges[how.slot] = how.nudge
+      else delete layer.nudges[how.slot]
+    }
+  }
+}
+
+function indexOf(piece: Piece, id: string): number {
+  const at = piece.layers.findIndex((layer) => layer.id === id)
+  if (at < 0) throw new RangeError(`no layer ${id} in piece ${piece.id}`)
+  return at
+}
+
+const layerOf = (piece: Piece, id: string): Layer => piece.layers[indexOf(piece, id)]!

@@ -1,0 +1,7 @@
+export * from './schema'
+export * from './start'
+export * from './edit'
+export * from './history'
+export * from './migrate'
+export * from './problem'
+export * from './wording'

@@ -1,0 +1,39 @@
+import type { Offer, Shop } from '../../core/material'
+
+/** material, pieces in the pack, price in minor units. */
+type Row = readonly [material: string, holds: number, price: number]
+
+const offers = (rows: readonly Row[]): Offer[] => rows.map(([material, holds, price]) => ({ material, holds, price }))
+
+/** Four shops that do not exist, each with a range and packs of its own. */
+export const SHOPS: readonly Shop[] = [
+  {
+    id: 'pinfold', name: 'Pinfold Trimmings', note: 'Wide and dear; half price by turns.',
+    offers: offers([
+      ['bracken', 12, 1099], ['copper-beech', 6, 1249], ['berry-spray', 6, 599], ['dahlia', 1, 449], ['rose', 3, 899], ['daisy', 5, 549],
+      ['sea-holly', 6, 1299], ['statice', 12, 899], ['pine-cone', 10, 799], ['moss', 10, 849], ['bow-slate', 1, 650], ['bow-russet', 1, 595],
+      ['bow-honey', 1, 595], ['oar-sign', 1, 1450], ['ticket-sign', 1, 895], ['skep', 1, 1650], ['wheat', 40, 999], ['lavender', 50, 999],
+    ]),
+  },
+  {
+    id: 'quay-street', name: 'Quay Street Surplus', note: 'Cheap; what is there is there.',
+    offers: offers([
+      ['berry-spray', 4, 299], ['daisy', 5, 375], ['dahlia', 1, 329], ['bow-slate', 1, 495], ['bow-russet', 1, 425], ['bow-honey', 1, 425],
+      ['ticket-sign', 1, 650], ['oar-sign', 1, 1195], ['pine-cone', 8, 425], ['skep', 1, 1195],
+    ]),
+  },
+  {
+    id: 'netherby', name: 'Netherby Stems', note: 'Fresh and dried, by the bunch.',
+    offers: offers([
+      ['bay', 8, 749], ['ivy', 10, 599], ['juniper', 8, 799], ['fir', 8, 699], ['cedar', 8, 749], ['eucalyptus', 6, 1149], ['crab-apple', 5, 849],
+      ['wheat', 40, 849], ['lavender', 60, 899], ['sea-holly', 7, 1099], ['statice', 14, 749], ['heather', 20, 599], ['copper-beech', 6, 1049], ['bracken', 10, 849],
+    ]),
+  },
+  {
+    id: 'coppice', name: 'Coppice & Cone', note: 'Found and foraged, by weight.',
+    offers: offers([
+      ['bracken', 10, 699], ['larch', 6, 549], ['old-mans-beard', 8, 499], ['heather', 25, 699], ['pine-cone', 20, 899], ['moss', 15, 799],
+      ['ivy', 12, 649], ['crab-apple', 6, 949], ['juniper', 6, 649],
+    ]),
+  },
+]
