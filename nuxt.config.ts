@@ -14,6 +14,8 @@ export default defineNuxtConfig({
   runtimeConfig: { public: { demo: false } },
   nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
   vite: {
+    // Nuxt 4.4.5 in development looks for a server entry even without server rendering, and stops when there is none.
+    environments: { ssr: { build: { rollupOptions: { input: { server: 'nuxt/dist/app/entry' } } } } },
     plugins: [tailwindcss()],
     worker: { format: 'es' },
     build: { target: 'es2022' },

@@ -83,7 +83,7 @@ export class BenchStage {
   /** The whole piece with its clock ring. */
   fit(): void {
     if (!this.state) return
-    const reach = this.ringRadius() * 1.09
+    const reach = this.ringRadius() * 1.1 + 8
     this.fitted = true
     this.look(fitting({ left: -reach, right: reach, top: -reach, bottom: reach }, this.view.width, this.view.height, 1.03))
   }

@@ -2,7 +2,7 @@ import type { Run } from '../base'
 import type { Figure } from '../measure'
 import { COUNTED, figure, GEOMETRY, quantity, sum } from '../measure'
 import type { LaidLayer } from './placement'
-import { gapsOf, inOrder } from './tape'
+import { meantGaps } from './tape'
 
 /** How far a layer's things stand apart, said both ways makers measure it. */
 export interface Spacing {
@@ -18,13 +18,13 @@ export interface Spacing {
 export function spacingOf(run: Run, laid: LaidLayer): Spacing | null {
   const n = laid.placements.length
   if (n < 2) return null
-  const gaps = gapsOf(run, inOrder(laid.placements).map(({ s }) => s))
+  const gaps = meantGaps(run, laid)
   const lengths = gaps.map(({ length }) => length)
   const least = Math.min(...lengths)
   const most = Math.max(...lengths)
   const total = lengths.reduce((a, b) => a + b, 0)
   const mean = total / gaps.length
-  const whole = run.closed ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+  const whole = gaps.length === n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
     : sum`${quantity.length(total)} from first to last ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
   const rim = mean * run.rim / run.length
   return {

@@ -37,6 +37,18 @@ export function tapeOf(run: Run, laid: readonly LaidLayer[]): Tape {
 export const inOrder = (placements: readonly Placement[]): Placement[] => [...placements].sort((a, b) => a.s - b.s)
 
 /**
+ * The gaps that a layer means to have: all between neighbours, but for a crescent not the one from its end back to its start.
+ */
+export function meantGaps(run: Run, { layer, placements }: LaidLayer): Gap[] {
+  const { rule } = layer
+  const sorted = inOrder(placements).map(({ s }) => s)
+  if (rule.kind !== 'crescent' || !run.closed || rule.from === rule.to) return gapsOf(run, sorted)
+  const from = rule.from * run.length
+  const span = sorted.map((s) => along(run, from, s)).sort((a, b) => a - b)
+  return gapsOf({ closed: false, length: run.length }, span)
+}
+
+/**
  * The gaps between neighbours along the run.
  * @param sorted distances in rising order
  */

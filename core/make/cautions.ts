@@ -14,7 +14,7 @@ export const CAUTIONS = {
   'poisonous': 'Poisonous to people and pets. Keep it out of reach; if any is eaten ask a poison centre or a vet.',
   'poisonous-pets': 'Can poison pets. Keep it out of their reach; if any is eaten ask a vet.',
   'foraged': 'Gathered wild: with the owner’s leave, nothing protected, a little from each plant, and by local rules on moving greens.',
-  'hanger': 'Use a hanger rated for twice the weight, and tug it before you let go.',
+  'hanger': 'A falling piece hurts. Use a hanger rated for at least twice the weight; on a ladder, firm ground and not alone.',
   'exit': 'Keep exits, handles and stair rails clear. In a public building ask the site for its fire rules.',
 } as const
 

@@ -81,11 +81,14 @@ function prepareBase({ base }: Piece): Step {
 
 function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], shelf: Shelf): Step {
   const needs = mechanicsOf(piece, laid, shelf)
-  const cuts = laid.flatMap(({ layer, placements }) => counts(placements).map(([id, count]) => cutLine(layer, shelf.materials[id]!, count)))
+  const rows = laid.flatMap(({ layer, placements }) => counts(placements).map(([id, count]) => ({ layer, material: shelf.materials[id]!, count })))
+  const cuts = rows.filter(({ material }) => material.form === 'leaf').map(({ layer, material, count }) => cutLine(layer, material, count))
+  const heads = rows.filter(({ material }) => material.form !== 'leaf').map(({ material, count }) => several(count, material.name, material.plural))
   return {
     id: 'stems', title: 'Sort and cut', layer: null, places: [],
     says: [
       ...cuts,
+      ...(heads.length ? [sum`Lay out ${listed(heads)}.`] : []),
       ...(needs.length ? [sum`Have ready: ${listed(needs.map((need) => MECHANIC_NAMES[need]))}.`] : []),
       sum`Leave the longest for the ends of the design; set spares aside.`,
     ],
@@ -95,7 +98,7 @@ function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: reado
 
 function cutLine(layer: Layer, material: Material, count: number): Said {
   const each = several(count, material.name, material.plural)
-  if (layer.cut === null || material.form !== 'leaf' || layer.cut >= material.length) return sum`${each}, left whole.`
+  if (layer.cut === null || layer.cut >= material.length) return sum`${each}, left whole.`
   const per = piecesPerStem(material, layer.cut)
   const length = quantity.length(pieceLength(material, layer.cut))
   return per > 1

@@ -25,9 +25,9 @@ const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Br
         v-for="(each, i) in PANELS" :key="each.id" type="button" class="relative px-3 text-small" :class="panel === each.id ? 'font-semibold text-ink after:absolute after:inset-x-2 after:bottom-0 after:h-0.75 after:bg-leaf' : 'text-soft hover:text-ink'"
         :aria-current="panel === each.id ? 'step' : undefined" @click="emit('panel', each.id)"
       >
-        <span class="mr-1 text-tiny text-soft">{{ i + 1 }}</span>{{ each.name }}
+        <span class="mr-1 text-tiny text-soft" aria-hidden="true">{{ i + 1 }}</span>{{ each.name }}
       </button>
-      <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center px-3 text-small text-soft hover:text-ink"><span class="mr-1 text-tiny">4</span>Make sheet</NuxtLink>
+      <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center px-3 text-small text-soft hover:text-ink"><span class="mr-1 text-tiny" aria-hidden="true">4</span>Make sheet</NuxtLink>
     </nav>
     <div class="flex shrink-0 items-center gap-1">
       <button type="button" class="icon-button" :disabled="!bench.history.done.length" :title="`Take back: ${bench.history.done.at(-1)?.words ?? 'nothing'}`" :aria-label="`Undo: ${bench.history.done.at(-1)?.words ?? 'nothing to take back'}`" @click="bench.undo()"><Undo2 :size="16" /></button>

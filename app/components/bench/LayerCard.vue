@@ -132,7 +132,7 @@ const dense: Record<(typeof DENSE)[number], string> = { middle: 'In the middle',
         </div>
         <div class="grid grid-cols-2 gap-2">
           <CountField label="Lean out, °" :value="layer.lean" :least="-180" :most="180" :step="5" :take="(lean) => set({ lean }, 'lean the stems')" />
-          <CountField label="Lean varies, ±°" :value="layer.leanSpread" :least="0" :most="180" :step="5" :take="(leanSpread) => set({ leanSpread }, 'spread the lean')" />
+          <CountField label="Varies, ±°" :value="layer.leanSpread" :least="0" :most="180" :step="5" :take="(leanSpread) => set({ leanSpread }, 'spread the lean')" />
         </div>
       </template>
       <CountField v-else label="Turned, °" :value="layer.lean" :least="-180" :most="180" :step="5" :take="(lean) => set({ lean }, 'turn it')" />

@@ -21,9 +21,13 @@ const tones = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-rime' }
 function mend(how: Mend): void {
   if (how.edit) bench.apply(how.edit, say(how.says, bench.manner).toLowerCase())
 }
-/** How much of the budget the whole packs take, for the bar. */
-const filled = computed(() => (budget.value && bill.value ? Math.min(1, bill.value.openedEach.value / budget.value) : 0))
-const usedFilled = computed(() => (budget.value && bill.value ? Math.min(1, bill.value.usedEach.value / budget.value) : 0))
+/** The bar runs to the larger of budget and cost opened; each part as a percentage of it. */
+const bar = computed(() => {
+  if (!budget.value || !bill.value) return null
+  const { openedEach, usedEach } = bill.value
+  const whole = Math.max(budget.value, openedEach.value)
+  return { opened: (openedEach.value / whole) * 100, used: (usedEach.value / whole) * 100, budget: (budget.value / whole) * 100 }
+})
 const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 </script>
 
@@ -40,7 +44,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
               <p>{{ say(problem.says, bench.manner) }}</p>
               <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
                 <template v-for="(each, i) in problem.mends" :key="i">
-                  <button v-if="each.edit" type="button" class="font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
+                  <button v-if="each.edit" type="button" class="text-left font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
                   <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
                 </template>
               </div>
@@ -54,9 +58,10 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow label="Cost opened" :figure="bill.openedEach" :manner="bench.manner" strong :tone="over ? 'over' : 'plain'" />
         <FigureRow label="Cost used" :figure="bill.usedEach" :manner="bench.manner" />
         <template v-if="budget !== null && bill.room">
-          <div class="relative my-1 h-2 overflow-hidden rounded-full bg-seam" role="img" :aria-label="`Opened ${formatMoney(bill.openedEach.value, bench.manner.currency)} of a budget of ${formatMoney(budget, bench.manner.currency)}`">
-            <div class="absolute inset-y-0 left-0" :class="over ? 'bg-ruddy' : 'bg-line'" :style="{ width: `${filled * 100}%` }" />
-            <div class="absolute inset-y-0 left-0 bg-leaf" :style="{ width: `${usedFilled * 100}%` }" />
+          <div v-if="bar" class="relative my-1.5 h-2 rounded-[2px] bg-seam" role="img" :aria-label="`Opened ${formatMoney(bill.openedEach.value, bench.manner.currency)} of a budget of ${formatMoney(budget, bench.manner.currency)}`">
+            <div class="absolute inset-y-0 left-0 rounded-[2px]" :class="over ? 'bg-ruddy' : 'bg-line'" :style="{ width: `${bar.opened}%` }" />
+            <div class="absolute inset-y-0 left-0 rounded-[2px] bg-leaf" :style="{ width: `${bar.used}%` }" />
+            <div class="absolute -inset-y-1 w-0.5 bg-ink" :style="{ left: `calc(${bar.budget}% - 2px)` }" />
           </div>
           <FigureRow :label="over ? 'Over the budget' : 'Left of the budget'" :figure="over ? { ...bill.room, value: -bill.room.value } : bill.room" :manner="bench.manner" :tone="over ? 'over' : 'plain'" />
         </template>

@@ -18,7 +18,7 @@ const STRETCHES = [1, 2, 4] as const
 /** Left column with the layers' names, and the room at either end of the tape, px. */
 const NAMES = 112
 const END = 16
-const LANE = 27
+const LANE = 24
 const RULE = 34
 /** A gap's measure is written where it has at least this much room for each letter, px. */
 const LETTER = 5.4

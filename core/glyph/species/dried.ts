@@ -31,7 +31,7 @@ export const wheat: Species = (pen, { length, width, tint }, random) => {
 
 export const lavender: Species = (pen, { length, width, tint }, random) => {
   const stem = stalk(length, random.spread(0.06))
-  const violet = tint ?? tone('#6d5f9c')
+  const violet = tint ?? tone('#6c6a94')
   pen.twig(stem.points(0, 0.8), 1.1, tone('#8c946f'))
   for (const side of [-1, 1]) {
     pen.leaf(shoot(stem.at(0.3), side * 18), { length: length * 0.16, width: 2, belly: 0.4, tip: 0.1 }, tone('#97a081'))
@@ -42,7 +42,7 @@ export const lavender: Species = (pen, { length, width, tint }, random) => {
     const size = width * 0.5 * (1.08 - 0.6 * (i / whorls))
     for (const turn of [-62, 62, -34, 34, 0]) {
       pen.leaf(shoot(stem.at(u), turn + random.spread(8)), { length: size, width: size * 0.5, belly: 0.6, tip: 0.6 },
-        jitter(blend(violet, tone('#8b83ad'), random.next() * 0.6), random, 1.1))
+        jitter(blend(violet, tone('#8f8ca6'), random.next() * 0.7), random, 0.7))
     }
   }
 }
@@ -77,7 +77,7 @@ export const heather: Species = (pen, { length, width, tint }, random) => {
 
 /** Papery florets in flat clusters at the ends of winged, forking stems. */
 export const statice: Species = (pen, { length, width, tint }, random) => {
-  const purple = tint ?? tone('#6a5694')
+  const purple = tint ?? tone('#7f6f9a')
   const main = stalk(length, random.spread(0.06))
   pen.twig(main.points(0, 0.8), 1.4, tone('#7f8a5c'))
   const forks = [{ u: 0.32, turn: -34, reach: 0.42 }, { u: 0.4, turn: 33, reach: 0.42 }, { u: 0.55, turn: -24, reach: 0.36 }, { u: 0.6, turn: 26, reach: 0.34 }, { u: 0.7, turn: 0, reach: 0.26 }]
@@ -87,7 +87,7 @@ export const statice: Species = (pen, { length, width, tint }, random) => {
     pen.twig([[pose.x, pose.y], [tip.x, tip.y]], 1, tone('#7f8a5c'))
     for (let i = 0; i < 22; i++) {
       const spot = ahead(shoot(ahead(pose, length * reach * random.between(0.45, 1.05)), 90), random.spread(width * 0.17))
-      floret(pen, spot.x, spot.y, random.between(3.6, 5), jitter(purple, random, 1.2), random)
+      floret(pen, spot.x, spot.y, random.between(3.6, 5), jitter(random.next() < 0.3 ? tone('#d8cdb4') : purple, random, 0.8), random)
     }
   }
 }

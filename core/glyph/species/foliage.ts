@@ -111,8 +111,8 @@ export const ivy: Species = (pen, { length, width, tint }, random) => {
   const stem = stalk(length, random.spread(0.14))
   const green = tint ?? tone('#33582f')
   pen.twig(stem.points(0, 0.96), Math.max(0.9, length * 0.006), tone('#6b5a3c'))
-  alternate(pen, stem, random, 9, [45, 80], (pose, scale) => {
-    const size = width * 0.56 * scale
+  alternate(pen, stem, random, Math.max(7, Math.round(length / (width * 0.2))), [45, 80], (pose, scale) => {
+    const size = width * 0.44 * scale
     const stalked = ahead(pose, size * 0.18)
     pen.line([[pose.x, pose.y], [stalked.x, stalked.y]], 0.7, '#6d7a45')
     const at = frame(shoot(stalked, random.spread(18)))

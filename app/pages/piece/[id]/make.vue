@@ -83,7 +83,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
             <dl v-if="step.places.length" class="mt-1 space-y-0.5">
               <div v-for="row in step.places" :key="row.material" class="grid grid-cols-[10rem_minmax(0,1fr)] gap-2">
                 <dt class="font-medium">{{ row.count }} {{ row.name }}</dt>
-                <dd class="text-[0.9rem] tabular-nums">{{ row.at.join('   ') }}</dd>
+                <dd class="flex flex-wrap gap-x-3 text-[0.9rem] tabular-nums"><span v-for="(at, k) in row.at" :key="k">{{ at }}</span></dd>
               </div>
             </dl>
             <p v-for="caution in step.cautions" :key="caution" class="mt-1 flex gap-1.5 text-bracken"><TriangleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Caution" />{{ CAUTIONS[caution] }}</p>
