@@ -2,24 +2,15 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 
 export default defineNuxtConfig({
-  compatibilityDate: '2026-01-01',
-  ssr: false,
-  telemetry: false,
-  devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
-  imports: { autoImport: false },
-  components: [{ path: '~/components', pathPrefix: false }],
-  css: ['~/assets/main.css'],
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
-  runtimeConfig: { public: { demo: false } },
-  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
-  vite: {
+  $development: {
     // Nuxt 4.4.5 in development looks for a server entry even without server rendering, and stops when there is none.
-    environments: { ssr: { build: { rollupOptions: { input: { server: 'nuxt/dist/app/entry' } } } } },
-    plugins: [tailwindcss()],
-    worker: { format: 'es' },
-    build: { target: 'es2022' },
+    vite: { environments: { ssr: { build: { rollupOptions: { input: { server: 'nuxt/dist/app/entry' } } } } } },
   },
+  modules: ['@pinia/nuxt', '@nuxt/eslint'],
+  ssr: false,
+  components: [{ path: '~/components', pathPrefix: false }],
+  imports: { autoImport: false },
+  devtools: { enabled: false },
   app: {
     head: {
       title: 'Ruddy Bramble',
@@ -28,6 +19,17 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
-  eslint: { config: { stylistic: { quotes: 'single', semi: false } } },
+  css: ['~/assets/main.css'],
+  runtimeConfig: { public: { demo: false } },
+  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  compatibilityDate: '2026-01-01',
+  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    build: { target: 'es2022' },
+  },
   typescript: { strict: true },
+  telemetry: false,
+  eslint: { config: { stylistic: { quotes: 'single', semi: false } } },
 })

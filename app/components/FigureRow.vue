@@ -22,11 +22,11 @@ const basis = computed(() => {
 </script>
 
 <template>
-  <div class="py-0.5">
-    <div class="flex items-baseline justify-between gap-2">
+  <div>
+    <div class="flex min-h-6 items-center justify-between gap-2">
       <span :class="strong ? 'font-semibold' : 'text-soft'">{{ label }}</span>
       <button
-        type="button" class="shrink-0 border-b border-dotted border-line text-right tabular-nums hover:border-ink"
+        type="button" class="min-h-6 min-w-6 shrink-0 text-right tabular-nums underline decoration-line decoration-dotted underline-offset-4 hover:decoration-ink"
         :class="[strong ? 'font-semibold' : '', tone === 'over' ? 'text-ruddy' : '']"
         :aria-expanded="open" :aria-controls="panel" :aria-label="`${label}: ${show(figure, manner)}. Show the sum`" @click="open = !open"
       >

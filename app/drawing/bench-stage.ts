@@ -259,11 +259,12 @@ export class BenchStage {
       const away = at - run.length * Math.round(at / run.length)
       return run.closed ? away : at
     }
+    let gripped = { x: 0, y: 0 }
+    node.image.on('mousedown touchstart', () => { gripped = this.toMm(this.stage.getPointerPosition()!) })
     node.image.on('dragstart', () => {
       const placement = this.state!.workings.placements.find(({ id }) => id === node.item.id)!
       const run = runsOf(this.state!.workings.scene.base).find(({ id }) => id === placement.run)!
-      const at = this.toMm(this.stage.getPointerPosition()!)
-      start = { placement, run, grip: offset(run, placement.s - nearestOn(run, at)) }
+      start = { placement, run, grip: offset(run, placement.s - nearestOn(run, gripped)) }
       s = placement.s
       this.sliding = node.item.id
       node.over.visible(false)

@@ -109,8 +109,8 @@ export function nearestOn(run: Run, { x, y }: Point): number {
   const step = run.length / STATIONS
   let best = 0
   for (let i = 1; i <= STATIONS; i++) if (away(i * step) < away(best)) best = i * step
-  let low = best - step
-  let high = best + step
+  let low = run.closed ? best - step : Math.max(0, best - step)
+  let high = run.closed ? best + step : Math.min(run.length, best + step)
   while (high - low > 0.01) {
     const third = (high - low) / 3
     if (away(low + third) <= away(high - third)) high -= third

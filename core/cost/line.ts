@@ -52,7 +52,7 @@ export function materialLine(material: Material, uses: readonly { pieces: number
   const pieces = uses.reduce((total, use) => total + use.pieces, 0)
   const rows = uses.map((use) => ({ ...use, per: piecesPerStem(material, use.cut) }))
   const stems = rows.reduce((total, { pieces: n, per }) => total + Math.ceil((n * copies) / per), 0)
-  const spare = wantsSpare(material) ? Math.ceil(stems * shelf.spare - 1e-9) : 0
+  const spare = wantsSpare(material) ? Math.max(0, Math.ceil(stems * shelf.spare - 1e-9)) : 0
   const price = cheapest(stems + spare, pricesOf(material, shelf.shops))
   const packs = packsFor(stems + spare, price)
   const opened = packs * price.price

@@ -1,10 +1,9 @@
 import { HELD } from '../cover'
 import type { Random } from '../measure'
 import { degrees } from '../measure'
-import type { Pose } from './pen'
+import type { Pose, Pen } from './pen'
 import type { XY } from './marks'
 import type { Tone } from './colour'
-import type { Pen } from './pen'
 
 /** What a species is asked to draw: its size in mm, and a colour when it is tinted. */
 export interface Order {

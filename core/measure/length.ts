@@ -34,7 +34,8 @@ export function readExact(mm: number, units: Units): string {
   return `${trimZeros(value.toFixed(2))} ${units}`
 }
 
-export const trimZeros = (text: string): string => text.replace(/\.?0+$/, (tail) => (tail.startsWith('.') ? '' : tail))
+/** Takes the zeros off that say nothing: `1.50` is `1.5`, `2.00` is `2`, `100` stays. */
+export const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text)
 
 const UNIT_MM: Record<string, number> = {
   'in': MM_PER_INCH, 'inch': MM_PER_INCH, 'inches': MM_PER_INCH, '"': MM_PER_INCH, '″': MM_PER_INCH,

@@ -55,7 +55,7 @@ function apply(draft: Piece, how: Edit): void {
     case 'nudge': {
       const layer = layerOf(draft, how.layer)
       if (how.nudge) layer.nudges[how.slot] = how.nudge
-      else delete layer.nudges[how.slot]
+      else Reflect.deleteProperty(layer.nudges, how.slot)
     }
   }
 }

@@ -9,7 +9,9 @@ const error = ref<string | null>(null)
 watch(() => props.value, (value) => { if (value !== text.value.trim()) text.value = value })
 function typed(): void { error.value = props.take(text.value.trim()) }
 function left(): void {
-  if (error.value) { text.value = props.value; error.value = null }
+  if (!error.value) return
+  text.value = props.value
+  error.value = null
 }
 </script>
 

@@ -21,10 +21,13 @@ const props = defineProps<{
 const id = useId()
 const text = ref(props.shown)
 const error = ref<string | null>(null)
-watch(() => props.shown, (shown) => { text.value = shown; error.value = null })
+watch(() => props.shown, back)
 
 function commit(): void {
-  if (text.value.trim() === props.shown.trim()) { error.value = null; return }
+  if (text.value.trim() === props.shown.trim()) {
+    error.value = null
+    return
+  }
   const read = props.read(text.value)
   error.value = read.ok ? props.take(read.value as never) : read.error
   if (!error.value) text.value = props.shown

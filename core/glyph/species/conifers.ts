@@ -3,7 +3,7 @@ import { blend, css, jitter, lighter, tone } from '../colour'
 import type { Tone } from '../colour'
 import type { XY } from '../marks'
 import type { Pen, Pose } from '../pen'
-import type { Species, Stalk } from '../stalk'
+import type { Species } from '../stalk'
 import { ahead, shoot, stalk } from '../stalk'
 
 interface Needles { readonly length: number, readonly pitch: number, readonly angle: readonly [number, number], readonly width: number, readonly greens: readonly Tone[] }

@@ -7,7 +7,7 @@ import { ahead, shoot, stalk } from '../stalk'
 
 export const wheat: Species = (pen, { length, width, tint }, random) => {
   const stem = stalk(length, random.spread(0.07))
-  const straw = jitter(tint ?? tone('#c7a257'), random, 0.8)
+  const straw = jitter(tint ?? tone('#d0ad66'), random, 0.8)
   pen.twig(stem.points(0, 0.72), 1.5, lighter(straw, -0.02))
   const awns: (readonly [XY, XY])[] = []
   const grains = 9
@@ -49,7 +49,7 @@ export const lavender: Species = (pen, { length, width, tint }, random) => {
 
 export const heather: Species = (pen, { length, width, tint }, random) => {
   const pink = tint ?? tone('#a5557f')
-  const branches = [{ u: 0, turn: 0, reach: 1 }, { u: 0.2, turn: -22, reach: 0.62 }, { u: 0.28, turn: 24, reach: 0.58 }, { u: 0.42, turn: -26, reach: 0.42 }, { u: 0.5, turn: 25, reach: 0.38 }]
+  const branches = [{ u: 0, turn: 0, reach: 1 }, { u: 0.2, turn: -15, reach: 0.6 }, { u: 0.28, turn: 16, reach: 0.56 }, { u: 0.42, turn: -18, reach: 0.42 }, { u: 0.5, turn: 18, reach: 0.38 }]
   const main = stalk(length, random.spread(0.07))
   for (const { u, turn, reach } of branches) {
     const pose = shoot(main.at(u), turn)
@@ -111,15 +111,14 @@ export const oldMansBeard: Species = (pen, { length, width, tint }, random) => {
     const centre = ahead(pose, width * random.between(0.12, 0.24))
     pen.line([[pose.x, pose.y], [centre.x, centre.y]], 0.7, '#84725a')
     const reach = width * random.between(0.2, 0.27)
-    pen.circle(centre.x - pen.light[0] * 2, centre.y - pen.light[1] * 2, reach * 0.7, { kind: 'radial', centre: [centre.x, centre.y], radius: reach * 0.8, focus: [centre.x, centre.y], stops: [[0, '#140d1850'], [1, '#140d1800']] })
-    pen.circle(centre.x, centre.y, reach * 0.85, { kind: 'radial', centre: [centre.x, centre.y], radius: reach * 0.85, focus: [centre.x, centre.y], stops: [[0, '#f4f0e6a0'], [0.5, '#ece7da48'], [1, '#e2dccd00']] })
+    pen.circle(centre.x, centre.y, reach * 0.85, { kind: 'radial', centre: [centre.x, centre.y], radius: reach * 0.85, focus: [centre.x, centre.y], stops: [[0, '#fbf8f0d0'], [0.55, '#f3eee280'], [1, '#efe9dc00']] })
     for (let k = 0; k < 34; k++) {
       const angle = k * 137.508 + random.spread(14)
       const bend = random.between(14, 44)
       const size = reach * random.between(0.7, 1.12)
       const mid = ahead({ ...centre, angle }, size * 0.55)
       const tip = ahead({ ...mid, angle: angle + bend }, size * 0.5)
-      pen.line([[centre.x, centre.y], [mid.x, mid.y], [tip.x, tip.y]], 0.55, css(lighter(silk, random.between(-0.14, 0.14))), 0.9)
+      pen.line([[centre.x, centre.y], [mid.x, mid.y], [tip.x, tip.y]], 0.75, css(lighter(silk, random.between(-0.06, 0.18))))
     }
     for (let k = 0; k < 5; k++) pen.circle(centre.x + random.spread(1.6), centre.y + random.spread(1.6), 0.8, '#7c6547')
   }

@@ -1,0 +1,85 @@
+import 'fake-indexeddb/auto'
+import Dexie from 'dexie'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { startPiece } from '#core/piece'
+import { BenchDatabase, SCHEMA_VERSION } from './index'
+import { removePiece, savePiece, snapPiece, snapshotsOf } from './pieces'
+import { forgetRescue, rescueOf, writeRescue } from './rescue'
+
+const piece = startPiece('ring', 'Porch ring')
+let db: BenchDatabase
+let count = 0
+beforeEach(() => { db = new BenchDatabase(`test-${count++}`) })
+afterEach(() => db.delete())
+
+it('opens at its schema version with its tables', async () => {
+  await db.open()
+  expect(db.verno).toBe(SCHEMA_VERSION)
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['pieces', 'settings', 'snapshots'])
+  expect(await Dexie.exists(db.name)).toBe(true)
+})
+
+describe('savePiece', () => {
+  it('counts revisions and keeps what it was given', async () => {
+    expect(await savePiece(db, piece, 0, 1000)).toEqual({ ok: true, revision: 1 })
+    expect(await savePiece(db, { ...piece, stage: 'making' }, 1, 2000)).toEqual({ ok: true, revision: 2 })
+    expect(await db.pieces.get('ring')).toMatchObject({ revision: 2, savedAt: 2000, piece: { stage: 'making' } })
+  })
+  it('never writes over what another tab saved in between', async () => {
+    await savePiece(db, piece, 0, 1)
+    await savePiece(db, { ...piece, stage: 'hung' }, 1, 2)
+    expect(await savePiece(db, { ...piece, stage: 'making' }, 1, 3)).toMatchObject({ ok: false, current: { revision: 2 } })
+    expect((await db.pieces.get('ring'))!.piece.stage).toBe('hung')
+  })
+  it('does not bring back what was thrown away', async () => {
+    await savePiece(db, piece, 0, 1)
+    await removePiece(db, 'ring')
+    expect(await savePiece(db, piece, 1, 2)).toEqual({ ok: false, current: null })
+    expect(await db.pieces.count()).toBe(0)
+  })
+})
+
+describe('snapshots', () => {
+  it('come newest first, without repeats, and only so many', async () => {
+    await snapPiece(db, piece, 1)
+    await snapPiece(db, piece, 2)
+    expect(await snapshotsOf(db, 'ring')).toHaveLength(1)
+    for (let i = 0; i < 40; i++) await snapPiece(db, { ...piece, brief: { ...piece.brief, copies: i + 1 } }, 10 + i)
+    const kept = await snapshotsOf(db, 'ring')
+    expect(kept).toHaveLength(30)
+    expect(kept[0]!.piece.brief.copies).toBe(40)
+  })
+  it('go with their piece and leave others alone', async () => {
+    await snapPiece(db, piece, 1)
+    await snapPiece(db, { ...piece, id: 'other' }, 1)
+    await removePiece(db, 'ring')
+    expect(await snapshotsOf(db, 'ring')).toEqual([])
+    expect(await snapshotsOf(db, 'other')).toHaveLength(1)
+  })
+})
+
+describe('rescue', () => {
+  const store = new Map<string, string>()
+  beforeEach(() => {
+    store.clear()
+    globalThis.localStorage = {
+      getItem: (key: string) => store.get(key) ?? null,
+      setItem: (key: string, text: string) => void store.set(key, text),
+      removeItem: (key: string) => void store.delete(key),
+    } as Storage
+  })
+  it('gives back the last edit of a page that went away', () => {
+    writeRescue({ ...piece, stage: 'making' }, 4)
+    expect(rescueOf('ring', 4)).toMatchObject({ stage: 'making' })
+  })
+  it('is forgotten once the piece was saved since, or when it is not sound', () => {
+    writeRescue(piece, 4)
+    expect(rescueOf('ring', 5)).toBeNull()
+    expect(store.size).toBe(0)
+    store.set('ruddy-bramble:rescue:ring', JSON.stringify({ revision: 1, piece: { nonsense: true } }))
+    expect(rescueOf('ring', 1)).toBeNull()
+    writeRescue(piece, 1)
+    forgetRescue('ring')
+    expect(rescueOf('ring', 1)).toBeNull()
+  })
+})

@@ -1,0 +1,103 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { arrange } from '../arrange'
+import { runsOf } from '../base'
+import type { Shelf } from '../material'
+import { CATALOGUE, piecesPerStem, pieceLength, plainShelf } from '../material'
+import { inches, say, showSum } from '../measure'
+import type { Piece } from '../piece'
+import { edit } from '../piece'
+import { layerOf, pieceWith, shelf } from '../testing'
+import { billOf } from './bill'
+import { materialLine, perCopy } from './line'
+import { costProblems } from './problems'
+
+const bracken = CATALOGUE['bracken']!
+const manner = { units: 'in', currency: 'USD' } as const
+const bill = (piece: Piece, on: Shelf = shelf) => billOf(piece, arrange(piece, runsOf(piece.base), on), on)
+const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
+
+describe('materialLine', () => {
+  it('rounds packs up over spare and copies', () => {
+    const line = materialLine(bracken, [{ pieces: 16, cut: null }], 2, shelf)
+    expect(line.stems.value).toBe(32)
+    expect(line.spare.value).toBe(4)
+    expect(line.packs.value).toBe(4)
+    expect(line.left).toBe(8)
+    expect(line.opened.value).toBe(4 * 899)
+    expect(line.used.value).toBe(Math.round((4 * 899 * 32) / 40))
+    expect(showSum(line.packs, manner)).toBe('(32 + 4 spare) ÷ 10 in a bunch, rounded up = 4')
+  })
+  it('cuts several pieces from a stem that may be divided', () => {
+    const eucalyptus = CATALOGUE['eucalyptus']!
+    expect(piecesPerStem(eucalyptus, inches(7))).toBe(3)
+    expect(piecesPerStem(eucalyptus, inches(22))).toBe(1)
+    expect(piecesPerStem(bracken, inches(2))).toBe(1)
+    expect(pieceLength(bracken, inches(20))).toBe(bracken.length)
+    const line = materialLine(eucalyptus, [{ pieces: 10, cut: inches(7) }], 1, shelf)
+    expect(line.stems.value).toBe(4)
+    expect(showSum(line.stems, manner)).toBe('10 × 1 copy ÷ 3 pieces a stem, rounded up = 4')
+  })
+  it('wants no spare of what does not break', () => {
+    expect(materialLine(CATALOGUE['oar-sign']!, [{ pieces: 1, cut: null }], 1, shelf).spare.value).toBe(0)
+    expect(materialLine(bracken, [{ pieces: 10, cut: null }], 1, plainShelf([], 0)).spare.value).toBe(0)
+  })
+  it('takes the offer at which this many cost least', () => {
+    const shop = (id: string, holds: number, price: number) => ({ id, name: id, note: '', offers: [{ material: 'bracken', holds, price }] })
+    const two = plainShelf([shop('small', 4, 300), shop('large', 50, 2000)], 0)
+    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, two)).toMatchObject({ shop: 'small', packs: { value: 1 } })
+    expect(materialLine(bracken, [{ pieces: 40, cut: null }], 1, two)).toMatchObject({ shop: 'large', packs: { value: 1 } })
+    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, plainShelf([], 0)).shop).toBeNull()
+  })
+  it('never buys too little, nor a pack too many, nor uses more than it opens', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 800 }), fc.integer({ min: 1, max: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (pieces, copies, spare) => {
+      const line = materialLine(bracken, [{ pieces, cut: null }], copies, plainShelf([], spare))
+      const bought = line.packs.value * line.packHolds
+      const wanted = line.stems.value + line.spare.value
+      expect(bought).toBeGreaterThanOrEqual(wanted)
+      expect(bought - wanted).toBeLessThan(line.packHolds)
+      expect(line.used.value).toBeLessThanOrEqual(line.opened.value)
+      expect(Number.isInteger(line.used.value)).toBe(true)
+    }))
+  })
+})
+
+describe('billOf', () => {
+  it('adds its lines up to the cent, base first', () => {
+    const piece = pieceWith([layerOf('a', 'bracken', compass(12)), layerOf('b', 'bracken', compass(3)), layerOf('c', 'bow-slate', { kind: 'single', at: 0.5, drop: 0 })], { brief: { copies: 3, budget: 4000 } })
+    const { lines, opened, used, left, openedEach, room } = bill(piece)
+    expect(lines.map(({ id }) => id)).toEqual(['base', 'bracken', 'bow-slate'])
+    expect(lines[1]!.each.value).toBe(15)
+    expect(opened.value).toBe(lines.reduce((sum, line) => sum + line.opened.value, 0))
+    expect(left.value).toBe(opened.value - used.value)
+    expect(openedEach.value).toBe(Math.ceil(opened.value / 3))
+    expect(room!.value).toBe(4000 - openedEach.value)
+  })
+  it('takes the base’s own price, and no budget', () => {
+    expect(bill(pieceWith([], { base: { price: 123 } }))).toMatchObject({ opened: { value: 123 }, room: null })
+  })
+  it('shares out so that no copy is dearer than said', () => {
+    expect(perCopy(100, 3)).toBe(34)
+    expect(perCopy(0, 4)).toBe(0)
+  })
+})
+
+describe('costProblems', () => {
+  const over = pieceWith([layerOf('a', 'bracken', compass(19))], { brief: { budget: 1500 } })
+  it('is silent within the budget and without one', () => {
+    expect(costProblems(over, bill({ ...over, brief: { ...over.brief, budget: 99999 } }))).toEqual([])
+    expect(costProblems(over, bill({ ...over, brief: { ...over.brief, budget: null } }))).toEqual([])
+  })
+  it('says by how much it is over, and offers what saves a pack', () => {
+    const [problem] = costProblems(over, bill(over))
+    expect(say(problem!.says, manner)).toBe('Over the budget by $17.46.')
+    const [mend] = problem!.mends
+    expect(say(mend!.says, manner)).toBe('1 bracken frond fewer saves a bunch: $8.99')
+    const mended = edit(over, mend!.edit!, 'mend')
+    expect(mended.ok && bill(mended.change.piece).opened.value).toBe(bill(over).opened.value - 899)
+  })
+  it('says when only the whole packs are over', () => {
+    const piece = pieceWith([layerOf('a', 'bracken', compass(2))], { brief: { budget: 800 } })
+    expect(say(costProblems(piece, bill(piece))[0]!.says, manner)).toContain('what is used of them fits')
+  })
+})

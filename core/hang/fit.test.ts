@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest'
+import { inches, say } from '../measure'
+import type { Piece } from '../piece'
+import { edit } from '../piece'
+import { layerOf, pieceWith, shelf } from '../testing'
+import { work } from '../workings'
+
+const manner = { units: 'in', currency: 'USD' } as const
+const found = (piece: Piece, id: RegExp) => work(piece, shelf).problems.filter((problem) => id.test(problem.id))
+const mended = (piece: Piece, id: RegExp): Piece => {
+  const edited = edit(piece, found(piece, id)[0]!.mends[0]!.edit!, 'mend')
+  if (!edited.ok) throw new Error(edited.error)
+  return edited.change.piece
+}
+
+describe('finishedSize', () => {
+  it('is the base’s own when it is bare', () => {
+    expect(work(pieceWith([]), shelf).size).toMatchObject({ width: { value: inches(12) }, height: { value: inches(12) } })
+  })
+  it('reaches as far as the stems do', () => {
+    const { size } = work(pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward' })]), shelf)
+    expect(size.right).toBeCloseTo(inches(5) + 0.9 * inches(12), 4)
+    expect(size.left).toBeCloseTo(-inches(6), 9)
+  })
+})
+
+describe('the door', () => {
+  const wide = (door: number) => pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, base: { outer: inches(24), inner: inches(18) } })
+  it('takes two thirds of its width', () => {
+    expect(found(wide(36), /^door$/)).toEqual([])
+    expect(found(wide(35), /^door$/)).toMatchObject([{ weight: 'care' }])
+    expect(found(wide(20), /^door$/)).toMatchObject([{ weight: 'fault' }])
+  })
+  it('offers the largest usual base that fits', () => {
+    expect(mended(wide(35), /^door$/).base.outer).toBeCloseTo(inches(18), 9)
+    expect(found(mended(wide(35), /^door$/), /^door$/)).toEqual([])
+  })
+})
+
+it('says what will not stand rain, and offers cover', () => {
+  const piece = pieceWith([layerOf('a', 'wheat', { kind: 'compass', count: 4, start: 0 }), layerOf('b', 'fir', { kind: 'compass', count: 4, start: 0 })], { brief: { weather: 'open' } })
+  expect(say(found(piece, /^weather$/)[0]!.says, manner)).toBe('wheat ears will not stand rain.')
+  expect(found(mended(piece, /^weather$/), /^weather$/)).toEqual([])
+})
+
+describe('what hangs inside', () => {
+  const hung = (drop: number, material = 'ticket-sign') => pieceWith([layerOf('a', material, { kind: 'single', at: 0, drop })], { base: { outer: inches(14), inner: inches(13) } })
+  it('touches the ring when it hangs too high, and goes to the middle', () => {
+    expect(found(hung(inches(1)), /hole$/)).toHaveLength(1)
+    const middle = mended(hung(inches(1)), /hole$/)
+    expect(found(middle, /hole$/)).toEqual([])
+    expect(work(middle, shelf).placements[0]!.y).toBeCloseTo(0, 9)
+  })
+  it('cannot be helped when it is larger than the hole', () => {
+    expect(found(hung(inches(5), 'oar-sign'), /hole$/)[0]!.mends[0]!.edit).toBeNull()
+  })
+})

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest'
+import { BASE_KINDS, usualBase } from '../base'
+import { holdOf, methodFor } from '../fix'
+import { CATALOGUE, HAZARDS } from '../material'
+import { say } from '../measure'
+import type { Piece } from '../piece'
+import { layerOf, pieceWith, shelf } from '../testing'
+import { work } from '../workings'
+import { CAUTIONS, hangingCautions, hazardCautions } from './cautions'
+
+const manner = { units: 'in', currency: 'USD' } as const
+const steps = (piece: Piece) => work(piece, shelf).steps
+const full = pieceWith([
+  layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 }, { cut: 152.4 }),
+  layerOf('b', 'sea-holly', { kind: 'halfway', of: 'a' }),
+  layerOf('c', 'wheat', { kind: 'crescent', from: 0.5, to: 0.75, count: 9, dense: 'middle', thin: 0.5 }, { flow: 'apart', seat: 0.625 }),
+  layerOf('d', 'bow-slate', { kind: 'single', at: 0.5, drop: 0 }),
+  layerOf('e', 'ticket-sign', { kind: 'single', at: 0, drop: 120 }),
+])
+const text = (piece: Piece): string => steps(piece).flatMap(({ title, says }) => [title, ...says.map((line) => say(line, manner))]).join('\n')
+
+describe('stepsOf', () => {
+  it('goes from the bare base to the daybook, layers in their order', () => {
+    expect(steps(full).map(({ id }) => id)).toEqual(['base', 'stems', 'layer:a', 'layer:b', 'layer:c', 'layer:d', 'layer:e', 'look', 'finish', 'hang', 'record'])
+  })
+  it('says counts, cut lengths, spacings and directions', () => {
+    const all = text(full)
+    expect(all).toContain('6 bay sprigs cut to 6 in: 2 from each stem.')
+    expect(all).toContain('9 wheat ears, left whole.')
+    expect(all).toContain('6¼ in apart on the rim, 5¼ in on the centre line.')
+    expect(all).toContain('From 6:00 round to 9:00.')
+    expect(all).toContain('They point away from 7:30 on both sides.')
+    expect(all).toContain('Hang its middle 4¾ in below its place on two cords.')
+    expect(all).not.toContain('undefined')
+  })
+  it('gives every placement a clock position, in order round the ring', () => {
+    const [row] = steps(full).find(({ id }) => id === 'layer:a')!.places
+    expect(row).toMatchObject({ count: 6, name: 'bay sprigs', at: ['12:00', '2:00', '4:00', '6:00', '8:00', '10:00'] })
+  })
+  it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {
+    expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'record'])
+    expect(steps(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 0, start: 0 })])).map(({ id }) => id)).not.toContain('layer:a')
+  })
+})
+
+describe('fixing', () => {
+  it('has a method for everything on every base; heavy things never hang on glue alone', () => {
+    for (const kind of BASE_KINDS) {
+      for (const material of Object.values(CATALOGUE)) {
+        const method = methodFor(kind, material)
+        expect(method.how).toMatch(/\.$/)
+        if (holdOf(material) === 'heavy') expect(method.needs).toContain('stem wire')
+      }
+    }
+  })
+  it('sorts by weight and kind', () => {
+    expect(holdOf(CATALOGUE['skep']!)).toBe('heavy')
+    expect(holdOf(CATALOGUE['bay']!)).toBe('stem')
+    expect(holdOf(CATALOGUE['heather']!)).toBe('light')
+  })
+})
+
+describe('cautions', () => {
+  const cautionsOf = (piece: Piece) => steps(piece).flatMap(({ cautions }) => cautions)
+  it('shows them where they apply and only there', () => {
+    expect(cautionsOf(full)).toEqual(expect.arrayContaining(['prickly', 'cutting', 'pruners', 'behind', 'hanger', 'glue']))
+    const bare = pieceWith([], { base: usualBase('straw') })
+    expect(cautionsOf(bare)).toEqual(['behind', 'hanger'])
+    const pinned = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 6, start: 0 })], { base: usualBase('straw') })
+    expect(cautionsOf(pinned)).not.toContain('glue')
+  })
+  it('warns of fire indoors, of blocked exits on doors', () => {
+    const dry = Object.values(CATALOGUE).filter(({ state }) => state === 'dried')
+    const indoors = pieceWith([], { brief: { weather: 'indoors' } })
+    expect(hangingCautions(indoors, dry)).toContain('dry')
+    expect(hangingCautions(indoors, [CATALOGUE['dahlia']!])).not.toContain('dry')
+    expect(hangingCautions(pieceWith([], { brief: { surface: { kind: 'door', colour: '#333333' } } }), [])).toContain('exit')
+  })
+  it('has words for every hazard on the shelf', () => {
+    for (const hazard of HAZARDS) {
+      for (const id of hazardCautions({ ...CATALOGUE['ivy']!, hazards: [hazard] })) expect(CAUTIONS[id].length).toBeGreaterThan(10)
+    }
+  })
+})

@@ -1,0 +1,77 @@
+import fc from 'fast-check'
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { BASE_KINDS } from './base'
+import { readPiece, writePiece } from './exchange'
+import { CATALOGUE, plainShelf } from './material'
+import { say, showSum } from './measure'
+import { FLOWS, FULLNESS, WEATHERS } from './piece'
+import type { Rule } from './piece'
+import { layerOf, pieceWith, shelf } from './testing'
+import { work } from './workings'
+
+const demo = new URL('../demo/', import.meta.url)
+const manner = { units: 'in', currency: 'USD' } as const
+
+describe('the demo pieces', () => {
+  it.each(readdirSync(demo))('%s reads as it was written, and has nothing wrong that a maker would not leave so', (name) => {
+    const text = readFileSync(new URL(name, demo), 'utf8')
+    const read = readPiece(text)
+    if (!read.ok) throw new Error(JSON.stringify(read.faults))
+    expect(writePiece(read.piece)).toBe(text)
+    const workings = work(read.piece, shelf)
+    expect(workings.problems.filter(({ weight }) => weight === 'fault')).toEqual([])
+    expect(workings.placements.length).toBeGreaterThan(20)
+  })
+})
+
+const share = fc.double({ min: 0, max: 1, noNaN: true })
+const rule: fc.Arbitrary<Rule> = fc.oneof(
+  fc.record({ kind: fc.constant('compass' as const), count: fc.integer({ min: 0, max: 60 }), start: share }),
+  fc.record({ kind: fc.constant('every' as const), spacing: fc.double({ min: 10, max: 900, noNaN: true }), start: share }),
+  fc.record({ kind: fc.constant('cluster' as const), at: fc.array(share, { maxLength: 4 }), size: fc.integer({ min: 0, max: 7 }) }),
+  fc.record({ kind: fc.constant('crescent' as const), from: share, to: share, count: fc.integer({ min: 0, max: 60 }), dense: fc.constant('middle' as const), thin: share }),
+  fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 300, noNaN: true }) }),
+)
+const layer = fc.record({ material: fc.constantFrom(...Object.keys(CATALOGUE)), rule, flow: fc.constantFrom(...FLOWS), cut: fc.option(fc.double({ min: 10, max: 400, noNaN: true })) })
+
+describe('work', () => {
+  it('gives sound figures for any piece, and every figure has its sum', () => {
+    fc.assert(fc.property(
+      fc.array(layer, { maxLength: 4 }), fc.constantFrom(...BASE_KINDS), fc.double({ min: 60, max: 1500, noNaN: true }), fc.constantFrom(...FULLNESS), fc.constantFrom(...WEATHERS), fc.integer({ min: 1, max: 20 }),
+      (layers, kind, outer, fullness, weather, copies) => {
+        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })),
+          { base: { kind, outer, inner: outer * 0.7 }, brief: { fullness, weather, copies, budget: 2000 } })
+        const workings = work(piece, shelf)
+        const { cover, size, bill, base, stems, mass } = workings
+        const spacings = workings.layers.flatMap(({ spacing }) => (spacing ? [spacing.rim, spacing.centre, ...(spacing.gaps ? [spacing.gaps.least, spacing.gaps.most] : [])] : []))
+        const figures = [cover.share, cover.twoDeep, cover.meanDepth, size.width, size.height, bill.opened, bill.used, bill.openedEach, bill.usedEach, bill.left, bill.room!, base.rim, base.centre, stems, mass, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.packs, line.opened, line.used])]
+        for (const figure of figures) {
+          expect(Number.isFinite(figure.value)).toBe(true)
+          expect(showSum(figure, manner)).toMatch(/\S/)
+          expect(showSum(figure, manner)).not.toMatch(/NaN|undefined|Infinity/)
+        }
+        expect(cover.share.value).toBeGreaterThanOrEqual(cover.twoDeep.value)
+        expect(stems.value).toBe(workings.placements.length)
+        expect(workings.scene.items).toHaveLength(workings.placements.length)
+        for (const problem of workings.problems) expect(say(problem.says, manner)).not.toMatch(/NaN|undefined/)
+        expect(structuredClone(workings)).toEqual(workings)
+      },
+    ), { numRuns: 60 })
+  })
+  it('is pure', () => {
+    const piece = pieceWith([layerOf('a', 'ivy', { kind: 'compass', count: 9, start: 0.2 })])
+    expect(work(piece, shelf)).toEqual(work(structuredClone(piece), plainShelf()))
+  })
+  it('puts the worst first', () => {
+    const piece = pieceWith([layerOf('a', 'wheat', { kind: 'halfway', of: 'gone' }), layerOf('b', 'wheat', { kind: 'compass', count: 3, start: 0 })], { brief: { weather: 'open', budget: 1 } })
+    const weights = work(piece, shelf).problems.map(({ weight }) => ['fault', 'care', 'note'].indexOf(weight))
+    expect(weights[0]).toBe(0)
+    expect(weights.length).toBeGreaterThan(2)
+    expect(weights).toEqual([...weights].sort((a, b) => a - b))
+  })
+  it('names layers by what is in them', () => {
+    const [named, empty] = work(pieceWith([layerOf('a', 'sea-holly', { kind: 'compass', count: 2, start: 0 }), layerOf('b', 'ivy', { kind: 'compass', count: 0, start: 0 })]), shelf).layers
+    expect([named!.title, empty!.title]).toEqual(['2 sea hollies', 'ivy trails'])
+  })
+})

@@ -1,0 +1,7 @@
+/** What `npm run check` runs, each with its name. */
+export const CHECKS = [
+  ['types of the core', 'npx', ['tsc', '-p', 'core']],
+  ['types of the app and server', 'npx', ['vue-tsc', '-b', '--noEmit']],
+  ['types of the tests', 'npx', ['tsc', '-p', 'tests']],
+  ['lint', 'npx', ['eslint', '.']],
+]

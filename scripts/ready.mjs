@@ -1,0 +1,49 @@
+// What has to be there before anything runs: packages, a browser for the tests, a build.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
+
+export const root = fileURLToPath(new URL('..', import.meta.url))
+export const CHROMIUM = '/usr/bin/chromium'
+
+/** Runs a command with its output shown. @returns whether it went well */
+export function run(command, args, env = {}) {
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0
+}
+
+function must(what, command, args, env) {
+  console.log(`> ${what}`)
+  if (run(command, args, env)) return
+  console.error(`${what} failed: ${command} ${args.join(' ')}`)
+  process.exit(1)
+}
+
+export function installed() {
+  const lock = join(root, 'package-lock.json')
+  const done = join(root, 'node_modules/.package-lock.json')
+  if (!existsSync(done) || statSync(done).mtimeMs < statSync(lock).mtimeMs) must('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund'])
+  if (!existsSync(join(root, '.nuxt/tsconfig.app.json'))) must('Preparing Nuxt', 'npx', ['nuxt', 'prepare'])
+}
+
+export function browser() {
+  if (existsSync(CHROMIUM)) return
+  const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get']
+  must('Looking up Debian’s packages', apt[0], [...apt.slice(1), 'update'])
+  must('Installing Chromium', apt[0], [...apt.slice(1), 'install', '-y', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })
+}
+
+const SOURCES = ['app', 'core', 'server', 'demo', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+function newest(path) {
+  const stat = statSync(path)
+  if (!stat.isDirectory()) return stat.mtimeMs
+  return Math.max(0, ...readdirSync(path).filter((name) => !name.endsWith('.test.ts')).map((name) => newest(join(path, name))))
+}
+
+/** Builds the app when there is no build or a source is newer than it. */
+export function built() {
+  const made = join(root, '.output/nitro.json')
+  const changed = Math.max(...SOURCES.map((name) => newest(join(root, name))))
+  if (!existsSync(made) || statSync(made).mtimeMs < changed) must('Building the app', 'npx', ['nuxt', 'build'])
+}

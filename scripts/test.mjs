@@ -1,0 +1,53 @@
+// Everything that must hold: types, lint, unit, reference and end-to-end tests. The last line sums them up.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { CHECKS } from './checks.mjs'
+import { browser, built, installed, root, run } from './ready.mjs'
+
+installed()
+browser()
+
+const results = join(root, 'test-results')
+rmSync(results, { recursive: true, force: true })
+mkdirSync(results)
+let passed = 0
+let failed = 0
+const sums = []
+
+function count(name, good, bad) {
+  passed += good
+  failed += bad
+  sums.push(`${name}: ${good} passed, ${bad} failed`)
+}
+
+/** Reads a runner's report; a runner that left none, or failed without a failed test, counts as one failure. */
+function report(name, went, file, read) {
+  let good = 0
+  let bad = 0
+  try {
+    [good, bad] = read(JSON.parse(readFileSync(join(results, file), 'utf8')))
+  }
+  catch (error) {
+    console.error(`${name} left no report: ${error.message}`)
+  }
+  count(name, good, !went && bad === 0 ? 1 : bad)
+}
+
+for (const [name, command, args] of CHECKS) {
+  console.log(`\n> ${name}`)
+  const went = run(command, args)
+  count(name, went ? 1 : 0, went ? 0 : 1)
+}
+
+console.log('\n> unit and reference tests')
+const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
+report('unit and reference tests', unit, 'unit.json', (json) => [json.numPassedTests, json.numFailedTests + json.numFailedTestSuites - json.testResults.filter((file) => file.assertionResults.some((each) => each.status === 'failed')).length])
+
+built()
+console.log('\n> end-to-end tests')
+const driven = run('npx', ['playwright', 'test'])
+report('end-to-end tests', driven, 'e2e.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected])
+
+console.log(`\n${sums.join('\n')}\n`)
+process.exitCode = failed ? 1 : 0
+console.log(`${passed} passed, ${failed} failed`)

@@ -1,0 +1,71 @@
+import { expect, test } from '@playwright/test'
+import { demoSite, expectAccessible, figure } from './bench'
+
+test('the workroom shows the demo pieces with their stage and cost', async ({ page }) => {
+  await page.goto(demoSite)
+  const pieces = page.getByTestId('piece')
+  await expect(pieces).toHaveCount(4)
+  for (const [name, stage] of [['Boathouse door ring', 'Making'], ['Ferry hoop', 'Gathering'], ['Wake ring', 'Planned'], ['Honey Fair ring', 'Planned']] as const) {
+    const card = pieces.filter({ hasText: name })
+    await expect(card).toContainText(new RegExp(stage, 'i'))
+    await expect(card).toContainText(/\$\d+\.\d\d/)
+    await expect(card.locator('canvas')).toBeVisible()
+  }
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Evening light' }).click()
+  await expectAccessible(page)
+})
+
+for (const piece of ['boathouse-door-ring', 'ferry-hoop']) {
+  test(`${piece}: bench and sheet are accessible by day and in the evening`, async ({ page }) => {
+    await page.goto(demoSite)
+    await expect(page.getByTestId('piece')).toHaveCount(4)
+    await page.goto(`${demoSite}/piece/${piece}`)
+    await expect(figure(page, 'Face covered')).toBeVisible()
+    await page.getByTestId('layer').first().getByRole('button', { expanded: false }).click()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Keys' }).click()
+    await expect(page.getByRole('heading', { name: 'Keys on the bench' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Evening light' }).click()
+    await expectAccessible(page)
+    await page.goto(`${demoSite}/piece/${piece}/make`)
+    await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
+    await expectAccessible(page)
+  })
+}
+
+test('without the shops the app works on usual prices, and says so', async ({ page }) => {
+  await page.route('**/api/shops', (route) => route.abort())
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(4)
+  await page.goto(`${demoSite}/piece/boathouse-door-ring`)
+  await expect(page.getByTestId('tally')).toContainText('No shop answers just now. These are usual prices.')
+  await expect(figure(page, 'Cost opened')).toHaveText(/^\$\d+/)
+})
+
+test('the drawing changes when a stem is slid, and is the same again when it is put back', async ({ page }) => {
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(4)
+  await page.goto(`${demoSite}/piece/ferry-hoop`)
+  await expect(figure(page, 'Face covered')).toBeVisible()
+  const canvas = page.getByTestId('drawing').locator('canvas').nth(1)
+  const picture = () => canvas.evaluate((element: HTMLCanvasElement) => {
+    const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
+    return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)
+  })
+  const ticket = page.getByRole('option', { name: /^ferry-ticket sign 1,/ })
+  await expect(ticket).toBeVisible()
+  const before = await picture()
+  await ticket.click()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(picture).not.toBe(before)
+  await page.keyboard.press('Backspace')
+  await expect.poll(picture).toBe(before)
+})
+
+test('a piece that is not there says so and goes back', async ({ page }) => {
+  await page.goto(`${demoSite}/piece/nowhere`)
+  await expect(page.getByRole('alert')).toContainText('No such piece')
+  await expect(page).toHaveURL(`${demoSite}/`)
+})

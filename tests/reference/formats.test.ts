@@ -1,0 +1,29 @@
+import Ajv2020 from 'ajv/dist/2020.js'
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { pieceJsonSchema } from '../../core/exchange'
+import type { Piece } from '../../core/piece'
+
+const demo = new URL('../../demo/', import.meta.url)
+const published = JSON.parse(readFileSync(new URL('../../docs/formats/piece.schema.json', import.meta.url), 'utf8')) as Record<string, unknown>
+
+describe('the published JSON Schema of a piece', () => {
+  // Source: JSON Schema draft 2020-12, as implemented by an independent validator from the registry (ajv).
+  const validate = new Ajv2020({ strict: false }).compile(published)
+
+  it('is current: run `npm run formats` when the schema changes', () => expect(published).toEqual(pieceJsonSchema()))
+  it.each(readdirSync(demo))('takes %s', (name) => {
+    const piece: unknown = JSON.parse(readFileSync(new URL(name, demo), 'utf8'))
+    validate(piece)
+    expect(validate.errors).toBeNull()
+  })
+  it.each<[string, (piece: Piece) => object]>([
+    ['another format', (piece) => ({ ...piece, format: 'else' })],
+    ['a field that is not ours', (piece) => ({ ...piece, sparkle: 1 })],
+    ['a count in words', (piece) => ({ ...piece, layers: [{ ...piece.layers[0], rule: { ...piece.layers[0]!.rule, count: 'many' } }] })],
+    ['a base too large', (piece) => ({ ...piece, base: { ...piece.base, outer: 1e6 } })],
+  ])('refuses %s', (_, spoil) => {
+    const piece = JSON.parse(readFileSync(new URL('boathouse-door-ring.json', demo), 'utf8')) as Piece
+    expect(validate(spoil(piece))).toBe(false)
+  })
+})
