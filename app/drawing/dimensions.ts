@@ -18,12 +18,15 @@ export interface DimensionsAsked {
   readonly selected: { readonly id: string, readonly item: SceneItem, readonly at: { x: number, y: number }, readonly rotation: number, readonly moving: boolean, readonly says: string | null } | null
 }
 
+/** From farther off than this the piece is looked at, not measured: the ring's radius on screen, px. */
+const MEASURED_FROM = 110
+
 const FACE = '"Hanken Grotesk Variable", sans-serif'
 
 /** The measuring marks over the drawing: clock ring, join, base measures, and the gaps to either side of what is selected. */
 export function dimensionNodes(asked: DimensionsAsked): (Konva.Group | Konva.Shape)[] {
   return [
-    ...clockRing(asked),
+    ...(asked.radius * asked.scale > MEASURED_FROM ? clockRing(asked) : []),
     ...(asked.measuring ? baseMeasures(asked) : []),
     ...(asked.selected ? selection(asked, asked.selected) : []),
   ]

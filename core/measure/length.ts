@@ -4,7 +4,10 @@ export const MM_PER_INCH = 25.4
 /** The two ways a maker may read a tape. */
 export type Units = 'in' | 'cm'
 
-export const inches = (n: number): number => n * MM_PER_INCH
+/** Lengths that people give are kept to the millionth of a millimetre, so that 12 in is 304.8 and not a hair less. */
+const settled = (mm: number): number => Math.round(mm * 1e6) / 1e6
+
+export const inches = (n: number): number => settled(n * MM_PER_INCH)
 export const toInches = (mm: number): number => mm / MM_PER_INCH
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞']
@@ -73,7 +76,7 @@ export function parseLength(text: string, units: Units): Parsed<number> {
     at = part.lastIndex
   }
   if (at !== plain.length) return { ok: false, error: `“${text.trim()}” is not a length. Try 18, 3 1/2 in or 45 cm.` }
-  return { ok: true, value: mm }
+  return { ok: true, value: settled(mm) }
 }
 
 function readNumber(text: string): number {

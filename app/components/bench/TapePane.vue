@@ -64,6 +64,14 @@ function gaps(lane: Lane) {
     return [{ from, text: room >= text.length * LETTER + 8 ? text : '', x: x(middle), over }]
   })
 }
+/** Half the width that takes a click on each mark, px: never reaching past the middle to its neighbour. */
+function gripsOf(lane: Lane): number[] {
+  return lane.marks.map(({ s }, i) => {
+    const near = Math.min(s - (lane.marks[i - 1]?.s ?? -Infinity), (lane.marks[i + 1]?.s ?? Infinity) - s)
+    return Math.max(1, Math.min(7, (near * pixels.value) / 2))
+  })
+}
+const lanes = computed(() => tape.value?.lanes.map((lane) => ({ ...lane, grips: gripsOf(lane) })) ?? [])
 const selectedGaps = computed(() => {
   const placement = bench.selectedPlacement
   const lane = tape.value?.lanes.find(({ layer }) => layer === placement?.layer)
@@ -128,7 +136,7 @@ watch(() => bench.selected, async (id) => {
             </g>
           </svg>
         </div>
-        <div v-for="lane in tape.lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
+        <div v-for="lane in lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
           <button
             type="button" class="sticky left-0 z-10 shrink-0 truncate border-r border-line px-2 text-left text-tiny" :style="{ width: `${NAMES}px` }" :title="nameOf(lane)"
             :class="bench.openLayer === lane.layer ? 'bg-moss font-semibold' : 'bg-bench'" @click="bench.openLayer = lane.layer"
@@ -142,16 +150,16 @@ watch(() => bench.selected, async (id) => {
               <text v-for="(gap, i) in gaps(lane)" :key="i" :x="gap.x" :y="LANE / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
             </g>
             <g
-              v-for="mark in lane.marks" :key="mark.placement" role="option" :data-mark="mark.placement" class="cursor-ew-resize outline-none [&:focus-visible>circle]:stroke-ink"
+              v-for="(mark, i) in lane.marks" :key="mark.placement" role="option" :data-mark="mark.placement" class="cursor-ew-resize outline-none [&:focus-visible>circle]:stroke-ink"
               :aria-selected="bench.selected === mark.placement" :tabindex="focusable(lane, mark.placement) ? 0 : -1"
               :aria-label="`${bench.nameOf(mark)}, ${readTape(mark.s, units)} along, ${clock((mark.s / tape.length) * 360)}`"
               :transform="`translate(${x(mark.s) + shift(mark.placement)} 0)`"
               @pointerdown="grab($event, mark.placement)" @pointermove="pull" @pointerup="letGo" @pointercancel="drag = null"
               @keydown.enter.prevent="bench.select(mark.placement)" @keydown.space.prevent="bench.select(mark.placement)"
             >
-              <rect x="-7" y="0" width="14" :height="LANE" fill="transparent" />
+              <rect :x="-lane.grips[i]!" y="0" :width="2 * lane.grips[i]!" :height="LANE" fill="transparent" />
               <line x1="0" x2="0" y1="0" :y2="LANE" :class="bench.selected === mark.placement ? 'stroke-leaf' : 'stroke-line'" :stroke-width="bench.selected === mark.placement ? 3 : 1.2" />
-              <circle cx="0" cy="4.5" :r="bench.selected === mark.placement ? 4.5 : 3" :class="bench.selected === mark.placement ? 'fill-leaf' : 'fill-soft'" stroke="transparent" stroke-width="2" />
+              <circle cx="0" cy="4.5" :r="bench.selected === mark.placement ? 4.5 : Math.min(3, lane.grips[i]!)" :class="bench.selected === mark.placement ? 'fill-leaf' : 'fill-soft'" stroke="transparent" stroke-width="2" />
             </g>
           </svg>
         </div>

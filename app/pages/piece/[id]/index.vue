@@ -69,13 +69,13 @@ const KEYS: Record<string, (event: KeyboardEvent) => void> = {
 <template>
   <div v-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-rows-[auto_1fr]">
     <BenchHeader :panel="panel" @panel="(next) => (panel = next)" @keys="keys = true" />
-    <main class="grid min-h-0 grid-cols-[19rem_1fr_17.5rem] grid-rows-[minmax(0,1fr)]">
+    <main class="grid min-h-0 grid-cols-[19rem_minmax(0,1fr)_17.5rem] grid-rows-[minmax(0,1fr)]">
       <section class="min-h-0 overflow-y-auto border-r border-line bg-bench" :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work' }[panel]" tabindex="0">
         <BriefPanel v-if="panel === 'brief'" />
         <BasePanel v-else-if="panel === 'base'" />
         <StemsPanel v-else />
       </section>
-      <div class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_13rem]">
+      <div class="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_13rem]">
         <DrawingPane :measuring="panel === 'base'" />
         <TapePane />
       </div>

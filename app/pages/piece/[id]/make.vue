@@ -58,7 +58,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
             <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Stems</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
             <tbody>
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
-                <td class="py-0.5"><span class="inline-block first-letter:uppercase">{{ line.id === 'base' ? `${BASE_SORTS[bench.piece.base.kind].name}, ${readTape(bench.piece.base.outer, manner.units)}` : line.plural }}</span></td>
+                <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? `${BASE_SORTS[bench.piece.base.kind].name}, ${readTape(bench.piece.base.outer, manner.units)}` : line.plural }}</td>
                 <td class="px-1 text-right">{{ line.stems.value }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
                 <td class="whitespace-nowrap px-1 text-right">{{ line.packs.value }}<template v-if="line.packHolds > 1"> of {{ line.packHolds }}</template></td>
                 <td class="px-1">{{ line.shop ?? 'usual price' }}</td>

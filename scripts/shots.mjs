@@ -1,0 +1,57 @@
+// Makes docs/screenshots anew from the demo pieces, at 1280x800.
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { browser, built, installed, root } from './ready.mjs'
+import { BROWSER, serving } from './serving.mjs'
+
+installed()
+browser()
+built()
+const folder = join(root, 'docs/screenshots')
+mkdirSync(folder, { recursive: true })
+
+await serving(4183, async (site) => {
+  const chrome = await chromium.launch(BROWSER)
+  const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } })
+  const settled = () => page.waitForTimeout(1200)
+  const shoot = async (name) => {
+    await settled()
+    await page.screenshot({ path: join(folder, `${name}.png`) })
+    console.log(`docs/screenshots/${name}.png`)
+  }
+  const bench = async (piece) => {
+    await page.goto(`${site}/piece/${piece}`)
+    await page.getByTestId('tally').getByText('Face covered').waitFor()
+  }
+
+  await page.goto(site)
+  await page.getByTestId('piece').nth(3).locator('canvas').waitFor()
+  await shoot('workroom')
+
+  await bench('boathouse-door-ring')
+  await shoot('bench')
+
+  await bench('orchard-ring')
+  await page.getByRole('button', { name: 'Base', exact: true }).click()
+  await shoot('base')
+
+  await bench('ferry-hoop')
+  await page.getByRole('option', { name: /^ferry-ticket sign 1,/ }).waitFor()
+  await page.getByTestId('layer').nth(1).getByRole('button', { expanded: false }).click()
+  await page.getByRole('option', { name: /^wheat ear 9,/ }).click()
+  await page.getByRole('button', { name: '2×' }).click()
+  await shoot('stems')
+
+  await bench('honey-fair-ring')
+  await page.getByRole('button', { name: 'Brief', exact: true }).click()
+  await page.getByRole('button', { name: 'From across the room' }).click()
+  await page.getByRole('button', { name: 'Evening light' }).click()
+  await shoot('brief-evening')
+  await page.getByRole('button', { name: 'Day light' }).click()
+
+  await page.goto(`${site}/piece/boathouse-door-ring/make`)
+  await page.getByRole('heading', { name: 'Steps' }).waitFor()
+  await shoot('make-sheet')
+  await chrome.close()
+})
