@@ -36,13 +36,16 @@ export function finishedSize(piece: Piece, laid: readonly LaidLayer[], shelf: Sh
 /** At most this share of a door's width, or the piece crowds it: rule of thumb. */
 export const DOOR_SHARE = 2 / 3
 
+/** What arithmetic may be off by, mm. */
+const HAIR = 1e-6
+
 export function fitProblems(piece: Piece, size: FinishedSize, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
   return [...doorProblem(piece, size), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid)]
 }
 
 function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
   const most = brief.door.width * DOOR_SHARE
-  if (size.width.value <= most) return []
+  if (size.width.value <= most + HAIR) return []
   const smaller = BASE_SORTS[base.kind].sizes.filter(({ outer }) => outer < base.outer && size.width.value - (base.outer - outer) <= most).at(-1)
   const mends: Mend[] = smaller
     ? [{ says: sum`Take the ${quantity.length(smaller.outer)} base`, edit: { do: 'base', set: { outer: smaller.outer, inner: smaller.inner } } }]
