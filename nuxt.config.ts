@@ -2,11 +2,11 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 
 export default defineNuxtConfig({
+  modules: ['@pinia/nuxt', '@nuxt/eslint'],
   $development: {
     // Nuxt 4.4.5 in development looks for a server entry even without server rendering, and stops when there is none.
     vite: { environments: { ssr: { build: { rollupOptions: { input: { server: 'nuxt/dist/app/entry' } } } } } },
   },
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false }],
   imports: { autoImport: false },
