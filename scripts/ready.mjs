@@ -22,7 +22,10 @@ function must(what, command, args, env) {
 export function installed() {
   const lock = join(root, 'package-lock.json')
   const done = join(root, 'node_modules/.package-lock.json')
-  if (!existsSync(done) || statSync(done).mtimeMs < statSync(lock).mtimeMs) must('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund'])
+  if (!existsSync(done) || statSync(done).mtimeMs < statSync(lock).mtimeMs) {
+    // Not `npm ci`: a lock file without download addresses lists the optional packages of this platform only, and `ci` wants them all.
+    must('Installing packages', 'npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'])
+  }
   if (!existsSync(join(root, '.nuxt/tsconfig.app.json'))) must('Preparing Nuxt', 'npx', ['nuxt', 'prepare'])
 }
 
