@@ -42,6 +42,8 @@ async function chosen(event: Event): Promise<void> {
 const { isOverDropZone } = useDropZone(page, { onDrop: (files) => { void take(files) } })
 
 async function start(): Promise<void> {
+  // From the first piece on there is something to lose: ask the browser not to clear it away.
+  void navigator.storage.persist()
   const id = await pieces.start(name.value.trim())
   await navigateTo(`/piece/${id}`)
 }

@@ -1,0 +1,28 @@
+import { expect, it } from 'vitest'
+import { layerOf, pieceWith, shelf } from '#core/testing'
+import { work } from '#core/workings'
+import { faultText } from '~/composables/files'
+import { cordMarks, fitting, overMarks, regionOf } from './scene'
+
+it('fits bounds into a view, and shows just that region', () => {
+  const view = fitting({ left: -100, right: 300, top: -50, bottom: 50 }, 800, 600, 1)
+  expect(view).toEqual({ x: 100, y: 0, scale: 2, width: 800, height: 600 })
+  expect(regionOf(view)).toEqual({ left: -100, right: 300, top: -150, bottom: 150 })
+  expect(fitting({ left: 0, right: 10, top: 0, bottom: 1000 }, 800, 500, 1).scale).toBe(0.5)
+})
+
+it('tucks stems in and hangs signs on two cords', () => {
+  const { scene } = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0.2, drop: 0 }), layerOf('b', 'ticket-sign', { kind: 'single', at: 0, drop: 120 }), layerOf('c', 'rose', { kind: 'single', at: 0.5, drop: 0 })]), shelf)
+  const [bay, ticket, rose] = scene.items
+  expect(overMarks(scene, bay!).length).toBeGreaterThan(0)
+  expect(overMarks(scene, rose!)).toEqual([])
+  expect(cordMarks(ticket!)).toHaveLength(2)
+  expect(cordMarks(bay!)).toEqual([])
+})
+
+it('says what is wrong in a file and where, but not without end', () => {
+  expect(faultText([{ says: 'Too long.', at: 'brief.name', line: 8 }])).toBe('brief.name, line 8: Too long.\nNothing was changed.')
+  expect(faultText([{ says: 'Too large.', at: '', line: null }])).toBe('Too large.\nNothing was changed.')
+  const many = Array.from({ length: 9 }, () => ({ says: 'Wrong.', at: 'a', line: 1 }))
+  expect(faultText(many)).toContain('and 4 more')
+})

@@ -1,0 +1,141 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { layerOf, pieceWith } from '#core/testing'
+import { work } from '#core/workings'
+import { db } from '~/db'
+import { savePiece, snapshotsOf } from '~/db/pieces'
+import { useBench } from './bench'
+import { useNotices } from './notices'
+
+// No worker outside a browser: the same sums, asked directly.
+vi.mock('~/workers/workings', () => ({
+  latestOnly: (answer: (workings: ReturnType<typeof work>) => void) => (...asked: Parameters<typeof work>) => answer(work(...asked)),
+}))
+
+const kept = new Map<string, string>()
+const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 }), layerOf('b', 'daisy', { kind: 'single', at: 0.5, drop: 0 })])
+const stored = async () => (await db().pieces.get(piece.id))!
+
+async function opened() {
+  const bench = useBench()
+  expect(await bench.open(piece.id)).toBe(true)
+  await vi.waitFor(() => expect(bench.workings).not.toBeNull())
+  return bench
+}
+
+beforeEach(async () => {
+  vi.stubGlobal('localStorage', { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, text: string) => void kept.set(key, text), removeItem: (key: string) => void kept.delete(key) })
+  kept.clear()
+  setActivePinia(createPinia())
+  await Promise.all(db().tables.map((table) => table.clear()))
+  await savePiece(db(), piece, 0, 1)
+})
+afterEach(async () => {
+  await useBench().close()
+  vi.unstubAllGlobals()
+})
+
+describe('opening', () => {
+  it('says when there is no such piece', async () => expect(await useBench().open('nowhere')).toBe(false))
+  it('keeps a snapshot of how it was found', async () => {
+    await opened()
+    expect((await snapshotsOf(db(), piece.id))[0]!.piece).toEqual(piece)
+  })
+  it('takes up what a closing page left behind, and saves it', async () => {
+    kept.set('ruddy-bramble:rescue:test', JSON.stringify({ revision: 1, piece: { ...piece, stage: 'hung' } }))
+    const bench = await opened()
+    expect(bench.piece!.stage).toBe('hung')
+    expect(await stored()).toMatchObject({ revision: 2, piece: { stage: 'hung' } })
+    expect(kept.size).toBe(0)
+  })
+})
+
+describe('editing', () => {
+  it('shows what follows and saves it', async () => {
+    const bench = await opened()
+    expect(bench.apply({ do: 'layer', layer: 'a', set: { rule: { kind: 'compass', count: 9, start: 0 } } }, 'change the count')).toBeNull()
+    expect(bench.saving).toBe('waiting')
+    await vi.waitFor(() => expect(bench.workings!.layers[0]!.count).toBe(9))
+    await bench.flush()
+    expect(bench.saving).toBe('saved')
+    expect(await stored()).toMatchObject({ revision: 2, piece: { layers: [{ rule: { count: 9 } }, {}] } })
+  })
+  it('refuses in words what cannot be, and changes nothing', async () => {
+    const bench = await opened()
+    expect(bench.apply({ do: 'base', set: { inner: 2000 } }, 'set the inner size')).toBe('The hole must be smaller than the ring.')
+    expect(bench.piece).toEqual(piece)
+    expect(bench.history.done).toHaveLength(0)
+  })
+  it('takes no note of an edit that changes nothing', async () => {
+    const bench = await opened()
+    bench.apply({ do: 'stage', stage: piece.stage }, 'mark it')
+    expect(bench.history.done).toHaveLength(0)
+    expect(bench.saving).toBe('saved')
+  })
+  it('undoes and redoes, and says what', async () => {
+    const bench = await opened()
+    bench.apply({ do: 'stage', stage: 'making' }, 'mark it making')
+    bench.undo()
+    expect(bench.piece!.stage).toBe('planned')
+    expect(useNotices().announced).toBe('Undone: mark it making')
+    bench.redo()
+    expect(bench.piece!.stage).toBe('making')
+    bench.redo()
+    expect(useNotices().announced).toBe('Done again: mark it making')
+  })
+})
+
+describe('by hand', () => {
+  it('adds nudges up and keeps turns between half turns', async () => {
+    const bench = await opened()
+    const third = () => bench.workings!.placements.find(({ id }) => id === 'a:2')!
+    const before = third()
+    bench.nudge(before, { along: 4, turn: 100 }, 'slide', 'slide')
+    bench.nudge(third(), { along: 3, turn: 100, across: 5 }, 'slide', 'slide')
+    expect(bench.layerOf('a')!.nudges['2']).toEqual({ along: 7, across: 2, turn: -160 })
+    await vi.waitFor(() => expect(third().s).toBeCloseTo(before.s + 7, 6))
+    expect(bench.history.done).toHaveLength(1)
+    bench.undo()
+    expect(bench.layerOf('a')!.nudges).toEqual({})
+  })
+  it('opens the layer of what is chosen', async () => {
+    const bench = await opened()
+    bench.select('b:0')
+    expect(bench.openLayer).toBe('b')
+    expect(bench.selectedPlacement).toMatchObject({ material: 'daisy', number: 1 })
+    expect(bench.nameOf(bench.selectedPlacement!)).toBe('ox-eye daisy 1')
+    bench.select(null)
+    expect(bench.selectedPlacement).toBeNull()
+  })
+})
+
+describe('two tabs', () => {
+  it('follows another tab when there is nothing of its own to save', async () => {
+    const bench = await opened()
+    await savePiece(db(), { ...piece, stage: 'making' }, 1, 2)
+    await vi.waitFor(() => expect(bench.piece!.stage).toBe('making'))
+    expect(useNotices().announced).toContain('changed in another tab')
+  })
+  it('keeps its own beside the other’s when both changed', async () => {
+    const bench = await opened()
+    bench.apply({ do: 'brief', set: { name: 'Mine' } }, 'name the piece')
+    await savePiece(db(), { ...piece, brief: { ...piece.brief, name: 'Yours' } }, 1, 2)
+    await bench.flush()
+    const names = (await db().pieces.toArray()).map((record) => record.piece.brief.name).sort()
+    expect(names).toEqual(['Mine (kept from this tab)', 'Yours'])
+    expect(bench.piece!.brief.name).toBe('Yours')
+    expect(useNotices().shown.at(-1)).toMatchObject({ weight: 'fault', title: 'Changed in two tabs at once' })
+  })
+})
+
+it('leaves what is waiting where a closing page can write it, until it is saved', async () => {
+  const bench = await opened()
+  bench.apply({ do: 'stage', stage: 'hung' }, 'mark it hung')
+  bench.rescue()
+  expect(JSON.parse(kept.get('ruddy-bramble:rescue:test')!)).toMatchObject({ revision: 1, piece: { stage: 'hung' } })
+  await bench.flush()
+  expect(kept.size).toBe(0)
+  bench.rescue()
+  expect(kept.size).toBe(0)
+})

@@ -1,0 +1,97 @@
+import 'fake-indexeddb/auto'
+import { readFileSync } from 'node:fs'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { db } from '~/db'
+import { usePieces } from './pieces'
+import { useSettings } from './settings'
+import { useShops } from './shops'
+
+const text = readFileSync(new URL('../../demo/ferry-hoop.json', import.meta.url), 'utf8')
+const file = (content: string) => new File([content], 'piece.json')
+const count = () => db().pieces.count()
+
+beforeEach(async () => {
+  setActivePinia(createPinia())
+  await Promise.all(db().tables.map((table) => table.clear()))
+})
+
+describe('importFile', () => {
+  it('takes a piece in as it is', async () => {
+    expect(await usePieces().importFile(file(text))).toMatchObject({ ok: true, how: 'new' })
+    expect((await db().pieces.get('ferry-hoop'))!.piece).toEqual(JSON.parse(text))
+  })
+  it('leaves the same piece alone, and puts a different one beside it', async () => {
+    const pieces = usePieces()
+    await pieces.importFile(file(text))
+    expect(await pieces.importFile(file(text))).toMatchObject({ ok: true, how: 'same' })
+    expect(await count()).toBe(1)
+    const other = await pieces.importFile(file(text.replace('"gathering"', '"hung"')))
+    expect(other).toMatchObject({ ok: true, how: 'copy', piece: { stage: 'hung' } })
+    expect(await count()).toBe(2)
+    expect((await db().pieces.get('ferry-hoop'))!.piece.stage).toBe('gathering')
+  })
+  it('changes nothing when the file is wrong or too large', async () => {
+    expect(await usePieces().importFile(file('{'))).toMatchObject({ ok: false })
+    expect(await usePieces().importFile(file(' '.repeat(3 * 1024 * 1024)))).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('3.0 MB') }] })
+    expect(await count()).toBe(0)
+  })
+})
+
+it('starts and throws away', async () => {
+  const pieces = usePieces()
+  const id = await pieces.start('Gate ring')
+  expect((await db().pieces.get(id))!.piece.brief.name).toBe('Gate ring')
+  await vi.waitFor(() => expect(pieces.records).toHaveLength(1))
+  await pieces.remove(id)
+  await vi.waitFor(() => expect(pieces.records).toHaveLength(0))
+})
+
+describe('seedDemo', () => {
+  it('lays the demo out once, in its order, and not again after it was thrown away', async () => {
+    const other: unknown = JSON.parse(readFileSync(new URL('../../demo/orchard-ring.json', import.meta.url), 'utf8'))
+    vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(Response.json([JSON.parse(text), other]))))
+    const pieces = usePieces()
+    await pieces.seedDemo()
+    expect((await db().pieces.toArray()).map(({ id }) => id).sort()).toEqual(['ferry-hoop', 'orchard-ring'])
+    await pieces.remove('ferry-hoop')
+    await pieces.seedDemo()
+    expect(await count()).toBe(1)
+    expect(fetch).toHaveBeenCalledTimes(1)
+  })
+  it('says so when the server has none, and tries again next time', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('', { status: 500 })))
+    await expect(usePieces().seedDemo()).rejects.toThrow('500')
+    expect(await db().settings.get('seeded')).toBeUndefined()
+  })
+})
+
+describe('shops and settings', () => {
+  it('takes the shops’ prices, and does without them', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ shops: [{ id: 'x', name: 'X', note: '', offers: [] }] })))
+    const shops = useShops()
+    await shops.load()
+    expect([shops.state, shops.shelf.shops.length]).toEqual(['answered', 1])
+    vi.spyOn(console, 'warn').mockImplementation(() => {})
+    for (const answer of [() => Promise.reject(new Error('no network')), () => Promise.resolve(Response.json({ shops: 'none' })), () => Promise.resolve(new Response('', { status: 503 }))]) {
+      setActivePinia(createPinia())
+      vi.stubGlobal('fetch', answer)
+      const silent = useShops()
+      await silent.load()
+      expect([silent.state, silent.shelf.shops.length, Object.keys(silent.shelf.materials).length > 20]).toEqual(['silent', 0, true])
+    }
+  })
+  it('remembers how things are shown, and ignores what it cannot read', async () => {
+    useSettings().set({ units: 'cm', light: 'evening', spare: 0.2 })
+    await vi.waitFor(async () => expect(await db().settings.get('manner')).toBeDefined())
+    setActivePinia(createPinia())
+    const again = useSettings()
+    await again.load()
+    expect([again.units, again.light, again.spare]).toEqual(['cm', 'evening', 0.2])
+    await db().settings.put({ key: 'manner', value: { units: 'cubits', light: 3, spare: 40 } })
+    setActivePinia(createPinia())
+    const plain = useSettings()
+    await plain.load()
+    expect([plain.units, plain.light, plain.spare]).toEqual(['in', 'day', 0.1])
+  })
+})
