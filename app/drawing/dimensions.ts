@@ -105,7 +105,7 @@ function selection(asked: DimensionsAsked, { id, item, at: where, rotation, movi
   const row = inOrder(workings.placements.filter((each) => each.layer === placement.layer))
   if (row.length < 2) return nodes
   const here = row.findIndex((each) => each.id === id)
-  const gap = (from: typeof placement | undefined, to: typeof placement | undefined): void => {
+  const gap = (from: typeof placement | undefined, to: typeof placement | undefined, side: 1 | -1): void => {
     if (!from || !to) return
     const length = along(run, from.s, to.s)
     if (length <= 0) return
@@ -116,10 +116,11 @@ function selection(asked: DimensionsAsked, { id, item, at: where, rotation, movi
     }).flat()
     nodes.push(new Konva.Line({ points: arc, stroke: '#ffffff', strokeWidth: 4 / scale, opacity: 0.8 }), new Konva.Arrow({ points: arc, stroke: '#27506b', fill: '#27506b', strokeWidth: 2 / scale, pointerLength: 6 / scale, pointerWidth: 6 / scale, pointerAtBeginning: true }))
     const middle = run.at(from.s + length / 2)
-    nodes.push(label(readTape(length, manner.units), [middle.x - middle.nx * (middle.half + 16 / scale), middle.y - middle.ny * (middle.half + 16 / scale)], asked, 12, true))
+    nodes.push(label(readTape(length, manner.units), [middle.x + side * middle.nx * (middle.half + 16 / scale), middle.y + side * middle.ny * (middle.half + 16 / scale)], asked, 12, true))
   }
   const wrap = run.closed
-  gap(row[here - 1] ?? (wrap ? row.at(-1) : undefined), placement)
-  if (row.length > 2 || !wrap) gap(placement, row[here + 1] ?? (wrap ? row[0] : undefined))
+  // One label inside the ring and one outside, so that short gaps do not hide each other.
+  gap(row[here - 1] ?? (wrap ? row.at(-1) : undefined), placement, -1)
+  if (row.length > 2 || !wrap) gap(placement, row[here + 1] ?? (wrap ? row[0] : undefined), 1)
   return nodes
 }

@@ -9,7 +9,7 @@ export interface Sprite { readonly image: HTMLCanvasElement, readonly x: number,
 const SHADOW = { blur: 4, away: 3.2, colour: 'rgba(16, 10, 20, 0.5)' }
 const MARGIN = SHADOW.blur + SHADOW.away + 2
 /** How much darker each layer is than the one over it. */
-const DIMMED = 0.09
+const DIMMED = 0.06
 /** Sprites kept before the oldest go. */
 const KEPT = 1500
 

@@ -2,7 +2,7 @@ import type { LaidLayer } from '../arrange'
 import type { Material, Offer, Shelf, Shop } from '../material'
 import { piecesPerStem } from '../material'
 import type { Figure } from '../measure'
-import { apportion, COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
+import { COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
 import type { Piece } from '../piece'
 
 /** What has to be bought of one thing for all the copies together, and what of it is used. */
@@ -97,6 +97,5 @@ export function usesOf(laid: readonly LaidLayer[]): Map<string, { pieces: number
   return uses
 }
 
-/** An amount for all copies, shared out to one: the dearest share, so that no copy is over what is said. */
-export const perCopy = (amount: number, copies: number): number => Math.max(...shareOutEvenly(amount, copies))
-const shareOutEvenly = (amount: number, copies: number): number[] => apportion(amount, Array.from({ length: copies }, () => 1))
+/** An amount for all copies, for one of them: rounded up, so that no copy is dearer than said. */
+export const perCopy = (amount: number, copies: number): number => Math.ceil(amount / copies)

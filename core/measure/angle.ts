@@ -10,12 +10,6 @@ export const degrees = (rad: number): number => (rad * 180) / Math.PI
 /** The same angle in [0, 360). */
 export const wrapDegrees = (angle: number): number => ((angle % 360) + 360) % 360
 
-/** Smallest turn from `a` to `b`, in (-180, 180]. */
-export function turnBetween(a: number, b: number): number {
-  const turn = wrapDegrees(b - a)
-  return turn > 180 ? turn - 360 : turn
-}
-
 /**
  * A clock position to the nearest five minutes of the dial, which is 2.5 degrees.
  * @example clock(135) // '4:30'

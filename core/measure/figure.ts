@@ -4,8 +4,8 @@ import type { Units } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
 
-/** What a number counts. Lengths are mm, areas mm², masses g, money minor units, times minutes. */
-export type Unit = 'length' | 'area' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'degrees' | 'ratio'
+/** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
+export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio'
 
 export interface Quantity { readonly value: number, readonly unit: Unit }
 
@@ -33,13 +33,11 @@ export interface Manner { readonly units: Units, readonly currency: Currency }
 
 export const quantity = {
   length: (value: number): Quantity => ({ value, unit: 'length' }),
-  area: (value: number): Quantity => ({ value, unit: 'area' }),
   mass: (value: number): Quantity => ({ value, unit: 'mass' }),
   money: (value: Minor): Quantity => ({ value, unit: 'money' }),
   count: (value: number): Quantity => ({ value, unit: 'count' }),
   share: (value: number): Quantity => ({ value, unit: 'share' }),
   clock: (value: number): Quantity => ({ value, unit: 'clock' }),
-  degrees: (value: number): Quantity => ({ value, unit: 'degrees' }),
   ratio: (value: number): Quantity => ({ value, unit: 'ratio' }),
 } as const
 
@@ -72,16 +70,12 @@ export function showExact(of: Quantity, manner: Manner): string {
   const { value, unit } = of
   switch (unit) {
     case 'length': return readExact(value, manner.units)
-    case 'area': return manner.units === 'in'
-      ? `${trimZeros((value / 645.16).toFixed(1))} sq in`
-      : `${trimZeros((value / 100).toFixed(1))} cm²`
     case 'mass': return manner.units === 'in' && value >= 28.35
       ? `${trimZeros((value / 28.349523125).toFixed(1))} oz`
       : `${trimZeros(value.toFixed(value < 10 ? 1 : 0))} g`
     case 'money': return formatMoney(value, manner.currency)
     case 'share': return `${trimZeros((value * 100).toFixed(1))} %`
     case 'clock': return clock(value)
-    case 'degrees': return `${trimZeros(value.toFixed(1))}°`
     case 'count': return String(value)
     case 'ratio': return trimZeros(value.toFixed(2))
   }

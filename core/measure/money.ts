@@ -1,5 +1,5 @@
-import { allocate, dinero, halfUp, multiply, toSnapshot, transformScale } from 'dinero.js'
-import * as currencies from 'dinero.js/currencies'
+import { allocate, dinero, toSnapshot } from 'dinero.js'
+import { USD } from 'dinero.js/currencies'
 
 /** Money is a whole number of minor units (cents); the currency is one for the whole app. */
 export type Minor = number
@@ -7,20 +7,12 @@ export type Minor = number
 export const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
 
-const of = (amount: Minor) => dinero({ amount, currency: currencies.USD })
-
-/** `amount * factor`, rounded half up to the minor unit. The factor is taken to six decimals. */
-export function timesRounded(amount: Minor, factor: number): Minor {
-  const scaled = multiply(of(amount), { amount: Math.round(factor * 1e6), scale: 6 })
-  return toSnapshot(transformScale(scaled, 2, halfUp)).amount
-}
-
 /**
  * Shares an amount out so that the parts add up to it exactly (largest remainder).
  * @param ratios non-negative; at least one above zero
  */
 export function shareOut(amount: Minor, ratios: readonly number[]): Minor[] {
-  return allocate(of(amount), [...ratios]).map((part) => toSnapshot(part).amount)
+  return allocate(dinero({ amount, currency: USD }), [...ratios]).map((part) => toSnapshot(part).amount)
 }
 
 /** @example formatMoney(1299, 'USD') // '$12.99' */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { inches, MM_PER_INCH, parseLength, shareOut, timesRounded, toInches } from '../../core/measure'
+import { inches, MM_PER_INCH, parseLength, shareOut, toInches } from '../../core/measure'
 import { evenly, middles, countEvery } from '../../core/arrange'
 import { ringRun } from '../../core/base'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
@@ -38,8 +38,14 @@ describe('rings', () => {
 })
 
 describe('money', () => {
-  // Source: half up to the minor unit, the rounding taught with decimal money (common practice).
-  it.each([[1999, 0.5, 1000], [1250, 0.06, 75], [333, 0.05, 17], [101, 0.5, 51]])('%i × %f = %i', (amount, factor, rounded) => expect(timesRounded(amount, factor)).toBe(rounded))
+  // Source: commercial rounding to the cent, half up (common practice), in whole numbers so that no binary fraction gets in:
+  // the share of an amount that is used is never a cent off it, and used and left always make the whole.
+  it.each([[2796, 16, 4], [3147, 12, 6], [999, 1, 2], [101, 1, 1], [9997, 333, 67]])('of %i, %i parts used and %i left', (amount, used, left) => {
+    const halfUp = Math.floor((2 * amount * used + used + left) / (2 * (used + left)))
+    const [share, rest] = shareOut(amount, [used, left])
+    expect(Math.abs(share! - halfUp)).toBeLessThanOrEqual(1)
+    expect(share! + rest!).toBe(amount)
+  })
   // Source: Hamilton's method of largest remainders; 100 among 1:1:1 is the textbook case 34, 33, 33.
   it('shares 100 among three', () => expect(shareOut(100, [1, 1, 1])).toEqual([34, 33, 33]))
 })

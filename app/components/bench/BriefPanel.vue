@@ -13,6 +13,11 @@ const brief = computed(() => bench.piece!.brief)
 function set(change: Partial<Brief>, words: string, merge: string | null = null): string | null {
   return bench.apply({ do: 'brief', set: change }, words, merge)
 }
+/** Kept for all pieces: how much this maker breaks is not a matter of one of them. */
+function takeSpare(percent: number): null {
+  settings.set({ spare: percent / 100 })
+  return null
+}
 const surfaces: Record<Brief['surface']['kind'], string> = { boards: 'Painted boards', door: 'Panelled door', brick: 'Brick', plaster: 'Plaster', stone: 'Stone' }
 const weathers: Record<Brief['weather'], string> = { indoors: 'Indoors', covered: 'Outdoors, under cover', open: 'Outdoors, in the open' }
 const fullness: Record<Brief['fullness'], string> = { sparse: 'Sparse: the base shows on purpose', full: 'Full: no base seen', lush: 'Lush: two layers nearly everywhere' }
@@ -24,7 +29,7 @@ const SURFACE_COLOURS: Record<Brief['surface']['kind'], readonly { name: string,
   boards: [{ name: 'Weathered blue-green', colour: '#57767A' }, { name: 'Barn red', colour: '#7C3A35' }, { name: 'Chalk', colour: '#D9DAD2' }, { name: 'Tar black', colour: '#2F3233' }, { name: 'Sage', colour: '#7F8F7C' }],
   door: [{ name: 'Bottle green', colour: '#44604F' }, { name: 'Plum', colour: '#553547' }, { name: 'Navy', colour: '#2C3D57' }, { name: 'Cream', colour: '#DED6C3' }, { name: 'Mustard', colour: '#B08A3C' }],
   brick: [{ name: 'Red brick', colour: '#8C5544' }, { name: 'Yellow stock', colour: '#A88B62' }, { name: 'Blue-grey brick', colour: '#66666E' }, { name: 'Limewashed', colour: '#CFC7BA' }],
-  plaster: [{ name: 'Heather plaster', colour: '#6F5C66' }, { name: 'Lime white', colour: '#E2DED2' }, { name: 'Terracotta wash', colour: '#B27B5F' }, { name: 'Grey', colour: '#8D9291' }],
+  plaster: [{ name: 'Plum plaster', colour: '#5B4A57' }, { name: 'Lime white', colour: '#E2DED2' }, { name: 'Terracotta wash', colour: '#B27B5F' }, { name: 'Grey', colour: '#8D9291' }],
   stone: [{ name: 'Grey stone', colour: '#8F8C84' }, { name: 'Honey stone', colour: '#B39A6B' }, { name: 'Slate', colour: '#5F666B' }],
 }
 function setSurface(kind: Brief['surface']['kind']): void {
@@ -54,6 +59,7 @@ function setSurface(kind: Brief['surface']['kind']): void {
       <PickField label="Money in" :value="brief.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency) => set({ currency }, 'set the currency')" />
     </div>
     <CountField label="How many" :value="brief.copies" :least="1" :most="1000" whole :take="(copies) => set({ copies }, 'set how many are made')" />
+    <CountField label="Spare of plants, % (your own rule)" :value="Math.round(settings.spare * 100)" :least="0" :most="100" :step="5" :take="takeSpare" />
     <PickField label="Stage" :value="bench.piece!.stage" :options="plain(STAGES)" @pick="(stage) => bench.apply({ do: 'stage', stage }, `mark it ${stage}`)" />
   </div>
 </template>

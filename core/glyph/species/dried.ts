@@ -102,7 +102,7 @@ function floret(pen: Pen, x: number, y: number, size: number, of: ReturnType<typ
 
 /** Silky plumes: each seed head a whorl of fine curved hairs. */
 export const oldMansBeard: Species = (pen, { length, width, tint }, random) => {
-  const silk = tint ?? tone('#cfc9b8')
+  const silk = tint ?? tone('#e0dccf')
   const stem = stalk(length, random.spread(0.14))
   pen.twig(stem.points(0, 0.96), 1.2, tone('#84725a'))
   const heads = Math.max(6, Math.round(length / (width * 0.23)))
@@ -118,7 +118,7 @@ export const oldMansBeard: Species = (pen, { length, width, tint }, random) => {
       const size = reach * random.between(0.7, 1.12)
       const mid = ahead({ ...centre, angle }, size * 0.55)
       const tip = ahead({ ...mid, angle: angle + bend }, size * 0.5)
-      pen.line([[centre.x, centre.y], [mid.x, mid.y], [tip.x, tip.y]], 0.75, css(lighter(silk, random.between(-0.06, 0.18))))
+      pen.line([[centre.x, centre.y], [mid.x, mid.y], [tip.x, tip.y]], 0.9, css(lighter(silk, random.between(-0.06, 0.18))))
     }
     for (let k = 0; k < 5; k++) pen.circle(centre.x + random.spread(1.6), centre.y + random.spread(1.6), 0.8, '#7c6547')
   }
