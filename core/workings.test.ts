@@ -8,7 +8,7 @@ import { say, showSum } from './measure'
 import { FLOWS, FULLNESS, WEATHERS } from './piece'
 import type { Rule } from './piece'
 import { layerOf, pieceWith, shelf } from './testing'
-import { work } from './workings'
+import { rememberingWork, work } from './workings'
 
 const demo = new URL('../demo/', import.meta.url)
 const manner = { units: 'in', currency: 'USD' } as const
@@ -62,6 +62,15 @@ describe('work', () => {
   it('is pure', () => {
     const piece = pieceWith([layerOf('a', 'ivy', { kind: 'compass', count: 9, start: 0.2 })])
     expect(work(piece, shelf)).toEqual(work(structuredClone(piece), plainShelf()))
+  })
+  it('says the same whether it remembers or not, whatever is asked in whatever order', () => {
+    fc.assert(fc.property(fc.array(fc.tuple(fc.array(layer, { maxLength: 3 }), fc.constantFrom(300, 450)), { minLength: 2, maxLength: 6 }), (asked) => {
+      const remembering = rememberingWork()
+      for (const [layers, outer] of asked) {
+        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })), { base: { outer, inner: 200 } })
+        expect(remembering(piece, shelf)).toEqual(work(piece, shelf))
+      }
+    }), { numRuns: 25 })
   })
   it('puts the worst first', () => {
     const piece = pieceWith([layerOf('a', 'wheat', { kind: 'halfway', of: 'gone' }), layerOf('b', 'wheat', { kind: 'compass', count: 3, start: 0 })], { brief: { weather: 'open', budget: 1 } })

@@ -1,10 +1,11 @@
 import type { LaidLayer, Placement, Spacing, Tape } from './arrange'
 import { arrange, arrangeProblems, spacingOf, tapeOf } from './arrange'
+import type { Run } from './base'
 import { runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
 import type { Coverage } from './cover'
-import { coverageOf, coverProblems } from './cover'
+import { coverageOf, coverProblems, LayerCount } from './cover'
 import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
 import type { FinishedSize } from './hang'
@@ -44,8 +45,31 @@ export interface WorkedLayer {
  * The one entry to the core: what follows from the designer's decisions and what is known.
  * Pure: the same piece and shelf give the same workings. It reports problems and throws only for a broken contract.
  */
-export function work(piece: Piece, shelf: Shelf): Workings {
-  const runs = runsOf(piece.base)
+export const work = (piece: Piece, shelf: Shelf): Workings => workWith(new Memory(), piece, shelf)
+
+/** The same, remembering between calls what the next one may use again: for asking after every edit. */
+export function rememberingWork(): (piece: Piece, shelf: Shelf) => Workings {
+  const memory = new Memory()
+  return (piece, shelf) => workWith(memory, piece, shelf)
+}
+
+/** What one piece leaves behind for the next, each part kept by what it was made from. */
+class Memory {
+  readonly layers = new LayerCount()
+  private shape = ''
+  private runs: readonly Run[] = []
+
+  /** The same runs, the very objects, while the base keeps its shape. */
+  runsOf({ kind, outer, inner }: Piece['base']): readonly Run[] {
+    const shape = [kind, outer, inner].join('|')
+    if (shape !== this.shape) this.runs = runsOf({ kind, outer, inner })
+    this.shape = shape
+    return this.runs
+  }
+}
+
+function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
+  const runs = memory.runsOf(piece.base)
   const run = runs[0]!
   const laid = arrange(piece, runs, shelf)
   const placements = laid.flatMap((each) => each.placements)
@@ -55,7 +79,7 @@ export function work(piece: Piece, shelf: Shelf): Workings {
     const spacing = own ? spacingOf(own, each) : null
     if (spacing) spacings.set(each.layer.id, spacing)
   }
-  const cover = coverageOf(run, placements, shelf)
+  const cover = coverageOf(run, placements, shelf, memory.layers)
   const size = finishedSize(piece, laid, shelf)
   const bill = billOf(piece, laid, shelf)
   const { outer, inner } = piece.base

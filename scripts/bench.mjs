@@ -10,7 +10,7 @@ const { arrange } = await import('../core/arrange/index.ts')
 const { runsOf } = await import('../core/base/index.ts')
 const { coverageOf, footprint } = await import('../core/cover/index.ts')
 const { layerOf, pieceWith, shelf } = await import('../core/testing.ts')
-const { work } = await import('../core/workings.ts')
+const { rememberingWork, work } = await import('../core/workings.ts')
 
 const RUNS = 7
 
@@ -41,6 +41,14 @@ const rows = [
 const stems = placed(hundred).map((placement) => [footprint(placement, 'leaf').map(({ x, y }) => [x, y])])
 rows.push(['exact union of polygons (polygon-clipping) against our count of cells, 100 stems',
   time(() => polygonClipping.union(stems[0], ...stems.slice(1))) / time(() => coverageOf(runsOf(hundred.base)[0], placed(hundred), shelf))])
+
+// A nudge of one stem, each time to another place, so that nothing is answered from the last time.
+const remembering = rememberingWork()
+let along = 0
+rows.push(['work() afresh against a nudge of one stem that remembers, 1,000 stems', whole / time(() => {
+  const [first, ...rest] = thousand.layers
+  remembering({ ...thousand, layers: [{ ...first, nudges: { 3: { along: ++along, across: 0, turn: 0 } } }, ...rest] }, shelf)
+})])
 
 for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(8)} ×  ${name}`)
 console.log(`\nMedians of ${RUNS} runs. For scale only: work() on 1,000 stems took ${whole.toFixed(0)} ms here.`)

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { work } from '#core/workings'
+import { rememberingWork } from '#core/workings'
 import type { WorkingsWorker } from './protocol'
 
-expose({ work } satisfies WorkingsWorker)
+expose({ work: rememberingWork() } satisfies WorkingsWorker)

@@ -55,7 +55,8 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf): LaidL
     const slots = points(layer.id)
     if (!slots) return { layer, placements: [], fault: 'no reference' }
     const dealt = dealMix(layer, shelf, slots.length)
-    return { layer, fault: null, placements: slots.map((slot, i) => place(layer, run, slot, i, dealt[i]!, lift)) }
+    const phase = random(layer.seed).next()
+    return { layer, fault: null, placements: slots.map((slot, i) => place(layer, run, slot, i, phase, dealt[i]!, lift)) }
   })
 }
 
@@ -98,12 +99,12 @@ const stands = (material: Material): boolean => material.kind === 'bow' || mater
 const ACROSS_STEP = 0.7548776662466927
 const LEAN_STEP = 0.5698402909980532
 
-function place(layer: Layer, run: Run, slot: Slot, i: number, material: Material, lift: number): Placement {
+/** @param phase where in their sequences the layer's spreads start, 0 to 1 */
+function place(layer: Layer, run: Run, slot: Slot, i: number, phase: number, material: Material, lift: number): Placement {
   const seed = seedOf(layer.seed, slot.id)
   const nudge = layer.nudges[slot.id]
   const s = onRun(run, slot.s + (nudge?.along ?? 0))
   const station = run.at(s)
-  const phase = random(layer.seed).next()
   const swing = (step: number) => ((phase + i * step) % 1) * 2 - 1
   const t = layer.across + layer.acrossSpread * swing(ACROSS_STEP) + slot.across / station.half + (nudge?.across ?? 0)
   const lean = layer.lean + layer.leanSpread * swing(LEAN_STEP)

@@ -6,7 +6,7 @@ import { inches, say } from '../measure'
 import type { Layer, Piece } from '../piece'
 import { edit } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
-import { coverageOf, depths } from './coverage'
+import { coverageOf } from './coverage'
 import { footprint, patchOutline } from './footprint'
 import { faceGrid, fill } from './grid'
 import { coverProblems } from './problems'
@@ -70,12 +70,14 @@ describe('footprint', () => {
 
 describe('coverageOf', () => {
   it('is nothing on a bare base and all under a board over it', () => {
-    const grid = faceGrid(ring)
     const bare = look(pieceWith([]))
     expect(bare.cover.share.value).toBe(0)
     expect(bare.cover.bare).toEqual([{ from: 0, length: expect.closeTo(ring.length, 6) }])
-    const all = depths(grid, [[{ x: -400, y: -400 }, { x: 400, y: -400 }, { x: 400, y: 400 }, { x: -400, y: 400 }]])
-    expect(grid.stretch.every((owner, at) => !owner || all[at] === 1)).toBe(true)
+    const board = { ...shelf.materials['oar-sign']!, id: 'board', length: 800, width: 800 }
+    const on = { ...shelf, materials: { ...shelf.materials, board } }
+    const piece = pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 }, { mix: [{ material: 'board', share: 1 }] })])
+    const { share, twoDeep } = coverageOf(ring, arrange(piece, [ring], on)[0]!.placements, on)
+    expect([share.value, twoDeep.value]).toEqual([1, 0])
   })
   it('grows with every stem and never passes one', () => {
     const shares = [1, 4, 8, 16, 40].map((count) => covering(layerOf('a', 'bracken', { kind: 'compass', count, start: 0 })).cover.share.value)

@@ -25,20 +25,44 @@ const BARE_BELOW = 0.35
 /** Shorter bare stretches than this share of the face's width are nothing to an eye: rule of thumb. */
 const BARE_LEAST = 0.75
 
-/** Counts the layers over every cell of the face. @returns depth by cell; meaningless off the face */
-export function depths(grid: FaceGrid, patches: readonly (readonly Point[])[]): Uint16Array {
-  const depth = new Uint16Array(grid.columns * grid.rows)
-  for (const patch of patches) fill(grid, patch, (at) => { depth[at]! += 1 })
-  return depth
+/**
+ * Counts the layers over every cell of a run's face, and remembers what it counted: asked again about the same run,
+ * it takes away the patches that are gone and adds those that are new. The counts are the same as counted afresh.
+ */
+export class LayerCount {
+  private grid: FaceGrid | null = null
+  private run: Run | null = null
+  private depth = new Uint16Array()
+  private counted = new Map<string, readonly Point[]>()
+
+  /** @returns depth by cell, meaningless off the face; good until the next count */
+  count(run: Run, placements: readonly Placement[], shelf: Shelf): { readonly grid: FaceGrid, readonly depth: Uint16Array } {
+    if (this.run !== run || !this.grid) {
+      this.run = run
+      this.grid = faceGrid(run)
+      this.depth = new Uint16Array(this.grid.columns * this.grid.rows)
+      this.counted = new Map()
+    }
+    const { grid, depth } = this
+    const now = new Map<string, readonly Point[]>()
+    for (const placement of placements) {
+      const form = shelf.materials[placement.material]?.form
+      if (!form) continue
+      const key = [placement.id, form, placement.x, placement.y, placement.bearing, placement.length, placement.width].join('|')
+      const known = this.counted.get(key)
+      now.set(key, known ?? footprint(placement, form))
+      if (!known) fill(grid, now.get(key)!, (at) => { depth[at]! += 1 })
+    }
+    for (const [key, patch] of this.counted) {
+      if (!now.has(key)) fill(grid, patch, (at) => { depth[at]! -= 1 })
+    }
+    this.counted = now
+    return { grid, depth }
+  }
 }
 
-export function coverageOf(run: Run, placements: readonly Placement[], shelf: Shelf): Coverage {
-  const grid = faceGrid(run)
-  const patches = placements.flatMap((placement) => {
-    const material = shelf.materials[placement.material]
-    return material ? [footprint(placement, material.form)] : []
-  })
-  const depth = depths(grid, patches)
+export function coverageOf(run: Run, placements: readonly Placement[], shelf: Shelf, counter = new LayerCount()): Coverage {
+  const { grid, depth } = counter.count(run, placements, shelf)
   const covered = new Uint32Array(grid.stretches)
   const size = new Uint32Array(grid.stretches)
   let one = 0

@@ -15,30 +15,33 @@ function leafHalf(u: number): number {
 const LEAF_STEPS = 10
 const DISC_STEPS = 20
 
-/** The outline of a piece lying at the origin and pointing right, mm. */
-export function patchOutline(form: Material['form'], length: number, width: number): Point[] {
-  if (form === 'disc') {
-    return Array.from({ length: DISC_STEPS }, (_, i) => {
-      const angle = (i / DISC_STEPS) * 2 * Math.PI
-      return { x: Math.cos(angle) * length / 2, y: Math.sin(angle) * width / 2 }
-    })
-  }
-  if (form === 'board') {
-    return [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([x, y]) => ({ x: x! * length / 2, y: y! * width / 2 }))
-  }
-  const side = (sign: number) => Array.from({ length: LEAF_STEPS + 1 }, (_, i) => {
-    const u = i / LEAF_STEPS
-    return { x: (u - HELD) * length, y: sign * leafHalf(u) * width }
-  })
+/** The outlines of patches one long and one wide, lying at their anchor and pointing right. */
+const UNIT: Record<Material['form'], readonly Point[]> = { leaf: unitLeaf(), disc: unitDisc(), board: [{ x: -0.5, y: -0.5 }, { x: 0.5, y: -0.5 }, { x: 0.5, y: 0.5 }, { x: -0.5, y: 0.5 }] }
+
+function unitLeaf(): Point[] {
+  const side = (sign: number) => Array.from({ length: LEAF_STEPS + 1 }, (_, i) => ({ x: i / LEAF_STEPS - HELD, y: sign * leafHalf(i / LEAF_STEPS) }))
   return [...side(1), ...side(-1).reverse().slice(1, -1)]
 }
 
+function unitDisc(): Point[] {
+  return Array.from({ length: DISC_STEPS }, (_, i) => {
+    const angle = (i / DISC_STEPS) * 2 * Math.PI
+    return { x: Math.cos(angle) / 2, y: Math.sin(angle) / 2 }
+  })
+}
+
+/** The outline of a piece lying at the origin and pointing right, mm. */
+export function patchOutline(form: Material['form'], length: number, width: number): Point[] {
+  return UNIT[form].map(({ x, y }) => ({ x: x * length, y: y * width }))
+}
+
 /** The patch that a placement covers, on the drawing, mm. */
-export function footprint(placement: Placement, form: Material['form']): Point[] {
-  const cos = Math.cos(radians(placement.bearing))
-  const sin = Math.sin(radians(placement.bearing))
-  return patchOutline(form, placement.length, placement.width).map(({ x, y }) => ({
-    x: placement.x + x * cos - y * sin,
-    y: placement.y + x * sin + y * cos,
-  }))
+export function footprint({ x, y, bearing, length, width }: Placement, form: Material['form']): Point[] {
+  const cos = Math.cos(radians(bearing))
+  const sin = Math.sin(radians(bearing))
+  return UNIT[form].map((unit) => {
+    const u = unit.x * length
+    const v = unit.y * width
+    return { x: x + u * cos - v * sin, y: y + u * sin + v * cos }
+  })
 }

@@ -72,7 +72,8 @@ export function fill(
       const b = outline[i + 1 < outline.length ? i + 1 : 0]!
       if ((a.y <= y) !== (b.y <= y)) crossings.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x))
     }
-    crossings.sort((a, b) => a - b)
+    if (crossings.length > 2) crossings.sort((a, b) => a - b)
+    else if (crossings[0]! > crossings[1]!) crossings.reverse()
     for (let i = 0; i + 1 < crossings.length; i += 2) {
       const from = Math.max(0, Math.ceil((crossings[i]! - left) / cell - 0.5))
       const to = Math.min(columns - 1, Math.ceil((crossings[i + 1]! - left) / cell - 0.5) - 1)

@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { ringRun } from '../../core/base'
-import { depths, faceGrid, footprint, patchOutline } from '../../core/cover'
+import { faceGrid, fill, footprint, patchOutline } from '../../core/cover'
 import { random } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
@@ -30,7 +30,8 @@ describe('patches thrown at random', () => {
         const [x, y, turn] = [toss.spread(half), toss.spread(half), toss.between(0, 2 * Math.PI)]
         return leaf.map((point) => ({ x: x + point.x * Math.cos(turn) - point.y * Math.sin(turn), y: y + point.x * Math.sin(turn) + point.y * Math.cos(turn) }))
       })
-      const depth = depths(grid, patches)
+      const depth = new Uint16Array(grid.columns * grid.rows)
+      for (const patch of patches) fill(grid, patch, (at) => { depth[at]! += 1 })
       return grid.stretch.reduce((n, owner, at) => n + (owner && depth[at]! > 0 ? 1 : 0), 0) / grid.cells
     })
     const mean = covered.reduce((x, y) => x + y, 0) / THROWS
