@@ -14,7 +14,7 @@ export const DEMO = 4182
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results/e2e',
-  timeout: 90_000,
+  timeout: 180_000,
   expect: { timeout: 10_000 },
   fullyParallel: true,
   workers: 2,

@@ -23,6 +23,7 @@ const leafy = computed(() => props.layer.mix.some(({ material }) => shops.shelf.
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
 const nameOf = (id: string): string => shops.shelf.materials[id]?.name ?? id
 
+type ClusterRule = Extract<Rule, { kind: 'cluster' }>
 const KINDS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'cluster', 'crescent', 'single']
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
 const rules = computed(() => KINDS.filter((kind) => kind !== 'halfway' || others.value.length > 0 || props.layer.rule.kind === 'halfway').map((value) => ({ value, name: capital(ruleName(value)) })))
@@ -49,10 +50,13 @@ function addToMix(material: Material): void {
   if (props.layer.mix.some((each) => each.material === material.id)) return
   set({ mix: [...props.layer.mix, { material: material.id, share: 1 }] }, `mix in ${material.plural}`)
 }
-function setPlaces(text: number, i: number): string | null {
+/** The layers that this one can go halfway between; one that is gone stays listed until another is chosen. */
+const halved = computed(() => {
   const { rule } = props.layer
-  return rule.kind === 'cluster' ? setRule({ at: rule.at.map((at, k) => (k === i ? text : at)) }, 'move a cluster') : null
-}
+  const there = others.value.map((each) => ({ value: each.id, name: titleOf(each) }))
+  const lost = rule.kind === 'halfway' && !there.some(({ value }) => value === rule.of)
+  return lost ? [{ value: rule.of, name: 'a layer that is gone' }, ...there] : there
+})
 const dense: Record<(typeof DENSE)[number], string> = { middle: 'In the middle', start: 'At the start', end: 'At the end' }
 </script>
 
@@ -81,8 +85,7 @@ const dense: Record<(typeof DENSE)[number], string> = { middle: 'In the middle',
         <ClockField label="First one at" :share="layer.rule.start" :take="(start) => setRule({ start }, 'turn the compass')" />
       </div>
       <PickField
-        v-else-if="layer.rule.kind === 'halfway'" label="Between the points of" :value="layer.rule.of"
-        :options="[...(others.some(({ id }) => id === (layer.rule as { of: string }).of) ? [] : [{ value: layer.rule.of, name: 'a layer that is gone' }]), ...others.map((each) => ({ value: each.id, name: titleOf(each) }))]"
+        v-else-if="layer.rule.kind === 'halfway'" label="Between the points of" :value="layer.rule.of" :options="halved"
         @pick="(of) => setRule({ of }, 'choose the layer to halve')"
       />
       <div v-else-if="layer.rule.kind === 'every'" class="grid grid-cols-2 gap-2">
@@ -93,7 +96,7 @@ const dense: Record<(typeof DENSE)[number], string> = { middle: 'In the middle',
         <CountField label="In each cluster" :value="layer.rule.size" :least="0" :most="60" whole :take="(size) => setRule({ size }, 'change the cluster')" />
         <div class="grid grid-cols-2 gap-x-2 gap-y-1.5">
           <div v-for="(at, i) in layer.rule.at" :key="i" class="flex items-end gap-0.5">
-            <ClockField class="min-w-0 flex-1" :label="`Cluster ${i + 1} at`" :share="at" :take="(share) => setPlaces(share, i)" />
+            <ClockField class="min-w-0 flex-1" :label="`Cluster ${i + 1} at`" :share="at" :take="(share) => setRule({ at: (layer.rule as ClusterRule).at.map((place, k) => (k === i ? share : place)) }, 'move a cluster')" />
             <button type="button" class="icon-button" :aria-label="`Take cluster ${i + 1} away`" @click="setRule({ at: layer.rule.at.filter((_, k) => k !== i) }, 'take a cluster away')"><X :size="14" /></button>
           </div>
         </div>

@@ -51,7 +51,7 @@ function add(material: Material): void {
 <template>
   <div class="p-2">
     <p v-if="!layers.length" class="mb-2 px-1 text-soft">Layers go on from the top of this list down. Start with the greenery that covers the base.</p>
-    <VueDraggable v-model="layers" handle="[data-grip]" :animation="120" tag="ol" class="space-y-1.5" aria-label="Layers in the order they go on">
+    <VueDraggable v-model="layers" handle="[data-grip]" :animation="120" force-fallback tag="ol" class="space-y-1.5" aria-label="Layers in the order they go on">
       <li v-for="(layer, i) in layers" :key="layer.id" data-testid="layer">
         <LayerCard :layer="layer" :place="i" :last="i === layers.length - 1" :open="bench.openLayer === layer.id" @toggle="bench.openLayer = bench.openLayer === layer.id ? null : layer.id" @move="(to) => move(layer.id, to)" />
       </li>

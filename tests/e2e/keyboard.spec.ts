@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { demoSite, figure, saved } from './bench'
+
+const focused = (page: Page) => page.evaluate(() => {
+  const element = document.activeElement
+  return element?.getAttribute('aria-label') ?? element?.textContent?.trim() ?? ''
+})
+
+/** Tabs on until what has the focus is called so. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 90; i++) {
+    if (name.test(await focused(page))) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error(`no way to ${name} by Tab`)
+}
+
+test('a piece can be made with the keyboard alone, and is told in words', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByTestId('empty')).toBeVisible()
+  await tabTo(page, /^Start a piece$/)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Byre ring')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: 'Byre ring' })).toBeVisible()
+  await tabTo(page, /Stems$/)
+  await page.keyboard.press('Enter')
+  await tabTo(page, /^Add a layer$/)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('cedar')
+  await page.keyboard.press('Tab')
+  await tabTo(page, /^cedar spray/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('layer')).toContainText('16 cedar sprays')
+
+  await tabTo(page, /^The piece on its surface/)
+  const told = page.getByRole('status').first()
+  await page.keyboard.press('.')
+  await expect(told).toHaveText('cedar spray 1 at 12:00')
+  await page.keyboard.press('.')
+  await expect(told).toHaveText('cedar spray 2 at 12:45')
+  for (const [key, says] of [['ArrowRight', /cedar spray 2 at \d+:\d\d/], [']', /turned 5 degrees clockwise/], ['ArrowUp', /moved outward/], ['Backspace', /back at its rule/]] as const) {
+    await page.keyboard.press(key)
+    await expect(told).toHaveText(says)
+  }
+  await page.keyboard.press('Control+z')
+  await expect(told).toHaveText('Undone: put cedar spray 2 back to its rule')
+  await page.keyboard.press('Control+Shift+Z')
+  await expect(told).toHaveText('Done again: put cedar spray 2 back to its rule')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('heading', { name: 'Keys on the bench' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await saved(page)
+})
+
+test('every figure of the tally opens to a sum with its basis', async ({ page }) => {
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(4)
+  for (const piece of ['orchard-ring', 'boathouse-door-ring']) {
+    await page.goto(`${demoSite}/piece/${piece}`)
+    await expect(figure(page, 'Face covered')).toBeVisible()
+    const closed = page.getByTestId('tally').getByRole('button', { name: /Show the sum$/, expanded: false })
+    const count = await closed.count()
+    expect(count).toBeGreaterThan(30)
+    for (let i = 0; i < count; i++) await closed.first().click()
+    const sums = await page.getByTestId('sum').allTextContents()
+    expect(sums).toHaveLength(count)
+    for (const sum of sums) {
+      expect(sum).toMatch(/(Counted|Geometry|Rule of thumb)$/)
+      expect(sum).not.toMatch(/NaN|undefined|Infinity|null/)
+    }
+  }
+})
