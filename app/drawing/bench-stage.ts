@@ -10,7 +10,7 @@ import type { Manner } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import { paintMarks } from './paint'
-import { cordMarks, fitting, overMarks, regionOf } from './scene'
+import { cordMarks, fitting, overMarks, regionOf, ringRadius } from './scene'
 import type { View } from './scene'
 import { spriteOf } from './sprites'
 
@@ -83,7 +83,7 @@ export class BenchStage {
   /** The whole piece with its clock ring. */
   fit(): void {
     if (!this.state) return
-    const reach = this.ringRadius() * 1.1 + 8
+    const reach = ringRadius(this.state!.workings) * 1.1 + 8
     this.fitted = true
     this.look(fitting({ left: -reach, right: reach, top: -reach, bottom: reach }, this.view.width, this.view.height, 1.03))
   }
@@ -104,7 +104,7 @@ export class BenchStage {
   }
 
   private outgrown(): boolean {
-    const reach = this.ringRadius() * 2 * this.view.scale
+    const reach = ringRadius(this.state!.workings) * 2 * this.view.scale
     const room = Math.min(this.view.width, this.view.height)
     return reach > room || reach < room * 0.75
   }
@@ -293,19 +293,13 @@ export class BenchStage {
     })
   }
 
-  private ringRadius(): number {
-    const { size, scene } = this.state!.workings
-    const far = Math.max(-size.left, size.right, -size.top, size.bottom)
-    return Math.max(scene.base.outer / 2, far) + scene.base.outer * 0.04
-  }
-
   private paintOverlay(sliding: string | null = null): void {
     if (!this.state) return
     const { workings, selected, manner, measuring } = this.state
     const item = selected ? this.items.get(selected) : undefined
     this.overlay.destroyChildren()
     this.overlay.add(...dimensionNodes({
-      workings, manner, measuring, radius: this.ringRadius(), scale: this.view.scale,
+      workings, manner, measuring, radius: ringRadius(this.state!.workings), scale: this.view.scale,
       onDark: tone(workings.scene.surface.surface.colour).l < 0.62,
       selected: item && workings.placements.some(({ id }) => id === selected)
         ? { id: selected!, item: item.item, at: { x: item.image.x(), y: item.image.y() }, rotation: item.image.rotation(), moving: this.sliding === selected, says: sliding }

@@ -1,5 +1,6 @@
 import type { Bounds, Mark, Scene, SceneItem } from '#core/glyph'
 import { baseGlyph, runBearing, surfaceMarks, tuckGlyph } from '#core/glyph'
+import type { Workings } from '#core/workings'
 import { paintMarks } from './paint'
 import { spriteOf } from './sprites'
 
@@ -8,6 +9,11 @@ export interface View { readonly x: number, readonly y: number, readonly scale: 
 
 export function regionOf({ x, y, scale, width, height }: View): Bounds {
   return { left: x - width / 2 / scale, right: x + width / 2 / scale, top: y - height / 2 / scale, bottom: y + height / 2 / scale }
+}
+
+/** How far out the clock ring lies: just outside everything, mm. */
+export function ringRadius({ size, scene }: Pick<Workings, 'size' | 'scene'>): number {
+  return Math.max(scene.base.outer / 2, -size.left, size.right, -size.top, size.bottom) + scene.base.outer * 0.04
 }
 
 /** The view in which these bounds just fit. */

@@ -118,6 +118,12 @@ describe('coverProblems', () => {
     const thick = layerOf('a', 'bracken', { kind: 'compass', count: 80, start: 0 }, { acrossSpread: 1 })
     expect(covering(thick, 'lush').problems).toEqual([])
   })
+  it('offers no count that would not reach the stretch', () => {
+    const half = { kind: 'crescent' as const, from: 0.25, to: 0.75, count: 40, dense: 'middle' as const, thin: 0 }
+    const [problem] = covering(layerOf('a', 'statice', half, { cut: 80, flow: 'outward' })).problems
+    expect(say(problem!.mends[0]!.says, { units: 'in', currency: 'USD' })).toMatch(/^About \d+ statice sprigs more would close it$/)
+    expect(problem!.mends[0]!.edit).toBeNull()
+  })
   it('knows what to say when only heads are on it', () => {
     expect(covering(layerOf('a', 'daisy', { kind: 'compass', count: 3, start: 0 })).problems[0]!.mends[0]!.edit).toBeNull()
   })

@@ -59,9 +59,9 @@ function closing(run: Run, stretch: BareStretch, { layer, material }: { layer: L
   const now = laid.find((each) => each.layer.id === layer.id)?.placements.length ?? 0
   const { rule } = layer
   const more = several(n, material.name, material.plural)
-  if ((rule.kind !== 'compass' && rule.kind !== 'crescent') || rule.count >= MOST_PLACES) return { says: sum`About ${more} more would close it`, edit: null }
+  // More in a crescent would not reach a stretch outside it, and a cluster or a spacing has no count to raise.
+  if (rule.kind !== 'compass' || rule.count >= MOST_PLACES) return { says: sum`About ${more} more would close it`, edit: null }
   // An even layer closes one stretch only by standing closer all round.
-  const spread = rule.kind === 'compass' && stretch.length < run.length
-  const count = Math.min(MOST_PLACES, spread ? Math.ceil(now * 1.25) + n : now + n)
+  const count = Math.min(MOST_PLACES, stretch.length < run.length ? Math.ceil(now * 1.25) + n : now + n)
   return { says: sum`Ask for ${several(count, material.name, material.plural)}`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } } }
 }

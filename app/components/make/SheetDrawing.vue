@@ -3,14 +3,12 @@ import { computed } from 'vue'
 import type { Workings } from '#core/workings'
 import { radians, readTape } from '#core/measure'
 import type { Manner } from '#core/measure'
+import { ringRadius } from '~/drawing/scene'
 
 /** The piece with its clock ring, as it stands on the sheet. */
 const props = defineProps<{ workings: Workings, manner: Manner, surface: boolean, name: string }>()
 
-const reach = computed(() => {
-  const { size, scene } = props.workings
-  return Math.max(scene.base.outer / 2, -size.left, size.right, -size.top, size.bottom) * 1.04
-})
+const reach = computed(() => ringRadius(props.workings))
 const frame = computed(() => reach.value * 1.16)
 const bounds = computed(() => ({ left: -frame.value, right: frame.value, top: -frame.value, bottom: frame.value }))
 const at = (angle: number, radius: number): [number, number] => [Math.sin(radians(angle)) * radius, -Math.cos(radians(angle)) * radius]
