@@ -15,7 +15,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results/e2e',
   timeout: 180_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   fullyParallel: true,
   workers: 2,
   retries: process.env.CI ? 1 : 0,

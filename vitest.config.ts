@@ -12,5 +12,6 @@ export default defineConfig({
     include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'tests/reference/**/*.test.ts'],
     environment: 'node',
     restoreMocks: true,
+    testTimeout: 60_000,
   },
 })

@@ -4,12 +4,12 @@ import type { Layer, Piece, Rule } from './piece'
 import { startLayer, startPiece } from './piece'
 
 /** A piece for tests: a 12 in by 8 in ring with the given layers. */
-export function pieceWith(layers: readonly Layer[], set: { brief?: Partial<Piece['brief']>, base?: Partial<Piece['base']> } = {}): Piece {
+export function pieceWith(layers: readonly Layer[], set: { brief?: Partial<Piece['brief']>, base?: Partial<Piece['base']>, ring?: { outer: number, inner: number } } = {}): Piece {
   const piece = startPiece('test', 'Test ring', 'grapevine')
   return {
     ...piece,
     brief: { ...piece.brief, ...set.brief },
-    base: { ...piece.base, outer: inches(12), inner: inches(8), ...set.base },
+    base: { ...piece.base, shape: { form: 'ring', outer: inches(12), inner: inches(8), ...set.ring }, ...set.base },
     layers: [...layers],
   }
 }

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { BASE_KINDS } from './base'
+import { BASE_KINDS, runsOf, usualBase } from './base'
 import { readPiece, writePiece } from './exchange'
-import { CATALOGUE, plainShelf } from './material'
+import { canLay, CATALOGUE, plainShelf } from './material'
 import { say, showSum } from './measure'
-import { FLOWS, FULLNESS, WEATHERS } from './piece'
+import { BALANCES, EACH, FLOWS, FULLNESS, WEATHERS } from './piece'
 import type { Rule } from './piece'
 import { layerOf, pieceWith, shelf } from './testing'
 import { rememberingWork, work } from './workings'
@@ -31,21 +31,32 @@ const rule: fc.Arbitrary<Rule> = fc.oneof(
   fc.record({ kind: fc.constant('every' as const), spacing: fc.double({ min: 10, max: 900, noNaN: true }), start: share }),
   fc.record({ kind: fc.constant('cluster' as const), at: fc.array(share, { maxLength: 4 }), size: fc.integer({ min: 0, max: 7 }) }),
   fc.record({ kind: fc.constant('crescent' as const), from: share, to: share, count: fc.integer({ min: 0, max: 60 }), dense: fc.constant('middle' as const), thin: share }),
+  fc.record({ kind: fc.constant('mirror' as const), seat: share, gap: fc.double({ min: 0, max: 90, noNaN: true }), reach: share, count: fc.integer({ min: 0, max: 30 }), sequence: fc.boolean() }),
+  fc.record({ kind: fc.constant('arms' as const), count: fc.integer({ min: 0, max: 30 }), from: share, to: share }),
+  fc.record({ kind: fc.constant('scatter' as const), count: fc.integer({ min: 0, max: 30 }) }),
+  fc.record({ kind: fc.constant('bands' as const), outer: fc.constant(null), between: fc.integer({ min: 0, max: 20 }), inner: fc.integer({ min: 0, max: 20 }), gaps: fc.boolean() }),
   fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 300, noNaN: true }) }),
 )
-const layer = fc.record({ material: fc.constantFrom(...Object.keys(CATALOGUE)), rule, flow: fc.constantFrom(...FLOWS), cut: fc.option(fc.double({ min: 10, max: 400, noNaN: true })) })
+const layer = fc.record({ material: fc.constantFrom(...Object.values(CATALOGUE).filter(canLay).map(({ id }) => id)), rule, flow: fc.constantFrom(...FLOWS), cut: fc.option(fc.double({ min: 10, max: 400, noNaN: true })) })
 
 describe('work', () => {
   it('gives sound figures for any piece, and every figure has its sum', () => {
     fc.assert(fc.property(
-      fc.array(layer, { maxLength: 4 }), fc.constantFrom(...BASE_KINDS), fc.double({ min: 60, max: 1500, noNaN: true }), fc.constantFrom(...FULLNESS), fc.constantFrom(...WEATHERS), fc.integer({ min: 1, max: 20 }),
-      (layers, kind, outer, fullness, weather, copies) => {
-        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })),
-          { base: { kind, outer, inner: outer * 0.7 }, brief: { fullness, weather, copies, budget: 2000 } })
+      fc.array(layer, { maxLength: 4 }), fc.constantFrom(...BASE_KINDS), fc.constantFrom(...FULLNESS), fc.constantFrom(...WEATHERS), fc.integer({ min: 1, max: 20 }), fc.constantFrom(...BALANCES),
+      (layers, kind, fullness, weather, copies, school) => {
+        const base = usualBase(kind)
+        const runs = runsOf(base)
+        const on = runs.length > 1 ? EACH : runs[0]!.id
+        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut, run: by.kind === 'single' ? runs[0]!.id : on })),
+          { base, brief: { fullness, weather, copies, budget: 2000, balance: { school, towards: 100 } } })
         const workings = work(piece, shelf)
-        const { cover, size, bill, base, stems, mass } = workings
+        const { cover, size, bill, base: bare, stems, mass, contrast, carry, balance, proportions } = workings
         const spacings = workings.layers.flatMap(({ spacing }) => (spacing ? [spacing.rim, spacing.centre, ...(spacing.gaps ? [spacing.gaps.least, spacing.gaps.most] : [])] : []))
-        const figures = [cover.share, cover.twoDeep, cover.meanDepth, size.width, size.height, bill.opened, bill.used, bill.openedEach, bill.usedEach, bill.left, bill.room!, base.rim, base.centre, stems, mass, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.packs, line.opened, line.used])]
+        const figures = [
+          cover.share, cover.twoDeep, cover.meanDepth, cover.evenness, balance.off, ...carry.map(({ share }) => share), ...proportions.map(({ share }) => share), contrast.tie.best, contrast.tie.green,
+          ...(contrast.surface ? [contrast.surface.difference, contrast.surface.ratio] : []), size.width, size.height, bill.opened, bill.used, bill.openedEach, bill.usedEach, bill.left, bill.room!,
+          ...bare.figures.map(({ figure }) => figure), bare.mass, stems, mass, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.stash, line.packs, line.opened, line.used]),
+        ]
         for (const figure of figures) {
           expect(Number.isFinite(figure.value)).toBe(true)
           expect(showSum(figure, manner)).toMatch(/\S/)
@@ -67,7 +78,7 @@ describe('work', () => {
     fc.assert(fc.property(fc.array(fc.tuple(fc.array(layer, { maxLength: 3 }), fc.constantFrom(300, 450)), { minLength: 2, maxLength: 6 }), (asked) => {
       const remembering = rememberingWork()
       for (const [layers, outer] of asked) {
-        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })), { base: { outer, inner: 200 } })
+        const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })), { ring: { outer, inner: 200 } })
         expect(remembering(piece, shelf)).toEqual(work(piece, shelf))
       }
     }), { numRuns: 25 })

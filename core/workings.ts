@@ -1,31 +1,37 @@
-import type { LaidLayer, Placement, Spacing, Tape } from './arrange'
-import { arrange, arrangeProblems, spacingOf, tapeOf } from './arrange'
-import type { Run } from './base'
-import { runsOf } from './base'
+import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
+import { againstOf, arrange, arrangeProblems, spacingOf, tapesOf } from './arrange'
+import type { BaseFigure, Edges, Run } from './base'
+import { baseFigures, baseMass, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
-import type { Coverage } from './cover'
-import { coverageOf, coverProblems, LayerCount } from './cover'
+import type { Balance, ColourCarry, Contrast, Coverage } from './cover'
+import { balanceOf, colourCarry, contrastOf, coverageOf, coverProblems, LayerCount } from './cover'
 import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
-import type { FinishedSize } from './hang'
-import { finishedSize, fitProblems } from './hang'
+import type { FinishedSize, Proportion } from './hang'
+import { finishedSize, fitProblems, proportionsOf } from './hang'
 import type { Step } from './make'
 import { materialsOn, stepsOf } from './make'
 import type { Shelf } from './material'
 import type { Figure } from './measure'
-import { COUNTED, figure, GEOMETRY, listed, quantity, several, sum } from './measure'
+import { COUNTED, figure, listed, quantity, several, sum } from './measure'
 import type { Piece, Problem } from './piece'
 
 /** Everything that follows from a piece. Plain data: it crosses from the worker as it is. */
 export interface Workings {
   readonly layers: readonly WorkedLayer[]
   readonly placements: readonly Placement[]
-  readonly base: { readonly rim: Figure, readonly centre: Figure }
+  readonly zones: readonly Zone[]
+  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Edges }
   readonly tapes: readonly Tape[]
   readonly cover: Coverage
+  readonly balance: Balance
+  readonly carry: readonly ColourCarry[]
+  readonly contrast: Contrast
+  readonly proportions: readonly Proportion[]
   readonly size: FinishedSize
   readonly stems: Figure
+  /** Of what is on the base. */
   readonly mass: Figure
   readonly bill: Bill
   readonly problems: readonly Problem[]
@@ -39,6 +45,8 @@ export interface WorkedLayer {
   readonly title: string
   readonly count: number
   readonly spacing: Spacing | null
+  /** For N against M: both ways to do it. */
+  readonly against: AgainstFigures | null
 }
 
 /**
@@ -57,47 +65,53 @@ export function rememberingWork(): (piece: Piece, shelf: Shelf) => Workings {
 class Memory {
   readonly layers = new LayerCount()
   private shape = ''
-  private runs: readonly Run[] = []
+  private base: { runs: readonly Run[], bounds: Edges } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
 
   /** The same runs, the very objects, while the base keeps its shape. */
-  runsOf({ kind, outer, inner }: Piece['base']): readonly Run[] {
-    const shape = [kind, outer, inner].join('|')
-    if (shape !== this.shape) this.runs = runsOf({ kind, outer, inner })
-    this.shape = shape
-    return this.runs
+  baseOf({ shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Edges } {
+    const key = JSON.stringify([shape, turn])
+    if (key !== this.shape) {
+      const runs = runsOf({ shape, turn })
+      this.base = { runs, bounds: boundsOf(runs) }
+      this.shape = key
+    }
+    return this.base
   }
 }
 
 function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
-  const runs = memory.runsOf(piece.base)
-  const run = runs[0]!
+  const { runs, bounds } = memory.baseOf(piece.base)
   const laid = arrange(piece, runs, shelf)
   const placements = laid.flatMap((each) => each.placements)
-  const spacings = new Map<string, Spacing>()
-  for (const each of laid) {
-    const own = runs.find(({ id }) => id === each.layer.run)
-    const spacing = own ? spacingOf(own, each) : null
-    if (spacing) spacings.set(each.layer.id, spacing)
-  }
-  const cover = coverageOf(run, placements, shelf, memory.layers)
-  const size = finishedSize(piece, laid, shelf)
+  const spacings = new Map(laid.flatMap((each) => {
+    const spacing = spacingOf(runs, each)
+    return spacing ? [[each.layer.id, spacing] as const] : []
+  }))
+  const counting = coverageOf(runs, placements, shelf, memory.layers)
+  // What shows on purpose is not bare.
+  const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
+  const counted = memory.layers.count(runs, placements, shelf)
+  const balance = balanceOf(piece, placements, runs, reachOf(bounds), cover.sectors, shelf)
+  const carry = colourCarry(placements, reachOf(bounds), shelf)
+  const contrast = contrastOf(piece, placements, shelf)
+  const size = finishedSize(bounds, laid, shelf)
+  const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
   const bill = billOf(piece, laid, shelf)
-  const { outer, inner } = piece.base
   return {
-    layers: laid.map((each) => ({ id: each.layer.id, title: titleOf(each, shelf), count: each.placements.length, spacing: spacings.get(each.layer.id) ?? null })),
-    placements,
-    base: {
-      rim: figure(quantity.length(run.rim), sum`π × outer ${quantity.length(outer)} = ${quantity.length(run.rim)}`, GEOMETRY),
-      centre: figure(quantity.length(run.length), sum`π × (outer ${quantity.length(outer)} + inner ${quantity.length(inner)}) ÷ 2 = ${quantity.length(run.length)}`, GEOMETRY),
-    },
-    tapes: runs.map((each) => tapeOf(each, laid)),
-    cover, size,
+    layers: laid.map((each) => ({
+      id: each.layer.id, title: titleOf(each, shelf), count: each.placements.length,
+      spacing: spacings.get(each.layer.id) ?? null, against: againstOf(piece, runs, laid, each.layer.id),
+    })),
+    placements, zones: laid.flatMap((each) => each.zones),
+    base: { figures: baseFigures(piece.base, runs), mass: baseMass(piece.base, runs), bounds },
+    tapes: tapesOf(runs, laid),
+    cover, balance, carry, contrast, proportions, size,
     stems: stemsOf(laid, shelf),
     mass: massOf(laid, shelf),
     bill,
     problems: byWeight([
-      ...arrangeProblems(laid, runs, shelf), ...fitProblems(piece, size, laid, shelf),
-      ...coverProblems(piece, run, cover, laid, shelf), ...costProblems(piece, bill),
+      ...arrangeProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
+      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill),
     ]),
     steps: stepsOf(piece, runs, laid, spacings, shelf),
     scene: sceneOf(piece, laid, shelf),
@@ -129,6 +143,5 @@ function massOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
 }
 
 const WEIGHTS = ['fault', 'care', 'note'] as const
-
 const byWeight = (problems: readonly Problem[]): Problem[] =>
   [...problems].sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))

@@ -2,15 +2,20 @@ import type { FileFault } from '#core/exchange'
 import { writePiece } from '#core/exchange'
 import type { Piece } from '#core/piece'
 
+/** Hands text out as a file. */
+export function saveText(text: string, name: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }))
+  const link = document.createElement('a')
+  link.href = url
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(url)
+}
+
 /** Hands a piece out as a file. */
 export function exportPiece(piece: Piece): void {
   const name = piece.brief.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
-  const url = URL.createObjectURL(new Blob([writePiece(piece)], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = `${name}.piece.json`
-  link.click()
-  URL.revokeObjectURL(url)
+  saveText(writePiece(piece), `${name}.piece.json`, 'application/json')
 }
 
 const FAULTS_SHOWN = 5

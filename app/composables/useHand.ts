@@ -1,64 +1,159 @@
-import { inOrder } from '#core/arrange'
 import type { Placement } from '#core/arrange'
-import { clock, inches } from '#core/measure'
+import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, takeOff } from '#core/arrange'
+import type { Run } from '#core/base'
+import { anchorSays, onRun } from '#core/base'
+import type { Material } from '#core/material'
+import { inches, say, several } from '#core/measure'
+import type { Edit, Nudge } from '#core/piece'
+import { startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
+import { useShops } from '~/stores/shops'
 
-/** What a hand does with single things on the base, by mouse or by key. */
+/** What hands do with things on the base, by mouse or by key: one at a time or many together. */
 export function useHand() {
   const bench = useBench()
   const notices = useNotices()
-  const placementName = bench.nameOf
+  const shops = useShops()
 
-  const find = (id: string | null): Placement | undefined => bench.workings?.placements.find((each) => each.id === id)
-  const lengthOf = (run: string): number => bench.workings!.tapes.find((tape) => tape.run === run)!.length
+  const runOf = (id: string): Run => bench.runs.find((run) => run.id === id)!
+  const placeOf = (run: string, s: number): string => say(anchorSays(runOf(run), onRun(runOf(run), s)), bench.manner)
 
-  function slideBy(id: string, along: number, merge: string | null = null): void {
-    const placement = find(id)
-    if (!placement || along === 0) return
-    const to = clock(((placement.s + along) / lengthOf(placement.run)) * 360)
-    bench.nudge(placement, { along }, `slide ${placementName(placement)} to ${to}`, merge)
-    notices.announce(`${placementName(placement)} at ${to}`)
+  /** Things of layers that hands may move. */
+  const loose = (things: readonly Placement[]): Placement[] => things.filter(({ layer }) => !bench.layerOf(layer)?.locked)
+  const chosen = (): Placement[] => {
+    const things = loose(bench.selectedPlacements)
+    if (!things.length && bench.selection.length) notices.announce('That layer is locked.')
+    return things
+  }
+  const nameAll = (things: readonly Placement[]): string => (things.length === 1 ? bench.nameOf(things[0]!) : several(things.length, 'stem', 'stems'))
+
+  function nudge(things: readonly Placement[], by: (each: Placement) => Partial<Nudge>, words: string, merge: string | null = null): void {
+    if (!things.length) return
+    const error = bench.apply(nudgeAll(bench.piece!, things, by), words, merge)
+    notices.announce(error ?? words)
   }
 
-  /** @param direction 1 clockwise @param fine a sixteenth of an inch or a millimetre instead of a quarter or five */
+  const key = (things: readonly Placement[], what: string): string => `${what}:${things.map(({ id }) => id).join(',')}`
+
+  /** @param along mm @param across half widths of the face */
+  function move(things: readonly Placement[], along: number, across: number, merge: string | null = null): void {
+    const free = loose(things)
+    if (!free.length || (along === 0 && across === 0)) return
+    const last = free.at(-1)!
+    const words = along === 0 ? `move ${nameAll(free)} ${across > 0 ? 'outward' : 'inward'}` : `slide ${nameAll(free)} to ${placeOf(last.run, last.s + along)}`
+    nudge(free, () => ({ along, across }), words, merge && key(free, merge))
+  }
+
+  /** @param direction 1 in the direction of the run @param fine a sixteenth of an inch or a millimetre instead of a quarter or five */
   function slide(direction: 1 | -1, fine: boolean): void {
     const step = bench.manner.units === 'in' ? inches(fine ? 1 / 16 : 1 / 4) : fine ? 1 : 5
-    if (bench.selected) slideBy(bench.selected, direction * step, `slide:${bench.selected}`)
+    move(chosen(), direction * step, 0, 'slide')
   }
+  const shift = (by: number): void => move(chosen(), 0, by, 'across')
 
   function turn(by: number): void {
-    const placement = find(bench.selected)
-    if (!placement) return
-    bench.nudge(placement, { turn: by }, `turn ${placementName(placement)}`, `turn:${placement.id}`)
-    notices.announce(`${placementName(placement)} turned ${Math.abs(by)} degrees ${by > 0 ? 'clockwise' : 'anticlockwise'}`)
+    const things = chosen()
+    nudge(things, () => ({ turn: by }), `turn ${nameAll(things)} ${Math.round(Math.abs(by))} degrees ${by > 0 ? 'clockwise' : 'anticlockwise'}`, key(things, 'turn'))
   }
-
-  function shift(by: number): void {
-    const placement = find(bench.selected)
-    if (!placement) return
-    bench.nudge(placement, { across: by }, `move ${placementName(placement)} across`, `across:${placement.id}`)
-    notices.announce(`${placementName(placement)} moved ${by > 0 ? 'outward' : 'inward'}`)
+  function lift(by: 1 | -1): void {
+    const things = chosen()
+    nudge(things, () => ({ lift: by }), `${by > 0 ? 'lift' : 'lower'} ${nameAll(things)} ${by > 0 ? 'over' : 'under'} its neighbours`, key(things, 'lift'))
+  }
+  /** @param by mm longer */
+  function trim(by: number): void {
+    const things = chosen().filter(({ material }) => shops.shelf.materials[material]?.form === 'leaf')
+    nudge(things, ({ length }) => ({ trim: Math.min(3000, Math.max(5, length + by)) }), `trim ${nameAll(things)}`, key(things, 'trim'))
+  }
+  function trimTo(length: number): void {
+    const things = chosen()
+    nudge(things, () => ({ trim: Math.min(3000, Math.max(5, length)) }), `trim ${nameAll(things)}`)
+  }
+  function pin(): void {
+    const things = chosen()
+    const pinned = !things.every((each) => each.pinned)
+    nudge(things, () => ({ pinned }), `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`)
   }
 
   function putBack(): void {
-    const placement = find(bench.selected)
-    if (!placement?.nudged) return
-    bench.apply({ do: 'nudge', layer: placement.layer, slot: placement.slot, nudge: null }, `put ${placementName(placement)} back to its rule`)
-    notices.announce(`${placementName(placement)} is back at its rule`)
+    const things = chosen().filter(({ nudged }) => nudged)
+    if (!things.length) return
+    bench.apply({ do: 'several', edits: things.map(({ layer, slot }) => ({ do: 'nudge', layer, slot, nudge: null })) }, `put ${nameAll(things)} back to its rule`)
+    notices.announce(`${nameAll(things)} is back at its rule`)
   }
 
-  /** Chooses the neighbour along the run in the same layer, or the first of all. */
-  function choose(direction: 1 | -1): void {
+  function act(make: (things: Placement[]) => Edit, words: (name: string) => string, select: readonly string[] | null = null): void {
+    const things = chosen()
+    if (!things.length) return
+    const error = bench.apply(make(things), words(nameAll(things)))
+    notices.announce(error ?? words(nameAll(things)))
+    if (select) bench.selectAll(select)
+  }
+  const remove = (): void => act(takeOff, (name) => `take ${name} off`, [])
+  const mirror = (): void => act((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), (name) => `move ${name} to the other side`, [])
+  const copy = (): void => act((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), (name) => `copy ${name} to the other side`)
+  const double = (): void => act((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), (name) => `put another beside ${name}`)
+
+  /** Puts a material on the base at a place, into the open layer when that holds it, else into a new layer of its own. */
+  function drop(material: Material, run: Run, s: number, across: number): void {
+    const { layers } = bench.piece!
+    const into = layers.find(({ id, mix, locked }) => id === bench.openLayer && !locked && mix.some((part) => part.material === material.id))
+      ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
+    const at = s / run.length
+    const words = `put ${material.name} at ${placeOf(run.id, s)}`
+    const thing = (id: string) => ({ id, run: run.id, at, across: Math.min(1, Math.max(-1, across)), turn: 0, material: material.id })
+    if (into) {
+      const [id] = freshIds(into, 1)
+      bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, words)
+      bench.select(`${into.id}:+${id}`)
+    }
+    else {
+      const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
+      bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule: { kind: 'hand' }, added: [thing('h1')] } }, words)
+      bench.select(`${layer.id}:+h1`)
+    }
+    notices.announce(words)
+  }
+
+  function freshLayerId(): string {
+    const taken = new Set(bench.piece!.layers.map(({ id }) => id))
+    let n = taken.size + 1
+    while (taken.has(`layer-${n}`)) n += 1
+    return `layer-${n}`
+  }
+
+  /** Chooses the neighbour along the run in the same layer, or the first of all. @param more adds it to what is chosen */
+  function choose(direction: 1 | -1, more = false): void {
     const all = bench.workings?.placements ?? []
-    const now = find(bench.selected)
-    const row = inOrder(now ? all.filter(({ layer }) => layer === now.layer) : all.filter(({ layer }) => layer === all[0]?.layer))
+    const now = bench.selectedPlacement
+    const layer = now?.layer ?? all[0]?.layer
+    const row = bench.runs.flatMap((run) => inOrder(all.filter((each) => each.layer === layer && each.run === run.id)))
     const here = row.findIndex(({ id }) => id === now?.id)
     const next = row[(here + direction + row.length) % row.length]
     if (!next) return
-    bench.select(next.id)
-    notices.announce(`${placementName(next)} at ${clock((next.s / lengthOf(next.run)) * 360)}`)
+    if (more) bench.selectAll([...bench.selection.filter((id) => id !== next.id), next.id])
+    else bench.select(next.id)
+    notices.announce(`${bench.nameOf(next)} at ${placeOf(next.run, next.s)}${more ? `, ${bench.selection.length} chosen` : ''}`)
+  }
+  /** Chooses the first of the next layer. */
+  function chooseLayer(direction: 1 | -1): void {
+    const { layers } = bench.piece!
+    const here = layers.findIndex(({ id }) => id === bench.openLayer)
+    const next = layers[(here + direction + layers.length) % layers.length]
+    const first = bench.workings?.placements.find(({ layer }) => layer === next?.id)
+    if (!next) return
+    bench.openLayer = next.id
+    if (first) {
+      bench.select(first.id)
+      notices.announce(`${bench.nameOf(first)} at ${placeOf(first.run, first.s)}`)
+    }
+  }
+  function chooseAllOfLayer(): void {
+    const all = bench.workings?.placements ?? []
+    const layer = bench.selectedPlacement?.layer ?? bench.openLayer ?? all[0]?.layer
+    bench.selectAll(all.filter((each) => each.layer === layer).map(({ id }) => id))
+    notices.announce(`${bench.selection.length} chosen`)
   }
 
-  return { slide, slideBy, turn, shift, putBack, choose }
+  return { runOf, placeOf, move, slide, shift, turn, lift, trim, trimTo, pin, putBack, remove, mirror, copy, double, drop, freshLayerId, choose, chooseLayer, chooseAllOfLayer }
 }

@@ -15,7 +15,7 @@ afterEach(() => db.delete())
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['pieces', 'settings', 'snapshots'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['materials', 'pieces', 'settings', 'snapshots', 'stash'])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -81,5 +81,34 @@ describe('rescue', () => {
     writeRescue(piece, 1)
     forgetRescue('ring')
     expect(rescueOf('ring', 1)).toBeNull()
+  })
+})
+
+describe('the step from schema 1 to 2', () => {
+  const { base: { shape: _shape, turn: _turn, hook: _hook, mass: _mass, ...base }, brief: { balance: _balance, ...brief }, ...rest } = piece
+  const old = { ...rest, version: 1, brief, base: { ...base, join: 90, outer: 300, inner: 200 } }
+
+  it('brings stored pieces and snapshots to today’s format, and adds the new tables', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
+    await before.table('pieces').put({ id: 'ring', piece: old, revision: 3, savedAt: 5 })
+    await before.table('snapshots').add({ pieceId: 'ring', at: 5, piece: old })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: 2, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } } })
+    expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(2)
+    await after.stash.put({ material: 'bracken', count: 4 })
+    expect(await after.stash.get('bracken')).toEqual({ material: 'bracken', count: 4 })
+    await after.delete()
+  })
+  it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
+    await before.table('pieces').put({ id: 'ring', piece: { ...old, version: 99 }, revision: 3, savedAt: 5 })
+    before.close()
+    await expect(new BenchDatabase(name).open()).rejects.toThrow(/newer version/)
+    await Dexie.delete(name)
   })
 })

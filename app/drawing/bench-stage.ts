@@ -1,64 +1,92 @@
 import Konva from 'konva'
 import type { Placement } from '#core/arrange'
-import type { Run } from '#core/base'
-import { nearestOn, runsOf } from '#core/base'
-import { patchOutline } from '#core/cover'
-import type { Mark, Scene, SceneItem } from '#core/glyph'
-import { baseGlyph, doorBounds, surfaceMarks, tone } from '#core/glyph'
-import { clock, degrees } from '#core/measure'
+import type { Point, Run } from '#core/base'
+import { anchorSays, nearestRun, onRun, runsOf } from '#core/base'
+import type { Scene, SceneItem } from '#core/glyph'
+import { doorBounds, surfaceMarks, tone } from '#core/glyph'
+import { inches, readTape, say } from '#core/measure'
 import type { Manner } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
+import type { Drag } from './grips'
+import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
 import { paintMarks } from './paint'
-import { cordMarks, fitting, overMarks, regionOf, ringRadius } from './scene'
-import type { View } from './scene'
-import { spriteOf } from './sprites'
+import type { BasePicture, View } from './scene'
+import { basePicture, fitting, paintBase, paintItems, pieceBounds, regionOf } from './scene'
 
 export interface StageEvents {
-  select(placement: string | null): void
-  /** A thing was let go so much further along its run, mm. */
-  slid(placement: string, along: number): void
+  select(placements: readonly string[]): void
+  /** Things were let go so much further along their runs, mm, and across the face, half widths. */
+  moved(placements: readonly string[], along: number, across: number): void
+  turned(by: number): void
+  trimmed(length: number): void
   viewed(view: View): void
 }
 
 export interface StageState {
   readonly workings: Workings
-  readonly selected: string | null
+  readonly selection: readonly string[]
   readonly manner: Manner
   /** Whether the base's own measures are shown. */
   readonly measuring: boolean
+  /** How many things of the order of work are shown; null shows all. */
+  readonly upTo: number | null
 }
 
-interface ItemNode { readonly group: Konva.Group, readonly image: Konva.Image, readonly over: Konva.Shape, item: SceneItem }
+/** What a pointer is about. */
+type Deed =
+  | { readonly kind: 'press', readonly item: SceneItem, readonly from: Point, readonly pixel: Point, readonly add: boolean }
+  | { readonly kind: 'drag', readonly drag: Drag, readonly ids: readonly string[], by: { along: number, across: number } }
+  | { readonly kind: 'turn', readonly item: SceneItem, bearing: number }
+  | { readonly kind: 'trim', readonly item: SceneItem, length: number }
+  | { readonly kind: 'pan', readonly pixel: Point, readonly view: View, moved: boolean }
+  | { readonly kind: 'marquee', readonly from: Point, to: Point }
 
 /** Steps of zoom between the closest and the farthest, pixels to the mm. */
-const ZOOM = { least: 0.08, most: 6 }
+const ZOOM = { least: 0.04, most: 6 }
+/** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
+const WAVER = 3
+const GRIP = 9
+/** The tools along the lower edge, px: what is fitted keeps clear of them. */
+const BAR = 40
+/** Degrees in which a turn snaps. */
+const TURN_STEP = 5
 
 /**
- * The drawing on the bench: surface, base and stems at true scale, the clock ring, and what is being moved.
- * It shows the workings and reports what hands do; it decides nothing.
+ * The drawing on the bench: surface, base and stems at true scale, measuring marks, and what is being moved.
+ * It shows the workings and reports what hands do; it decides nothing. What is not being moved is painted once, so
+ * that a drag costs the same however much is on the base.
  */
 export class BenchStage {
   private readonly stage: Konva.Stage
   private readonly surface = new Konva.Layer({ listening: false })
-  private readonly things = new Konva.Layer()
+  private readonly things = new Konva.Layer({ listening: false })
+  private readonly moving = new Konva.Layer({ listening: false })
   private readonly overlay = new Konva.Layer({ listening: false })
-  private readonly base = new Konva.Image({ image: undefined, listening: false })
-  private readonly items = new Map<string, ItemNode>()
+  private readonly ground = new Konva.Image({ image: undefined })
+  private readonly still = new Konva.Image({ image: undefined })
   private state: StageState | null = null
+  private runs: readonly Run[] = []
+  private picker: Picker | null = null
+  private base: { readonly key: string, readonly picture: BasePicture } | null = null
   private view: View
   /** Whether the view keeps fitting the piece as it changes. */
   private fitted = true
-  private sliding: string | null = null
+  private deed: Deed | null = null
+  private lifted: readonly SceneItem[] = []
 
   constructor(container: HTMLDivElement, private readonly events: StageEvents) {
     this.view = { x: 0, y: 0, scale: 1, width: container.clientWidth, height: container.clientHeight }
     this.stage = new Konva.Stage({ container, width: this.view.width, height: this.view.height })
-    this.things.add(this.base)
-    this.stage.add(this.surface, this.things, this.overlay)
+    this.surface.add(this.ground)
+    this.things.add(this.still)
+    this.moving.add(new Konva.Shape({ sceneFunc: (context) => this.paintMoving(context._context as CanvasRenderingContext2D) }))
+    this.stage.add(this.surface, this.things, this.moving, this.overlay)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
-    this.stage.on('click tap', (event) => { if (event.target === this.stage) this.events.select(null) })
-    this.pan()
+    this.stage.on('pointerdown', (event) => this.down(event.evt))
+    this.stage.on('pointermove', (event) => this.move(event.evt))
+    this.stage.on('pointerup pointercancel', (event) => this.up(event.evt))
+    this.stage.on('mouseleave', () => { if (this.deed?.kind === 'pan') this.deed = null })
   }
 
   destroy(): void { this.stage.destroy() }
@@ -73,25 +101,35 @@ export class BenchStage {
   show(state: StageState): void {
     const before = this.state
     this.state = state
-    const scene = state.workings.scene
-    const sized = before?.workings.scene.base.outer !== scene.base.outer
-    if (!before || (this.fitted && (sized || this.outgrown()))) this.fit()
-    else if (before.workings.scene !== scene) this.paintAll()
+    const { scene } = state.workings
+    if (before?.workings.scene !== scene) {
+      if (!this.deed) this.lifted = []
+      this.picker = new Picker(scene)
+      if (!this.runs.length || JSON.stringify([before?.workings.scene.base.shape, before?.workings.scene.base.turn]) !== JSON.stringify([scene.base.shape, scene.base.turn])) {
+        this.runs = runsOf(scene.base)
+        if (before && this.fitted) this.fit()
+      }
+    }
+    if (!before || (this.fitted && this.outgrown())) this.fit()
+    else if (before.workings.scene !== scene || before.upTo !== state.upTo) this.paintAll()
     else this.paintOverlay()
   }
 
-  /** The whole piece with its clock ring. */
+  /** The whole piece with its measuring marks. */
   fit(): void {
     if (!this.state) return
-    const reach = ringRadius(this.state!.workings) * 1.1 + 8
     this.fitted = true
-    this.look(fitting({ left: -reach, right: reach, top: -reach, bottom: reach }, this.view.width, this.view.height, 1.03))
+    const { width, height } = this.view
+    const view = fitting(pieceBounds(this.state.workings), width, height - BAR, 1.03)
+    this.look({ ...view, height, y: view.y + BAR / 2 / view.scale })
   }
 
   /** The whole door, from across the room. */
   standBack(): void {
     if (!this.state) return
-    const bounds = doorBounds(this.state.workings.scene.surface.door)
+    const around = pieceBounds(this.state.workings)
+    const door = doorBounds(this.state.workings.scene.surface) ?? around
+    const bounds = { left: Math.min(door.left, around.left), right: Math.max(door.right, around.right), top: Math.min(door.top, around.top), bottom: Math.max(door.bottom, around.bottom) }
     this.fitted = false
     this.look(fitting({ left: bounds.left - 150, right: bounds.right + 150, top: bounds.top - 150, bottom: bounds.bottom + 120 }, this.view.width, this.view.height, 1))
   }
@@ -103,10 +141,20 @@ export class BenchStage {
     this.look({ ...this.view, scale, x: fixed.x - (at.x - this.view.width / 2) / scale, y: fixed.y - (at.y - this.view.height / 2) / scale })
   }
 
+  /** The place on the base that lies under a point of the page; null when that is off the base. */
+  placeAt(clientX: number, clientY: number): { readonly run: Run, readonly s: number, readonly t: number } | null {
+    const box = this.stage.container().getBoundingClientRect()
+    const point = this.toMm({ x: clientX - box.left, y: clientY - box.top })
+    const { run, s, away } = nearestRun(this.runs, point)
+    const station = run.at(s)
+    if (away > station.half + 40 / this.view.scale + 40) return null
+    return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
+  }
+
   private outgrown(): boolean {
-    const reach = ringRadius(this.state!.workings) * 2 * this.view.scale
-    const room = Math.min(this.view.width, this.view.height)
-    return reach > room || reach < room * 0.75
+    const { left, right, top, bottom } = pieceBounds(this.state!.workings)
+    const fill = Math.max((right - left) * this.view.scale / this.view.width, (bottom - top) * this.view.scale / (this.view.height - BAR))
+    return fill > 1 || fill < 0.75
   }
 
   private wheel(event: WheelEvent): void {
@@ -115,41 +163,157 @@ export class BenchStage {
     if (at) this.zoom(Math.exp(-event.deltaY * 0.0015), at)
   }
 
-  private pan(): void {
-    let from: { x: number, y: number, view: View } | null = null
-    this.stage.on('mousedown touchstart', (event) => {
-      const at = this.stage.getPointerPosition()
-      from = event.target === this.stage && at ? { ...at, view: this.view } : null
-    })
-    this.stage.on('mousemove touchmove', () => {
-      const at = this.stage.getPointerPosition()
-      if (!from || !at || Math.hypot(at.x - from.x, at.y - from.y) < 4) return
-      this.fitted = false
-      this.look({ ...this.view, x: from.view.x - (at.x - from.x) / this.view.scale, y: from.view.y - (at.y - from.y) / this.view.scale })
-    })
-    this.stage.on('mouseup mouseleave touchend', () => { from = null })
-  }
-
   private look(view: View): void {
     this.view = view
     const { scale, width, height, x, y } = view
-    this.things.setAttrs({ x: width / 2 - x * scale, y: height / 2 - y * scale, scaleX: scale, scaleY: scale })
-    this.overlay.setAttrs({ x: width / 2 - x * scale, y: height / 2 - y * scale, scaleX: scale, scaleY: scale })
+    const place = { x: width / 2 - x * scale, y: height / 2 - y * scale, scaleX: scale, scaleY: scale }
+    this.overlay.setAttrs(place)
+    this.moving.setAttrs(place)
     this.paintAll()
     this.events.viewed(view)
   }
 
-  private toMm({ x, y }: { x: number, y: number }): { x: number, y: number } {
+  private toMm({ x, y }: Point): Point {
     const { view } = this
     return { x: view.x + (x - view.width / 2) / view.scale, y: view.y + (y - view.height / 2) / view.scale }
   }
 
+  private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.turn <= this.state!.upTo)
+  private readonly loose = (item: SceneItem): boolean => this.shown(item) && !item.locked
+
+  private placement(id: string): Placement | undefined { return this.state!.workings.placements.find((each) => each.id === id) }
+  private item(id: string | undefined): SceneItem | undefined { return this.state!.workings.scene.items.find((each) => each.id === id) }
+  private runOf(id: string): Run { return this.runs.find((run) => run.id === id)! }
+
+  private down(event: PointerEvent): void {
+    const pixel = this.stage.getPointerPosition()
+    if (!this.state || !pixel || !this.picker || (event.button ?? 0) > 0) return
+    const from = this.toMm(pixel)
+    const chosen = this.state.selection.length === 1 ? this.item(this.state.selection[0]) : undefined
+    if (chosen && !chosen.locked) {
+      const { trim, turn } = gripPoints(chosen, this.view.scale)
+      const near = (grip: Point): boolean => Math.hypot(grip.x - from.x, grip.y - from.y) * this.view.scale < GRIP
+      if (near(turn)) this.deed = { kind: 'turn', item: chosen, bearing: chosen.bearing }
+      else if (trim && near(trim)) this.deed = { kind: 'trim', item: chosen, length: chosen.length }
+      if (this.deed) return
+    }
+    const item = this.picker.at(from, this.loose)
+    if (item) this.deed = { kind: 'press', item, from, pixel: { ...pixel }, add: event.shiftKey }
+    else if (event.shiftKey) this.deed = { kind: 'marquee', from, to: from }
+    else this.deed = { kind: 'pan', pixel: { ...pixel }, view: this.view, moved: false }
+  }
+
+  private move(event: PointerEvent): void {
+    const pixel = this.stage.getPointerPosition()
+    if (!this.state || !pixel) return
+    const at = this.toMm(pixel)
+    const { deed } = this
+    if (!deed) {
+      this.stage.container().style.cursor = this.picker?.at(at, this.loose) ? 'grab' : ''
+      return
+    }
+    switch (deed.kind) {
+      case 'press': {
+        if (Math.hypot(pixel.x - deed.pixel.x, pixel.y - deed.pixel.y) < WAVER) return
+        const { selection } = this.state
+        const ids = selection.includes(deed.item.id) ? [...selection.filter((id) => id !== deed.item.id), deed.item.id] : [deed.item.id]
+        this.events.select(ids)
+        this.startMoving(deed.item, ids, deed.from)
+        this.move(event)
+        return
+      }
+      case 'drag': {
+        const { along, across } = dragTo(deed.drag, at, this.view.scale, event.altKey)
+        deed.by = { along, across }
+        this.lift(deed.ids.flatMap((id) => {
+          const [item, placement] = [this.item(id), this.placement(id)]
+          return item && placement ? [movedItem(item, placement, this.runOf(placement.run), deed.by)] : []
+        }))
+        return
+      }
+      case 'turn': {
+        const bearing = bearingTo(deed.item, at)
+        deed.bearing = event.altKey ? bearing : Math.round(bearing / TURN_STEP) * TURN_STEP
+        this.lift([{ ...deed.item, bearing: deed.bearing }])
+        return
+      }
+      case 'trim': {
+        deed.length = lengthTo(deed.item, at)
+        this.lift([{ ...deed.item, length: deed.length }])
+        return
+      }
+      case 'pan': {
+        if (!deed.moved && Math.hypot(pixel.x - deed.pixel.x, pixel.y - deed.pixel.y) < WAVER) return
+        deed.moved = true
+        this.fitted = false
+        this.look({ ...this.view, x: deed.view.x - (pixel.x - deed.pixel.x) / this.view.scale, y: deed.view.y - (pixel.y - deed.pixel.y) / this.view.scale })
+        return
+      }
+      case 'marquee': {
+        deed.to = at
+        this.paintOverlay()
+      }
+    }
+  }
+
+  private up(_event: PointerEvent): void {
+    const { deed } = this
+    this.deed = null
+    if (!deed || !this.state) return
+    switch (deed.kind) {
+      case 'press': {
+        const { selection } = this.state
+        const { id } = deed.item
+        this.events.select(!deed.add ? [id] : selection.includes(id) ? selection.filter((each) => each !== id) : [...selection, id])
+        return
+      }
+      case 'drag': this.settle(deed.by.along !== 0 || deed.by.across !== 0, () => this.events.moved(deed.ids, deed.by.along, deed.by.across)); return
+      case 'turn': this.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180)); return
+      case 'trim': this.settle(deed.length !== deed.item.length, () => this.events.trimmed(deed.length)); return
+      case 'marquee': {
+        const found = this.picker!.within(deed.from, deed.to, this.loose).map(({ id }) => id)
+        this.events.select([...new Set([...this.state.selection, ...found])])
+        this.paintOverlay()
+        return
+      }
+      case 'pan': if (!deed.moved) this.events.select([])
+    }
+  }
+
+  private startMoving(item: SceneItem, ids: readonly string[], from: Point): void {
+    const placement = this.placement(item.id)!
+    const run = this.runOf(placement.run)
+    const rests = this.state!.workings.placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run).map(({ rest }) => rest)
+    const unit = this.state!.manner.units === 'in' ? inches(1) : 20
+    const marks = run.closed
+      ? Array.from({ length: 24 }, (_, i) => (i / 24) * run.length)
+      : Array.from({ length: Math.floor(run.length / unit) + 1 }, (_, i) => i * unit)
+    this.deed = { kind: 'drag', ids, by: { along: 0, across: 0 }, drag: startDrag(placement, run, [...rests, ...marks], from) }
+    this.lift(ids.flatMap((id) => this.item(id) ?? []))
+    this.paintStill()
+  }
+
+  /** Takes items up: they are painted apart from the rest, on top, until they are let go. */
+  private lift(items: readonly SceneItem[]): void {
+    const first = !this.lifted.length
+    this.lifted = items
+    if (first) this.paintStill()
+    this.moving.batchDraw()
+    this.paintOverlay()
+  }
+
+  /** Lets go what was taken up. When something changed it stays where it was let go until the workings say where it lies. */
+  private settle(changed: boolean, report: () => void): void {
+    if (changed) report()
+    else this.paintAll()
+  }
+
   private paintAll(): void {
     if (!this.state) return
-    const { scene } = this.state.workings
-    this.paintSurface(scene)
-    this.paintBase(scene)
-    this.paintItems(scene)
+    if (this.deed?.kind !== 'drag' && this.deed?.kind !== 'turn' && this.deed?.kind !== 'trim') this.lifted = []
+    this.paintSurface(this.state.workings.scene)
+    this.paintStill()
+    this.moving.batchDraw()
     this.paintOverlay()
   }
 
@@ -159,152 +323,65 @@ export class BenchStage {
     const key = JSON.stringify([scene.surface, this.view])
     if (key === this.surfaceKey) return
     this.surfaceKey = key
-    const canvas = this.canvasOf((ctx) => {
-      const { scale, width, height, x, y } = this.view
-      ctx.translate(width / 2 - x * scale, height / 2 - y * scale)
-      ctx.scale(scale, scale)
-      paintMarks(ctx, surfaceMarks(scene.surface, regionOf(this.view)))
-    }, this.view.width, this.view.height)
-    this.surface.destroyChildren()
-    this.surface.add(new Konva.Image({ image: canvas, width: this.view.width, height: this.view.height }))
+    this.paintInto(this.ground, (ctx) => paintMarks(ctx, surfaceMarks(scene.surface, regionOf(this.view))))
+    this.surface.batchDraw()
   }
 
-  private baseKey = ''
-
-  private paintBase({ base }: Scene): void {
-    const key = JSON.stringify([base, this.view.scale])
-    if (key === this.baseKey) return
-    this.baseKey = key
-    const half = base.outer / 2 + 25
-    const side = 2 * half * this.view.scale
-    const canvas = this.canvasOf((ctx) => {
-      ctx.scale(this.view.scale, this.view.scale)
-      ctx.translate(half, half)
-      paintMarks(ctx, baseGlyph(base).marks)
-    }, side, side)
-    this.base.setAttrs({ image: canvas, x: -half, y: -half, width: 2 * half, height: 2 * half })
-  }
-
-  private canvasOf(paint: (ctx: CanvasRenderingContext2D) => void, width: number, height: number): HTMLCanvasElement {
-    const ratio = window.devicePixelRatio
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.max(1, Math.round(width * ratio))
-    canvas.height = Math.max(1, Math.round(height * ratio))
-    const ctx = canvas.getContext('2d')!
-    ctx.scale(ratio, ratio)
-    paint(ctx)
-    return canvas
-  }
-
-  private paintItems(scene: Scene): void {
-    const wanted = new Set(scene.items.map(({ id }) => id))
-    for (const [id, node] of this.items) {
-      if (wanted.has(id)) continue
-      node.group.destroy()
-      this.items.delete(id)
-    }
-    for (const item of scene.items) {
-      const node = this.items.get(item.id) ?? this.addItem(item)
-      node.item = item
-      const sprite = spriteOf(item, this.view.scale * window.devicePixelRatio)
-      node.image.setAttrs({
-        image: sprite.image, x: item.x, y: item.y, rotation: item.bearing,
-        offsetX: sprite.x, offsetY: sprite.y, scaleX: 1 / sprite.scale, scaleY: 1 / sprite.scale,
-      })
-      node.over.visible(true)
-      node.group.moveToTop()
-    }
+  /** Base and items, but for what is being moved. */
+  private paintStill(): void {
+    if (!this.state) return
+    const { scene } = this.state.workings
+    const scale = this.view.scale * window.devicePixelRatio
+    const key = JSON.stringify([scene.base, scale])
+    if (this.base?.key !== key) this.base = { key, picture: basePicture(scene.base, scale) }
+    const up = new Set(this.lifted.map(({ id }) => id))
+    this.paintInto(this.still, (ctx) => {
+      paintBase(ctx, this.base!.picture)
+      paintItems(ctx, scene.base, scene.items.filter((item) => this.shown(item) && !up.has(item.id)), scale)
+    })
     this.things.batchDraw()
   }
 
-  private addItem(item: SceneItem): ItemNode {
-    const group = new Konva.Group()
-    const image = new Konva.Image({ image: undefined, name: item.id, draggable: true, dragDistance: 3 })
-    const marks = (of: (scene: Scene, item: SceneItem) => readonly Mark[]) => new Konva.Shape({
-      listening: false,
-      sceneFunc: (context) => {
-        const now = this.items.get(item.id)
-        if (now && this.state) paintMarks(context._context as CanvasRenderingContext2D, of(this.state.workings.scene, now.item))
-      },
-    })
-    const over = marks(overMarks)
-    const node: ItemNode = { group, image, over, item }
-    group.add(marks((_, each) => cordMarks(each)), image, over)
-    this.things.add(group)
-    this.items.set(item.id, node)
-    image.hitFunc((context, shape) => {
-      const { item: now } = node
-      const sprite = 1 / image.scaleX()
-      context.beginPath()
-      patchOutline(now.form, now.length, now.width).forEach(({ x, y }, i) => {
-        const at = [x * sprite + image.offsetX(), y * sprite + image.offsetY()] as const
-        if (i) context.lineTo(...at)
-        else context.moveTo(...at)
-      })
-      context.closePath()
-      context.fillStrokeShape(shape)
-    })
-    image.on('mouseenter', () => { this.stage.container().style.cursor = 'grab' })
-    image.on('mouseleave', () => { this.stage.container().style.cursor = '' })
-    image.on('click tap', () => this.events.select(item.id))
-    this.slide(node)
-    return node
+  private paintMoving(ctx: CanvasRenderingContext2D): void {
+    if (this.lifted.length) paintItems(ctx, this.state!.workings.scene.base, this.lifted.map((item) => ({ ...item, tucked: false })), this.view.scale * window.devicePixelRatio)
   }
 
-  /** Lets a hand slide an item along its run: it keeps its place across the face and turns with the run. */
-  private slide(node: ItemNode): void {
-    let start: { placement: Placement, run: Run, grip: number } | null = null
-    let s = 0
-    const offset = (run: Run, at: number): number => {
-      const away = at - run.length * Math.round(at / run.length)
-      return run.closed ? away : at
-    }
-    let gripped = { x: 0, y: 0 }
-    node.image.on('mousedown touchstart', () => { gripped = this.toMm(this.stage.getPointerPosition()!) })
-    node.image.on('dragstart', () => {
-      const placement = this.state!.workings.placements.find(({ id }) => id === node.item.id)!
-      const run = runsOf(this.state!.workings.scene.base).find(({ id }) => id === placement.run)!
-      start = { placement, run, grip: offset(run, placement.s - nearestOn(run, gripped)) }
-      s = placement.s
-      this.sliding = node.item.id
-      node.over.visible(false)
-      this.events.select(node.item.id)
-    })
-    node.image.dragBoundFunc(() => {
-      if (!start) return node.image.absolutePosition()
-      const { run, placement, grip } = start
-      s = nearestOn(run, this.toMm(this.stage.getPointerPosition()!)) + grip
-      const station = run.at(s)
-      const was = run.at(placement.s)
-      const turned = degrees(Math.atan2(station.ty, station.tx) - Math.atan2(was.ty, was.tx))
-      if (node.item.form === 'leaf') node.image.rotation(node.item.bearing + turned)
-      const reach = station.half * placement.t
-      const { x, y, scale, width, height } = this.view
-      return {
-        x: width / 2 + (station.x + station.nx * reach - x) * scale,
-        y: height / 2 + (station.y + station.ny * reach + (node.item.cord ? node.item.y - node.item.cord.y : 0) - y) * scale,
-      }
-    })
-    node.image.on('dragmove', () => this.paintOverlay(clock((s / (start?.run.length ?? 1)) * 360)))
-    node.image.on('dragend', () => {
-      this.sliding = null
-      if (start) this.events.slid(node.item.id, offset(start.run, s - start.placement.s))
-      start = null
-    })
+  /** Paints the part in view, in millimetres, into a picture as sharp as the screen. */
+  private paintInto(node: Konva.Image, paint: (ctx: CanvasRenderingContext2D) => void): void {
+    const ratio = window.devicePixelRatio
+    const { scale, width, height, x, y } = this.view
+    const known = node.image() as HTMLCanvasElement | undefined
+    const canvas = known ?? document.createElement('canvas')
+    canvas.width = Math.max(1, Math.round(width * ratio))
+    canvas.height = Math.max(1, Math.round(height * ratio))
+    const ctx = canvas.getContext('2d')!
+    ctx.setTransform(scale * ratio, 0, 0, scale * ratio, (width / 2 - x * scale) * ratio, (height / 2 - y * scale) * ratio)
+    paint(ctx)
+    node.setAttrs({ image: canvas, width, height })
   }
 
-  private paintOverlay(sliding: string | null = null): void {
+  private paintOverlay(): void {
     if (!this.state) return
-    const { workings, selected, manner, measuring } = this.state
-    const item = selected ? this.items.get(selected) : undefined
+    const { workings, selection, manner, measuring } = this.state
+    const up = new Map(this.lifted.map((item) => [item.id, item]))
+    const ids = new Set(workings.placements.map(({ id }) => id))
     this.overlay.destroyChildren()
     this.overlay.add(...dimensionNodes({
-      workings, manner, measuring, radius: ringRadius(this.state!.workings), scale: this.view.scale,
+      workings, runs: this.runs, manner, measuring, scale: this.view.scale,
       onDark: tone(workings.scene.surface.surface.colour).l < 0.62,
-      selected: item && workings.placements.some(({ id }) => id === selected)
-        ? { id: selected!, item: item.item, at: { x: item.image.x(), y: item.image.y() }, rotation: item.image.rotation(), moving: this.sliding === selected, says: sliding }
-        : null,
+      selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
+      moving: up.size > 0, says: this.says(manner),
+      marquee: this.deed?.kind === 'marquee' ? this.deed : null,
     }))
     this.overlay.batchDraw()
+  }
+
+  /** What is told beside a thing while it is moved. */
+  private says(manner: Manner): string | null {
+    const { deed } = this
+    if (deed?.kind === 'drag') return say(anchorSays(deed.drag.run, onRun(deed.drag.run, deed.drag.primary.s + deed.by.along)), manner)
+    if (deed?.kind === 'turn') return `${Math.round(((deed.bearing - deed.item.bearing + 540) % 360) - 180)}°`
+    if (deed?.kind === 'trim') return readTape(deed.length, manner.units)
+    return null
   }
 }

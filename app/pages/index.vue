@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { navigateTo, useHead, useRuntimeConfig } from '#app'
+import { NuxtLink } from '#components'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { FileInput, Plus } from '@lucide/vue'
 import { useDropZone } from '@vueuse/core'
@@ -56,6 +57,7 @@ async function start(): Promise<void> {
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
       <span class="text-soft">Workroom</span>
       <div class="ml-auto flex items-center gap-2">
+        <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Shelf of materials</NuxtLink>
         <UnitsSwitch />
         <LightSwitch />
         <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>

@@ -5,6 +5,8 @@ import { layerOf, pieceWith } from '#core/testing'
 import { work } from '#core/workings'
 import { db } from '~/db'
 import { savePiece, snapshotsOf } from '~/db/pieces'
+import { CATALOGUE } from '#core/material'
+import { useHand } from '~/composables/useHand'
 import { useBench } from './bench'
 import { useNotices } from './notices'
 
@@ -63,7 +65,7 @@ describe('editing', () => {
   })
   it('refuses in words what cannot be, and changes nothing', async () => {
     const bench = await opened()
-    expect(bench.apply({ do: 'base', set: { inner: 2000 } }, 'set the inner size')).toBe('The hole must be smaller than the ring.')
+    expect(bench.apply({ do: 'base', set: { shape: { form: 'ring', outer: 300, inner: 2000 } } }, 'set the inner size')).toBe('The hole must be smaller than the ring.')
     expect(bench.piece).toEqual(piece)
     expect(bench.history.done).toHaveLength(0)
   })
@@ -87,17 +89,51 @@ describe('editing', () => {
 })
 
 describe('by hand', () => {
-  it('adds nudges up and keeps turns between half turns', async () => {
+  it('counts moves in a row as one, and takes them back together', async () => {
     const bench = await opened()
-    const third = () => bench.workings!.placements.find(({ id }) => id === 'a:2')!
+    const hand = useHand()
+    const third = () => bench.byId.get('a:2')!
     const before = third()
-    bench.nudge(before, { along: 4, turn: 100 }, 'slide', 'slide')
-    bench.nudge(third(), { along: 3, turn: 100, across: 5 }, 'slide', 'slide')
-    expect(bench.layerOf('a')!.nudges['2']).toEqual({ along: 7, across: 2, turn: -160 })
-    await vi.waitFor(() => expect(third().s).toBeCloseTo(before.s + 7, 6))
+    bench.select('a:2')
+    hand.slide(1, false)
+    await vi.waitFor(() => expect(third().s).toBeCloseTo(before.s + 6.35, 6))
+    hand.slide(1, true)
+    await vi.waitFor(() => expect(third().s).toBeCloseTo(before.s + 6.35 + 1.5875, 6))
     expect(bench.history.done).toHaveLength(1)
+    expect(useNotices().announced).toMatch(/^slide bracken frond 3 to \d+:\d\d$/)
     bench.undo()
     expect(bench.layerOf('a')!.nudges).toEqual({})
+  })
+  it('moves, turns, trims, pins, copies and takes off what is chosen together, but not what is locked', async () => {
+    const bench = await opened()
+    const hand = useHand()
+    bench.selectAll(['a:1', 'a:4'])
+    hand.turn(5)
+    hand.pin()
+    hand.trimTo(120)
+    await vi.waitFor(() => expect(bench.selectedPlacements.map(({ length, pinned }) => [length, pinned])).toEqual([[120, true], [120, true]]))
+    expect(bench.layerOf('a')!.nudges['4']).toMatchObject({ turn: 5, trim: 120, pinned: true })
+    hand.copy()
+    expect(bench.layerOf('a')!.added).toHaveLength(2)
+    hand.remove()
+    expect(bench.layerOf('a')!.taken).toEqual(['1', '4'])
+    expect(bench.selection).toEqual([])
+    bench.apply({ do: 'layer', layer: 'a', set: { locked: true } }, 'lock')
+    bench.select('a:2')
+    hand.turn(5)
+    expect(bench.layerOf('a')!.nudges['2']).toBeUndefined()
+    expect(useNotices().announced).toBe('That layer is locked.')
+  })
+  it('puts a material where it is dropped: into a layer by hand of its own, then into that one', async () => {
+    const bench = await opened()
+    const hand = useHand()
+    const [run] = bench.runs
+    hand.drop(CATALOGUE['pine-cone']!, run!, run!.length / 4, 0.2)
+    expect(bench.piece!.layers.at(-1)).toMatchObject({ rule: { kind: 'hand' }, added: [{ id: 'h1', at: 0.25, material: 'pine-cone' }] })
+    hand.drop(CATALOGUE['pine-cone']!, run!, run!.length / 2, 0)
+    expect(bench.piece!.layers).toHaveLength(3)
+    expect(bench.piece!.layers.at(-1)!.added.map(({ at }) => at)).toEqual([0.25, 0.5])
+    expect(bench.selected).toBe(`${bench.piece!.layers.at(-1)!.id}:+h2`)
   })
   it('opens the layer of what is chosen', async () => {
     const bench = await opened()

@@ -2,8 +2,10 @@ import { liveQuery } from 'dexie'
 import type { Subscription } from 'dexie'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import type { Run } from '#core/base'
+import { runsOf } from '#core/base'
 import type { Manner } from '#core/measure'
-import type { Edit, History, Layer, Nudge, Piece } from '#core/piece'
+import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
 import type { Placement } from '#core/arrange'
 import type { Workings } from '#core/workings'
@@ -28,7 +30,11 @@ export const useBench = defineStore('bench', () => {
   const piece = shallowRef<Piece | null>(null)
   const workings = shallowRef<Workings | null>(null)
   const history = shallowRef<History>(EMPTY_HISTORY)
-  const selected = ref<string | null>(null)
+  /** The things that are chosen; the last is the one that measures are shown for. */
+  const selection = ref<readonly string[]>([])
+  const selected = computed(() => selection.value.at(-1) ?? null)
+  /** How many things of the order of work are shown; null shows all. */
+  const shownUpTo = ref<number | null>(null)
   const openLayer = ref<string | null>(null)
   const saving = ref<'saved' | 'waiting'>('saved')
 
@@ -38,7 +44,9 @@ export const useBench = defineStore('bench', () => {
   let writing: Promise<void> = Promise.resolve()
 
   const manner = computed<Manner>(() => ({ units: settings.units, currency: piece.value?.brief.currency ?? 'USD' }))
-  const selectedPlacement = computed<Placement | null>(() => workings.value?.placements.find(({ id }) => id === selected.value) ?? null)
+  const byId = computed(() => new Map((workings.value?.placements ?? []).map((each) => [each.id, each])))
+  const selectedPlacement = computed<Placement | null>(() => byId.value.get(selected.value ?? '') ?? null)
+  const selectedPlacements = computed(() => selection.value.flatMap((id) => byId.value.get(id) ?? []))
 
   const ask = latestOnly(
     (answer) => { workings.value = answer },
@@ -55,7 +63,8 @@ export const useBench = defineStore('bench', () => {
     piece.value = rescued ?? record.piece
     workings.value = null
     history.value = EMPTY_HISTORY
-    selected.value = null
+    selection.value = []
+    shownUpTo.value = null
     openLayer.value = null
     if (rescued) await save()
     await snapPiece(db(), piece.value, Date.now())
@@ -150,26 +159,36 @@ export const useBench = defineStore('bench', () => {
 
   const layerOf = (id: string): Layer | undefined => piece.value?.layers.find((layer) => layer.id === id)
 
+  const shape = computed(() => {
+    const base = workings.value?.scene.base ?? piece.value?.base
+    return base ? JSON.stringify({ shape: base.shape, turn: base.turn }) : null
+  })
+  /** The runs of the base as the workings have it, the same objects while it keeps its shape. */
+  const runs = computed<readonly Run[]>(() => (shape.value ? runsOf(JSON.parse(shape.value) as Piece['base']) : []))
+  /** The run by which a layer's places are read: its own, or the first of all. */
+  const runOfLayer = (layer: Pick<Layer, 'run'>): Run => runs.value.find(({ id }) => id === layer.run) ?? runs.value[0]!
+
   /** "bracken frond 3" */
   const nameOf = (placement: Pick<Placement, 'material' | 'number'>): string =>
     `${shops.shelf.materials[placement.material]?.name ?? placement.material} ${placement.number}`
 
-  function select(placement: string | null): void {
-    selected.value = placement
-    if (placement) openLayer.value = placement.split(':')[0]!
+  /** Chooses one thing, or none. */
+  function select(placement: string | null): void { selectAll(placement ? [placement] : []) }
+
+  function selectAll(placements: readonly string[]): void {
+    selection.value = placements
+    const last = placements.at(-1)
+    if (last) openLayer.value = last.split(':')[0]!
   }
 
-  /** Moves a thing by hand, on top of how it has been moved before. */
-  function nudge(placement: Placement, by: Partial<Nudge>, words: string, merge: string | null = null): void {
-    const before = layerOf(placement.layer)?.nudges[placement.slot] ?? { along: 0, across: 0, turn: 0 }
-    const turn = (((before.turn + (by.turn ?? 0) + 180) % 360) + 360) % 360 - 180
-    const next: Nudge = { along: before.along + (by.along ?? 0), across: Math.min(2, Math.max(-2, before.across + (by.across ?? 0))), turn }
-    apply({ do: 'nudge', layer: placement.layer, slot: placement.slot, nudge: next }, words, merge)
+  /** Adds a thing to what is chosen, or takes it out. */
+  function toggle(placement: string): void {
+    selectAll(selection.value.includes(placement) ? selection.value.filter((id) => id !== placement) : [...selection.value, placement])
   }
 
   return {
-    piece, workings, history, selected, openLayer, saving, manner, selectedPlacement,
-    open, close, flush, rescue, apply, nudge, select, layerOf, nameOf,
+    piece, workings, history, selection, selected, openLayer, saving, manner, shownUpTo, byId, selectedPlacement, selectedPlacements,
+    open, close, flush, rescue, apply, select, selectAll, toggle, runs, runOfLayer, layerOf, nameOf,
     undo: () => step(undo, 'Undone'),
     redo: () => step(redo, 'Done again'),
   }

@@ -33,7 +33,7 @@ describe('importFile', () => {
   })
   it('changes nothing when the file is wrong or too large', async () => {
     expect(await usePieces().importFile(file('{'))).toMatchObject({ ok: false })
-    expect(await usePieces().importFile(file(' '.repeat(3 * 1024 * 1024)))).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('3.0 MB') }] })
+    expect(await usePieces().importFile(file(' '.repeat(9 * 1024 * 1024)))).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('9.0 MB') }] })
     expect(await count()).toBe(0)
   })
 })

@@ -4,7 +4,7 @@ import { shallowRef } from 'vue'
 import type { FileFault } from '#core/exchange'
 import { readPiece, tooLarge } from '#core/exchange'
 import type { Piece } from '#core/piece'
-import { startPiece } from '#core/piece'
+import { mirrorPiece, startPiece } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { removePiece, savePiece } from '~/db/pieces'
@@ -48,6 +48,13 @@ export const usePieces = defineStore('pieces', () => {
     return { ok: true, piece: copy, how: 'copy' }
   }
 
+  /** Makes the other of a pair, mirrored. @returns its name */
+  async function makeTwin(piece: Piece): Promise<string> {
+    const name = `${piece.brief.name.slice(0, 60)}, the other one`
+    await add(mirrorPiece(piece, newId(), name))
+    return name
+  }
+
   /** Puts the demo pieces in once, if the server was started with them. */
   async function seedDemo(): Promise<void> {
     if (await db().settings.get('seeded')) return
@@ -62,5 +69,5 @@ export const usePieces = defineStore('pieces', () => {
     await db().settings.put({ key: 'seeded', value: true })
   }
 
-  return { records, start, importFile, seedDemo, remove: (id: string) => removePiece(db(), id) }
+  return { records, start, importFile, makeTwin, seedDemo, remove: (id: string) => removePiece(db(), id) }
 })

@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Shop } from '#core/material'
-import { plainShelf, ShopsSchema } from '#core/material'
+import type { Shelf, Shop } from '#core/material'
+import { CATALOGUE, ShopsSchema } from '#core/material'
+import { useMaterials } from './materials'
 import { useSettings } from './settings'
 
 /** The shelf that everything is worked out against. The app works the same when no shop answers. */
 export const useShops = defineStore('shops', () => {
   const settings = useSettings()
+  const materials = useMaterials()
   const shops = shallowRef<readonly Shop[]>([])
   const state = ref<'asking' | 'answered' | 'silent'>('asking')
 
@@ -22,5 +24,6 @@ export const useShops = defineStore('shops', () => {
       console.warn('No prices from the shops; usual prices are used.', error)
     }
   }
-  return { shops, state, load, shelf: computed(() => plainShelf(shops.value, settings.spare)) }
+  const shelf = computed<Shelf>(() => ({ materials: { ...CATALOGUE, ...materials.own }, shops: shops.value, stash: materials.stash, spare: settings.spare }))
+  return { shops, state, load, shelf }
 })

@@ -1,8 +1,13 @@
+import type { EvenedOut, Filling, Progress } from '#core/cover'
 import type { Shelf } from '#core/material'
-import type { Piece } from '#core/piece'
+import type { Brief, Piece } from '#core/piece'
 import type { Workings } from '#core/workings'
 
 /** What the workings worker answers to. */
 export interface WorkingsWorker {
   work(piece: Piece, shelf: Shelf): Workings
+  fill(piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Filling | null
+  /** Reports as it goes; ends early, with the best so far, once it was told to stop. */
+  evenOut(piece: Piece, shelf: Shelf, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
+  stop(): void
 }

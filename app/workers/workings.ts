@@ -1,17 +1,29 @@
-import { wrap } from 'comlink'
+import { proxy, wrap } from 'comlink'
 import type { Remote } from 'comlink'
+import type { EvenedOut, Filling, Progress } from '#core/cover'
 import type { Shelf } from '#core/material'
-import type { Piece } from '#core/piece'
+import type { Brief, Piece } from '#core/piece'
 import type { Workings } from '#core/workings'
 import type { WorkingsWorker } from './protocol'
 
 let worker: Remote<WorkingsWorker> | null = null
 
-/** Works a piece out in the one worker of this tab. */
-export function askWorkings(piece: Piece, shelf: Shelf): Promise<Workings> {
+function theWorker(): Remote<WorkingsWorker> {
   worker ??= wrap<WorkingsWorker>(new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }))
-  return worker.work(piece, shelf)
+  return worker
 }
+
+/** Works a piece out in the one worker of this tab. */
+export const askWorkings = (piece: Piece, shelf: Shelf): Promise<Workings> => theWorker().work(piece, shelf)
+
+export const askFilling = (piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
+  theWorker().fill(piece, shelf, layer, fullness)
+
+/** Evens a piece out; `stopEveningOut` ends it early with the best so far. */
+export const askEvenOut = (piece: Piece, shelf: Shelf, seed: number, report: (progress: Progress) => void): Promise<EvenedOut> =>
+  theWorker().evenOut(piece, shelf, seed, proxy(report))
+
+export const stopEveningOut = (): Promise<void> => theWorker().stop()
 
 /**
  * Asks with the newest question only: while one answer is under way later questions replace each other,

@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { chainRun, runsOf } from '../base'
+import { runsOf, usualBase } from '../base'
 import { inches, show } from '../measure'
 import type { Flow, Layer } from '../piece'
+import { mirrorPiece, STILL } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
+import { dealMix } from './dealing'
 import { arrange } from './placement'
 import { arrangeProblems } from './problems'
 import { spacingOf } from './spacing'
-import { gapsOf, meantGaps, tapeOf } from './tape'
+import { gapsOf, meantGaps, tapesOf } from './tape'
 
+const mixOf = (...parts: readonly (readonly [material: string, share: number])[]) => parts.map(([material, share]) => ({ material, share, only: null }))
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
 const lay = (...layers: Layer[]) => {
   const piece = pieceWith(layers)
@@ -17,7 +20,7 @@ const only = (layer: Layer) => lay(layer).laid[0]!.placements
 
 describe('arrange', () => {
   it('keeps a nudge with its slot when the count changes', () => {
-    const nudges = { 2: { along: 5, across: 0.2, turn: 10 } }
+    const nudges = { 2: { ...STILL, along: 5, across: 0.2, turn: 10 } }
     const six = only(layerOf('a', 'bracken', compass(6), { nudges }))
     const eight = only(layerOf('a', 'bracken', compass(8), { nudges }))
     expect(six.filter(({ nudged }) => nudged).map(({ slot }) => slot)).toEqual(['2'])
@@ -48,7 +51,7 @@ describe('arrange', () => {
     expect(sign).toMatchObject({ bearing: 0, cord: { x: expect.closeTo(0), y: expect.closeTo(-inches(5)) }, y: expect.closeTo(-inches(5) + 120) })
   })
   it('deals a mix by rhythm', () => {
-    const dealt = only(layerOf('a', 'juniper', compass(8), { mix: [{ material: 'juniper', share: 5 }, { material: 'bay', share: 3 }] }))
+    const dealt = only(layerOf('a', 'juniper', compass(8), { mix: mixOf(['juniper', 5], ['bay', 3]) }))
     expect(dealt.map(({ material }) => material[0]).join('')).toBe('bjjbjjbj')
   })
   it('follows references through several layers and stops at a circle', () => {
@@ -61,14 +64,14 @@ describe('arrange', () => {
 
 describe('arrangeProblems', () => {
   const problems = (layer: Layer) => {
-    const { laid, runs } = lay(layer)
-    return arrangeProblems(laid, runs, shelf)
+    const { piece, laid, runs } = lay(layer)
+    return arrangeProblems(piece, laid, runs, shelf)
   }
   it('names a material that the shelf does not have, and leaves it out', () => {
-    const layer = layerOf('a', 'ivy', compass(4), { mix: [{ material: 'ivy', share: 1 }, { material: 'moonwort', share: 1 }] })
-    expect(problems(layer)).toMatchObject([{ weight: 'fault', layer: 'a', mends: [{ edit: { do: 'layer', set: { mix: [{ material: 'ivy', share: 1 }] } } }] }])
+    const layer = layerOf('a', 'ivy', compass(4), { mix: mixOf(['ivy', 1], ['moonwort', 1]) })
+    expect(problems(layer)).toMatchObject([{ weight: 'fault', layer: 'a', mends: [{ edit: { do: 'layer', set: { mix: mixOf(['ivy', 1]) } } }] }])
     expect(only(layer).every(({ material }) => material === 'ivy')).toBe(true)
-    expect(problems(layerOf('a', 'ivy', compass(4), { mix: [{ material: 'moonwort', share: 1 }] }))).toMatchObject([{ mends: [{ edit: null }] }])
+    expect(problems(layerOf('a', 'ivy', compass(4), { mix: mixOf(['moonwort', 1]) }))).toMatchObject([{ mends: [{ edit: null }] }])
   })
   it('says when a cut is longer than the stem', () => {
     expect(problems(layerOf('a', 'berry-spray', compass(4), { cut: inches(10) }))).toMatchObject([{ id: 'a:short:berry-spray', mends: [{ edit: { set: { cut: inches(8) } } }] }])
@@ -81,44 +84,112 @@ describe('arrangeProblems', () => {
     expect(problems({ ...layerOf('a', 'lavender', compass(1)), ...set.set })).toEqual([])
   })
   it('offers the compass for a lost reference and for a run that is not there', () => {
-    for (const layer of [layerOf('a', 'ivy', { kind: 'halfway', of: 'gone' }), layerOf('a', 'ivy', compass(3), { run: 'ear' })]) {
-      expect(problems(layer)).toMatchObject([{ weight: 'fault', mends: [{ edit: { set: { run: 'ring', rule: { kind: 'compass' } } } }] }])
-    }
+    expect(problems(layerOf('a', 'ivy', { kind: 'halfway', of: 'gone' }))).toMatchObject([{ weight: 'fault', mends: [{ edit: { set: { rule: { kind: 'compass' } } } }] }])
+    expect(problems(layerOf('a', 'ivy', compass(3), { run: 'ear' }))).toMatchObject([{ weight: 'fault', mends: [{ edit: { set: { run: 'ring' } } }] }])
   })
 })
 
 describe('spacing and tape', () => {
   it('says one spacing for an even layer', () => {
     const { laid, runs } = lay(layerOf('a', 'bracken', compass(6)))
-    const spacing = spacingOf(runs[0]!, laid[0]!)!
+    const spacing = spacingOf(runs, laid[0]!)!
     expect(show(spacing.rim, { units: 'in', currency: 'USD' })).toBe('6¼ in')
     expect(spacing.gaps).toBeNull()
   })
   it('leaves out of a crescent the gap round the back', () => {
     const { laid, runs } = lay(layerOf('a', 'bracken', { kind: 'crescent', from: 0.8, to: 0.2, count: 5, dense: 'middle', thin: 0 }))
     expect(meantGaps(runs[0]!, laid[0]!)).toHaveLength(4)
-    expect(spacingOf(runs[0]!, laid[0]!)!.centre.value).toBeCloseTo((0.4 * runs[0]!.length) / 5, 6)
+    expect(spacingOf(runs, laid[0]!)!.centre.value).toBeCloseTo((0.4 * runs[0]!.length) / 5, 6)
   })
   it('has none for fewer than two', () => {
     for (const count of [0, 1]) {
       const { laid, runs } = lay(layerOf('a', 'bracken', compass(count)))
-      expect(spacingOf(runs[0]!, laid[0]!)).toBeNull()
+      expect(spacingOf(runs, laid[0]!)).toBeNull()
     }
   })
   it('unrolls a run: marks in order, gaps that add up to its length', () => {
-    const { laid, runs } = lay(layerOf('a', 'bracken', compass(7), { nudges: { 3: { along: -60, across: 0, turn: 0 } } }))
-    const [lane] = tapeOf(runs[0]!, laid).lanes
+    const { laid, runs } = lay(layerOf('a', 'bracken', compass(7), { nudges: { 3: { ...STILL, along: -60 } } }))
+    const [lane] = tapesOf(runs, laid)[0]!.lanes
     expect(lane!.marks.map(({ s }) => s)).toEqual(lane!.marks.map(({ s }) => s).sort((a, b) => a - b))
     expect(lane!.gaps.reduce((total, { length }) => total + length, 0)).toBeCloseTo(runs[0]!.length, 6)
   })
   it('knows one, none and an open run', () => {
-    const open = chainRun('s', 's', [{ x: 0, y: 0 }, { x: 100, y: 0 }], 10)
+    const open = { closed: false, length: 100 }
     expect(gapsOf(open, [20, 50, 90])).toEqual([{ from: 20, length: 30 }, { from: 50, length: 40 }])
     expect(gapsOf({ closed: true, length: 100 }, [30])).toEqual([{ from: 30, length: 100 }])
     expect(gapsOf({ closed: true, length: 100 }, [])).toEqual([])
   })
   it('leaves layers of other runs off the tape', () => {
     const { laid, runs } = lay(layerOf('a', 'ivy', compass(3), { run: 'ear' }))
-    expect(tapeOf(runs[0]!, laid).lanes).toEqual([])
+    expect(tapesOf(runs, laid)[0]!.lanes).toEqual([])
+  })
+  it('reads two arms as one tape from where they meet', () => {
+    const piece = pieceWith([layerOf('a', 'fir', compass(3), { run: 'each' })], { base: usualBase('tree-swag') })
+    const runs = runsOf(piece.base)
+    const [tape, ...rest] = tapesOf(runs, arrange(piece, runs, shelf))
+    expect(rest).toEqual([])
+    expect([tape!.from, tape!.to]).toEqual([expect.closeTo(-runs[0]!.length, 6), expect.closeTo(runs[1]!.length, 6)])
+    const at = tape!.lanes[0]!.marks.map((mark) => mark.at)
+    expect(at).toEqual([...at].sort((a, b) => a - b))
+    expect(at[2]).toBeCloseTo(-at[3]!, 6)
+    expect(tape!.lanes[0]!.gaps).toHaveLength(5)
+  })
+  it('keeps runs that do not meet end to end on tapes of their own', () => {
+    for (const kind of ['gourd', 'animal', 'spray'] as const) {
+      const runs = runsOf(usualBase(kind))
+      expect(tapesOf(runs, []).map(({ id }) => id)).toEqual(runs.map(({ id }) => id))
+    }
+  })
+})
+
+describe('scarce things', () => {
+  const dealt = (only: number, n: number) => dealMix({ mix: [{ material: 'ivy', share: 1, only: null }, { material: 'holly', share: 1, only }] }, shelf, n).map(({ id }) => (id === 'holly' ? 'x' : '.')).join('')
+  it('are spread: item i of k goes into place 1 + round(i n / k)', () => {
+    expect(dealt(3, 8)).toBe('x..x.x..')
+    expect(dealt(2, 9)).toBe('x....x...')
+    expect(dealt(0, 4)).toBe('....')
+    expect(dealt(12, 4)).toBe('xxxx')
+  })
+  it('fill what is left when there is nothing else', () => {
+    expect(dealMix({ mix: [{ material: 'holly', share: 0, only: 2 }] }, shelf, 5)).toHaveLength(5)
+    expect(dealMix({ mix: [{ material: 'moonwort', share: 1, only: null }] }, shelf, 5)).toEqual([])
+  })
+})
+
+describe('taper', () => {
+  it('is longest in the middle of an open run and shorter to its ends', () => {
+    const piece = pieceWith([layerOf('a', 'fir', compass(5), { run: 'each', taper: 0.8 })], { base: usualBase('tree-swag') })
+    const runs = runsOf(piece.base)
+    const lengths = arrange(piece, runs, shelf)[0]!.placements.filter(({ run }) => run === 'left').map(({ length }) => length)
+    expect(lengths).toEqual([...lengths].sort((a, b) => b - a))
+    lengths.forEach((length, i) => expect(length / shelf.materials['fir']!.length).toBeCloseTo(1 - 0.8 * ((i + 0.5) / 5), 6))
+  })
+  it('goes out from the seat on a closed run', () => {
+    const [near, , far] = only(layerOf('a', 'bracken', compass(4), { taper: 0.5, seat: 0 }))
+    expect(near!.length).toBeCloseTo(shelf.materials['bracken']!.length, 6)
+    expect(far!.length).toBeCloseTo(shelf.materials['bracken']!.length / 2, 6)
+  })
+})
+
+describe('the other of a pair', () => {
+  it('is the mirror image, thing for thing', () => {
+    for (const kind of ['grapevine', 'heart', 'tree-swag', 'mantel-garland', 'gourd'] as const) {
+      const base = usualBase(kind)
+      const [run] = runsOf(base)
+      const on = runsOf(base).length > 1 ? 'each' : run!.id
+      const piece = pieceWith([
+        layerOf('a', 'bracken', { kind: 'compass', count: 7, start: 0.1 }, { run: on, lean: 12, leanSpread: 20, acrossSpread: 0.6, flow: 'clockwise' }),
+        layerOf('b', 'ivy', { kind: 'crescent', from: 0.2, to: 0.7, count: 6, dense: 'start', thin: 0.6 }, { run: on, flow: 'outward', lean: 20 }),
+        layerOf('c', 'bay', { kind: 'against', of: 'b', count: 4, pattern: 'better' }, { run: on, flow: 'apart' }),
+        layerOf('d', 'ticket-sign', { kind: 'single', at: 0.2, drop: 0 }, { run: run!.id, lean: 15 }),
+      ], { base })
+      const twin = mirrorPiece(piece, 'twin', 'twin')
+      const [one, other] = [arrange(piece, runsOf(base), shelf), arrange(twin, runsOf(twin.base), shelf)].map((laid) => laid.flatMap(({ placements }) => placements))
+      const key = ({ layer, x, y }: { layer: string, x: number, y: number }) => `${layer} ${x.toFixed(3)} ${y.toFixed(3)}`.replaceAll('-0.000', '0.000')
+      expect(other!.map((each) => key({ ...each, x: -each.x })).sort()).toEqual(one!.map(key).sort())
+      const bearing = (angle: number) => Math.round(Math.cos((angle * Math.PI) / 180) * 1e4) + 0
+      const leaves = (all: typeof one) => all!.filter(({ layer }) => layer !== 'd')
+      expect(leaves(other).map((each) => 0 - bearing(each.bearing)).sort()).toEqual(leaves(one).map((each) => bearing(each.bearing)).sort())
+    }
   })
 })

@@ -1,11 +1,15 @@
 import type { Run } from '../base'
-import { along, onRun } from '../base'
+import { across, along, onRun } from '../base'
 import type { Material, Shelf } from '../material'
 import { pieceLength } from '../material'
-import { deal, degrees, random, seedOf, wrapDegrees } from '../measure'
-import type { Layer, Piece } from '../piece'
+import { degrees, random, seedOf, wrapDegrees } from '../measure'
+import type { Added, Layer, Nudge, Piece } from '../piece'
+import { addedSlot, OTHER_WAY, STILL } from '../piece'
+import { dealMix, knownMix } from './dealing'
 import type { Slot } from './slots'
-import { slotsOf } from './slots'
+import { layerSlots, runsFor } from './slots'
+import type { Zone } from './zones'
+import { joined, keepClear, zonesOf } from './zones'
 
 /** One thing in its place on the base. Everything else about it is derived from this. */
 export interface Placement {
@@ -19,6 +23,8 @@ export interface Placement {
   readonly run: string
   /** Distance along the run, mm. */
   readonly s: number
+  /** Where its rule puts it, before any hand, mm along. */
+  readonly rest: number
   /** Across the face: -1 inner edge, 1 outer edge. */
   readonly t: number
   readonly x: number
@@ -33,6 +39,9 @@ export interface Placement {
   /** Tells twins apart: seeds its drawing. */
   readonly seed: number
   readonly nudged: boolean
+  readonly pinned: boolean
+  /** Whether a hand put it on besides the rule. */
+  readonly added: boolean
   /** Where its cord starts when it hangs from one. */
   readonly cord: { readonly x: number, readonly y: number } | null
 }
@@ -40,101 +49,195 @@ export interface Placement {
 export interface LaidLayer {
   readonly layer: Layer
   readonly placements: readonly Placement[]
+  /** The stretches that it keeps for itself. */
+  readonly zones: readonly Zone[]
   /** Why nothing could be laid, if so. */
   readonly fault: 'no run' | 'no reference' | 'no material' | null
 }
 
-/** Lays every layer of a piece on its runs, in the order in which they go on. */
+/** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place. */
 export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf): LaidLayer[] {
-  const points = rulePoints(piece, runs, shelf)
-  return piece.layers.map((layer, lift) => {
-    const run = runs.find(({ id }) => id === layer.run)
-    if (!run) return { layer, placements: [], fault: 'no run' }
-    const mix = knownMix(layer, shelf)
-    if (!mix.length) return { layer, placements: [], fault: 'no material' }
-    const slots = points(layer.id)
-    if (!slots) return { layer, placements: [], fault: 'no reference' }
-    const dealt = dealMix(layer, shelf, slots.length)
-    const phase = random(layer.seed).next()
-    return { layer, fault: null, placements: slots.map((slot, i) => place(layer, run, slot, i, phase, dealt[i]!, lift)) }
-  })
+  const slotsOn = ruleSlots(piece, runs, shelf)
+  const firm = new Map(piece.layers.flatMap((layer, lift) => (keepsPlace(layer) ? [[layer.id, lay(layer, lift, [])] as const] : [])))
+  const zones = [...firm.values()].flatMap((each) => each.zones)
+  return piece.layers.map((layer, lift) => firm.get(layer.id) ?? lay(layer, lift, zones))
+
+  function lay(layer: Layer, lift: number, kept: readonly Zone[]): LaidLayer {
+    const bare = { layer, placements: [], zones: [] }
+    if (!runsFor(layer, runs).length) return { ...bare, fault: 'no run' }
+    if (!knownMix(layer, shelf).length) return { ...bare, fault: 'no material' }
+    const slots = slotsOn(layer.id)
+    if (!slots) return { ...bare, fault: 'no reference' }
+    const placements = [...laidByRule(layer, slots, kept, runs, shelf, lift), ...laidByHand(layer, slots.length, runs, shelf, lift)]
+    return { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }
+  }
+}
+
+const keepsPlace = (layer: Layer): boolean => layer.reserve !== null || (layer.rule.kind === 'mirror' && layer.rule.gap > 0)
+
+function reservedBy(layer: Layer, placements: readonly Placement[], runs: readonly Run[], shelf: Shelf): Zone[] {
+  const { rule, reserve } = layer
+  const seats = rule.kind === 'mirror' && rule.gap > 0
+    ? runsFor(layer, runs).map((run): Zone => {
+        const from = rule.seat * run.length - rule.gap
+        return run.closed ? { layer: layer.id, run: run.id, from: onRun(run, from), length: Math.min(run.length, 2 * rule.gap) }
+          : { layer: layer.id, run: run.id, from: onRun(run, from), length: onRun(run, rule.seat * run.length + rule.gap) - onRun(run, from) }
+      })
+    : []
+  return [...seats, ...(reserve === null ? [] : placements.flatMap((each) => zonesOf(each, runs, shelf, reserve)))]
 }
 
 /** The slots of each layer's rule, looked up by layer: null for a layer that is not there or refers to itself. */
-function rulePoints(piece: Piece, runs: readonly Run[], shelf: Shelf): (layer: string) => readonly Slot[] | null {
+function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf): (layer: string) => readonly Slot[] | null {
   const found = new Map<string, readonly Slot[] | null>()
   const ask = (id: string): readonly Slot[] | null => {
     const known = found.get(id)
     if (known !== undefined) return known
     found.set(id, null)
     const layer = piece.layers.find((each) => each.id === id)
-    const run = runs.find((each) => each.id === layer?.run)
-    if (!layer || !run) return null
-    const slots = slotsOf(layer.rule, {
-      run,
-      pointsOf: (of) => ask(of)?.map(({ s }) => s) ?? null,
+    if (!layer) return null
+    const slots = layerSlots(layer, runs, (run) => ({
+      run, runs, seed: layer.seed, seat: layer.seat,
+      pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run),
       widths: (n) => dealMix(layer, shelf, n).map(({ width }) => width),
-    })
+      mixWidths: knownMix(layer, shelf).map(({ known }) => known.width),
+    }))
     found.set(id, slots)
     return slots
   }
   return ask
 }
 
-const knownMix = (layer: Layer, shelf: Shelf) => layer.mix.flatMap(({ material, share }) => {
-  const known = shelf.materials[material]
-  return known && share > 0 ? [{ known, share }] : []
-})
+function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run): number[] | null {
+  if (!layer || !slots) return null
+  const added = layer.added.filter((each) => each.run === run.id).map(({ at }) => at * run.length)
+  return [...slots.filter((slot) => slot.run.id === run.id).map(({ s }) => s), ...added]
+}
 
-/** The materials of `n` places in a row, dealt by rhythm. Empty when nothing in the mix is known. */
-function dealMix(layer: Layer, shelf: Shelf, n: number): Material[] {
+function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number): Placement[] {
   const mix = knownMix(layer, shelf)
-  return deal(n, mix.map(({ share }) => share)).map((kind) => mix[kind]!.known)
+  const dealt = dealMix(layer, shelf, 1 + slots.reduce((most, { deal }) => Math.max(most, deal), -1))
+  const phase = random(layer.seed).next()
+  const taken = new Set(layer.taken)
+  const clear = new Map<string, (s: number) => number>()
+  const clearOn = (run: Run) => {
+    const known = clear.get(run.id) ?? keepClear(run, joined(kept, run))
+    clear.set(run.id, known)
+    return known
+  }
+  const places = new Map<string, number>()
+  return slots.flatMap((slot, i) => {
+    // Spreads start anew on every run, so that mirrored runs are each other's image.
+    const step = places.get(slot.run.id) ?? 0
+    places.set(slot.run.id, step + 1)
+    if (taken.has(slot.id)) return []
+    const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
+    const rest = layer.clear ? clearOn(slot.run)(slot.s) : slot.s
+    return [place(layerOn(layer, slot.run, runs), {
+      slot: slot.id, run: slot.run, rest, number: i + 1, lift, added: false,
+      material: slot.material === null ? dealt[slot.deal]! : mix[Math.min(slot.material, mix.length - 1)]!.known,
+      t: layer.across + layer.acrossSpread * swing(ACROSS_STEP) + slot.across,
+      lean: layer.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0,
+    })]
+  })
+}
+
+function laidByHand(layer: Layer, before: number, runs: readonly Run[], shelf: Shelf, lift: number): Placement[] {
+  return layer.added.flatMap((each: Added, i) => {
+    const run = runs.find(({ id }) => id === each.run)
+    const material = shelf.materials[each.material]
+    if (!run || !material) return []
+    return [place(layerOn(layer, run, runs), { slot: addedSlot(each.id), run, rest: each.at * run.length, number: before + i + 1, lift, added: true, material, t: each.across, lean: layer.lean, turn: each.turn })]
+  })
 }
 
 /** Kinds that hang level whatever the run does under them. */
-const stands = (material: Material): boolean => material.kind === 'bow' || material.kind === 'sign' || material.kind === 'figure'
+const stands = ({ kind }: Material): boolean => kind === 'bow' || kind === 'sign' || kind === 'letter' || kind === 'figure'
 
 /** Steps of two sequences that fill an interval without clumps (additive recurrences on 1/g and 1/g², g the plastic number). */
 const ACROSS_STEP = 0.7548776662466927
 const LEAN_STEP = 0.5698402909980532
 
-/** @param phase where in their sequences the layer's spreads start, 0 to 1 */
-function place(layer: Layer, run: Run, slot: Slot, i: number, phase: number, material: Material, lift: number): Placement {
-  const seed = seedOf(layer.seed, slot.id)
-  const nudge = layer.nudges[slot.id]
-  const s = onRun(run, slot.s + (nudge?.along ?? 0))
+interface Laying {
+  readonly slot: string
+  readonly run: Run
+  readonly rest: number
+  readonly number: number
+  readonly material: Material
+  readonly t: number
+  readonly lean: number
+  readonly turn: number
+  readonly lift: number
+  readonly added: boolean
+}
+
+function place(layer: Layer, { slot, run, rest, number, material, t: own, lean, turn, lift, added }: Laying): Placement {
+  const seed = seedOf(layer.seed, slot)
+  const nudge: Nudge = layer.nudges[slot] ?? STILL
+  const s = onRun(run, rest + nudge.along)
   const station = run.at(s)
-  const swing = (step: number) => ((phase + i * step) % 1) * 2 - 1
-  const t = layer.across + layer.acrossSpread * swing(ACROSS_STEP) + slot.across / station.half + (nudge?.across ?? 0)
-  const lean = layer.lean + layer.leanSpread * swing(LEAN_STEP)
+  const t = (added ? own : own * sideOf(layer, run)) + nudge.across
   const drop = layer.rule.kind === 'single' ? layer.rule.drop : 0
-  const x = station.x + station.nx * station.half * t
-  const y = station.y + station.ny * station.half * t
+  const { x, y } = across(station, t)
   const bearing = stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
+  const whole = pieceLength(material, layer.cut)
   return {
-    id: `${layer.id}:${slot.id}`, layer: layer.id, slot: slot.id, number: i + 1, material: material.id, run: run.id,
-    s, t, x, y: y + drop, bearing: wrapDegrees(bearing + (nudge?.turn ?? 0)),
-    length: pieceLength(material, layer.cut), width: material.width,
-    lift, seed, nudged: nudge !== undefined, cord: drop > 0 ? { x, y } : null,
+    id: `${layer.id}:${slot}`, layer: layer.id, slot, number, material: material.id, run: run.id,
+    s, rest: onRun(run, rest), t, x, y: y + drop, bearing: wrapDegrees(bearing + turn + nudge.turn),
+    length: material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * taperAt(layer, run, s)) : whole, width: material.width,
+    lift: lift + nudge.lift, seed, nudged: layer.nudges[slot] !== undefined, pinned: nudge.pinned, added, cord: drop > 0 ? { x, y } : null,
   }
+}
+
+/** -1 where a mirrored layer's outer side is the inner one of the run it lies on. */
+const sideOf = ({ mirrored }: Layer, run: Run): 1 | -1 => (mirrored && run.mirror.flipped ? -1 : 1)
+
+/**
+ * A layer as it lies on one of the base's runs. A mirrored layer's flow and seat are said for its first run; on one whose
+ * places do not run backwards in the mirror they are its twin's.
+ */
+export function layerOn(layer: Layer, run: Run, runs: readonly Run[]): Layer {
+  const first = runsFor(layer, runs)[0]
+  return layer.mirrored && first?.mirror.reversed && !run.mirror.reversed ? { ...layer, flow: OTHER_WAY[layer.flow], seat: 1 - layer.seat } : layer
+}
+
+/** However much it tapers, a stem keeps this share of its length. */
+const LEAST_TAPERED = 0.15
+
+/** What share of its length a stem keeps here: longest in the middle of an open run or at a closed one's seat, shorter toward the ends. */
+function taperAt({ taper, seat }: Layer, run: Run, s: number): number {
+  if (taper === 0) return 1
+  const out = run.closed
+    ? Math.abs(((s - seat * run.length + 1.5 * run.length) % run.length) - run.length / 2) / (run.length / 2)
+    : Math.abs(s - run.middle) / Math.max(run.middle, run.length - run.middle)
+  return Math.max(LEAST_TAPERED, 1 - taper * Math.min(1, out))
 }
 
 function direction(layer: Layer, run: Run, s: number, seed: number, material: Material, lean: number): number {
   if (material.form === 'disc') return random(seed).between(0, 360)
-  const { tx, ty } = run.at(s)
-  const forward = degrees(Math.atan2(ty, tx))
-  const clockwise = forward - lean
-  const anticlockwise = forward + 180 + lean
-  const afterSeat = along(run, layer.seat * run.length, s)
+  const { tx, ty, nx, ny } = run.at(s)
+  const way = layer.mirrored && run.mirror.reversed ? -1 : 1
+  const side = sideOf(layer, run)
+  const off = (lean * Math.PI) / 180
+  /** The bearing of so much of the tangent and so much of the outward normal. */
+  const bearing = (t: number, n: number): number => degrees(Math.atan2(t * ty + side * n * ny, t * tx + side * n * nx))
+  const clockwise = bearing(Math.cos(off), Math.sin(off))
+  const anticlockwise = bearing(-Math.cos(off), Math.sin(off))
+  const { flow, seat } = layer
+  const afterSeat = along(run, seat * run.length, s)
   const pastSeat = run.closed ? afterSeat < run.length / 2 : afterSeat >= 0
-  switch (layer.flow) {
+  switch (flow) {
     case 'clockwise': return clockwise
     case 'anticlockwise': return anticlockwise
     case 'apart': return pastSeat ? clockwise : anticlockwise
     case 'together': return pastSeat ? anticlockwise : clockwise
-    case 'outward': return forward - 90 + lean
-    case 'inward': return forward + 90 - lean
-    case 'nest': return random(seed).next() < 0.5 ? clockwise : anticlockwise
+    case 'outward': return bearing(way * Math.sin(off), Math.cos(off))
+    case 'inward': return bearing(way * Math.sin(off), -Math.cos(off))
+    case 'nest': return (random(seed).next() < 0.5) === (way * side > 0) ? clockwise : anticlockwise
   }
+}
+
+/** Where a thing that a hand puts into a layer points of itself, degrees. @param id of the thing added */
+export function layerBearing(layer: Layer, run: Run, runs: readonly Run[], s: number, id: string, material: Material): number {
+  return stands(material) ? layer.lean : direction(layerOn(layer, run, runs), run, s, seedOf(layer.seed, addedSlot(id)), material, layer.lean)
 }

@@ -1,28 +1,38 @@
 import type { Run } from '../base'
+import { along } from '../base'
 import type { Shelf } from '../material'
-import { quantity, sum } from '../measure'
-import type { Layer, Problem } from '../piece'
-import { MOST_PLACES } from '../piece'
-import type { LaidLayer } from './placement'
+import { capital, quantity, sum } from '../measure'
+import type { Layer, Mend, Piece, Problem } from '../piece'
+import { EACH, MOST_PLACES } from '../piece'
+import type { Clash } from './clash'
+import { clashesOf } from './clash'
+import { nudgeBy } from './hands'
+import type { LaidLayer, Placement } from './placement'
+import { runsFor } from './slots'
 
 /** What is wrong with how layers are laid. */
-export function arrangeProblems(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
-  return laid.flatMap(({ layer, fault }) => [
-    ...faultOf(layer, fault),
-    ...unknownIn(layer, shelf),
-    ...tooShort(layer, shelf),
-    ...tooMany(layer, runs),
-  ])
+export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
+  return [
+    ...laid.flatMap(({ layer, fault, placements }) => [
+      ...faultOf(layer, fault, runs),
+      ...unknownIn(layer, shelf),
+      ...tooShort(layer, shelf),
+      ...tooMany(layer, runs),
+      ...oddOne(layer, placements),
+    ]),
+    ...clashProblems(piece, laid, runs, shelf),
+  ]
 }
 
-function faultOf(layer: Layer, fault: LaidLayer['fault']): Problem[] {
+function faultOf(layer: Layer, fault: LaidLayer['fault'], runs: readonly Run[]): Problem[] {
   if (fault !== 'no reference' && fault !== 'no run') return []
+  const [first] = runs
   const says = fault === 'no run' ? sum`This layer lies on a run that the base does not have.`
-    : sum`This layer goes halfway between another layer’s points, but that layer is gone or leads back to this one.`
-  return [{
-    id: `${layer.id}:${fault}`, weight: 'fault', layer: layer.id, says,
-    mends: [{ says: sum`Lay it by the compass instead`, edit: { do: 'layer', layer: layer.id, set: { rule: { kind: 'compass', count: 6, start: 0 }, run: 'ring' } } }],
-  }]
+    : sum`This layer goes by another layer’s points, but that layer is gone or leads back to this one.`
+  const mends: Mend[] = fault === 'no run'
+    ? [{ says: sum`Lay it on the ${runs.length > 1 ? 'base’s runs' : first!.name}`, edit: { do: 'layer', layer: layer.id, set: { run: runs.length > 1 ? EACH : first!.id } } }]
+    : [{ says: sum`Lay it by the compass instead`, edit: { do: 'layer', layer: layer.id, set: { rule: { kind: 'compass', count: 6, start: 0 } } } }]
+  return [{ id: `${layer.id}:${fault}`, weight: 'fault', layer: layer.id, says, mends }]
 }
 
 function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
@@ -51,7 +61,7 @@ function tooShort(layer: Layer, shelf: Shelf): Problem[] {
 
 function tooMany(layer: Layer, runs: readonly Run[]): Problem[] {
   const { rule } = layer
-  const run = runs.find(({ id }) => id === layer.run)
+  const run = runsFor(layer, runs)[0]
   if (rule.kind !== 'every' || !run || run.length / rule.spacing <= MOST_PLACES) return []
   const widest = run.length / MOST_PLACES
   return [{
@@ -59,4 +69,42 @@ function tooMany(layer: Layer, runs: readonly Run[]): Problem[] {
     says: sum`Every ${quantity.length(rule.spacing)} would take more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
     mends: [{ says: sum`Space them ${quantity.length(widest)} apart`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, spacing: widest } } } }],
   }]
+}
+
+/** Equal shares left and right: the odd one out is told. */
+function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
+  const { rule } = layer
+  if ((rule.kind !== 'mirror' && rule.kind !== 'arms') || rule.count % 2 === 0 || !placements.length) return []
+  const [less, more] = [rule.count - 1, Math.min(MOST_PLACES, rule.count + 1)]
+  const set = (count: number): Mend => ({ says: sum`Take ${quantity.count(count)}`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } } })
+  return [{
+    id: `${layer.id}:odd`, weight: 'note', layer: layer.id, mends: [set(less), set(more)],
+    says: sum`${quantity.count(rule.count)} does not share out equally: one side has one more.`,
+  }]
+}
+
+/** So many clashes are told one by one; the rest are counted. */
+const TOLD = 5
+
+function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
+  const clashes = clashesOf(laid, shelf)
+  const told = clashes.slice(0, TOLD).map((clash) => clashProblem(piece, clash, runs, shelf))
+  const rest = clashes.length - told.length
+  return rest > 0 ? [...told, { id: 'clash:rest', weight: 'note', layer: null, says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`, mends: [] }] : told
+}
+
+function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, runs: readonly Run[], shelf: Shelf): Problem {
+  const name = (of: Placement): string => `${shelf.materials[of.material]!.name} ${of.number}`
+  const run = runs.find(({ id }) => id === thing.run)!
+  const ahead = along(run, against.s, thing.s)
+  const away = run.closed ? (ahead < run.length / 2 ? 1 : -1) : ahead >= 0 ? 1 : -1
+  const mends: Mend[] = hides
+    ? [{ says: sum`Take it under`, edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
+    : [{ says: sum`Slide it ${quantity.length(depth)} away`, edit: nudgeBy(piece, thing, { along: away * depth }) }]
+  return {
+    id: `clash:${thing.id}:${against.id}`, weight: 'care', layer: thing.layer, mends,
+    says: hides
+      ? sum`${capital(name(thing))} lies ${quantity.length(depth)} over the ${name(against)}.`
+      : sum`${capital(name(thing))} reaches ${quantity.length(depth)} into the ${name(against)}.`,
+  }
 }

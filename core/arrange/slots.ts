@@ -1,32 +1,70 @@
 import { packSiblings } from 'd3-hierarchy'
 import type { Run } from '../base'
-import { along, onRun } from '../base'
-import type { Rule } from '../piece'
-import { MOST_PLACES } from '../piece'
+import { along, mirrored, onRun } from '../base'
+import type { Layer, Rule, RuleOf } from '../piece'
+import { EACH, mirrorRule, MOST_PLACES } from '../piece'
+import { against } from './against'
+import { countEvery, evenly, middles } from './points'
+import { scatter } from './scatter'
 
 /** A place that a rule makes, before anything is put in it. */
 export interface Slot {
   /** Stable within its layer, so that a hand's nudge stays with it when the count changes elsewhere. */
   readonly id: string
+  readonly run: Run
   /** Distance along the run, mm. */
   readonly s: number
-  /** Millimetres across the face from where the layer lies, positive to the outside. */
+  /** Where it lies across the face besides where the layer lies: in half widths, positive to the outside. */
   readonly across: number
+  /** Which number of the dealing it takes, from 0: mirrored places take the same. */
+  readonly deal: number
+  /** The material of the mix that it asks for by its place; null takes what is dealt. */
+  readonly material: number | null
 }
 
 /** What a rule may ask about its surroundings. */
 export interface SlotContext {
   readonly run: Run
-  /** The distances at which another layer's rule puts things, in order along the run; null when there is no telling. */
+  /** All runs of the base. */
+  readonly runs: readonly Run[]
+  /** The distances at which another layer's rule puts things on this run; null when there is no telling. */
   readonly pointsOf: (layer: string) => readonly number[] | null
   /** The width of each of the first `n` things that the layer deals, mm. */
   readonly widths: (n: number) => readonly number[]
+  /** How wide each material of the mix is, mm. */
+  readonly mixWidths: readonly number[]
+  readonly seed: number
+  readonly seat: number
 }
 
+/** The runs on which a layer lies: one, all, or none when the base has no such run. */
+export const runsFor = (layer: Pick<Layer, 'run'>, runs: readonly Run[]): readonly Run[] =>
+  (layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run))
+
 /**
- * Where a rule puts things.
+ * Where a layer's rule puts things, on every run on which it lies.
+ * @param contextOf what the rule may ask, by run
  * @returns slots in the order in which the rule makes them; null when it refers to a layer that cannot be told
  */
+export function layerSlots(layer: Layer, runs: readonly Run[], contextOf: (run: Run) => SlotContext): Slot[] | null {
+  const own = runsFor(layer, runs)
+  const arms = layer.rule.kind === 'arms'
+  const found: Slot[] = []
+  for (const run of own) {
+    // Arms serve both runs of a pair at once.
+    if (arms && layer.run === EACH && own.findIndex(({ id }) => id === run.mirror.run) < own.indexOf(run)) continue
+    const context = contextOf(run)
+    // The other of a pair follows its twin's rule, and then every place goes to its image.
+    const slots = layer.mirrored
+      ? slotsOf(own[0]!.mirror.reversed ? mirrorRule(layer.rule) : layer.rule, { ...context, pointsOf: (of) => context.pointsOf(of)?.map((s) => mirrored(run, s)) ?? null })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
+      : slotsOf(layer.rule, context)
+    if (!slots) return null
+    found.push(...(layer.run === EACH ? slots.map((slot) => ({ ...slot, id: `${slot.run.id}/${slot.id}` })) : slots))
+  }
+  return found
+}
+
+/** Where a rule puts things on one run. @returns null when it refers to a layer that cannot be told */
 export function slotsOf(rule: Rule, context: SlotContext): Slot[] | null {
   const { run } = context
   switch (rule.kind) {
@@ -36,47 +74,31 @@ export function slotsOf(rule: Rule, context: SlotContext): Slot[] | null {
       const points = context.pointsOf(rule.of)
       return points && numbered(run, middles(run, points))
     }
+    case 'against': {
+      const points = context.pointsOf(rule.of)
+      return points && numbered(run, against(run, points, rule.count, rule.pattern).taken.points)
+    }
     case 'crescent': return numbered(run, crescent(run, rule))
     case 'cluster': return clusters(rule, context)
-    case 'single': return [{ id: '0', s: onRun(run, rule.at * run.length), across: 0 }]
+    case 'mirror': return fromSeat(run, rule, context.mixWidths.length)
+    case 'bands': return bands(run, rule, context.mixWidths)
+    case 'arms': return arms(rule, context)
+    case 'scatter': return scatter(run, rule.count, context.seed).map(({ s, t }, i) => slot(run, i, s, { across: t }))
+    case 'single': return [slot(run, 0, rule.at * run.length)]
+    case 'hand': return []
   }
 }
 
-const numbered = (run: Run, points: readonly number[]): Slot[] =>
-  points.map((s, i) => ({ id: String(i), s: onRun(run, s), across: 0 }))
+const slot = (run: Run, i: number | string, s: number, more: Partial<Pick<Slot, 'across' | 'deal' | 'material'>> = {}): Slot =>
+  ({ id: String(i), run, s: onRun(run, s), across: 0, deal: typeof i === 'number' ? i : 0, material: null, ...more })
 
-/**
- * `n` points evenly along a run. On an open run each stands in the middle of its share of the length,
- * and `start` (a share of the length) matters on closed runs only.
- */
-export function evenly(run: Pick<Run, 'closed' | 'length'>, n: number, start: number): number[] {
-  const step = run.length / n
-  return Array.from({ length: n }, (_, i) => (run.closed ? start * run.length + i * step : (i + 0.5) * step))
-}
-
-/** How many fit at about this spacing: the nearest whole number, one at least and `MOST_PLACES` at most. */
-export function countEvery(length: number, spacing: number): number {
-  return Math.min(MOST_PLACES, Math.max(1, Math.round(length / spacing)))
-}
-
-/** The middles of the gaps between points: as many as the points on a closed run, one fewer on an open one. */
-export function middles(run: Pick<Run, 'closed' | 'length'>, points: readonly number[]): number[] {
-  const sorted = [...points].sort((a, b) => a - b)
-  return sorted.flatMap((point, i) => {
-    const next = sorted[i + 1]
-    if (next !== undefined) return [(point + next) / 2]
-    if (!run.closed) return []
-    const first = sorted[0]!
-    const gap = sorted.length === 1 ? run.length : along(run, point, first)
-    return [onRun(run, point + gap / 2)]
-  })
-}
+const numbered = (run: Run, points: readonly number[]): Slot[] => points.map((s, i) => slot(run, i, s))
 
 /**
  * Points from one place to another, clockwise on a closed run, with density `1 - thin * d`, where `d` grows
  * from 0 where it is dense to 1 where it is thin. The density is linear, so its distribution inverts in closed form.
  */
-function crescent(run: Run, rule: Extract<Rule, { kind: 'crescent' }>): number[] {
+function crescent(run: Run, rule: RuleOf<'crescent'>): number[] {
   const from = rule.from * run.length
   const span = run.closed ? along(run, from, rule.to * run.length) || run.length : rule.to * run.length - from
   return Array.from({ length: rule.count }, (_, i) => {
@@ -98,15 +120,16 @@ function fromDense(share: number, { dense, thin }: { dense: 'middle' | 'start' |
  * Clusters packed by the sizes of their members. Where the face is too narrow for a round cluster
  * they stand in a row along it.
  */
-function clusters(rule: Extract<Rule, { kind: 'cluster' }>, { run, widths }: SlotContext): Slot[] {
+function clusters(rule: RuleOf<'cluster'>, { run, widths }: SlotContext): Slot[] {
   const sizes = widths(rule.at.length * rule.size)
   return rule.at.flatMap((at, group) => {
     const centre = at * run.length
     const members = Array.from({ length: rule.size }, (_, i) => ({ r: sizes[group * rule.size + i]! * PACKED / 2, x: 0, y: 0 }))
     const packed = packSiblings(members)
-    const deep = packed.some((member) => Math.abs(member.y) > run.at(centre).half * 1.25)
+    const { half } = run.at(centre)
+    const deep = packed.some((member) => Math.abs(member.y) > half * 1.25)
     if (deep) inRow(members)
-    return members.map((member, i) => ({ id: `${group}.${i}`, s: onRun(run, centre + member.x), across: member.y }))
+    return members.map((member, i) => slot(run, `${group}.${i}`, centre + member.x, { across: member.y / half, deal: group * rule.size + i }))
   })
 }
 
@@ -121,4 +144,53 @@ function inRow(members: { r: number, x: number, y: number }[]): void {
     member.y = 0
     at += 2 * member.r
   }
+}
+
+/** Two sides of a seat, a place at a time: right and left in turn, the odd one out at the end of the right. */
+function fromSeat(run: Run, rule: RuleOf<'mirror'>, kinds: number): Slot[] {
+  const seat = rule.seat * run.length
+  const room = (side: 1 | -1): number => Math.max(0, (run.closed ? Math.min(rule.reach, 0.5) * run.length : Math.min(rule.reach * run.length, side > 0 ? run.length - seat : seat)) - rule.gap)
+  const rows = Math.ceil(rule.count / 2)
+  return Array.from({ length: rule.count }, (_, i) => {
+    const row = Math.floor(i / 2)
+    const side = i % 2 ? -1 : 1
+    const from = Math.min(rule.gap, run.closed ? run.length / 2 : run.length)
+    const s = seat + side * (from + (room(side) * (row + 0.5)) / rows)
+    return slot(run, i, s, { deal: row, material: rule.sequence && kinds > 0 ? row % kinds : null })
+  })
+}
+
+/** Where the rows of a banded layer lie, in half widths of the face. */
+const BANDS = { outer: 0.8, between: 0, inner: -0.8 } as const
+
+/** The length of the line at `t` across the face, mm: on a ring π times its diameter there. */
+const lineAt = (run: Run, t: number): number => run.length + (run.rim - run.length) * t
+
+function bands(run: Run, rule: RuleOf<'bands'>, mixWidths: readonly number[]): Slot[] {
+  const kindOf = (i: number): number => Math.min(i, mixWidths.length - 1)
+  const row = (name: 'outer' | 'between' | 'inner', material: number): Slot[] => {
+    const asked = rule[name]
+    const n = asked ?? Math.min(MOST_PLACES, Math.floor(lineAt(run, BANDS[name]) / (mixWidths[kindOf(material)] ?? Infinity)))
+    // Rows stand half a step off each other, as bricks do.
+    return evenly(run, n, name === 'between' ? 0.5 / Math.max(1, n) : 0).map((s, i) => slot(run, `${name}.${i}`, s, { across: BANDS[name], material: kindOf(material) }))
+  }
+  const between = row('between', 1)
+  const gaps = rule.gaps ? middles(run, between.map(({ s }) => s)).map((s, i) => slot(run, `gap.${i}`, s, { across: i % 2 ? 0.4 : -0.4, material: kindOf(3) })) : []
+  return [...row('outer', 0), ...between, ...row('inner', 2), ...gaps]
+}
+
+/** Stations left and right in turn, from the middle out: on both runs of a pair, or to both sides of the layer's seat. */
+function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
+  const other = runs.find(({ id }) => id === run.mirror.run) ?? run
+  const paired = other.id !== run.id
+  const reach = paired ? run.length : run.closed ? run.length / 2 : Math.min(seat, 1 - seat) * run.length
+  const rows = Math.ceil(rule.count / 2)
+  const low = Math.min(rule.from, rule.to)
+  const high = Math.max(rule.from, rule.to)
+  return Array.from({ length: rule.count }, (_, i) => {
+    const row = Math.floor(i / 2)
+    const out = reach * (low + ((high - low) * (row + 0.5)) / rows)
+    const first = i % 2 === 0
+    return paired ? slot(first ? run : other, i, out, { deal: row }) : slot(run, i, seat * run.length + (first ? -out : out), { deal: row })
+  })
 }

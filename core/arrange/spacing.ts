@@ -1,6 +1,8 @@
 import type { Run } from '../base'
 import type { Figure } from '../measure'
 import { COUNTED, figure, GEOMETRY, quantity, sum } from '../measure'
+import type { Piece, RuleKind } from '../piece'
+import { against } from './against'
 import type { LaidLayer } from './placement'
 import { meantGaps } from './tape'
 
@@ -14,18 +16,24 @@ export interface Spacing {
   readonly gaps: { readonly least: Figure, readonly most: Figure } | null
 }
 
-/** Null for fewer than two things, which have no spacing. */
-export function spacingOf(run: Run, laid: LaidLayer): Spacing | null {
-  const n = laid.placements.length
-  if (n < 2) return null
-  const gaps = meantGaps(run, laid)
+/** Rules that spread over the face: gaps along the run say nothing about them. */
+const SPREAD: ReadonlySet<RuleKind> = new Set(['scatter', 'bands'])
+
+/** Null for what has no spacing: fewer than two things on any run, or things spread over the face. */
+export function spacingOf(runs: readonly Run[], laid: LaidLayer): Spacing | null {
+  if (SPREAD.has(laid.layer.rule.kind)) return null
+  const rows = runs.map((run) => ({ run, n: laid.placements.filter((each) => each.run === run.id).length })).filter(({ n }) => n > 1)
+  const gaps = rows.flatMap(({ run }) => meantGaps(run, laid))
+  const [row] = rows
+  if (!row || !gaps.length) return null
+  const { run } = row
   const lengths = gaps.map(({ length }) => length)
   const least = Math.min(...lengths)
   const most = Math.max(...lengths)
   const total = lengths.reduce((a, b) => a + b, 0)
   const mean = total / gaps.length
-  const whole = gaps.length === n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
-    : sum`${quantity.length(total)} from first to last ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+  const whole = run.closed && rows.length === 1 && gaps.length === row.n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+    : sum`${quantity.length(total)} from first to last${rows.length > 1 ? ' on each run' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
   const rim = mean * run.rim / run.length
   return {
     centre: figure(quantity.length(mean), whole, GEOMETRY),
@@ -36,4 +44,19 @@ export function spacingOf(run: Run, laid: LaidLayer): Spacing | null {
       most: figure(quantity.length(most), sum`the widest of ${quantity.count(gaps.length)} gaps on the centre line`, COUNTED),
     },
   }
+}
+
+/** The two ways to put N among M, each with its smallest gap, and which is taken. */
+export interface AgainstFigures { readonly even: Figure, readonly dealt: Figure, readonly taken: 'even' | 'dealt' }
+
+export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], layer: string): AgainstFigures | null {
+  const mine = laid.find((each) => each.layer.id === layer)
+  if (mine?.layer.rule.kind !== 'against' || mine.fault) return null
+  const { rule } = mine.layer
+  const run = runs.find(({ id }) => id === mine.placements[0]?.run)
+  if (!run) return null
+  const others = laid.find((each) => each.layer.id === rule.of)?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
+  const { even, dealt, taken } = against(run, others, rule.count, rule.pattern)
+  const gap = (least: number, how: string) => figure(quantity.length(least), sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets`, GEOMETRY)
+  return { even: gap(even.least, 'turned evenly as well as can be,'), dealt: gap(dealt.least, 'dealt into the gaps,'), taken: taken.name }
 }

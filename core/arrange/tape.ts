@@ -2,49 +2,86 @@ import type { Run } from '../base'
 import { along } from '../base'
 import type { LaidLayer, Placement } from './placement'
 
-/** One run unrolled into a straight tape, a lane for each layer on it. */
+/** A run unrolled into a straight tape, a lane for each layer on it; two arms that meet share one, read to both sides of their meeting. */
 export interface Tape {
-  readonly run: string
+  readonly id: string
+  readonly name: string
   readonly closed: boolean
-  readonly length: number
+  /** Its ends, mm from its zero: `from` is negative on a tape of two arms. */
+  readonly from: number
+  readonly to: number
+  readonly runs: readonly TapeRun[]
   readonly lanes: readonly Lane[]
+}
+
+/** A run on a tape: a place `s` on it lies at `sign * s`. */
+export interface TapeRun { readonly run: string, readonly sign: 1 | -1, readonly length: number }
+
+export interface Mark {
+  readonly placement: string
+  readonly number: number
+  readonly run: string
+  readonly s: number
+  /** Where it lies on the tape, mm from its zero. */
+  readonly at: number
+  readonly material: string
 }
 
 export interface Lane {
   readonly layer: string
-  /** In order along the run. */
-  readonly marks: readonly { readonly placement: string, readonly number: number, readonly s: number, readonly material: string }[]
+  /** In order along the tape. */
+  readonly marks: readonly Mark[]
   /** Between neighbours, from `from` on; on a closed run the last one crosses the start. */
   readonly gaps: readonly Gap[]
 }
 
 export interface Gap { readonly from: number, readonly length: number }
 
-export function tapeOf(run: Run, laid: readonly LaidLayer[]): Tape {
-  return {
-    run: run.id, closed: run.closed, length: run.length,
-    lanes: laid.filter(({ layer }) => layer.run === run.id).map(({ layer, placements }) => {
-      const sorted = inOrder(placements)
-      return {
-        layer: layer.id,
-        marks: sorted.map(({ id, number, s, material }) => ({ placement: id, number, s, material })),
-        gaps: gapsOf(run, sorted.map(({ s }) => s)),
-      }
-    }),
-  }
+/** Whether two runs set out from one point in opposite directions. */
+function meet(a: Run, b: Run): boolean {
+  if (a.id === b.id || a.mirror.run !== b.id) return false
+  const [p, q] = [a.at(0), b.at(0)]
+  return Math.hypot(p.x - q.x, p.y - q.y) < 1 && p.tx * q.tx + p.ty * q.ty < -0.95
+}
+
+/** The tapes of a base, in the order of its runs. */
+export function tapesOf(runs: readonly Run[], laid: readonly LaidLayer[]): Tape[] {
+  const done = new Set<string>()
+  return runs.flatMap((run): Tape[] => {
+    if (done.has(run.id)) return []
+    const other = runs.find((each) => meet(run, each))
+    const on: TapeRun[] = other
+      ? [{ run: run.id, sign: -1, length: run.length }, { run: other.id, sign: 1, length: other.length }]
+      : [{ run: run.id, sign: 1, length: run.length }]
+    for (const each of on) done.add(each.run)
+    return [{
+      id: on.map((each) => each.run).join('+'), name: other ? 'both arms' : run.name, closed: run.closed,
+      from: other ? -run.length : 0, to: (other ?? run).length, runs: on,
+      lanes: laid.flatMap(({ layer, placements }) => laneOf(layer.id, placements, on, run)),
+    }]
+  })
+}
+
+function laneOf(layer: string, placements: readonly Placement[], on: readonly TapeRun[], run: Run): Lane[] {
+  const marks = placements.flatMap(({ id, number, s, material, run: own }): Mark[] => {
+    const part = on.find((each) => each.run === own)
+    return part ? [{ placement: id, number, run: own, s, at: part.sign * s, material }] : []
+  }).sort((a, b) => a.at - b.at)
+  return marks.length ? [{ layer, marks, gaps: gapsOf(on.length > 1 ? { closed: false, length: 0 } : run, marks.map(({ at }) => at)) }] : []
 }
 
 export const inOrder = (placements: readonly Placement[]): Placement[] => [...placements].sort((a, b) => a.s - b.s)
 
 /**
- * The gaps that a layer means to have: all between neighbours, but for a crescent not the one from its end back to its start.
+ * The gaps on one run that a layer means to have: all between neighbours, but for a crescent or a seat not the one
+ * that it leaves open.
  */
 export function meantGaps(run: Run, { layer, placements }: LaidLayer): Gap[] {
   const { rule } = layer
-  const sorted = inOrder(placements).map(({ s }) => s)
-  if (rule.kind !== 'crescent' || !run.closed || rule.from === rule.to) return gapsOf(run, sorted)
-  const from = rule.from * run.length
-  const span = sorted.map((s) => along(run, from, s)).sort((a, b) => a - b)
+  const sorted = inOrder(placements.filter((each) => each.run === run.id)).map(({ s }) => s)
+  const open = rule.kind === 'crescent' ? (rule.from === rule.to ? null : rule.from) : rule.kind === 'mirror' ? (rule.seat + 0.5) % 1 : null
+  if (open === null || !run.closed) return gapsOf(run, sorted)
+  const span = sorted.map((s) => along(run, open * run.length, s)).sort((a, b) => a - b)
   return gapsOf({ closed: false, length: run.length }, span)
 }
 

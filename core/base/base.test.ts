@@ -1,12 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inches } from '../measure'
-import { along, chainRun, nearestOn, onRun, ringRun } from './run'
-import { BASE_KINDS, BaseSchema } from './schema'
-import { BASE_SORTS, runsOf, usualBase, usualPrice } from './kinds'
+import { inches, say } from '../measure'
+import { anchorSays, clockAngle, placeAtClock } from './anchor'
+import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
+import { DIMENSIONS, measureLines, mirrorShape } from './measures'
+import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun } from './run'
+import { baseFigures, baseMass, boundsOf, canTurn, faceArea, markOn, runsOf } from './runs'
+import { BASE_KINDS, BaseSchema, LETTERS } from './schema'
+import { arc, bentHeight, bezier, catenary, ellipse, line } from './segment'
 
+const manner = { units: 'in', currency: 'USD' } as const
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
-const swag = chainRun('swag', 'swag', [{ x: 0, y: 0 }, { x: 300, y: 0 }, { x: 300, y: 400 }], 40)
+const swag = pathRun({ id: 'swag', name: 'swag', segments: [line({ x: 0, y: 0 }, { x: 300, y: 0 }), line({ x: 300, y: 0 }, { x: 300, y: 400 })], half: 40 })
 
 describe('ringRun', () => {
   it('starts at twelve and goes clockwise', () => {
@@ -17,38 +22,53 @@ describe('ringRun', () => {
   it('comes back to its start', () => expect(ring.at(ring.length)).toEqual(ring.at(0)))
 })
 
-describe('chainRun', () => {
-  it('measures true arc length round the corner', () => {
-    expect(swag.length).toBe(700)
-    expect(swag.at(500)).toMatchObject({ x: 300, y: 200, tx: 0, ty: 1, nx: 1, half: 40 })
-    expect(swag.at(-5)).toEqual(swag.at(0))
-    expect(swag.at(900)).toMatchObject({ x: 300, y: 400 })
+describe('segments', () => {
+  const sound = (segment: ReturnType<typeof line>): void => {
+    // What the arc length says is what short steps along it add up to.
+    const n = 2000
+    let far = 0
+    for (let i = 0; i < n; i++) {
+      const [a, b] = [segment.at((i / n) * segment.length), segment.at(((i + 1) / n) * segment.length)]
+      far += Math.hypot(b.x - a.x, b.y - a.y)
+      expect(Math.hypot(a.tx, a.ty)).toBeCloseTo(1, 9)
+    }
+    expect(far / segment.length).toBeCloseTo(1, 4)
+  }
+  it('are measured by true arc length', () => {
+    for (const segment of [line({ x: 1, y: 2 }, { x: 5, y: 9 }), arc({ x: 0, y: 0 }, 50, 20, -130), ellipse(70, 40), bezier({ x: 0, y: 0 }, { x: 80, y: -90 }, { x: 120, y: 60 }, { x: 10, y: 90 }), catenary({ x: -400, y: 0 }, 800, 300)]) sound(segment)
   })
-  it('closes when asked', () => {
-    const frame = chainRun('f', 'frame', [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 100 }, { x: 0, y: 100 }], 10, true)
-    expect(frame.length).toBe(400)
-    expect(frame.at(450)).toMatchObject({ x: 50, y: 0 })
+  it('a catenary without a drop is a straight line; hooks are where it starts and ends', () => {
+    expect(catenary({ x: 0, y: 0 }, 100, 0).length).toBe(100)
+    const deep = catenary({ x: -50, y: 10 }, 100, 900)
+    expect(deep.at(0)).toMatchObject({ x: expect.closeTo(-50, 6), y: expect.closeTo(10, 6) })
+    expect(deep.at(deep.length)).toMatchObject({ x: expect.closeTo(50, 6), y: expect.closeTo(10, 6) })
+    expect(deep.at(deep.length / 2).y).toBeCloseTo(910, 4)
   })
-  it('refuses what is no chain', () => {
-    expect(() => chainRun('a', 'a', [{ x: 0, y: 0 }], 1)).toThrow(/two points/)
-    expect(() => chainRun('a', 'a', [{ x: 0, y: 0 }, { x: 0, y: 0 }], 1)).toThrow(/same/)
+  it('refuses what is no line, and bends no wider than it can', () => {
+    expect(() => line({ x: 0, y: 0 }, { x: 0, y: 0 })).toThrow(/two different/)
+    expect(() => pathRun({ id: 'a', name: 'a', segments: [], half: 1 })).toThrow(/no length/)
+    expect(bentHeight(100, 60)).toBe(0)
   })
 })
 
-describe.each([['ring', ring], ['swag', swag]] as const)('any run: %s', (_, run) => {
+const allRuns = BASE_KINDS.flatMap((kind) => runsOf(usualBase(kind)).map((run) => [`${kind} ${run.id}`, run] as const))
+
+describe.each([['ring', ring], ['swag', swag], ...allRuns] as const)('any run: %s', (_, run) => {
   it('has unit tangents and normals at right angles', () => {
-    fc.assert(fc.property(fc.double({ min: -2000, max: 4000, noNaN: true }), (s) => {
-      const { tx, ty, nx, ny } = run.at(s)
-      expect(Math.hypot(tx, ty)).toBeCloseTo(1, 9)
-      expect(tx * nx + ty * ny).toBeCloseTo(0, 9)
-    }))
+    fc.assert(fc.property(fc.double({ min: -2000, max: 9000, noNaN: true }), (s) => {
+      const { tx, ty, nx, ny, half, x, y } = run.at(s)
+      expect([x, y].every(Number.isFinite)).toBe(true)
+      expect(Math.hypot(tx, ty)).toBeCloseTo(1, 6)
+      expect(tx * nx + ty * ny).toBeCloseTo(0, 6)
+      expect(half).toBeGreaterThan(0)
+    }), { numRuns: 30 })
   })
   it('finds the place nearest to a point on it', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (share) => {
       const s = share * run.length
       const found = run.at(nearestOn(run, run.at(s)))
       expect(Math.hypot(found.x - run.at(s).x, found.y - run.at(s).y)).toBeLessThan(0.05)
-    }))
+    }), { numRuns: 15 })
   })
 })
 
@@ -57,20 +77,111 @@ it('wraps on a closed run and stops on an open one', () => {
   expect(onRun(swag, -10)).toBe(0)
   expect(along(ring, ring.length - 5, 5)).toBeCloseTo(10, 9)
   expect(along(swag, 10, 5)).toBe(-5)
+  expect(apart(ring, ring.length - 5, 5)).toBeCloseTo(10, 9)
+  expect(apart(swag, 10, 5)).toBe(5)
 })
 
-describe('bases', () => {
-  it.each(BASE_KINDS)('%s: every usual size is a base with a run of its own length', (kind) => {
-    for (const { outer, inner } of BASE_SORTS[kind].sizes) {
-      const base = { ...usualBase(kind), outer, inner }
-      expect(BaseSchema.safeParse(base).success).toBe(true)
-      expect(runsOf(base)[0]!.length).toBeCloseTo(Math.PI * (outer + inner) / 2, 6)
+describe.each(BASE_KINDS)('%s', (kind) => {
+  const { sizes } = BASE_SORTS[kind]
+  it('has usual sizes from small to large that are bases, with figures, measures and a mass', () => {
+    for (const { shape } of sizes) {
+      const base = { ...usualBase(kind), shape }
+      expect(BaseSchema.safeParse(base).error?.issues).toBeUndefined()
+      const runs = runsOf(base)
+      expect(new Set(runs.map(({ id }) => id)).size).toBe(runs.length)
+      for (const { figure } of baseFigures(base, runs)) expect(figure.value).toBeGreaterThan(0)
+      expect(measureLines(base, runs, boundsOf(runs)).length).toBeGreaterThan(0)
+      expect(baseMass(base, runs).value).toBeGreaterThan(10)
+      for (const { id } of DIMENSIONS[shape.form]) expect(shape).toHaveProperty(id)
     }
-    expect(BASE_SORTS[kind].sizes.map(({ outer }) => outer)).toEqual(BASE_SORTS[kind].sizes.map(({ outer }) => outer).sort((a, b) => a - b))
+    expect(sizes.length).toBeGreaterThan(2)
+    expect(usualPrice({ kind, shape: sizes[0]!.shape })).toBe(sizes[0]!.price)
+    expect(nearestSize(kind, extentOf(sizes.at(-1)!.shape))).toEqual(sizes.at(-1))
   })
-  it('takes the price of the nearest usual size', () => expect(usualPrice({ kind: 'grapevine', outer: inches(17) })).toBe(999))
-  it('refuses a hole larger than the ring, in words', () => {
-    const read = BaseSchema.safeParse({ ...usualBase('straw'), inner: inches(20) })
-    expect(read.error?.issues[0]).toMatchObject({ path: ['inner'], message: 'The hole must be smaller than the ring.' })
+  it('is mirrored run by run: a point’s image lies where its mirror says', () => {
+    const base = usualBase(kind)
+    const runs = runsOf(base)
+    const other = runsOf({ ...base, shape: mirrorShape(base.shape) })
+    for (const run of runs) {
+      const image = other.find(({ id }) => id === run.mirror.run)!
+      expect(image).toBeDefined()
+      if (kind === 'letter') continue
+      for (const share of [0.1, 0.37, 0.83]) {
+        const [a, b] = [run.at(share * run.length), image.at(mirrored(run, share * run.length))]
+        expect([b.x, b.y]).toEqual([expect.closeTo(-a.x, 3), expect.closeTo(a.y, 3)])
+        const side = run.mirror.flipped ? -1 : 1
+        expect([b.nx * side, b.ny * side]).toEqual([expect.closeTo(-a.nx, 3), expect.closeTo(a.ny, 3)])
+      }
+    }
   })
+})
+
+describe('measures', () => {
+  it.each(['oval', 'square', 'heart', 'gourd'] as const)('a %s is as wide and as high as asked', (kind) => {
+    for (const { shape } of BASE_SORTS[kind].sizes) {
+      const { left, right, top, bottom } = boundsOf(runsOf({ ...usualBase(kind), shape }))
+      if ('width' in shape) expect((right - left) / shape.width).toBeCloseTo(1, 1)
+      if ('height' in shape) expect((bottom - top) / shape.height).toBeCloseTo(1, 1)
+    }
+  })
+  it('every letter is as high as asked and has strokes', () => {
+    for (const letter of LETTERS) {
+      const runs = runsOf({ shape: { form: 'letter', letter, height: 400, face: 60 }, turn: 0 })
+      const { top, bottom } = boundsOf(runs)
+      expect((bottom - top) / 400).toBeGreaterThan(0.8)
+      expect((bottom - top) / 400).toBeLessThan(1.15)
+      expect(runs.length).toBeGreaterThan(0)
+    }
+  })
+  it('an area of a ring’s face', () => expect(faceArea([ring])).toBeCloseTo(Math.PI * (inches(6) ** 2 - inches(4) ** 2), 3))
+  it('weighs what the scale said', () => expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring])).toMatchObject({ value: 321, basis: { kind: 'measured' } }))
+})
+
+describe('places', () => {
+  it('are said by the clock on closed runs, by distance on open ones', () => {
+    const [left, right] = runsOf(usualBase('tree-swag'))
+    expect(say(anchorSays(ring, ring.length * 0.375), manner)).toBe('4:30')
+    expect(say(anchorSays(left!, inches(7)), manner)).toBe('7 in left of the join')
+    expect(say(anchorSays(right!, 0), manner)).toBe('the join')
+  })
+  it.each(['grapevine', 'oval', 'heart', 'square'] as const)('are found again on a %s by their clock position', (kind) => {
+    const [run] = runsOf(usualBase(kind))
+    fc.assert(fc.property(fc.double({ min: 0, max: 359.9, noNaN: true }), (angle) => {
+      const found = clockAngle(run!, placeAtClock(run!, angle))
+      expect(Math.abs(((found - angle + 540) % 360) - 180)).toBeLessThan(0.01)
+    }), { numRuns: 40 })
+  })
+  it('lie on the nearest of several runs', () => {
+    const runs = runsOf(usualBase('animal'))
+    const ear = runs.find(({ id }) => id === 'right-ear')!
+    expect(nearestRun(runs, ear.at(ear.length / 2)).run.id).toBe('right-ear')
+  })
+})
+
+describe('turning', () => {
+  it('takes join and hook of a ring with it, and leaves twelve at the top', () => {
+    const base = { ...usualBase('grapevine'), join: 0.5, turn: 90 }
+    const runs = runsOf(base)
+    expect(runs[0]!.at(0).y).toBeLessThan(0)
+    expect(clockAngle(runs[0]!, markOn(base, runs, base.join).s)).toBeCloseTo(270, 6)
+  })
+  it('turns any other form as a whole, but not what a wall holds', () => {
+    const swagBase = usualBase('tree-swag')
+    expect(boundsOf(runsOf({ ...swagBase, turn: 90 })).bottom).toBeCloseTo(boundsOf(runsOf(swagBase)).right, 3)
+    const door = usualBase('door-garland')
+    expect(canTurn(door.shape)).toBe(false)
+    expect(boundsOf(runsOf({ ...door, turn: 90 }))).toEqual(boundsOf(runsOf(door)))
+  })
+})
+
+describe('what cannot be is refused in words, at its place', () => {
+  it.each([
+    ['straw', { inner: inches(20) }, 'inner', /smaller than the ring/], ['oval', { width: 2000 }, 'width', /bent so wide/], ['oval', { face: 900 }, 'face', /leave a hole/],
+    ['square', { face: 300 }, 'face', /narrower/], ['letter', { face: 300 }, 'face', /strokes/], ['animal', { face: 300 }, 'face', /thinner/], ['tree-swag', { overlap: 600 }, 'overlap', /overlap/],
+  ] as const)('%s %j', (kind, change, at, says) => {
+    const base = usualBase(kind)
+    const read = BaseSchema.safeParse({ ...base, shape: { ...base.shape, ...change } })
+    expect(read.error?.issues[0]).toMatchObject({ path: ['shape', at], message: expect.stringMatching(says) })
+  })
+  it('a form of another kind', () => expect(BaseSchema.safeParse({ ...usualBase('straw'), kind: 'oval' }).success).toBe(false))
 })

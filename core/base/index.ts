@@ -1,3 +1,7 @@
 export * from './schema'
 export * from './run'
+export * from './segment'
 export * from './kinds'
+export * from './runs'
+export * from './anchor'
+export * from './measures'

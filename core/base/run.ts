@@ -1,3 +1,5 @@
+import type { Segment } from './segment'
+
 /** A point in millimetres, x to the right and y down, the base's centre at the origin. */
 export interface Point { readonly x: number, readonly y: number }
 
@@ -13,6 +15,9 @@ export interface Station extends Point {
   readonly half: number
 }
 
+/** How people say where something is on a run: by the clock, or so far from its start ("left of the join"), which has a name itself ("the join"). */
+export type Reading = { readonly kind: 'clock' } | { readonly kind: 'from', readonly words: string, readonly start: string }
+
 /**
  * A curve with a width, along which things are placed. Everything that places, measures or covers
  * is written against this and nothing else, so it serves rings, swags and garlands alike.
@@ -25,6 +30,14 @@ export interface Run {
   readonly length: number
   /** Length along the outer edge, mm: what a tape laid round the outside reads. */
   readonly rim: number
+  readonly reads: Reading
+  /**
+   * The run that lies where this one's mirror image does, whether `s` runs the other way on it, and whether its outer
+   * side is the image's inner one: so on a run down the middle.
+   */
+  readonly mirror: { readonly run: string, readonly reversed: boolean, readonly flipped?: boolean }
+  /** Where a taper starts on an open run, mm along: a swag's join, the middle of a mantel. */
+  readonly middle: number
   /** Where `s` millimetres along it lie. Closed runs wrap; open runs stop at their ends. */
   at(s: number): Station
 }
@@ -41,12 +54,26 @@ export function along(run: Pick<Run, 'closed' | 'length'>, a: number, b: number)
   return run.closed ? onRun(run, b - a) : b - a
 }
 
+/** How far apart two places are, the short way. */
+export function apart(run: Pick<Run, 'closed' | 'length'>, a: number, b: number): number {
+  const far = Math.abs(b - a)
+  return run.closed ? Math.min(far, run.length - far) : far
+}
+
+/** `s` on the mirror image of the run. */
+export const mirrored = (run: Run, s: number): number => (run.mirror.reversed ? onRun(run, run.length - s) : s)
+
+/** A point on the drawing: `t` across the face (-1 inner edge, 1 outer edge) at a station. */
+export const across = ({ x, y, nx, ny, half }: Station, t: number): Point => ({ x: x + nx * half * t, y: y + ny * half * t })
+
+const CLOCK: Reading = { kind: 'clock' }
+
 /** A circle: `s = 0` at twelve o'clock, growing clockwise as seen from the front. */
 export function ringRun(id: string, name: string, outer: number, inner: number): Run {
   const radius = (outer + inner) / 4
   const length = 2 * Math.PI * radius
   const run: Run = {
-    id, name, closed: true, length, rim: Math.PI * outer,
+    id, name, closed: true, length, rim: Math.PI * outer, reads: CLOCK, mirror: { run: id, reversed: true }, middle: 0,
     at(s) {
       const angle = onRun(run, s) / radius
       const nx = Math.sin(angle)
@@ -57,44 +84,74 @@ export function ringRun(id: string, name: string, outer: number, inner: number):
   return run
 }
 
-/**
- * A run along a chain of straight segments, measured by true arc length.
- * @param points at least two, no two neighbours alike
- * @param half half the width of the face, mm
- * @param closed whether the last point joins the first; the outer side is on the left of the travel
- */
-export function chainRun(id: string, name: string, points: readonly Point[], half: number, closed = false): Run {
-  if (points.length < 2) throw new RangeError(`run ${id}: a chain needs at least two points`)
-  const ends = closed ? [...points, points[0]!] : points
-  const starts: number[] = [0]
-  for (let i = 1; i < ends.length; i++) {
-    const step = Math.hypot(ends[i]!.x - ends[i - 1]!.x, ends[i]!.y - ends[i - 1]!.y)
-    if (!(step > 0)) throw new RangeError(`run ${id}: points ${i - 1} and ${i} are the same`)
-    starts.push(starts[i - 1]! + step)
-  }
-  const length = starts[starts.length - 1]!
+export interface Path {
+  readonly id: string
+  readonly name: string
+  /** End to end, at least one. */
+  readonly segments: readonly Segment[]
+  /** Half the width of the face, mm; or by the share of the length, 0 to 1. */
+  readonly half: number | ((share: number) => number)
+  readonly closed?: boolean
+  /** Which side of the travel is the outer one: left unless said. */
+  readonly outer?: 'left' | 'right'
+  readonly reads?: Reading
+  readonly mirror?: Run['mirror']
+  readonly middle?: number
+  /** Length of the outer edge, mm, where it is known better. */
+  readonly rim?: number
+}
+
+/** A run along segments laid end to end, by true arc length. @throws RangeError when there is nothing to follow */
+export function pathRun({ id, name, segments, half, closed = false, outer = 'left', reads, mirror, middle, rim }: Path): Run {
+  const starts = [0]
+  for (const segment of segments) starts.push(starts.at(-1)! + segment.length)
+  const length = starts.at(-1)!
+  if (!(length > 0)) throw new RangeError(`run ${id}: it has no length`)
+  const side = outer === 'left' ? 1 : -1
+  const halfAt = typeof half === 'number' ? () => half : half
   const run: Run = {
-    id, name, closed, length, rim: length,
+    id, name, closed, length,
+    // A closed curve turns once round, so its outer edge is longer by a full turn of the face (Steiner's formula).
+    rim: rim ?? (closed ? length + 2 * Math.PI * halfAt(0) : length),
+    reads: reads ?? (closed ? CLOCK : { kind: 'from', words: 'from the start', start: 'the start' }),
+    mirror: mirror ?? { run: id, reversed: closed }, middle: middle ?? 0,
     at(s) {
       const where = onRun(run, s)
-      let low = 0
-      let high = starts.length - 2
-      while (low < high) {
-        const middle = (low + high + 1) >> 1
-        if (starts[middle]! <= where) low = middle
-        else high = middle - 1
-      }
-      const a = ends[low]!
-      const b = ends[low + 1]!
-      const step = starts[low + 1]! - starts[low]!
-      const tx = (b.x - a.x) / step
-      const ty = (b.y - a.y) / step
-      const go = where - starts[low]!
-      return { x: a.x + tx * go, y: a.y + ty * go, tx, ty, nx: ty, ny: -tx, half }
+      let i = segments.length - 1
+      while (i > 0 && starts[i]! > where) i -= 1
+      const { x, y, tx, ty } = segments[i]!.at(Math.min(segments[i]!.length, where - starts[i]!))
+      return { x, y, tx, ty, nx: ty * side, ny: -tx * side, half: halfAt(where / length) }
     },
   }
   return run
 }
+
+/** The same run turned about the base's centre, and moved. @param by degrees clockwise @param shift mm, before the turn */
+export function turnedRun(run: Run, by: number, shift: Point = { x: 0, y: 0 }): Run {
+  if (by === 0 && shift.x === 0 && shift.y === 0) return run
+  const cos = Math.cos((by * Math.PI) / 180)
+  const sin = Math.sin((by * Math.PI) / 180)
+  return {
+    ...run,
+    at(s) {
+      const { x, y, tx, ty, nx, ny, half } = run.at(s)
+      const [px, py] = [x + shift.x, y + shift.y]
+      return { x: px * cos - py * sin, y: px * sin + py * cos, tx: tx * cos - ty * sin, ty: tx * sin + ty * cos, nx: nx * cos - ny * sin, ny: nx * sin + ny * cos, half }
+    },
+  }
+}
+
+/** The run, and the place on it, nearest to a point, and how far off it is. */
+export function nearestRun(runs: readonly Run[], point: Point): { readonly run: Run, readonly s: number, readonly away: number } {
+  const found = runs.map((run) => {
+    const s = nearestOn(run, point)
+    const { x, y } = run.at(s)
+    return { run, s, away: Math.hypot(x - point.x, y - point.y) }
+  })
+  return found.reduce((best, each) => (each.away < best.away ? each : best))
+}
+
+const NEAREST_STATIONS = 180
 
 /**
  * The place on a run that lies nearest to a point: the nearest of evenly spread stations, then closed in on.
@@ -105,10 +162,13 @@ export function nearestOn(run: Run, { x, y }: Point): number {
     const station = run.at(s)
     return Math.hypot(station.x - x, station.y - y)
   }
-  const STATIONS = 180
-  const step = run.length / STATIONS
+  const step = run.length / NEAREST_STATIONS
   let best = 0
-  for (let i = 1; i <= STATIONS; i++) if (away(i * step) < away(best)) best = i * step
+  let least = away(0)
+  for (let i = 1; i <= NEAREST_STATIONS; i++) {
+    const far = away(i * step)
+    if (far < least) [best, least] = [i * step, far]
+  }
   let low = run.closed ? best - step : Math.max(0, best - step)
   let high = run.closed ? best + step : Math.min(run.length, best + step)
   while (high - low > 0.01) {

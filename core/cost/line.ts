@@ -16,6 +16,8 @@ export interface CostLine {
   /** Stems that they come from, over all copies. */
   readonly stems: Figure
   readonly spare: Figure
+  /** What of it comes from the stash. */
+  readonly stash: Figure
   readonly packs: Figure
   readonly packName: string
   readonly packHolds: number
@@ -53,15 +55,20 @@ export function materialLine(material: Material, uses: readonly { pieces: number
   const rows = uses.map((use) => ({ ...use, per: piecesPerStem(material, use.cut) }))
   const stems = rows.reduce((total, { pieces: n, per }) => total + Math.ceil((n * copies) / per), 0)
   const spare = wantsSpare(material) ? Math.max(0, Math.ceil(stems * shelf.spare - 1e-9)) : 0
-  const price = cheapest(stems + spare, pricesOf(material, shelf.shops))
-  const packs = packsFor(stems + spare, price)
+  const have = shelf.stash[material.id] ?? 0
+  const stashed = Math.min(have, stems + spare)
+  const toBuy = stems + spare - stashed
+  const price = cheapest(toBuy, pricesOf(material, shelf.shops))
+  const packs = packsFor(toBuy, price)
   const opened = packs * price.price
   const bought = packs * price.holds
-  const [used = 0] = opened > 0 ? shareOut(opened, [stems, bought - stems]) : []
+  // What is in stash goes first, so only what it does not reach is used of the packs.
+  const fromPacks = Math.max(0, stems - stashed)
+  const [used = 0] = opened > 0 ? shareOut(opened, [fromPacks, bought - fromPacks]) : []
   const divided = rows.some(({ per }) => per > 1)
   return {
     id: material.id, name: material.name, plural: material.plural,
-    packName: material.pack.name, packHolds: price.holds, left: bought - stems, shop: price.shop,
+    packName: material.pack.name, packHolds: price.holds, left: bought - fromPacks, shop: price.shop,
     each: figure(quantity.count(pieces), sum`${quantity.count(pieces)} placed on the base`, COUNTED),
     stems: figure(quantity.count(stems), divided
       ? [...rows.flatMap(({ pieces: n, per }, i) => [i ? ' + ' : '', `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`]), ...sum`, rounded up = ${quantity.count(stems)}`]
@@ -69,9 +76,10 @@ export function materialLine(material: Material, uses: readonly { pieces: number
     spare: figure(quantity.count(spare), wantsSpare(material)
       ? sum`${quantity.count(stems)} × ${quantity.share(shelf.spare)}, rounded up = ${quantity.count(spare)}`
       : sum`none: these do not break`, RULE_OF_THUMB),
-    packs: figure(quantity.count(packs), sum`(${quantity.count(stems)} + ${quantity.count(spare)} spare) ÷ ${quantity.count(price.holds)} in a ${material.pack.name}, rounded up = ${quantity.count(packs)}`, COUNTED),
+    stash: figure(quantity.count(stashed), sum`${quantity.count(have)} in stash, of ${quantity.count(stems + spare)} needed`, COUNTED),
+    packs: figure(quantity.count(packs), sum`(${quantity.count(stems)} + ${quantity.count(spare)} spare${stashed ? ` − ${stashed} from stash` : ''}) ÷ ${quantity.count(price.holds)} in a ${material.pack.name}, rounded up = ${quantity.count(packs)}`, COUNTED),
     opened: figure(quantity.money(opened), sum`${quantity.count(packs)} × ${quantity.money(price.price)} = ${quantity.money(opened)}`, COUNTED),
-    used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.count(stems)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
+    used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
   }
 }
 
@@ -82,7 +90,7 @@ export function baseLine(piece: Piece, name: string, price: number): CostLine {
   const all = figure(quantity.count(copies), sum`one for each of ${several(copies, 'copy', 'copies')}`, COUNTED)
   return {
     id: 'base', name, plural: name, each: one, stems: all, packs: all, packName: 'base', packHolds: 1, left: 0, shop: null,
-    spare: figure(quantity.count(0), sum`none`, COUNTED), opened, used: opened,
+    spare: figure(quantity.count(0), sum`none`, COUNTED), stash: figure(quantity.count(0), sum`none`, COUNTED), opened, used: opened,
   }
 }
 

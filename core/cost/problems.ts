@@ -6,7 +6,7 @@ import type { CostLine } from './line'
 export function costProblems(piece: Piece, bill: Bill): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.flatMap((line) => saving(piece, line)).slice(0, 2)
+  const mends = bill.lines.filter(({ id }) => id !== 'base').flatMap((line) => saving(piece, line)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [{
     id: 'over budget', weight: 'care', layer: null,

@@ -1,15 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arrange } from '../arrange'
-import { chainRun, ringRun, runsOf } from '../base'
+import { arrange, footprint, patchOutline } from '../arrange'
+import { BASE_KINDS, line, pathRun, ringRun, runsOf, usualBase } from '../base'
 import { inches, say } from '../measure'
-import type { Layer, Piece } from '../piece'
+import type { Edit, Layer, Piece } from '../piece'
 import { edit } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
-import { coverageOf } from './coverage'
-import { footprint, patchOutline } from './footprint'
+import { coverageOf, LayerCount } from './coverage'
 import { faceGrid, fill } from './grid'
-import { coverProblems } from './problems'
+import { work } from '../workings'
+import { closeStretch, fillTo } from './fill'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
 const area = (points: readonly { x: number, y: number }[]): number =>
@@ -18,26 +18,21 @@ const area = (points: readonly { x: number, y: number }[]): number =>
     return sum + a.x * b.y - b.x * a.y
   }, 0)) / 2
 
-const look = (piece: Piece) => {
-  const runs = runsOf(piece.base)
-  const laid = arrange(piece, runs, shelf)
-  const cover = coverageOf(runs[0]!, laid.flatMap(({ placements }) => placements), shelf)
-  return { cover, problems: coverProblems(piece, runs[0]!, cover, laid, shelf) }
-}
+const look = (piece: Piece) => work(piece, shelf)
 const covering = (layer: Layer, fullness: Piece['brief']['fullness'] = 'full') => look(pieceWith([layer], { brief: { fullness } }))
 
 describe('faceGrid', () => {
   it('has the area of the face, on closed and on open runs', () => {
-    const grid = faceGrid(ring)
+    const grid = faceGrid([ring])
     const exact = Math.PI * (inches(6) ** 2 - inches(4) ** 2)
     expect(grid.cells * grid.cell ** 2 / exact).toBeCloseTo(1, 2)
-    const strip = faceGrid(chainRun('s', 's', [{ x: 0, y: 0 }, { x: 900, y: 0 }], 40))
+    const strip = faceGrid([pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 900, y: 0 })], half: 40 })])
     expect(strip.cells * strip.cell ** 2 / (900 * 80)).toBeCloseTo(1, 1)
   })
   it('cuts the run into stretches of like size', () => {
-    const grid = faceGrid(ring)
-    const sizes = Array.from({ length: grid.stretches }, (_, i) => grid.stretch.reduce((n, owner) => n + (owner === i + 1 ? 1 : 0), 0))
-    expect(Math.min(...sizes)).toBeGreaterThan(0.8 * grid.cells / grid.stretches)
+    const grid = faceGrid([ring])
+    const sizes = grid.stretches.map((_, i) => grid.owner.reduce((n, owner) => n + (owner === i + 1 ? 1 : 0), 0))
+    expect(Math.min(...sizes)).toBeGreaterThan(0.8 * grid.cells / grid.stretches.length)
   })
 })
 
@@ -72,11 +67,11 @@ describe('coverageOf', () => {
   it('is nothing on a bare base and all under a board over it', () => {
     const bare = look(pieceWith([]))
     expect(bare.cover.share.value).toBe(0)
-    expect(bare.cover.bare).toEqual([{ from: 0, length: expect.closeTo(ring.length, 6) }])
+    expect(bare.cover.bare).toEqual([{ run: 'ring', from: 0, length: expect.closeTo(ring.length, 6) }])
     const board = { ...shelf.materials['oar-sign']!, id: 'board', length: 800, width: 800 }
     const on = { ...shelf, materials: { ...shelf.materials, board } }
-    const piece = pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 }, { mix: [{ material: 'board', share: 1 }] })])
-    const { share, twoDeep } = coverageOf(ring, arrange(piece, [ring], on)[0]!.placements, on)
+    const piece = pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 }, { mix: [{ material: 'board', share: 1, only: null }] })])
+    const { share, twoDeep } = coverageOf([ring], arrange(piece, [ring], on)[0]!.placements, on)
     expect([share.value, twoDeep.value]).toEqual([1, 0])
   })
   it('grows with every stem and never passes one', () => {
@@ -95,36 +90,93 @@ describe('coverageOf', () => {
   })
 })
 
-describe('coverProblems', () => {
-  it('says where it is bare, and each mend that it offers helps', () => {
+const problemsOf = (piece: Piece, id: RegExp) => look(piece).problems.filter((problem) => id.test(problem.id))
+const mended = (piece: Piece, how: Edit): Piece => {
+  const edited = edit(piece, how, 'mend')
+  if (!edited.ok) throw new Error(edited.error)
+  return edited.change.piece
+}
+const manner = { units: 'in', currency: 'USD' } as const
+
+describe('bare stretches', () => {
+  it('are told with their ends, and closed by the stems that are offered', () => {
     const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 3, start: 0 }, { cut: 120 })])
-    const before = look(piece)
-    expect(before.problems.length).toBeGreaterThan(0)
-    expect(say(before.problems[0]!.says, { units: 'in', currency: 'USD' })).toMatch(/^Bare from \d+:\d\d to \d+:\d\d\.$/)
-    for (const { edit: how } of before.problems[0]!.mends) {
-      const edited = edit(piece, how!, 'mend')
-      if (!edited.ok) throw new Error(edited.error)
-      const after = look(edited.change.piece)
-      expect(after.problems.length < before.problems.length || after.cover.share.value > before.cover.share.value).toBe(true)
+    const bare = problemsOf(piece, /^bare/)
+    expect(bare.length).toBeGreaterThan(1)
+    for (const problem of bare) {
+      expect(say(problem.says, manner)).toMatch(/^Bare from \d+:\d\d to \d+:\d\d\.$/)
+      expect(say(problem.mends[0]!.says, manner)).toMatch(/^Close it with \d+ bracken fronds?$/)
+      expect(look(mended(piece, problem.mends[0]!.edit!)).cover.bare.length).toBeLessThan(bare.length)
     }
   })
-  it('has nothing against a base that shows on purpose, nor against an empty one', () => {
-    expect(covering(layerOf('a', 'bracken', { kind: 'compass', count: 2, start: 0 }), 'sparse').problems).toEqual([])
+  it.each(BASE_KINDS)('all close on a %s', (kind) => {
+    const base = usualBase(kind)
+    const runs = runsOf(base)
+    let piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 1, start: 0 }, { run: runs.length > 1 ? 'each' : runs[0]!.id })], { base })
+    for (let i = 0; i < 12; i++) {
+      const [first] = problemsOf(piece, /^bare/)
+      if (!first) break
+      piece = mended(piece, first.mends[0]!.edit!)
+    }
+    expect(look(piece).cover.bare).toEqual([])
+  })
+  it('are no fault of a base that shows on purpose, nor of an empty one', () => {
+    expect(problemsOf(pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 2, start: 0 })], { brief: { fullness: 'sparse' } }), /^(bare|thin)/)).toEqual([])
     expect(look(pieceWith([])).problems).toEqual([])
   })
-  it('asks more of lush than of full', () => {
-    const layer = layerOf('a', 'bracken', { kind: 'compass', count: 7, start: 0 }, { cut: 290 })
-    expect(covering(layer, 'lush').problems.length).toBeGreaterThanOrEqual(covering(layer, 'full').problems.length)
-    const thick = layerOf('a', 'bracken', { kind: 'compass', count: 80, start: 0 }, { acrossSpread: 1 })
-    expect(covering(thick, 'lush').problems).toEqual([])
+  it('want a layer of greenery when only heads are on it', () => {
+    expect(problemsOf(pieceWith([layerOf('a', 'daisy', { kind: 'compass', count: 3, start: 0 })]), /^bare/)[0]!.mends[0]!.edit).toBeNull()
   })
-  it('offers no count that would not reach the stretch', () => {
-    const half = { kind: 'crescent' as const, from: 0.25, to: 0.75, count: 40, dense: 'middle' as const, thin: 0 }
-    const [problem] = covering(layerOf('a', 'statice', half, { cut: 80, flow: 'outward' })).problems
-    expect(say(problem!.mends[0]!.says, { units: 'in', currency: 'USD' })).toMatch(/^About \d+ statice sprigs more would close it$/)
-    expect(problem!.mends[0]!.edit).toBeNull()
+  it('lush asks for more than full', () => {
+    const layer = layerOf('a', 'bracken', { kind: 'compass', count: 8, start: 0 }, { cut: 290, acrossSpread: 1 })
+    expect(covering(layer, 'full').problems.filter(({ id }) => id === 'not lush')).toEqual([])
+    expect(covering(layer, 'lush').problems.map(({ id }) => id)).toEqual(expect.arrayContaining([expect.stringMatching(/not lush|thin|bare/)]))
   })
-  it('knows what to say when only heads are on it', () => {
-    expect(covering(layerOf('a', 'daisy', { kind: 'compass', count: 3, start: 0 })).problems[0]!.mends[0]!.edit).toBeNull()
+})
+
+describe('fillTo', () => {
+  const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 }, { cut: 150 })])
+  const runs = runsOf(piece.base)
+  const fillings = (['full', 'lush'] as const).map((fullness) => fillTo(piece, runs, arrange(piece, runs, shelf), shelf, 'a', fullness)!)
+  it('says how many it takes, and reaches it', () => {
+    const [full, lush] = fillings
+    expect(lush!.things.length).toBeGreaterThan(full!.things.length)
+    for (const [i, { things, reached, after }] of fillings.entries()) {
+      expect(reached).toBe(true)
+      const { cover } = look(mended(piece, { do: 'add', layer: 'a', things }))
+      expect(cover.share.value).toBeCloseTo(after, 3)
+      expect(cover.share.value).toBeGreaterThanOrEqual(i ? 0.98 : 0.95)
+      if (i) expect(cover.twoDeep.value).toBeGreaterThanOrEqual(0.85)
+    }
+  })
+  it('is nothing for what is full already, and takes the first of leaves unless told', () => {
+    const full = mended(piece, { do: 'add', layer: 'a', things: fillings[0]!.things })
+    expect(fillTo(full, runs, arrange(full, runs, shelf), shelf, null, 'full')!.things).toEqual([])
+    expect(fillTo(pieceWith([layerOf('r', 'rose', { kind: 'compass', count: 2, start: 0 })]), runs, [], shelf, null, 'full')).toBeNull()
+    expect(fillTo(piece, runs, [], shelf, 'gone', 'full')).toBeNull()
+  })
+  it('leaves what was counted as it was', () => {
+    const laid = arrange(piece, runs, shelf)
+    const counted = new LayerCount().count(runs, laid.flatMap(({ placements }) => placements), shelf)
+    const before = counted.depth.slice()
+    closeStretch(counted, runs, { layer: piece.layers[0]!, material: shelf.materials['bay']! }, { run: 'ring', from: 0, length: 200 })
+    expect(counted.depth).toEqual(before)
+  })
+})
+
+describe('sectors', () => {
+  it('are the hours of the clock, the first about twelve', () => {
+    const { cover } = covering(layerOf('a', 'moss', { kind: 'single', at: 0.25, drop: 0 }))
+    expect(cover.sectors).toHaveLength(12)
+    const covered = cover.sectors.map(({ share }, i) => (share > 0 ? i : -1)).filter((i) => i >= 0)
+    expect(covered).toContain(3)
+    expect(Math.max(...covered)).toBeLessThanOrEqual(4)
+  })
+  it('say how even it is', () => {
+    const even = covering(layerOf('a', 'bracken', { kind: 'compass', count: 24, start: 0 })).cover.evenness.value
+    const uneven = covering(layerOf('a', 'bracken', { kind: 'crescent', from: 0.4, to: 0.7, count: 24, dense: 'middle', thin: 0.5 })).cover.evenness.value
+    expect(even).toBeGreaterThan(0.9)
+    expect(uneven).toBeLessThan(0.3)
+    expect(look(pieceWith([])).cover.evenness.value).toBe(0)
   })
 })

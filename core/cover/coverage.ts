@@ -1,99 +1,160 @@
 import type { Placement } from '../arrange'
+import { footprint } from '../arrange'
 import type { Point, Run } from '../base'
 import type { Shelf } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, sum } from '../measure'
 import type { FaceGrid } from './grid'
 import { faceGrid, fill } from './grid'
-import { footprint } from './footprint'
 
-/** How much of a run's face is under something, by a count of cells. */
+/** How much of a base's faces is under something, by a count of cells. */
 export interface Coverage {
-  readonly run: string
   readonly share: Figure
   /** The share that lies under two or more. */
   readonly twoDeep: Figure
   readonly meanDepth: Figure
+  /** 100 % when every sector is as deep as every other. */
+  readonly evenness: Figure
+  readonly sectors: readonly Sector[]
   readonly bare: readonly BareStretch[]
 }
 
-/** A stretch of the run most of whose face shows. */
-export interface BareStretch { readonly from: number, readonly length: number }
+/** A part of a run: an hour of the clock on a closed one, a twelfth or so of an open one. */
+export interface Sector {
+  readonly run: string
+  readonly from: number
+  readonly length: number
+  /** Covered, 0 to 1. */
+  readonly share: number
+  /** Mean number of layers. */
+  readonly depth: number
+}
+
+/** A stretch of a run most of whose face shows. */
+export interface BareStretch { readonly run: string, readonly from: number, readonly length: number }
 
 /** A stretch counts as bare when less than this share of it is covered: rule of thumb. */
 const BARE_BELOW = 0.35
 /** Shorter bare stretches than this share of the face's width are nothing to an eye: rule of thumb. */
 const BARE_LEAST = 0.75
+const SECTORS = 12
+
+export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array }
 
 /**
- * Counts the layers over every cell of a run's face, and remembers what it counted: asked again about the same run,
+ * Counts the layers over every cell of the faces, and remembers what it counted: asked again about the same runs,
  * it takes away the patches that are gone and adds those that are new. The counts are the same as counted afresh.
  */
 export class LayerCount {
   private grid: FaceGrid | null = null
-  private run: Run | null = null
+  private runs: readonly Run[] | null = null
   private depth = new Uint16Array()
-  private counted = new Map<string, readonly Point[]>()
+  private counted = new Map<string, readonly [key: string, patch: readonly Point[]]>()
 
-  /** @returns depth by cell, meaningless off the face; good until the next count */
-  count(run: Run, placements: readonly Placement[], shelf: Shelf): { readonly grid: FaceGrid, readonly depth: Uint16Array } {
-    if (this.run !== run || !this.grid) {
-      this.run = run
-      this.grid = faceGrid(run)
+  /** @returns depth by cell, meaningless off the faces; good until the next count */
+  count(runs: readonly Run[], placements: readonly Placement[], shelf: Shelf): Counted {
+    if (this.runs !== runs || !this.grid) {
+      this.runs = runs
+      this.grid = faceGrid(runs)
       this.depth = new Uint16Array(this.grid.columns * this.grid.rows)
       this.counted = new Map()
     }
     const { grid, depth } = this
-    const now = new Map<string, readonly Point[]>()
+    const now = new Map<string, readonly [string, readonly Point[]]>()
     for (const placement of placements) {
       const form = shelf.materials[placement.material]?.form
       if (!form) continue
-      const key = [placement.id, form, placement.x, placement.y, placement.bearing, placement.length, placement.width].join('|')
-      const known = this.counted.get(key)
-      now.set(key, known ?? footprint(placement, form))
-      if (!known) fill(grid, now.get(key)!, (at) => { depth[at]! += 1 })
+      const { id, x, y, bearing, length, width } = placement
+      const key = `${form}|${x}|${y}|${bearing}|${length}|${width}`
+      const known = this.counted.get(id)
+      if (known?.[0] === key) {
+        now.set(id, known)
+        this.counted.delete(id)
+        continue
+      }
+      const patch = footprint(placement, form)
+      now.set(id, [key, patch])
+      fill(grid, patch, (at) => { depth[at]! += 1 })
     }
-    for (const [key, patch] of this.counted) {
-      if (!now.has(key)) fill(grid, patch, (at) => { depth[at]! -= 1 })
-    }
+    for (const [, patch] of this.counted.values()) fill(grid, patch, (at) => { depth[at]! -= 1 })
     this.counted = now
     return { grid, depth }
   }
 }
 
-export function coverageOf(run: Run, placements: readonly Placement[], shelf: Shelf, counter = new LayerCount()): Coverage {
-  const { grid, depth } = counter.count(run, placements, shelf)
-  const covered = new Uint32Array(grid.stretches)
-  const size = new Uint32Array(grid.stretches)
-  let one = 0
+/** Cells covered once, twice, and all layers, by stretch. */
+function tallied({ grid, depth }: Counted) {
+  const n = grid.stretches.length
+  const [size, covered, layers] = [new Uint32Array(n), new Uint32Array(n), new Uint32Array(n)]
   let two = 0
-  let total = 0
-  grid.stretch.forEach((owner, at) => {
-    if (!owner) return
-    size[owner - 1]! += 1
-    total += depth[at]!
-    if (depth[at]! > 0) {
-      one += 1
-      covered[owner - 1]! += 1
-    }
-    if (depth[at]! > 1) two += 1
-  })
+  const { owner } = grid
+  for (let at = 0; at < owner.length; at++) {
+    const own = owner[at]!
+    if (!own) continue
+    size[own - 1]! += 1
+    const deep = depth[at]!
+    if (!deep) continue
+    layers[own - 1]! += deep
+    covered[own - 1]! += 1
+    if (deep > 1) two += 1
+  }
+  return { size, covered, layers, two }
+}
+
+export function coverageOf(runs: readonly Run[], placements: readonly Placement[], shelf: Shelf, counter = new LayerCount()): Coverage {
+  const counted = counter.count(runs, placements, shelf)
+  const { grid } = counted
+  const { size, covered, layers, two } = tallied(counted)
+  const one = covered.reduce((a, b) => a + b, 0)
+  const total = layers.reduce((a, b) => a + b, 0)
   const cells = quantity.count(grid.cells)
+  const of = (n: number): number => (grid.cells ? n / grid.cells : 0)
+  const sectors = runs.flatMap((run) => sectorsOf(run, grid, size, covered, layers))
   return {
-    run: run.id,
-    share: figure(quantity.share(one / grid.cells), sum`${quantity.count(one)} of ${cells} cells of the face lie under something, each ${quantity.length(grid.cell)} square`, COUNTED),
-    twoDeep: figure(quantity.share(two / grid.cells), sum`${quantity.count(two)} of ${cells} cells of the face lie under two or more`, COUNTED),
-    meanDepth: figure(quantity.ratio(total / grid.cells), sum`${quantity.count(total)} layers counted over ${cells} cells of the face`, COUNTED),
-    bare: bareStretches(run, grid, covered, size),
+    share: figure(quantity.share(of(one)), sum`${quantity.count(one)} of ${cells} cells of the face lie under something, each ${quantity.length(grid.cell)} square`, COUNTED),
+    twoDeep: figure(quantity.share(of(two)), sum`${quantity.count(two)} of ${cells} cells of the face lie under two or more`, COUNTED),
+    meanDepth: figure(quantity.ratio(of(total)), sum`${quantity.count(total)} layers counted over ${cells} cells of the face`, COUNTED),
+    evenness: evennessOf(sectors),
+    sectors,
+    bare: runs.flatMap((run) => bareStretches(run, grid, covered, size)),
   }
 }
 
+/** One less the scatter of the sectors' depths (standard deviation over mean), no less than nothing. */
+function evennessOf(sectors: readonly Sector[]): Figure {
+  const mean = sectors.reduce((total, { depth }) => total + depth, 0) / sectors.length
+  const spread = Math.sqrt(sectors.reduce((total, { depth }) => total + (depth - mean) ** 2, 0) / sectors.length)
+  const value = mean > 0 ? Math.max(0, 1 - spread / mean) : 0
+  return figure(quantity.share(value), mean > 0
+    ? sum`1 − ${quantity.ratio(spread)} (how the depths of ${quantity.count(sectors.length)} sectors scatter) ÷ ${quantity.ratio(mean)} (their mean) = ${quantity.share(value)}`
+    : sum`nothing laid yet`, COUNTED)
+}
+
+function sectorsOf(run: Run, grid: FaceGrid, size: Uint32Array, covered: Uint32Array, layers: Uint32Array): Sector[] {
+  // On a closed run the first sector lies about twelve o'clock, as an hour does.
+  const shift = run.closed ? run.length / SECTORS / 2 : 0
+  return Array.from({ length: SECTORS }, (_, i): Sector => {
+    let [all, some, deep] = [0, 0, 0]
+    grid.stretches.forEach((stretch, k) => {
+      if (stretch.run !== run.id) return
+      const middle = stretch.from + stretch.length / 2 + shift
+      if (Math.floor(((middle % run.length) / run.length) * SECTORS) !== i) return
+      all += size[k]!
+      some += covered[k]!
+      deep += layers[k]!
+    })
+    return { run: run.id, from: (i * run.length) / SECTORS - shift, length: run.length / SECTORS, share: all ? some / all : 0, depth: all ? deep / all : 0 }
+  })
+}
+
 function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uint32Array): BareStretch[] {
-  const n = grid.stretches
+  const own = grid.stretches.flatMap((stretch, i) => (stretch.run === run.id ? [i] : []))
+  const n = own.length
   const step = run.length / n
-  const least = BARE_LEAST * 2 * run.at(0).half
-  const isBare = Array.from({ length: n }, (_, i) => covered[i]! < BARE_BELOW * size[i]!)
-  if (isBare.every(Boolean)) return [{ from: 0, length: run.length }]
+  const least = BARE_LEAST * 2 * run.at(run.length / 3).half
+  // A stretch that another run's face lies over has no cells of its own, and is not bare.
+  const isBare = own.map((i) => size[i]! > 0 && covered[i]! < BARE_BELOW * size[i]!)
+  if (isBare.every(Boolean)) return [{ run: run.id, from: 0, length: run.length }]
   const start = run.closed ? isBare.indexOf(false) : 0
   const found: BareStretch[] = []
   let count = 0
@@ -101,7 +162,7 @@ function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uin
     const i = start + k
     if (k < n && isBare[i % n]) count += 1
     else {
-      if (count > 0 && count * step >= least) found.push({ from: ((i - count) % n) * step, length: count * step })
+      if (count > 0 && count * step >= least) found.push({ run: run.id, from: ((i - count) % n) * step, length: count * step })
       count = 0
     }
   }

@@ -1,6 +1,6 @@
 import type { Point, Run } from '../base'
 
-/** A grid of square cells over the face of a run. */
+/** A grid of square cells over the faces of a base's runs. */
 export interface FaceGrid {
   readonly left: number
   readonly top: number
@@ -8,34 +8,46 @@ export interface FaceGrid {
   readonly cell: number
   readonly columns: number
   readonly rows: number
-  /** For each cell the stretch of the run it belongs to, from 1; 0 off the face. */
-  readonly stretch: Uint16Array
-  /** How many stretches of equal length the run is cut into. */
-  readonly stretches: number
-  /** How many cells are on the face. */
+  /** For each cell the stretch it belongs to, from 1; 0 off every face. Where faces overlap, the first run has it. */
+  readonly owner: Uint16Array
+  readonly stretches: readonly Stretch[]
+  /** How many cells are on a face. */
   readonly cells: number
 }
 
-/** Cells across the longer side of the base, and stretches along a run (five minutes of the clock on a ring). */
+/** A short length of a run. */
+export interface Stretch { readonly run: string, readonly from: number, readonly length: number }
+
+/** Cells across the longer side of the base, and stretches along all its runs together (five minutes of the clock on a ring). */
 const FINENESS = 220
 const STRETCHES = 144
+const LEAST_STRETCHES = 12
 /** Straight chords with which the edges of a stretch are followed. */
 const CHORDS = 4
 
-export function faceGrid(run: Run, fineness = FINENESS): FaceGrid {
-  const quads = Array.from({ length: STRETCHES * CHORDS }, (_, i) => quad(run, i / (STRETCHES * CHORDS), (i + 1) / (STRETCHES * CHORDS)))
-  const all = quads.flat()
-  const left = Math.min(...all.map(({ x }) => x))
-  const top = Math.min(...all.map(({ y }) => y))
-  const wide = Math.max(...all.map(({ x }) => x)) - left
-  const high = Math.max(...all.map(({ y }) => y)) - top
-  const cell = Math.max(wide, high) / fineness
-  const columns = Math.ceil(wide / cell) + 1
-  const rows = Math.ceil(high / cell) + 1
-  const stretch = new Uint16Array(columns * rows)
+export function faceGrid(runs: readonly Run[], fineness = FINENESS): FaceGrid {
+  const whole = runs.reduce((total, { length }) => total + length, 0)
+  const parts = runs.flatMap((run) => {
+    const n = Math.max(LEAST_STRETCHES, Math.round((STRETCHES * run.length) / whole))
+    return Array.from({ length: n }, (_, i) => ({
+      stretch: { run: run.id, from: (run.length * i) / n, length: run.length / n },
+      quads: Array.from({ length: CHORDS }, (__, k) => quad(run, (i + k / CHORDS) / n, (i + (k + 1) / CHORDS) / n)),
+    }))
+  })
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const { x, y } of parts.flatMap(({ quads }) => quads.flat())) {
+    left = Math.min(left, x)
+    right = Math.max(right, x)
+    top = Math.min(top, y)
+    bottom = Math.max(bottom, y)
+  }
+  const cell = Math.max(right - left, bottom - top) / fineness
+  const columns = Math.ceil((right - left) / cell) + 1
+  const rows = Math.ceil((bottom - top) / cell) + 1
+  const owner = new Uint16Array(columns * rows)
   const frame = { left, top, cell, columns, rows }
-  quads.forEach((outline, i) => fill(frame, outline, (at) => { stretch[at] ||= Math.floor(i / CHORDS) + 1 }))
-  return { ...frame, stretch, stretches: STRETCHES, cells: stretch.reduce((n, owner) => n + (owner ? 1 : 0), 0) }
+  parts.forEach(({ quads }, i) => quads.forEach((outline) => fill(frame, outline, (at) => { owner[at] ||= i + 1 })))
+  return { ...frame, owner, stretches: parts.map(({ stretch }) => stretch), cells: owner.reduce((n, one) => n + (one ? 1 : 0), 0) }
 }
 
 function quad(run: Run, from: number, to: number): Point[] {

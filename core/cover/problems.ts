@@ -1,29 +1,57 @@
-import type { LaidLayer } from '../arrange'
+import type { LaidLayer, Placement } from '../arrange'
+import { copyAcross, footprint, inside } from '../arrange'
 import type { Run } from '../base'
-import type { Material, Shelf } from '../material'
-import { pieceLength } from '../material'
-import { clock, quantity, several, sum } from '../measure'
-import type { Layer, Mend, Piece, Problem } from '../piece'
-import { MOST_PLACES } from '../piece'
-import type { BareStretch, Coverage } from './coverage'
+import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
+import type { Shelf } from '../material'
+import { capital, clock, listed, quantity, several, sum, wrapDegrees } from '../measure'
+import type { Mend, Piece, Problem } from '../piece'
+import type { Balance } from './balance'
+import { unanswered } from './balance'
+import type { Counted, Coverage } from './coverage'
+import { closeStretch, fillerLayer } from './fill'
+import { FULLNESS_ASKS } from './fullness'
+import type { ColourCarry, Contrast } from './look'
 
-/** What each fullness asks of the face: shares covered once and twice, rule of thumb. */
-export const FULLNESS_ASKS = {
-  sparse: { once: 0, twice: 0 },
-  full: { once: 0.95, twice: 0 },
-  lush: { once: 0.98, twice: 0.85 },
-} as const
+export interface Seen {
+  readonly piece: Piece
+  readonly runs: readonly Run[]
+  readonly laid: readonly LaidLayer[]
+  readonly shelf: Shelf
+  readonly cover: Coverage
+  readonly counted: Counted
+  readonly balance: Balance
+  readonly carry: readonly ColourCarry[]
+  readonly contrast: Contrast
+}
 
-export function coverProblems(piece: Piece, run: Run, cover: Coverage, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
+/** What an eye would find wanting. */
+export function coverProblems(seen: Seen): Problem[] {
+  if (!seen.piece.layers.length) return []
+  return [...fullnessProblems(seen), ...joinProblem(seen), ...balanceProblems(seen), ...colourProblems(seen), ...contrastProblems(seen)]
+}
+
+/** So many bare stretches are told one by one. */
+const TOLD = 6
+
+function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem[] {
   const asks = FULLNESS_ASKS[piece.brief.fullness]
-  if (asks.once === 0 || !piece.layers.length) return []
+  if (asks.once === 0) return []
   const filler = fillerLayer(piece, shelf)
-  const bare = cover.bare.map((stretch, i): Problem => ({
-    id: `bare:${i}`, weight: 'care', layer: null,
-    says: stretch.length === run.length ? sum`Nearly all of the base shows.`
-      : sum`Bare from ${place(run, stretch.from)} to ${place(run, stretch.from + stretch.length)}.`,
-    mends: filler ? [closing(run, stretch, filler, laid)] : [{ says: sum`A layer of greenery would close it`, edit: null }],
-  }))
+  const bare = cover.bare.slice(0, TOLD).map((stretch, i): Problem => {
+    const run = runs.find(({ id }) => id === stretch.run)!
+    const end = run.closed ? stretch.from + stretch.length : Math.min(run.length, stretch.from + stretch.length)
+    const whole = stretch.length === run.length
+    const closing = filler ? closeStretch(counted, runs, filler, stretch) : null
+    const mend: Mend = closing?.things.length
+      ? { says: sum`Close it with ${several(closing.things.length, shelf.materials[closing.material]!.name, shelf.materials[closing.material]!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
+      : { says: sum`A layer of greenery would close it`, edit: null }
+    return {
+      id: `bare:${i}`, weight: 'care', layer: null, mends: [mend],
+      says: whole ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
+        : run.closed ? ['Bare from ', ...anchorSays(run, stretch.from), ' to ', ...anchorSays(run, end), runs.length > 1 ? ` on the ${run.name}.` : '.']
+          : sum`Bare from ${quantity.length(stretch.from)} to ${quantity.length(end)} ${run.reads.kind === 'from' ? run.reads.words : ''}${runs.length > 1 ? ` (${run.name})` : ''}.`,
+    }
+  })
   const sparseMend: Mend = { says: sum`Let the base show on purpose`, edit: { do: 'brief', set: { fullness: 'sparse' } } }
   if (bare.length) return bare.map((problem, i) => (i === 0 ? { ...problem, mends: [...problem.mends, sparseMend] } : problem))
   if (cover.share.value < asks.once) {
@@ -42,26 +70,104 @@ export function coverProblems(piece: Piece, run: Run, cover: Coverage, laid: rea
   return []
 }
 
-const place = (run: Run, s: number): string => clock((s / run.length) * 360)
+/** Bases whose join is a flaw to be hidden. */
+const JOINED = new Set(['ring', 'oval', 'square', 'heart', 'swag', 'teardrop', 'door'])
+const HIDING = new Set(['bow', 'sign', 'focal'])
 
-/** The layer that one would add to: the first of leaf-shaped pieces with a count. */
-function fillerLayer(piece: Piece, shelf: Shelf): { layer: Layer, material: Material } | null {
-  for (const layer of piece.layers) {
-    const material = shelf.materials[layer.mix[0]!.material]
-    if (material?.form === 'leaf') return { layer, material }
+/** A join left in sight, and how to hide it. */
+function joinProblem({ piece, runs, laid, shelf }: Seen): Problem[] {
+  const { base } = piece
+  if (!JOINED.has(base.shape.form)) return []
+  const { run, s } = markOn(base, runs, base.join)
+  const covers = (placement: Placement, at: number): boolean => {
+    const patch = footprint(placement, shelf.materials[placement.material]!.form)
+    const station = run.at(at)
+    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), patch)).length >= 2
   }
-  return null
+  const all = laid.flatMap(({ placements }) => placements)
+  if (all.some((each) => covers(each, s))) return []
+  const { join, name } = BASE_SORTS[base.kind]
+  const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each, each.s)).map((each) => ({ layer, each })))
+  const order = [...HIDING]
+  const [cover] = hiding.sort((a, b) => order.indexOf(a.layer.role) - order.indexOf(b.layer.role))
+  const mends: Mend[] = []
+  if (cover && base.shape.form === 'ring') {
+    const by = wrapDegrees(clockAngle(run, cover.each.s) - clockAngle(run, s))
+    const said = by > 180 ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${shelf.materials[cover.each.material]!.name} covers it`
+      : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${shelf.materials[cover.each.material]!.name} covers it`
+    if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
+  }
+  const bow = laid.find(({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.run === run.id)
+  if (bow?.layer.rule.kind === 'single' && bow.placements.length) {
+    const { rule, id } = bow.layer
+    mends.push({ says: sum`Move the ${shelf.materials[bow.placements[0]!.material]!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })
+  }
+  return [{
+    id: 'join', weight: piece.brief.fullness === 'sparse' ? 'note' : 'care', layer: null,
+    says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
+    mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
+  }]
 }
 
-function closing(run: Run, stretch: BareStretch, { layer, material }: { layer: Layer, material: Material }, laid: readonly LaidLayer[]): Mend {
-  const across = Math.ceil((2 * run.at(stretch.from).half) / material.width)
-  const n = Math.max(1, Math.round(stretch.length / pieceLength(material, layer.cut)) * across)
-  const now = laid.find((each) => each.layer.id === layer.id)?.placements.length ?? 0
-  const { rule } = layer
-  const more = several(n, material.name, material.plural)
-  // More in a crescent would not reach a stretch outside it, and a cluster or a spacing has no count to raise.
-  if (rule.kind !== 'compass' || rule.count >= MOST_PLACES) return { says: sum`About ${more} more would close it`, edit: null }
-  // An even layer closes one stretch only by standing closer all round.
-  const count = Math.min(MOST_PLACES, stretch.length < run.length ? Math.ceil(now * 1.25) + n : now + n)
-  return { says: sum`Ask for ${several(count, material.name, material.plural)}`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } } }
+/** So many counterparts are offered. */
+const COUNTERPARTS = 2
+
+function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[] {
+  if (balance.asMeant || balance.heavy === null) return []
+  const { school, towards } = piece.brief.balance
+  const side = runs[0]!.closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
+  const off = quantity.share(balance.off.value)
+  if (school === 'offset') {
+    return [{
+      id: 'balance', weight: 'note', layer: null,
+      says: balance.off.value < 0.06 ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.` : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
+      mends: [{ says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } }, { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } }],
+    }]
+  }
+  const counterparts = unanswered(laid, balance, runs, shelf).slice(0, COUNTERPARTS).map(({ thing, run, s }): Mend => ({
+    says: ['Another ', shelf.materials[thing.material]!.name, ' at ', ...anchorSays(run, s)], edit: copyAcross(piece, [thing], runs, shelf),
+  }))
+  return [{
+    id: 'balance', weight: 'note', layer: null,
+    says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
+    mends: [...counterparts, { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } }],
+  }]
+}
+
+/** Less than this share of everything is a speck, not a colour to carry: rule of thumb. */
+const SPECK = 0.01
+
+function colourProblems({ piece, carry, laid }: Seen): Problem[] {
+  if (piece.brief.balance.school === 'offset' || laid.flatMap(({ placements }) => placements).length < 6) return []
+  const alone = carry.filter(({ sides, share }) => sides.length < 3 && share.value > SPECK)
+  if (!alone.length || carry.length < 2) return []
+  const opposite = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const
+  return alone.slice(0, 2).map(({ family, sides }): Problem => ({
+    id: `colour:${family}`, weight: 'note', layer: null,
+    says: sum`${capital(family)} shows only at the ${listed(sides)}.`,
+    mends: [{ says: sum`Carry it to the ${listed(sides.map((side) => opposite[side]))}`, edit: null }],
+  }))
+}
+
+/** Under this a piece is lost on what it hangs on; over this a tie shows on its base. CIEDE2000, rules of thumb. */
+const LOST_UNDER = 12
+const SHOWS_OVER = 30
+/** What ties lie over in plain sight when less than this share is covered. */
+const COVERED = 0.9
+
+function contrastProblems({ piece, contrast, cover }: Seen): Problem[] {
+  const problems: Problem[] = []
+  if (contrast.surface && contrast.surface.difference.value < LOST_UNDER) {
+    problems.push({
+      id: 'lost', weight: 'care', layer: null, mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
+      says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.count(LOST_UNDER)} a piece is lost.`,
+    })
+  }
+  if (contrast.tie.green.value > SHOWS_OVER && cover.share.value < COVERED) {
+    problems.push({
+      id: 'tie', weight: 'note', layer: null, mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
+      says: sum`Green wire would show on the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}.`,
+    })
+  }
+  return problems
 }

@@ -1,1 +1,2 @@
 export * from './piece-file'
+export * from './materials-csv'

@@ -2,10 +2,10 @@ import { findNodeAtLocation, parseTree, printParseErrorCode } from 'jsonc-parser
 import type { Node, ParseError } from 'jsonc-parser'
 import { z } from 'zod'
 import type { Piece } from '../piece'
-import { migrate, PieceSchema } from '../piece'
+import { migrate, PieceSchema, VERSION } from '../piece'
 
 /** The largest file that is read, bytes: a piece with every layer full stays far below it. */
-export const LARGEST_FILE = 2 * 1024 * 1024
+export const LARGEST_FILE = 8 * 1024 * 1024
 
 /** What is wrong in a file, and where. */
 export interface FileFault {
@@ -66,5 +66,5 @@ const words = (code: string): string => code.replace(/([a-z])([A-Z])/g, '$1 $2')
 
 /** The JSON Schema of a piece file, as published in docs/formats. */
 export function pieceJsonSchema(): Record<string, unknown> {
-  return { ...z.toJSONSchema(PieceSchema, { target: 'draft-2020-12' }), title: 'Ruddy Bramble piece, version 1' }
+  return { ...z.toJSONSchema(PieceSchema, { target: 'draft-2020-12' }), title: `Ruddy Bramble piece, version ${VERSION}` }
 }

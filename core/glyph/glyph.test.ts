@@ -1,16 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BASE_KINDS, usualBase } from '../base'
-import { CATALOGUE } from '../material'
-import { inches, random } from '../measure'
-import { startPiece, SURFACES } from '../piece'
+import { BASE_KINDS, BASE_SORTS, boundsOf, runsOf, usualBase } from '../base'
+import { canLay, CATALOGUE } from '../material'
+import { random } from '../measure'
+import { startPiece, STILL, SURFACES } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
-import { baseGlyph, tuckGlyph } from './base'
+import { baseBounds, baseGlyph, tuckGlyph } from './base'
 import { blend, css, jitter, lighter, tone } from './colour'
 import type { Glyph, Mark } from './marks'
 import { leafOutline, Pen, smooth } from './pen'
-import { itemGlyph, looksKey, runBearing } from './scene'
+import { itemGlyph, looksKey } from './scene'
 import { SPECIES } from './species'
 import { doorBounds, surfaceMarks } from './surface'
 
@@ -41,7 +41,7 @@ describe.each(Object.keys(SPECIES))('%s', (species) => {
     expect(draw(species, material.length, material.width, 3)).toEqual(draw(species, material.length, material.width, 3))
     expect(draw(species, material.length, material.width, 4)).not.toEqual(draw(species, material.length, material.width, 3))
   })
-  it('keeps to about the size that it is counted with', () => {
+  if (canLay(material)) it('keeps to about the size that it is counted with', () => {
     const { bounds } = draw(species, material.length, material.width)
     expect((bounds.right - bounds.left) / material.length).toBeGreaterThan(0.7)
     expect((bounds.right - bounds.left) / material.length).toBeLessThan(1.3)
@@ -95,27 +95,35 @@ describe('colour', () => {
 })
 
 describe('bases and surfaces', () => {
-  it.each(BASE_KINDS)('%s is as large as it says, at any size', (kind) => {
-    for (const [outer, inner] of [[inches(10), inches(7)], [40, 20], [3000, 2500]] as const) {
-      const glyph = baseGlyph({ ...usualBase(kind), outer, inner })
+  it.each(BASE_KINDS)('%s is as large as it says, in every usual size', (kind) => {
+    for (const { shape } of BASE_SORTS[kind].sizes) {
+      const base = { ...usualBase(kind), shape }
+      const glyph = baseGlyph(base)
+      const [edges, most] = [boundsOf(runsOf(base)), baseBounds(base)]
       sound(glyph.marks)
-      expect(glyph.bounds.right).toBeGreaterThan(outer / 2 * 0.9)
-      expect(glyph.bounds.right).toBeLessThan(outer / 2 * 1.25 + 12)
+      for (const side of ['left', 'top'] as const) {
+        expect(glyph.bounds[side]).toBeGreaterThan(most[side] - 30)
+        expect(glyph.bounds[side]).toBeLessThan(edges[side] + 60)
+      }
+      for (const side of ['right', 'bottom'] as const) {
+        expect(glyph.bounds[side]).toBeLessThan(most[side] + 30)
+        expect(glyph.bounds[side]).toBeGreaterThan(edges[side] - 60)
+      }
     }
-    sound(tuckGlyph(usualBase(kind), { x: 100, y: -60 }, 20, 5).marks)
+    sound(tuckGlyph(usualBase(kind), { x: 100, y: -60 }, 35, 20, 5).marks)
   })
   it.each(SURFACES)('%s fills what can be seen, near and far', (kind) => {
     const { brief } = startPiece('x', 'x')
-    for (const scale of [0.3, 1, 4]) {
+    for (const [scale, hang] of [[0.3, 0.7], [1, 0.5], [4, 0.7], [2, null]] as const) {
       const region = { left: -400 * scale, right: 300 * scale, top: -250 * scale, bottom: 350 * scale }
-      const marks = surfaceMarks({ ...brief, surface: { kind, colour: '#708080' } }, region)
+      const marks = surfaceMarks({ ...brief, hang, doorway: hang === 0.5, surface: { kind, colour: '#708080' } }, region)
       sound(marks)
       const xs = marks.flatMap(({ d }) => numbers(d).filter((_, i) => i % 2 === 0))
       expect(Math.min(...xs)).toBeLessThanOrEqual(region.left)
       expect(Math.max(...xs)).toBeGreaterThanOrEqual(region.right)
     }
   })
-  it('hangs the piece at about eye level', () => expect(doorBounds({ width: 900, height: 2000 })).toEqual({ left: -450, right: 450, top: -600.0000000000001, bottom: 1400 }))
+  it('hangs the piece at about eye level', () => expect(doorBounds({ door: { width: 900, height: 2000 }, hang: 0.7 })).toEqual({ left: -450, right: 450, top: -600.0000000000001, bottom: 1400 }))
 })
 
 describe('scene', () => {
@@ -133,8 +141,15 @@ describe('scene', () => {
     expect(looksKey({ ...item, bearing: item.bearing + 90 })).not.toBe(looksKey(item))
     expect(looksKey({ ...item, tint: '#112233' })).not.toBe(looksKey(item))
   })
-  it('knows which way the run goes', () => {
-    expect(runBearing(scene.base, { x: 0, y: -100 })).toBeCloseTo(0, 6)
-    expect(runBearing(scene.base, { x: 100, y: 0 })).toBeCloseTo(90, 6)
+  it('knows which way the run goes, what is hidden, and whose turn it is', () => {
+    expect(scene.items[0]!.along).toBeCloseTo(0, 6)
+    expect(scene.items[2]!.along).toBeCloseTo(90, 6)
+    expect(scene.items.map(({ turn }) => turn)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
+    const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene.items[0]
+    expect(hidden).toMatchObject({ hidden: true, locked: true })
+  })
+  it('paints what a hand has lifted over the layers above', () => {
+    const lifted = work(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 2, start: 0 }, { nudges: { 1: { ...STILL, lift: 5 } } }), layerOf('b', 'ivy', { kind: 'compass', count: 2, start: 0 })]), shelf).scene
+    expect(lifted.items.map(({ id }) => id)).toEqual(['a:0', 'b:0', 'b:1', 'a:1'])
   })
 })

@@ -1,7 +1,7 @@
 export * from './marks'
 export * from './scene'
 export * from './surface'
-export { baseGlyph, tuckGlyph } from './base'
+export { baseBounds, baseGlyph, tuckGlyph } from './base'
 export { SPECIES } from './species'
 export * from './colour'
 export { Pen, leafOutline, smooth, LIGHT_FROM } from './pen'

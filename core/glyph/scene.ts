@@ -1,5 +1,5 @@
 import type { LaidLayer } from '../arrange'
-import type { Base } from '../base'
+import type { Base, Form } from '../base'
 import { runsOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { degrees, random } from '../measure'
@@ -27,32 +27,63 @@ export interface SceneItem {
   /** Whether the base crosses over its foot. */
   readonly tucked: boolean
   readonly cord: { readonly x: number, readonly y: number } | null
+  /** Which way its run goes where it is held, degrees. */
+  readonly along: number
+  /** Its turn in the order of work, from 1. */
+  readonly turn: number
+  readonly hidden: boolean
+  /** Whether hands may not move it. */
+  readonly locked: boolean
+}
+
+/** What the piece hangs on, and how it stands to it. */
+export interface Backdrop extends Pick<Brief, 'surface' | 'door'> {
+  /** How far up the door the piece's middle is, share of its height from the floor; null where a wall is all there is. */
+  readonly hang: number | null
+  /** Whether there is a doorway in the wall that the piece goes round. */
+  readonly doorway: boolean
 }
 
 /** All that a drawing shows, as data small enough to send about. Paths are made from it where they are painted. */
 export interface Scene {
-  readonly surface: Pick<Brief, 'surface' | 'door'>
+  readonly surface: Backdrop
   readonly base: Base
+  /** From back to front. */
   readonly items: readonly SceneItem[]
 }
 
 const DEEPEST = 3
 
+/** How far up a door its piece hangs: about eye level. Rule of thumb. */
+const EYE_LEVEL = 0.7
+const WALLS: ReadonlySet<Form> = new Set(['mantel', 'rail', 'scallops'])
+
 export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const leafy = laid.map(({ placements }) => placements.some(({ material }) => shelf.materials[material]?.form === 'leaf'))
-  const items = laid.flatMap(({ layer, placements }, i) => {
+  const runs = new Map(runsOf(piece.base).map((run) => [run.id, run]))
+  let turn = 0
+  const lifted = laid.flatMap(({ layer, placements }, i) => {
     const over = leafy.slice(i + 1).filter(Boolean).length
-    return placements.map((placement): SceneItem => {
+    return placements.map((placement): { lift: number, item: SceneItem } => {
       const material = shelf.materials[placement.material]!
+      const { tx, ty } = runs.get(placement.run)!.at(placement.s)
       return {
-        id: placement.id, layer: layer.id, species: material.species, form: material.form,
-        x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
-        tint: material.colour, seed: placement.seed, depth: Math.min(DEEPEST, over),
-        tucked: material.form === 'leaf', cord: placement.cord,
+        lift: placement.lift,
+        item: {
+          id: placement.id, layer: layer.id, species: material.species, form: material.form,
+          x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
+          tint: material.colour, seed: placement.seed, depth: Math.min(DEEPEST, over),
+          tucked: material.form === 'leaf', cord: placement.cord,
+          along: degrees(Math.atan2(ty, tx)), turn: ++turn, hidden: layer.hidden, locked: layer.locked,
+        },
       }
     })
   })
-  return { surface: { surface: piece.brief.surface, door: piece.brief.door }, base: piece.base, items }
+  const { form } = piece.base.shape
+  return {
+    surface: { surface: piece.brief.surface, door: piece.brief.door, hang: WALLS.has(form) ? null : form === 'door' ? 0.5 : EYE_LEVEL, doorway: form === 'door' },
+    base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
+  }
 }
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
@@ -77,12 +108,4 @@ const turn = ({ bearing }: Looks): number => Math.round((bearing / 360) * TURNS)
 /** Two items with the same key look the same before they are put in place. */
 export function looksKey(item: Looks): string {
   return [item.species, item.length.toFixed(1), item.width.toFixed(1), item.tint ?? '', twin(item), turn(item), item.depth].join('|')
-}
-
-/** The way the base runs at a point, degrees: what lies over a foot follows it. */
-export function runBearing(base: Base, at: { x: number, y: number }): number {
-  const [run] = runsOf(base)
-  const share = (degrees(Math.atan2(at.x, -at.y)) + 360) % 360 / 360
-  const { tx, ty } = run!.at(share * run!.length)
-  return degrees(Math.atan2(ty, tx))
 }

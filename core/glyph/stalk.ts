@@ -1,4 +1,4 @@
-import { HELD } from '../cover'
+import { HELD } from '../arrange'
 import type { Random } from '../measure'
 import { degrees } from '../measure'
 import type { Pose, Pen } from './pen'

@@ -1,35 +1,42 @@
-import type { Brief } from '../piece'
 import { random, seedOf } from '../measure'
 import { css, jitter, lighter, tone } from './colour'
 import type { Tone } from './colour'
 import type { Bounds, Mark, XY } from './marks'
 import { Pen } from './pen'
+import type { Backdrop } from './scene'
 
-/** How far up a door its piece hangs, as a share of the door's height from the floor: about eye level. Rule of thumb. */
-export const HANG_SHARE = 0.7
-
-/** The door about the piece's middle, mm. */
-export function doorBounds({ width, height }: Brief['door']): Bounds {
-  return { left: -width / 2, right: width / 2, top: -height * (1 - HANG_SHARE), bottom: height * HANG_SHARE }
+/** The door about the piece's middle, mm; null where a wall is all there is. */
+export function doorBounds({ door: { width, height }, hang }: Pick<Backdrop, 'door' | 'hang'>): Bounds | null {
+  return hang === null ? null : { left: -width / 2, right: width / 2, top: -height * (1 - hang), bottom: height * hang }
 }
 
 /**
  * What the piece hangs on, at true scale and with the piece's middle at the origin.
  * @param region what can be seen, mm
  */
-export function surfaceMarks({ surface, door }: Pick<Brief, 'surface' | 'door'>, region: Bounds): readonly Mark[] {
+export function surfaceMarks({ surface, door, hang, doorway }: Backdrop, region: Bounds): readonly Mark[] {
   const pen = new Pen(random(seedOf(surface.kind)))
   const of = tone(surface.colour)
-  const frame = doorBounds(door)
+  const frame = doorBounds({ door, hang })
   switch (surface.kind) {
     case 'brick': bricks(pen, of, region); break
     case 'stone': stones(pen, of, region); break
     case 'plaster': plaster(pen, of, region); break
-    case 'boards': onWall(pen, of, region, frame, () => boards(pen, of, meet(region, frame))); break
-    case 'door': onWall(pen, of, region, frame, () => panels(pen, of, frame)); break
+    case 'boards':
+      if (frame) onWall(pen, of, region, frame, () => boards(pen, of, meet(region, frame)))
+      else boards(pen, of, region)
+      break
+    case 'door':
+      if (frame) onWall(pen, of, region, frame, () => panels(pen, of, frame))
+      else plaster(pen, of, region)
+      break
   }
+  // A wall of brick, stone or plaster that a garland frames has a door in it.
+  if (frame && doorway && surface.kind !== 'boards' && surface.kind !== 'door') doorIn(pen, of, frame, () => panels(pen, tone(WALL_DOOR), frame))
   return pen.marks
 }
+
+const WALL_DOOR = '#4A5A54'
 
 const meet = (a: Bounds, b: Bounds): Bounds => ({ left: Math.max(a.left, b.left), right: Math.min(a.right, b.right), top: Math.max(a.top, b.top), bottom: Math.min(a.bottom, b.bottom) })
 
@@ -40,12 +47,17 @@ function box(pen: Pen, { left, top, right, bottom }: Bounds, fill: Parameters<Pe
 /** A door in its frame, with wall and ground about it where they come into view. */
 function onWall(pen: Pen, of: Tone, region: Bounds, door: Bounds, fill: () => void): void {
   const wall: Tone = { l: 0.86, c: 0.012, h: of.h }
-  const jamb = 90
   box(pen, { ...region, bottom: Math.min(region.bottom, door.bottom) }, css(wall))
   if (region.bottom > door.bottom) {
     box(pen, { ...region, top: door.bottom }, css({ l: 0.62, c: 0.012, h: 80 }))
     box(pen, { ...region, top: door.bottom, bottom: door.bottom + 26 }, css({ l: 0.5, c: 0.012, h: 80 }))
   }
+  doorIn(pen, of, door, fill)
+}
+
+/** A door with its jamb. */
+function doorIn(pen: Pen, of: Tone, door: Bounds, fill: () => void): void {
+  const jamb = 90
   const frame: Bounds = { left: door.left - jamb, right: door.right + jamb, top: door.top - jamb, bottom: door.bottom }
   box(pen, { left: frame.left + 14, right: frame.right + 14, top: frame.top + 14, bottom: frame.bottom }, '#140d18', 0.16)
   box(pen, frame, css({ l: 0.93, c: 0.008, h: of.h }))

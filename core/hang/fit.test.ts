@@ -25,26 +25,26 @@ describe('finishedSize', () => {
 })
 
 describe('the door', () => {
-  const wide = (door: number) => pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, base: { outer: inches(24), inner: inches(18) } })
+  const wide = (door: number) => pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, ring: { outer: inches(24), inner: inches(18) } })
   it('takes two thirds of its width', () => {
     expect(found(wide(36), /^door$/)).toEqual([])
     expect(found(wide(35), /^door$/)).toMatchObject([{ weight: 'care' }])
     expect(found(wide(20), /^door$/)).toMatchObject([{ weight: 'fault' }])
   })
   it('offers the largest usual base that fits', () => {
-    expect(mended(wide(35), /^door$/).base.outer).toBeCloseTo(inches(18), 9)
+    expect(mended(wide(35), /^door$/).base.shape).toEqual({ form: 'ring', outer: inches(18), inner: inches(13) })
     expect(found(mended(wide(35), /^door$/), /^door$/)).toEqual([])
   })
 })
 
 it('says what will not stand rain, and offers cover', () => {
   const piece = pieceWith([layerOf('a', 'wheat', { kind: 'compass', count: 4, start: 0 }), layerOf('b', 'fir', { kind: 'compass', count: 4, start: 0 })], { brief: { weather: 'open' } })
-  expect(say(found(piece, /^weather$/)[0]!.says, manner)).toBe('wheat ears will not stand rain.')
+  expect(say(found(piece, /^weather$/)[0]!.says, manner)).toBe('Wheat ears will not stand rain.')
   expect(found(mended(piece, /^weather$/), /^weather$/)).toEqual([])
 })
 
 describe('what hangs inside', () => {
-  const hung = (drop: number, material = 'ticket-sign') => pieceWith([layerOf('a', material, { kind: 'single', at: 0, drop })], { base: { outer: inches(14), inner: inches(13) } })
+  const hung = (drop: number, material = 'ticket-sign') => pieceWith([layerOf('a', material, { kind: 'single', at: 0, drop })], { ring: { outer: inches(14), inner: inches(13) } })
   it('touches the ring when it hangs too high, and goes to the middle', () => {
     expect(found(hung(inches(1)), /hole$/)).toHaveLength(1)
     const middle = mended(hung(inches(1)), /hole$/)

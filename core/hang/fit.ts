@@ -1,31 +1,30 @@
-import type { LaidLayer } from '../arrange'
-import { BASE_SORTS } from '../base'
-import { footprint } from '../cover'
+import type { LaidLayer, Placement } from '../arrange'
+import { footprint } from '../arrange'
+import type { Edges } from '../base'
+import { BASE_SORTS, extentOf } from '../base'
 import type { Shelf } from '../material'
+import { HARDINESS } from '../material'
 import type { Figure } from '../measure'
-import { figure, GEOMETRY, listed, quantity, sum } from '../measure'
+import { capital, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 
 /** The size that the piece has with everything on it. */
-export interface FinishedSize {
+export interface FinishedSize extends Edges {
   readonly width: Figure
   readonly height: Figure
-  /** Edges from the base's centre, mm; y down. */
-  readonly left: number
-  readonly top: number
-  readonly right: number
-  readonly bottom: number
 }
 
-export function finishedSize(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): FinishedSize {
-  const half = piece.base.outer / 2
-  const edges = { left: -half, top: -half, right: half, bottom: half }
-  for (const placement of laid.flatMap(({ placements }) => placements)) {
-    for (const { x, y } of footprint(placement, shelf.materials[placement.material]!.form)) {
-      edges.left = Math.min(edges.left, x)
-      edges.right = Math.max(edges.right, x)
-      edges.top = Math.min(edges.top, y)
-      edges.bottom = Math.max(edges.bottom, y)
+/** @param bare the edges of the bare base, mm about its middle */
+export function finishedSize(bare: Edges, laid: readonly LaidLayer[], shelf: Shelf): FinishedSize {
+  const edges = { ...bare }
+  for (const { placements } of laid) {
+    for (const placement of placements) {
+      for (const { x, y } of footprint(placement, shelf.materials[placement.material]!.form)) {
+        edges.left = Math.min(edges.left, x)
+        edges.right = Math.max(edges.right, x)
+        edges.top = Math.min(edges.top, y)
+        edges.bottom = Math.max(edges.bottom, y)
+      }
     }
   }
   const across = (low: number, high: number, names: readonly [string, string]): Figure => figure(quantity.length(high - low),
@@ -35,22 +34,47 @@ export function finishedSize(piece: Piece, laid: readonly LaidLayer[], shelf: Sh
 
 /** At most this share of a door's width, or the piece crowds it: rule of thumb. */
 export const DOOR_SHARE = 2 / 3
+/** A supporting bow is about a third to a half of the base's width: rule of thumb. */
+export const BOW_SHARES = { least: 1 / 4, most: 1 / 2 } as const
 
 /** What arithmetic may be off by, mm. */
 const HAIR = 1e-6
 
-export function fitProblems(piece: Piece, size: FinishedSize, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
-  return [...doorProblem(piece, size), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid)]
+/** How wide a bow or a sign is against the base. */
+export interface Proportion { readonly layer: string, readonly name: string, readonly role: 'bow' | 'sign', readonly share: Figure, readonly lead: boolean }
+
+export function proportionsOf(bare: Edges, laid: readonly LaidLayer[], shelf: Shelf): Proportion[] {
+  const wide = bare.right - bare.left
+  const focals = laid.some(({ layer, placements }) => layer.role === 'focal' && placements.length > 0)
+  return laid.flatMap(({ layer, placements }): Proportion[] => {
+    const { role } = layer
+    const [one] = placements
+    if (!one || (role !== 'bow' && role !== 'sign')) return []
+    const { name } = shelf.materials[one.material]!
+    return [{
+      layer: layer.id, role, name, lead: !focals,
+      share: figure(quantity.share(one.length / wide), sum`${name} ${quantity.length(one.length)} ÷ base ${quantity.length(wide)} = ${quantity.share(one.length / wide)}`, RULE_OF_THUMB),
+    }]
+  })
 }
 
+export function fitProblems(piece: Piece, size: FinishedSize, proportions: readonly Proportion[], laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
+  return [...doorProblem(piece, size), ...routeProblem(piece), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid), ...proportionProblems(proportions)]
+}
+
+/** Garlands go round or along what they hang on, and are not measured against its width. */
 function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
+  const sort = BASE_SORTS[base.kind]
+  if (sort.family === 'garlands') return []
   const most = brief.door.width * DOOR_SHARE
   if (size.width.value <= most + HAIR) return []
-  const smaller = BASE_SORTS[base.kind].sizes.filter(({ outer }) => outer < base.outer && size.width.value - (base.outer - outer) <= most).at(-1)
-  const mends: Mend[] = smaller
-    ? [{ says: sum`Take the ${quantity.length(smaller.outer)} base`, edit: { do: 'base', set: { outer: smaller.outer, inner: smaller.inner } } }]
-    : [{ says: sum`A smaller base or shorter stems`, edit: null }]
   const over = size.width.value > brief.door.width
+  // A smaller size is offered when it would take off what is too wide.
+  const ratio = most / size.width.value
+  const smaller = sort.sizes.filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && extentOf(shape) / extentOf(base.shape) <= Math.max(ratio, 0.7)).at(-1)
+  const mends: Mend[] = smaller
+    ? [{ says: sum`Take the ${smaller.name} in base`, edit: { do: 'base', set: { shape: smaller.shape } } }]
+    : [{ says: sum`A smaller base or shorter stems`, edit: null }]
   return [{
     id: 'door', weight: over ? 'fault' : 'care', layer: null, mends,
     says: over
@@ -59,31 +83,53 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
   }]
 }
 
-function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
-  if (brief.weather !== 'open') return []
-  const ids = new Set(laid.flatMap(({ placements }) => placements.map(({ material }) => material)))
-  const tender = [...ids].map((id) => shelf.materials[id]!).filter(({ state }) => state === 'dried' || state === 'preserved')
-  if (!tender.length) return []
+/** A garland round a door is as long as that door asks. */
+function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
+  if (shape.form !== 'door' || (Math.abs(shape.width - door.width) < 1 && Math.abs(shape.height - door.height) < 1)) return []
   return [{
-    id: 'weather', weight: 'care', layer: null,
-    says: sum`${listed(tender.map(({ plural }) => plural))} will not stand rain.`,
-    mends: [{ says: sum`Hang it under cover`, edit: { do: 'brief', set: { weather: 'covered' } } }],
+    id: 'route', weight: 'care', layer: null,
+    says: sum`The garland goes round ${quantity.length(shape.width)} × ${quantity.length(shape.height)}, but the door is ${quantity.length(door.width)} × ${quantity.length(door.height)}.`,
+    mends: [{ says: sum`Measure it for this door`, edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } } }],
   }]
 }
 
-function signProblems({ base }: Piece, laid: readonly LaidLayer[]): Problem[] {
-  return laid.flatMap(({ layer, placements }) => placements.flatMap((placement): Problem[] => {
+function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
+  const asks = HARDINESS.indexOf(brief.weather)
+  const ids = new Set(laid.flatMap(({ placements }) => placements.map(({ material }) => material)))
+  const tender = [...ids].map((id) => shelf.materials[id]!).filter(({ hardy }) => HARDINESS.indexOf(hardy) < asks)
+  if (!tender.length) return []
+  const stands = HARDINESS[Math.min(...tender.map(({ hardy }) => HARDINESS.indexOf(hardy)))]!
+  return [{
+    id: 'weather', weight: 'care', layer: null,
+    says: sum`${capital(listed(tender.map(({ plural }) => plural)))} will not stand ${brief.weather === 'open' ? 'rain' : 'damp'}.`,
+    mends: [{ says: stands === 'indoors' ? sum`Hang it indoors` : sum`Hang it under cover`, edit: { do: 'brief', set: { weather: stands } } }],
+  }]
+}
+
+function signProblems({ base: { shape } }: Piece, laid: readonly LaidLayer[]): Problem[] {
+  if (shape.form !== 'ring') return []
+  const { inner } = shape
+  return laid.flatMap(({ layer, placements }) => placements.flatMap((placement: Placement): Problem[] => {
     if (!placement.cord || layer.rule.kind !== 'single') return []
     const reach = Math.hypot(Math.abs(placement.x) + placement.length / 2, Math.abs(placement.y) + placement.width / 2)
-    if (reach <= base.inner / 2) return []
-    const fits = Math.hypot(placement.length / 2, placement.width / 2) <= base.inner / 2
+    if (reach <= inner / 2) return []
+    const fits = Math.hypot(placement.length / 2, placement.width / 2) <= inner / 2
     const middle = layer.rule.drop - placement.y
     return [{
       id: `${placement.id}:hole`, weight: 'care', layer: layer.id,
-      says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(base.inner)}.`,
+      says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(inner)}.`,
       mends: fits && middle >= 0
         ? [{ says: sum`Hang it in the middle`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, drop: middle } } } }]
         : [{ says: sum`A smaller sign or a larger ring`, edit: null }],
     }]
   }))
+}
+
+function proportionProblems(proportions: readonly Proportion[]): Problem[] {
+  return proportions.flatMap(({ layer, name, role, share, lead }): Problem[] => {
+    if (role !== 'bow') return []
+    if (share.value > BOW_SHARES.most && !lead) return [{ id: `${layer}:large`, weight: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than half, it takes the lead from the focals.`, mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }] }]
+    if (share.value < BOW_SHARES.least) return [{ id: `${layer}:small`, weight: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: about a third to a half looks right.`, mends: [{ says: sum`A larger bow`, edit: null }] }]
+    return []
+  })
 }

@@ -1,4 +1,5 @@
 import type { BaseKind } from '../base'
+import { BASE_SORTS } from '../base'
 import type { Mechanic } from '../fix'
 import type { Hazard, Material } from '../material'
 import type { Piece } from '../piece'
@@ -15,6 +16,8 @@ export const CAUTIONS = {
   'poisonous-pets': 'Can poison pets. Keep it out of their reach; if any is eaten ask a vet.',
   'foraged': 'Gathered wild: with the owner’s leave, nothing protected, a little from each plant, and by local rules on moving greens.',
   'hanger': 'A falling piece hurts. Use a hanger rated for at least twice the weight; on a ladder, firm ground and not alone.',
+  'fire': 'Nothing over or near a burning fire: dry greenery catches at once. Take it down before you light one.',
+  'stairs': 'A hand must find the rail, and nothing may snag on the stair. Ask the site where the public comes.',
   'exit': 'Keep exits, handles and stair rails clear. In a public building ask the site for its fire rules.',
 } as const
 
@@ -28,14 +31,17 @@ export function mechanicCautions(needs: readonly Mechanic[]): CautionId[] {
   return needs.includes('hot glue') ? ['glue'] : []
 }
 
+const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem', 'twig'])
+
 /** What cutting this asks for. */
 export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly Mechanic[]): CautionId[] {
-  const wood = materials.some(({ kind }) => kind === 'stem' || kind === 'greenery')
-  const wire = needs.includes('stem wire') || needs.includes('paddle wire') || base === 'wire-ring' || materials.some(({ wired }) => wired)
+  const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
+  const wire = needs.includes('stem wire') || needs.includes('paddle wire') || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
   return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
 }
 
 export function hangingCautions(piece: Piece, materials: readonly Material[]): CautionId[] {
   const dry = piece.brief.weather === 'indoors' && materials.some(({ state }) => state !== 'artificial' && state !== 'made')
-  return ['hanger', ...(dry ? ['dry' as const] : []), ...(piece.brief.surface.kind === 'door' ? ['exit' as const] : [])]
+  const form = piece.base.shape.form
+  return ['hanger', ...(form === 'mantel' ? ['fire' as const] : []), ...(form === 'rail' ? ['stairs' as const] : []), ...(dry ? ['dry' as const] : []), ...(piece.brief.surface.kind === 'door' || form === 'door' ? ['exit' as const] : [])]
 }

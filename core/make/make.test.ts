@@ -35,7 +35,7 @@ describe('stepsOf', () => {
   })
   it('gives every placement a clock position, in order round the ring', () => {
     const [row] = steps(full).find(({ id }) => id === 'layer:a')!.places
-    expect(row).toMatchObject({ count: 6, name: 'bay sprigs', at: ['12:00', '2:00', '4:00', '6:00', '8:00', '10:00'] })
+    expect(row).toMatchObject({ count: 6, name: 'bay sprigs', reads: null, at: [['12:00'], ['2:00'], ['4:00'], ['6:00'], ['8:00'], ['10:00']] })
   })
   it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {
     expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'record'])

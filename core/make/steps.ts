@@ -1,7 +1,7 @@
 import type { LaidLayer, Spacing } from '../arrange'
 import { inOrder } from '../arrange'
 import type { Run } from '../base'
-import { BASE_SORTS } from '../base'
+import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { Material, Shelf } from '../material'
@@ -13,13 +13,22 @@ import { ROLE_NAMES } from '../piece'
 import type { CautionId } from './cautions'
 import { cuttingCautions, hangingCautions, hazardCautions, mechanicCautions } from './cautions'
 
+export interface PlaceRow {
+  readonly material: string
+  readonly name: string
+  readonly count: number
+  /** "left of the join" for distances; null for clock positions. */
+  readonly reads: string | null
+  readonly at: readonly Said[]
+}
+
 /** One thing to do, in its turn. */
 export interface Step {
   readonly id: string
   readonly title: string
   readonly says: readonly Said[]
-  /** Where things go, a row for each kind of material: clock positions in the order round the ring. */
-  readonly places: readonly { readonly material: string, readonly name: string, readonly count: number, readonly at: readonly string[] }[]
+  /** Where things go, a row for each kind of material on each run: clock positions, or distances from where the run is read. */
+  readonly places: readonly PlaceRow[]
   readonly cautions: readonly CautionId[]
   readonly layer: string | null
 }
@@ -48,13 +57,21 @@ export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidL
     },
     {
       id: 'hang', title: 'Fit the hanger', layer: null, places: [], cautions: hangingCautions(piece, materials),
-      says: [sum`Tie the hanger at 12:00 round the base itself, not round what is on it. Tug it with twice the weight, then shake the piece: nothing may move.`],
+      says: [hangerWords(piece)],
     },
     {
       id: 'record', title: 'Write down what happened', layer: null, places: [], cautions: [],
       says: [sum`Note what you did otherwise, the hours, and what was left over.`],
     },
   ]
+}
+
+function hangerWords({ base }: Piece): Said {
+  const test = ' Tug it with twice the weight, then shake the piece: nothing may move.'
+  const { family } = BASE_SORTS[base.kind]
+  if (family === 'garlands') return [`Hang it on its hooks, tied at every one.${test}`]
+  if (base.hook !== null) return [`Hang it by its own hook.${test}`]
+  return [`Tie the hanger ${family === 'swags' ? 'round the trunks behind the middle' : 'at 12:00 round the base itself'}, not round what is on it.${test}`]
 }
 
 export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[] {
@@ -69,12 +86,20 @@ export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: She
 
 function prepareBase({ base }: Piece): Step {
   const sort = BASE_SORTS[base.kind]
+  const runs = runsOf(base)
+  const closed = runs[0]!.closed
+  const measures = DIMENSIONS[base.shape.form].flatMap(({ id, name, unit }): Said[] => {
+    const value = (base.shape as unknown as Record<string, number | string>)[id]!
+    return [unit === 'length' ? sum`${name.toLowerCase()} ${quantity.length(Number(value))}` : sum`${name.toLowerCase()} ${unit === 'share' ? String(Math.round(Number(value) * 100)) : String(value)}`]
+  })
+  const join = markOn(base, runs, base.join)
+  const hook = base.hook === null ? null : markOn(base, runs, base.hook)
   return {
     id: 'base', title: `Prepare the ${sort.name.toLowerCase()}`, layer: null, places: [], cautions: [],
     says: [
-      sum`${capital(sort.name)}, ${quantity.length(base.outer)} outside and ${quantity.length(base.inner)} inside.`,
+      [`${sort.name}: `, ...measures.flatMap((each, i) => [...(i ? [', '] : []), ...each]), '.'],
       ...sort.prepare.map((line) => sum`${line}`),
-      sum`Turn it so that the ${sort.join} is at ${quantity.clock(base.join)}. Mark 12:00, 3:00, 6:00 and 9:00 on the back with tape.`,
+      ...(closed ? [[`Turn it so that the ${sort.join} is at `, ...anchorSays(join.run, join.s), '.', ...(hook ? [' Its hook is at ', ...anchorSays(hook.run, hook.s), '.'] : []), ' Mark 12:00, 3:00, 6:00 and 9:00 on the back with tape.']] : []),
     ],
   }
 }
@@ -107,7 +132,8 @@ function cutLine(layer: Layer, material: Material, count: number): Said {
 }
 
 function layStep(piece: Piece, runs: readonly Run[], { layer, placements }: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step {
-  const run = runs.find(({ id }) => id === layer.run)!
+  const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
+  const run = on[0]!
   const rows = counts(placements).map(([id, count]) => ({ material: shelf.materials[id]!, count }))
   const methods = byMethod(piece, rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
@@ -116,28 +142,50 @@ function layStep(piece: Piece, runs: readonly Run[], { layer, placements }: Laid
     id: `layer:${layer.id}`, layer: layer.id,
     title: `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
     says: [
-      ...spacingWords(layer, spacing),
-      ...(leafy ? [sum`${FLOW_WORDS[layer.flow].replace('the seat', `${clock(layer.seat * 360)}`)}`] : []),
+      ...spacingWords(layer, run, spacing),
+      ...(leafy ? [flowWords(layer, run)] : []),
+      ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
       ...(single && single.drop > 0 ? [sum`Hang its middle ${quantity.length(single.drop)} below its place on two cords.`] : []),
       ...methods.map(({ method, names }) => (methods.length > 1 ? sum`${capital(listed(names))}: ${method.how}` : sum`${method.how}`)),
       ...methods.filter(({ method }) => method.why).slice(0, 1).map(({ method }) => sum`Why: ${method.why}`),
     ],
-    places: rows.map(({ material, count }) => ({
-      material: material.id, name: count === 1 ? material.name : material.plural, count,
-      at: inOrder(placements.filter((each) => each.material === material.id)).map(({ s }) => clock((s / run.length) * 360)),
+    places: rows.flatMap(({ material }) => on.flatMap((each): PlaceRow[] => {
+      const own = inOrder(placements.filter((placement) => placement.material === material.id && placement.run === each.id))
+      if (!own.length) return []
+      const reads = each.reads.kind === 'clock' ? (runs.length > 1 ? `on the ${each.name}` : null) : runs.length > 1 && runs[0]!.reads.kind === 'clock' ? `${each.reads.words}, ${each.name}` : each.reads.words
+      return [{
+        material: material.id, name: own.length === 1 ? material.name : material.plural, count: own.length, reads,
+        at: own.map(({ s }) => (each.reads.kind === 'clock' ? [clock(clockAngle(each, s))] : [quantity.length(s)])),
+      }]
     })),
     cautions: unique([...methods.flatMap(({ method }) => mechanicCautions(method.needs)), ...rows.flatMap(({ material }) => material.hazards.includes('prickly') ? ['prickly' as const] : [])]),
   }
 }
 
-function spacingWords(layer: Layer, spacing: Spacing | null): Said[] {
-  if (!spacing || layer.rule.kind === 'cluster' || layer.rule.kind === 'single') return []
-  if (layer.rule.kind === 'crescent') {
-    return [
-      sum`From ${clock(layer.rule.from * 360)} round to ${clock(layer.rule.to * 360)}.`,
-      ...(spacing.gaps ? [sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`] : []),
-    ]
-  }
+/** Which way stems point: by the clock on a closed run, along it on an open one. */
+function flowWords({ flow, seat }: Layer, run: Run): Said {
+  if (run.closed) return [FLOW_WORDS[flow].replace('the seat', clock(clockAngle(run, seat * run.length)))]
+  return [flow === 'clockwise' ? 'All point away from the start.' : flow === 'anticlockwise' ? 'All point back to the start.' : FLOW_WORDS[flow].replace('the seat', 'the middle')]
+}
+
+function taperWords(placements: LaidLayer['placements']): Said {
+  const lengths = placements.map(({ length }) => length)
+  return sum`Longest ${quantity.length(Math.max(...lengths))}, shorter toward the ends, down to ${quantity.length(Math.min(...lengths))}.`
+}
+
+/** Rules whose places say all there is to say. */
+const PLACED: ReadonlySet<Layer['rule']['kind']> = new Set(['cluster', 'single', 'hand'])
+
+function spacingWords(layer: Layer, run: Run, spacing: Spacing | null): Said[] {
+  const { rule } = layer
+  if (rule.kind === 'scatter') return [sum`Spread over the face without clumps.`]
+  if (rule.kind === 'bands') return [sum`In rows: outer rim, between, inner rim${rule.gaps ? ', and one in every gap of the middle row' : ''}.`]
+  if (!spacing || PLACED.has(rule.kind)) return []
+  const gaps = spacing.gaps ? [sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`] : []
+  if (rule.kind === 'crescent') return [['From ', ...anchorSays(run, rule.from * run.length), ' round to ', ...anchorSays(run, rule.to * run.length), '.'], ...gaps]
+  if (rule.kind === 'mirror') return [['Keep ', quantity.length(rule.gap), ' free to each side of ', ...anchorSays(run, rule.seat * run.length), ', then the same up both sides.']]
+  if (rule.kind === 'arms') return [sum`Left and right in turn, from the middle out; ${quantity.length(spacing.centre.value)} apart on each side.`]
+  if (!run.closed) return [sum`${quantity.length(spacing.centre.value)} apart.`]
   return [sum`${quantity.length(spacing.rim.value)} apart on the rim, ${quantity.length(spacing.centre.value)} on the centre line.`]
 }
 

@@ -21,14 +21,17 @@ export const ShopsSchema = z.strictObject({ shops: z.array(ShopSchema).max(50) }
 export type Offer = z.infer<typeof OfferSchema>
 export type Shop = z.infer<typeof ShopSchema>
 
-/** What is known besides the piece: materials, prices, and the maker's own rules of thumb. */
+/** What is known besides the piece: materials, prices, what is in stash, and the maker's own rules of thumb. */
 export interface Shelf {
   readonly materials: Readonly<Record<string, Material>>
   readonly shops: readonly Shop[]
+  /** Pieces in the stash, by material. */
+  readonly stash: Readonly<Record<string, number>>
   /** Extra of fresh, dried and preserved stems, as a share of what is needed: rule of thumb, 0 to 1. */
   readonly spare: number
 }
 
 export const SPARE = 0.1
 
-export const plainShelf = (shops: readonly Shop[] = [], spare = SPARE): Shelf => ({ materials: CATALOGUE, shops, spare })
+/** The catalogue with nothing of one's own. */
+export const plainShelf = (shops: readonly Shop[] = [], spare = SPARE): Shelf => ({ materials: CATALOGUE, shops, stash: {}, spare })

@@ -1,6 +1,6 @@
 import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
-import type { Brief, Layer, Nudge, Piece, Stage } from './schema'
+import type { Added, Brief, Layer, Nudge, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
 
 /** One decision. Edits are data, so a problem can carry the edit that would mend it. */
@@ -14,6 +14,10 @@ export type Edit =
   | { readonly do: 'layer', readonly layer: string, readonly set: Partial<Omit<Layer, 'id'>> }
   | { readonly do: 'restore', readonly piece: Piece }
   | { readonly do: 'nudge', readonly layer: string, readonly slot: string, readonly nudge: Nudge | null }
+  | { readonly do: 'add', readonly layer: string, readonly things: readonly Added[] }
+  /** Leaves places of the rule empty, or takes off what a hand put on. */
+  | { readonly do: 'take off', readonly layer: string, readonly slots: readonly string[] }
+  | { readonly do: 'several', readonly edits: readonly Edit[] }
 
 /** What an edit did, and how to take it back. */
 export interface Change {
@@ -56,9 +60,23 @@ function apply(draft: Piece, how: Edit): void {
       const layer = layerOf(draft, how.layer)
       if (how.nudge) layer.nudges[how.slot] = how.nudge
       else Reflect.deleteProperty(layer.nudges, how.slot)
+      return
     }
+    case 'add': layerOf(draft, how.layer).added.push(...how.things); return
+    case 'take off': {
+      const layer = layerOf(draft, how.layer)
+      const put = new Set(layer.added.map(({ id }) => addedSlot(id)))
+      layer.added = layer.added.filter(({ id }) => !how.slots.includes(addedSlot(id)))
+      layer.taken = [...new Set([...layer.taken, ...how.slots.filter((slot) => !put.has(slot))])]
+      for (const slot of how.slots) Reflect.deleteProperty(layer.nudges, slot)
+      return
+    }
+    case 'several': for (const each of how.edits) apply(draft, each)
   }
 }
+
+/** The slot in which a thing lies that a hand put on. */
+export const addedSlot = (id: string): string => `+${id}`
 
 function indexOf(piece: Piece, id: string): number {
   const at = piece.layers.findIndex((layer) => layer.id === id)

@@ -1,10 +1,37 @@
 import { FORMAT, VERSION } from './schema'
 
-/**
- * Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1.
- * Empty while version 1 is the only one.
- */
-const STEPS: Record<number, (document: Record<string, unknown>) => Record<string, unknown>> = {}
+type Document = Record<string, unknown>
+
+const isObject = (value: unknown): value is Document => typeof value === 'object' && value !== null && !Array.isArray(value)
+const asList = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
+
+/** Version 1 knew rings only, six rules, and nudges along, across and by turning. What is not as it was then is left for the schema to refuse. */
+function fromOne(document: Document): Document {
+  const { base, brief, layers } = document
+  return {
+    ...document,
+    brief: isObject(brief) ? { ...brief, balance: { school: 'even', towards: 0 } } : brief,
+    base: isObject(base) ? ringBase(base) : base,
+    layers: Array.isArray(layers) ? layers.map((layer) => (isObject(layer) ? fullLayer(layer) : layer)) : layers,
+  }
+}
+
+function ringBase({ kind, outer, inner, colour, join, price }: Document): Document {
+  return { kind, shape: { form: 'ring', outer, inner }, colour, turn: 0, join: typeof join === 'number' ? join / 360 : join, hook: null, price, mass: null }
+}
+
+function fullLayer(layer: Document): Document {
+  const nudges = isObject(layer.nudges)
+    ? Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slot, isObject(nudge) ? { ...nudge, lift: 0, trim: null, pinned: false } : nudge]))
+    : layer.nudges
+  return {
+    ...layer, nudges, mix: asList(layer.mix).map((part) => (isObject(part) ? { ...part, only: null } : part)),
+    mirrored: false, taper: 0, reserve: null, clear: false, hidden: false, locked: false, added: [], taken: [],
+  }
+}
+
+/** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
+const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne }
 
 export type Migrated =
   | { readonly ok: true, readonly document: Record<string, unknown> }

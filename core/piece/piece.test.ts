@@ -1,13 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { BASE_KINDS, usualBase } from '../base'
 import { layerOf, pieceWith } from '../testing'
 import type { Edit } from './edit'
 import { edit } from './edit'
 import type { History } from './history'
 import { EMPTY_HISTORY, note, redo, undo } from './history'
 import { migrate } from './migrate'
+import { mirrorPiece } from './mirror'
+import { rebase } from './rebase'
 import type { Piece } from './schema'
-import { FORMAT, PieceSchema, VERSION } from './schema'
+import { EACH, FORMAT, PieceSchema, RuleSchema, STILL, VERSION } from './schema'
 import { startLayer, startPiece, usualRule } from './start'
 import { CATALOGUE } from '../material'
 
@@ -18,13 +21,16 @@ const piece = pieceWith([bracken, holly])
 const EDITS: readonly Edit[] = [
   { do: 'brief', set: { name: 'Porch ring', budget: 2500 } },
   { do: 'stage', stage: 'hung' },
-  { do: 'base', set: { outer: 400 } },
+  { do: 'base', set: { shape: { form: 'ring', outer: 400, inner: 200 } } },
   { do: 'add layer', layer: layerOf('c', 'ivy', { kind: 'compass', count: 3, start: 0 }), at: 1 },
   { do: 'remove layer', layer: 'b' },
   { do: 'move layer', layer: 'b', to: 0 },
   { do: 'layer', layer: 'a', set: { lean: 12, cut: 150 } },
-  { do: 'nudge', layer: 'a', slot: '2', nudge: { along: 4, across: 0, turn: 0 } },
+  { do: 'nudge', layer: 'a', slot: '2', nudge: { ...STILL, along: 4 } },
   { do: 'nudge', layer: 'a', slot: '2', nudge: null },
+  { do: 'add', layer: 'a', things: [{ id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 10, material: 'ivy' }] },
+  { do: 'take off', layer: 'a', slots: ['3', '+h1'] },
+  { do: 'several', edits: [{ do: 'stage', stage: 'making' }, { do: 'layer', layer: 'b', set: { lean: 5 } }] },
   { do: 'restore', piece: startPiece('other', 'As it was') },
 ]
 
@@ -44,7 +50,7 @@ describe('edit', () => {
     expect(edited.ok && edited.change.piece.layers.map(({ id }) => id)).toEqual(['b', 'a'])
   })
   it('says what is wrong and changes nothing', () => {
-    expect(edit(piece, { do: 'base', set: { inner: 900 } }, 'w')).toEqual({ ok: false, error: 'The hole must be smaller than the ring.' })
+    expect(edit(piece, { do: 'base', set: { shape: { form: 'ring', outer: 400, inner: 900 } } }, 'w')).toEqual({ ok: false, error: 'The hole must be smaller than the ring.' })
     expect(edit(piece, { do: 'brief', set: { name: '  ' } }, 'w')).toEqual({ ok: false, error: 'Give the piece a name.' })
     expect(edit(piece, { do: 'add layer', layer: bracken, at: 0 }, 'w')).toMatchObject({ ok: false, error: expect.stringContaining('Two layers') })
   })
@@ -113,7 +119,44 @@ describe('start', () => {
     }
   })
   it('has an everyday rule of each kind', () => {
-    for (const kind of ['compass', 'halfway', 'every', 'cluster', 'crescent', 'single'] as const) expect(usualRule(kind, 'a').kind).toBe(kind)
+    for (const { shape: { kind } } of RuleSchema.options) expect(RuleSchema.parse(usualRule(kind.value, 'a')).kind).toBe(kind.value)
+  })
+})
+
+describe('taking off', () => {
+  const applied = (edits: readonly Edit[]): Piece => edits.reduce((now, how) => {
+    const edited = edit(now, how, 'w')
+    if (!edited.ok) throw new Error(edited.error)
+    return edited.change.piece
+  }, piece)
+  it('leaves a place of the rule empty, and forgets what a hand put on', () => {
+    const thing = { id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 0, material: 'ivy' }
+    const { layers: [layer] } = applied([{ do: 'add', layer: 'a', things: [thing] }, { do: 'nudge', layer: 'a', slot: '3', nudge: STILL }, { do: 'take off', layer: 'a', slots: ['3', '+h1', '3'] }])
+    expect(layer).toMatchObject({ added: [], taken: ['3'], nudges: {} })
+  })
+  it('refuses two things with one id', () => {
+    const thing = { id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 0, material: 'ivy' }
+    expect(edit(piece, { do: 'add', layer: 'a', things: [thing, thing] }, 'w')).toMatchObject({ ok: false, error: expect.stringContaining('the same id') })
+  })
+})
+
+describe('rebase', () => {
+  it('puts layers onto the runs of another base, and leaves those that fit', () => {
+    const edited = edit(piece, rebase(piece, usualBase('tree-swag')), 'w')
+    expect(edited.ok && edited.change.piece.layers.map(({ run: on }) => on)).toEqual([EACH, EACH])
+    const back = edit(piece, rebase(piece, usualBase('oval')), 'w')
+    expect(back.ok && back.change.piece.layers.map(({ run: on }) => on)).toEqual(['ring', 'ring'])
+  })
+})
+
+describe('mirrorPiece', () => {
+  it('is the same again when it is mirrored twice', () => {
+    for (const kind of BASE_KINDS) {
+      const own = pieceWith([bracken, holly], { base: usualBase(kind) })
+      const twice = mirrorPiece(mirrorPiece(own, 'x', 'x'), own.id, own.brief.name)
+      expect(PieceSchema.safeParse(twice).success).toBe(true)
+      expect(twice.layers.map(({ run: on, mirrored }) => [on, mirrored])).toEqual(own.layers.map(({ run: on, mirrored }) => [on, mirrored]))
+    }
   })
 })
 
@@ -124,4 +167,17 @@ describe('migrate', () => {
     [{ format: FORMAT, version: 0 }, ['version']], [{ format: FORMAT, version: 1.5 }, ['version']], [{ format: FORMAT, version: VERSION + 1 }, ['version']],
   ])('refuses %j at its place', (input, path) => expect(migrate(input)).toMatchObject({ ok: false, path, error: expect.any(String) }))
   it('says that a newer version is newer', () => expect(migrate({ format: FORMAT, version: 99 })).toMatchObject({ error: expect.stringContaining('newer version of the app (format 99') }))
+  it('brings a piece of version 1 up to date: a ring, six rules, three kinds of nudge', () => {
+    const one = {
+      format: FORMAT, version: 1, id: 'old', stage: 'planned',
+      brief: { name: 'Old ring', occasion: '', surface: { kind: 'boards', colour: '#5E7C84' }, door: { width: 900, height: 2000 }, weather: 'covered', fullness: 'full', budget: null, currency: 'USD', copies: 1 },
+      base: { kind: 'grapevine', outer: 300, inner: 200, colour: '#6B4B33', join: 90, price: null },
+      layers: [{ id: 'a', role: 'greenery', run: 'ring', mix: [{ material: 'ivy', share: 1 }], rule: { kind: 'compass', count: 4, start: 0 }, flow: 'clockwise', seat: 0.5, across: 0, acrossSpread: 0, lean: 0, leanSpread: 0, cut: null, seed: 1, nudges: { 2: { along: 5, across: 0, turn: 0 } } }],
+    }
+    const brought = migrate(one)
+    const read = PieceSchema.safeParse(brought.ok ? brought.document : null)
+    expect(read.error?.issues).toBeUndefined()
+    expect(read.data).toMatchObject({ version: 2, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25, turn: 0, hook: null }, layers: [{ nudges: { 2: { ...STILL, along: 5 } }, added: [], clear: false }] })
+    expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({ ok: true, document: { base: 'none', layers: [3], brief: null } })
+  })
 })

@@ -3,7 +3,7 @@ import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 1
+export const VERSION = 2
 
 /** The most of anything that one layer may ask for. */
 export const MOST_PLACES = 500
@@ -22,6 +22,10 @@ export const STAGES = ['planned', 'gathering', 'making', 'hung', 'taken apart'] 
 export const ROLES = ['greenery', 'focal', 'second greenery', 'filler', 'accent', 'texture', 'bow', 'sign'] as const
 export const FLOWS = ['clockwise', 'anticlockwise', 'apart', 'together', 'outward', 'inward', 'nest'] as const
 export const DENSE = ['middle', 'start', 'end'] as const
+export const BALANCES = ['even', 'mirrored', 'offset'] as const
+export const PATTERNS = ['better', 'even', 'dealt'] as const
+/** A layer that lies on every run of the base, by the same rule on each. */
+export const EACH = 'each'
 
 export const BriefSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the piece a name.').max(80),
@@ -33,43 +37,79 @@ export const BriefSchema = z.strictObject({
   }).describe('the door, window or stretch of wall that it hangs on'),
   weather: z.enum(WEATHERS),
   fullness: z.enum(FULLNESS).describe('sparse: the base shows on purpose; full: no base seen; lush: two layers nearly everywhere'),
+  balance: z.strictObject({
+    school: z.enum(BALANCES).describe('even all round; mirrored left and right; offset on purpose'),
+    towards: z.number().min(0).lt(360).describe('the side that is meant to be heavy in an offset design, degrees clockwise from twelve'),
+  }),
   budget: z.int().min(0).max(100_000_000).nullable().describe('for each one made, minor units'),
   currency: z.enum(CURRENCIES),
   copies: z.int().min(1).max(1000).describe('how many are made'),
 })
 
+const count = z.int().min(0).max(MOST_PLACES)
+
 export const RuleSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('compass'), count: z.int().min(0).max(MOST_PLACES), start: place }),
+  z.strictObject({ kind: z.literal('compass'), count, start: place }),
   z.strictObject({ kind: z.literal('halfway'), of: id.describe('the layer whose gaps are halved') }),
   z.strictObject({ kind: z.literal('every'), spacing: z.number().min(1).max(20_000).describe('wanted, along the centre line, mm'), start: place }),
+  z.strictObject({ kind: z.literal('against'), of: id.describe('the layer whose points it goes among'), count, pattern: z.enum(PATTERNS).describe('turned evenly, dealt into the gaps, or whichever keeps the larger smallest gap') }),
   z.strictObject({ kind: z.literal('cluster'), at: z.array(place).max(60), size: z.int().min(0).max(60).describe('how many in each cluster') }),
   z.strictObject({
-    kind: z.literal('crescent'), from: place, to: place, count: z.int().min(0).max(MOST_PLACES),
+    kind: z.literal('crescent'), from: place, to: place, count,
     dense: z.enum(DENSE), thin: share.describe('0 even, 1 thins to nothing'),
   }),
+  z.strictObject({
+    kind: z.literal('mirror'), seat: place.describe('the middle of the gap that is kept'), gap: z.number().min(0).max(2000).describe('kept free to each side of the seat, mm'),
+    reach: share.describe('how far up each side, share of the run'), count: count.describe('both sides together'), sequence: z.boolean().describe('the mix in its order up each side, instead of by rhythm'),
+  }),
+  z.strictObject({
+    kind: z.literal('bands'), outer: count.nullable().describe('null: as many as lie side by side'), between: count.nullable(), inner: count.nullable(),
+    gaps: z.boolean().describe('one more in every gap of the middle band'),
+  }).describe('the first material of the mix goes on the outer rim, then between, inner rim and gaps'),
+  z.strictObject({ kind: z.literal('arms'), count, from: share, to: share.describe('stations from the middle out, shares of an arm') }),
+  z.strictObject({ kind: z.literal('scatter'), count }),
   z.strictObject({
     kind: z.literal('single'), at: place,
     drop: z.number().min(0).max(3000).describe('how far below its place it hangs on a cord, mm; 0 sits on the face'),
   }),
+  z.strictObject({ kind: z.literal('hand') }).describe('only what a hand put on'),
 ])
 
+/** What a hand changed about one thing. */
 export const NudgeSchema = z.strictObject({
   along: z.number().min(-20_000).max(20_000).describe('mm along the run'),
   across: z.number().min(-2).max(2).describe('in half widths of the face'),
   turn: z.number().min(-180).max(180).describe('degrees'),
+  lift: z.int().min(-60).max(60).describe('over (positive) or under its layer by so many layers'),
+  trim: z.number().min(5).max(3000).nullable().describe('cut to, mm; null as the layer says'),
+  pinned: z.boolean().describe('stays where it is when the rest is evened out'),
+})
+
+export const AddedSchema = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9_-]{1,38}$/),
+  run: z.string().min(1).max(40),
+  at: place,
+  across: z.number().min(-2).max(2).describe('-1 inner edge, 1 outer edge of the face'),
+  turn: z.number().min(-180).max(180).describe('degrees off the layer’s own direction'),
+  material: z.string().min(1).max(60),
 })
 
 export const MixSchema = z.strictObject({
   material: z.string().min(1).max(60),
   share: z.number().min(0).max(1000).describe('parts of the mix'),
+  only: count.nullable().describe('just so many of it, spread; null takes its share'),
 })
+
+/** The most things that hands may add to one layer. */
+export const MOST_ADDED = 500
 
 export const LayerSchema = z.strictObject({
   id,
   role: z.enum(ROLES),
-  run: z.string().min(1).max(40),
+  run: z.string().min(1).max(40).describe(`a run of the base, or “${EACH}” for the same on every run`),
   mix: z.array(MixSchema).min(1, 'A layer needs a material.').max(12),
   rule: RuleSchema,
+  mirrored: z.boolean().describe('laid as the mirror image of its rule: the other of a pair'),
   flow: z.enum(FLOWS),
   seat: place.describe('where two halves part or meet'),
   across: z.number().min(-1).max(1).describe('-1 inner edge, 0 middle, 1 outer edge of the face'),
@@ -77,8 +117,15 @@ export const LayerSchema = z.strictObject({
   lean: z.number().min(-180).max(180).describe('degrees off the run, positive to the outside; for a sign or bow, off level, clockwise'),
   leanSpread: z.number().min(0).max(180).describe('degrees to either side of that'),
   cut: z.number().min(5).max(3000).nullable().describe('cut length, mm; null leaves stems whole'),
+  taper: share.describe('how much shorter stems get toward the ends: 0 not at all, 1 to nothing'),
+  reserve: z.number().min(0).max(500).nullable().describe('keeps its own place free of other layers, with so many mm about it; null does not'),
+  clear: z.boolean().describe('keeps clear of the places that other layers reserve'),
+  hidden: z.boolean(),
+  locked: z.boolean(),
   seed: z.int().min(0).max(2_147_483_647),
-  nudges: z.record(z.string().max(40), NudgeSchema).describe('what a hand moved, by slot'),
+  nudges: z.record(z.string().max(80), NudgeSchema).describe('what a hand moved, by slot'),
+  added: z.array(AddedSchema).max(MOST_ADDED).describe('what a hand put on besides the rule'),
+  taken: z.array(z.string().max(80)).max(MOST_PLACES * 10).describe('slots of the rule that a hand left empty'),
 })
 
 export const PieceSchema = z.strictObject({
@@ -94,15 +141,23 @@ export const PieceSchema = z.strictObject({
   piece.layers.forEach((layer, i) => {
     if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })
     seen.add(layer.id)
+    const added = layer.added.map((each) => each.id)
+    if (new Set(added).size < added.length) ctx.addIssue({ code: 'custom', path: ['layers', i, 'added'], message: 'Two things that a hand put on have the same id.' })
   })
 })
 
 export type Brief = z.infer<typeof BriefSchema>
 export type Rule = z.infer<typeof RuleSchema>
 export type RuleKind = Rule['kind']
+export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
 export type Nudge = z.infer<typeof NudgeSchema>
+export type Added = z.infer<typeof AddedSchema>
+export type Mix = z.infer<typeof MixSchema>
 export type Layer = z.infer<typeof LayerSchema>
 export type Role = Layer['role']
 export type Flow = Layer['flow']
 export type Piece = z.infer<typeof PieceSchema>
 export type Stage = Piece['stage']
+
+/** A thing that no hand has touched. */
+export const STILL: Nudge = { along: 0, across: 0, turn: 0, lift: 0, trim: null, pinned: false }

@@ -6,7 +6,8 @@ export function ruleName(kind: Rule['kind']): string {
 }
 
 const RULE_NAMES: Record<Rule['kind'], string> = {
-  compass: 'compass', halfway: 'halfway', every: 'every so far', cluster: 'clusters', crescent: 'crescent', single: 'single',
+  compass: 'compass', halfway: 'halfway', every: 'every so far', against: 'N against M', cluster: 'clusters', crescent: 'crescent',
+  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', single: 'single', hand: 'by hand',
 }
 
 /** Why one would choose a rule. */
@@ -16,10 +17,18 @@ export const RULE_NOTES: Record<Rule['kind'], string> = {
   every: 'A spacing wanted; the count follows.',
   cluster: 'Odd groups at places you choose.',
   crescent: 'From one clock position to another, thinning out.',
+  against: 'So many among another layer’s points, as far from them as can be.',
+  mirror: 'A gap kept for the bow, then the same up each side.',
+  bands: 'Rows on the outer rim, between, and on the inner rim.',
+  arms: 'Left and right in turn, from the middle out.',
+  scatter: 'Spread without clumps, into the thinnest places first.',
   single: 'One, at one place.',
+  hand: 'Only what you put on yourself.',
 }
 
 export const ROLE_NAMES: Record<Role, string> = {
   'greenery': 'Greenery', 'focal': 'Focal', 'second greenery': 'Second greenery', 'filler': 'Filler',
   'accent': 'Accent', 'texture': 'Texture', 'bow': 'Bow', 'sign': 'Sign',
 }
+
+export const BALANCE_NAMES = { even: 'Even all round', mirrored: 'Mirrored left and right', offset: 'Offset on purpose' } as const

@@ -1,12 +1,13 @@
-import type { Offer, Shop } from '../../core/material'
+import type { Material, Offer, Shop } from '../../core/material'
+import { CATALOGUE } from '../../core/material'
 
 /** material, pieces in the pack, price in minor units. */
 type Row = readonly [material: string, holds: number, price: number]
 
 const offers = (rows: readonly Row[]): Offer[] => rows.map(([material, holds, price]) => ({ material, holds, price }))
 
-/** Four shops that do not exist, each with a range and packs of its own. */
-export const SHOPS: readonly Shop[] = [
+/** What each shop has of its own choosing. */
+const CHOSEN: readonly Shop[] = [
   {
     id: 'pinfold', name: 'Pinfold Trimmings', note: 'Wide and dear; half price by turns.',
     offers: offers([
@@ -37,3 +38,26 @@ export const SHOPS: readonly Shop[] = [
     ]),
   },
 ]
+
+/** The shop that keeps a thing that none has chosen: what is gathered, what is grown, or everything else. */
+function keeper({ hazards, state }: Material): string {
+  if (hazards.includes('foraged')) return 'coppice'
+  return state === 'fresh' || state === 'dried' || state === 'preserved' ? 'netherby' : 'pinfold'
+}
+
+/** What of its usual price a shop asks for what it keeps besides. */
+const ASKS: Record<string, number> = { 'pinfold': 1.12, 'netherby': 0.96, 'coppice': 0.9, 'quay-street': 0.72 }
+/** Every so many of what Pinfold keeps has turned up at Quay Street as well. */
+const TURNS_UP = 3
+
+function besides(shop: Shop): Offer[] {
+  const offered = new Set(CHOSEN.flatMap(({ offers: own }) => own.map(({ material }) => material)))
+  const rest = Object.values(CATALOGUE).filter(({ id }) => !offered.has(id))
+  const kept = shop.id === 'quay-street'
+    ? rest.filter((each) => keeper(each) === 'pinfold').filter((_, i) => i % TURNS_UP === 0)
+    : rest.filter((each) => keeper(each) === shop.id)
+  return kept.map(({ id, pack }) => ({ material: id, holds: pack.holds, price: Math.round(pack.price * ASKS[shop.id]!) }))
+}
+
+/** Four shops that do not exist, each with a range and packs of its own; between them they keep all of the catalogue. */
+export const SHOPS: readonly Shop[] = CHOSEN.map((shop) => ({ ...shop, offers: [...shop.offers, ...besides(shop)] }))

@@ -1,7 +1,8 @@
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { ringRun } from '../../core/base'
-import { faceGrid, fill, footprint, patchOutline } from '../../core/cover'
+import { footprint, patchOutline } from '../../core/arrange'
+import { faceGrid, fill } from '../../core/cover/grid'
 import { random } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
@@ -16,7 +17,7 @@ describe('patches thrown at random', () => {
   // Source: the Boolean model, P. Hall, "Introduction to the Theory of Coverage Processes" (1988): patches whose areas come to a times
   // the region cover 1 - exp(-a) of it in the mean. Thrown over a box wider than the face by a patch's length, so that edges do not matter.
   const ring = ringRun('ring', 'ring', 600, 240)
-  const grid = faceGrid(ring)
+  const grid = faceGrid([ring])
   const leaf = patchOutline('leaf', 90, 30)
   const leafArea = polygonArea(leaf)
   const half = 300 + 90
@@ -32,7 +33,7 @@ describe('patches thrown at random', () => {
       })
       const depth = new Uint16Array(grid.columns * grid.rows)
       for (const patch of patches) fill(grid, patch, (at) => { depth[at]! += 1 })
-      return grid.stretch.reduce((n, owner, at) => n + (owner && depth[at]! > 0 ? 1 : 0), 0) / grid.cells
+      return grid.owner.reduce((n, owner, at) => n + (owner && depth[at]! > 0 ? 1 : 0), 0) / grid.cells
     })
     const mean = covered.reduce((x, y) => x + y, 0) / THROWS
     const error = Math.sqrt(covered.reduce((x, y) => x + (y - mean) ** 2, 0) / (THROWS - 1) / THROWS)
@@ -42,7 +43,7 @@ describe('patches thrown at random', () => {
   })
 
   it('ordered placing does better than a random throw of the same stems', () => {
-    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 16, start: 0 }, { cut: 200, across: 0 })], { base: { outer: 400, inner: 220 } })
+    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 16, start: 0 }, { cut: 200, across: 0 })], { ring: { outer: 400, inner: 220 } })
     const { cover, placements } = work(piece, shelf)
     const face = Math.PI * (200 ** 2 - 110 ** 2)
     const a = placements.length * polygonArea(patchOutline('leaf', 200, placements[0]!.width)) / face
@@ -61,7 +62,7 @@ function poisson(mean: number, next: () => number): number {
 describe('the count on the grid', () => {
   // Checked against an exact union of polygons by a general-purpose library from the registry (polygon-clipping).
   it('is within one per cent of the exact union on the same stems', () => {
-    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 14, start: 0 }, { leanSpread: 30, acrossSpread: 1, cut: 140 })], { base: { outer: 400, inner: 260 } })
+    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 14, start: 0 }, { leanSpread: 30, acrossSpread: 1, cut: 140 })], { ring: { outer: 400, inner: 260 } })
     const { placements, cover } = work(piece, shelf)
     const circle = (r: number): [number, number][] => Array.from({ length: 720 }, (_, i) => [Math.cos((i / 360) * Math.PI) * r, Math.sin((i / 360) * Math.PI) * r])
     const face = polygonClipping.difference([circle(200)], [circle(130)])

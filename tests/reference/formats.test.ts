@@ -21,7 +21,7 @@ describe('the published JSON Schema of a piece', () => {
     ['another format', (piece) => ({ ...piece, format: 'else' })],
     ['a field that is not ours', (piece) => ({ ...piece, sparkle: 1 })],
     ['a count in words', (piece) => ({ ...piece, layers: [{ ...piece.layers[0], rule: { ...piece.layers[0]!.rule, count: 'many' } }] })],
-    ['a base too large', (piece) => ({ ...piece, base: { ...piece.base, outer: 1e6 } })],
+    ['a base too large', (piece) => ({ ...piece, base: { ...piece.base, shape: { ...piece.base.shape, outer: 1e6 } } })],
   ])('refuses %s', (_, spoil) => {
     const piece = JSON.parse(readFileSync(new URL('boathouse-door-ring.json', demo), 'utf8')) as Piece
     expect(validate(spoil(piece))).toBe(false)

@@ -1,58 +1,98 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Base, BaseKind } from '#core/base'
-import { BASE_KINDS, BASE_SORTS, usualBase, usualPrice } from '#core/base'
-import { formatMoney, readTape } from '#core/measure'
+import type { Base, BaseKind, Dimension, Family, Shape } from '#core/base'
+import { BASE_SORTS, canTurn, DIMENSIONS, extentOf, FAMILIES, LETTERS, markOn, nearestSize, sortsOf, usualBase, usualPrice } from '#core/base'
+import { capital, formatMoney, quantity, show } from '#core/measure'
+import { rebase } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 
+/** The base: what it is, its measures, and where its join and hook are. */
 const bench = useBench()
 const settings = useSettings()
 const base = computed(() => bench.piece!.base)
 const sort = computed(() => BASE_SORTS[base.value.kind])
+const first = computed(() => bench.runs[0]!)
 
 const set = (change: Partial<Base>, words: string): string | null => bench.apply({ do: 'base', set: change }, words)
 
-/** A new kind comes in the usual size nearest to what was there. */
+/** A new kind comes in the usual size nearest to what was there; layers follow onto its runs. */
 function take(kind: BaseKind): void {
-  const near = BASE_SORTS[kind].sizes.reduce((best, each) => (Math.abs(each.outer - base.value.outer) < Math.abs(best.outer - base.value.outer) ? each : best))
-  set({ ...usualBase(kind), outer: near.outer, inner: near.inner, join: base.value.join }, `take a ${BASE_SORTS[kind].name.toLowerCase()}`)
+  const near = BASE_SORTS[kind].family === sort.value.family ? nearestSize(kind, extentOf(base.value.shape)) : null
+  bench.apply(rebase(bench.piece!, { ...usualBase(kind), ...(near ? { shape: near.shape } : {}) }), `take a ${BASE_SORTS[kind].name.toLowerCase()}`)
 }
-const isSize = (outer: number, inner: number): boolean => Math.abs(outer - base.value.outer) < 0.5 && Math.abs(inner - base.value.inner) < 0.5
+const familyNames: Record<Family, string> = { 'rings': 'Rings', 'outlines': 'Outlines', 'shaped wire': 'Shaped wire', 'swags': 'Swags', 'garlands': 'Garlands' }
+
+const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
+function setMeasure({ id, name }: Dimension, value: number | string): string | null {
+  return set({ shape: { ...base.value.shape, [id]: value } as Shape }, `set ${name.toLowerCase()}`)
+}
+const measures = computed(() => DIMENSIONS[base.value.shape.form])
+const isSize = (shape: Shape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)
+const sizeName = (name: string, shape: Shape): string => {
+  const main = 'outer' in shape ? shape.outer : 'ring' in shape ? shape.ring : 'tree' in shape ? shape.tree : 'length' in shape ? shape.length : null
+  return main === null ? name : show(quantity.length(main), bench.manner)
+}
+/** Where a mark of the base is now, as a share of its first run. */
+const shareOf = (share: number): number => markOn(base.value, bench.runs, share).s / first.value.length
+/** A place now, as it is before the base is turned. */
+const unturned = (share: number): number => (base.value.shape.form === 'ring' ? ((share - base.value.turn / 360) % 1 + 1) % 1 : share)
+const place = computed(() => ({ run: first.value, units: settings.units }))
 </script>
 
 <template>
   <div class="space-y-3 p-3">
-    <div class="grid grid-cols-2 gap-1.5" role="radiogroup" aria-label="Base">
-      <button
-        v-for="kind in BASE_KINDS" :key="kind" type="button" role="radio" :aria-checked="base.kind === kind"
-        class="rounded-[4px] border px-2 py-1.5 text-left" :class="base.kind === kind ? 'border-leaf bg-moss font-semibold' : 'border-line bg-sheet hover:border-ink'" @click="take(kind)"
-      >
-        {{ BASE_SORTS[kind].name }}
-      </button>
+    <div role="radiogroup" aria-label="Base" class="space-y-2">
+      <section v-for="family in FAMILIES" :key="family">
+        <h3 class="panel-title mb-0.5">{{ familyNames[family] }}</h3>
+        <div class="flex flex-wrap gap-1">
+          <button
+            v-for="each in sortsOf(family)" :key="each.kind" type="button" role="radio" :aria-checked="base.kind === each.kind"
+            class="rounded-[4px] border px-1.5 py-0.5 text-fine" :class="base.kind === each.kind ? 'border-leaf bg-moss font-semibold' : 'border-line bg-sheet hover:border-ink'" @click="take(each.kind)"
+          >
+            {{ each.name }}
+          </button>
+        </div>
+      </section>
     </div>
     <p class="text-fine text-soft">{{ sort.note }}</p>
     <div>
-      <span class="field-label">Usual sizes, outside</span>
+      <span class="field-label">Usual sizes</span>
       <div class="flex flex-wrap gap-1">
         <button
-          v-for="size in sort.sizes" :key="size.outer" type="button" class="button h-6 px-1.5 text-fine" :class="isSize(size.outer, size.inner) ? 'border-leaf bg-moss' : ''" :aria-pressed="isSize(size.outer, size.inner)"
-          @click="set({ outer: size.outer, inner: size.inner }, `take the ${readTape(size.outer, settings.units)} base`)"
+          v-for="size in sort.sizes" :key="size.name" type="button" class="button h-6 px-1.5 text-fine" :class="isSize(size.shape) ? 'border-leaf bg-moss' : ''" :aria-pressed="isSize(size.shape)"
+          @click="set({ shape: size.shape }, `take the ${sizeName(size.name, size.shape)} base`)"
         >
-          {{ readTape(size.outer, settings.units) }}
+          {{ sizeName(size.name, size.shape) }}
         </button>
       </div>
     </div>
     <div class="grid grid-cols-2 gap-2">
-      <LengthField label="Outside" :mm="base.outer" :units="settings.units" :take="(outer) => set({ outer: outer ?? base.outer }, 'set the outer size')" />
-      <LengthField label="Inside" :mm="base.inner" :units="settings.units" :take="(inner) => set({ inner: inner ?? base.inner }, 'set the inner size')" />
+      <template v-for="each in measures" :key="each.id">
+        <LengthField v-if="each.unit === 'length'" :label="each.name" :mm="Number(valueOf(each.id))" :units="settings.units" :hint="each.hint" :take="(mm) => setMeasure(each, mm ?? Number(valueOf(each.id)))" />
+        <PickField v-else-if="each.unit === 'letter'" :label="each.name" :value="String(valueOf(each.id))" :options="LETTERS.map((value) => ({ value: String(value), name: value }))" @pick="(letter) => setMeasure(each, letter)" />
+        <CountField v-else-if="each.unit === 'share'" :label="each.name" :value="Math.round(Number(valueOf(each.id)) * 100)" :least="5" :most="95" :step="5" :take="(percent) => setMeasure(each, percent / 100)" />
+        <CountField v-else :label="each.name" :value="Number(valueOf(each.id))" :least="each.unit === 'degrees' ? -60 : 0" :most="each.unit === 'degrees' ? 60 : 20" :whole="each.unit === 'count'" :take="(value) => setMeasure(each, value)" />
+      </template>
     </div>
     <ColourField label="Colour" :value="base.colour" :offered="sort.colours" @pick="(colour) => set({ colour }, 'colour the base')" />
-    <ClockField :label="`Its ${sort.join} is at`" :share="base.join / 360" :take="(share) => set({ join: share * 360 }, `turn the ${sort.join}`)" />
-    <p class="text-fine text-soft">A join goes where a feature will hide it, mostly at the bottom.</p>
-    <MoneyField
-      label="What one cost" :minor="base.price" :currency="bench.manner.currency" none="usual" :hint="base.price === null ? `The usual price: ${formatMoney(usualPrice(base), bench.manner.currency)}` : undefined"
-      :take="(price) => set({ price }, 'price the base')"
-    />
+    <div class="grid grid-cols-2 gap-2">
+      <PlaceField :label="`${capital(sort.join)} at`" :share="shareOf(base.join)" v-bind="place" :take="(share) => set({ join: unturned(share) }, `move the ${sort.join}`)" />
+      <CountField v-if="canTurn(base.shape)" label="Turned, °" :value="Math.round(base.turn)" :least="0" :most="359" :step="5" :take="(turn) => set({ turn }, 'turn the base')" />
+      <PlaceField v-if="base.hook !== null" label="Hook at" :share="shareOf(base.hook)" v-bind="place" :take="(share) => set({ hook: unturned(share) }, 'move the hook')" />
+    </div>
+    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="base.hook !== null" @change="set({ hook: base.hook === null ? 0 : null }, 'change its hook')">It has a hook of its own, which fixes which way is up</label>
+    <p class="text-fine text-soft">A join goes where a feature will hide it, mostly at the bottom. Join and hook turn with the base.</p>
+    <div class="grid grid-cols-2 gap-2">
+      <MoneyField
+        label="What one cost" :minor="base.price" :currency="bench.manner.currency" none="usual" :hint="base.price === null ? `Usual: ${formatMoney(usualPrice(base), bench.manner.currency)}` : undefined"
+        :take="(price) => set({ price }, 'price the base')"
+      />
+      <MassField label="On the scale" :grams="base.mass" none="usual" :hint="bench.workings && base.mass === null ? `Usual: ${show(bench.workings.base.mass, bench.manner)}` : undefined" :take="(mass) => set({ mass }, 'weigh the base')" />
+    </div>
+    <section>
+      <h3 class="panel-title">Before you start</h3>
+      <ul class="list-disc pl-4 text-fine"><li v-for="line in sort.prepare" :key="line">{{ line }}</li></ul>
+    </section>
   </div>
 </template>

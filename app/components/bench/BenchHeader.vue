@@ -18,6 +18,7 @@ const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Br
 <template>
   <header class="flex h-12 items-center gap-3 border-b border-line bg-frost px-3">
     <NuxtLink to="/" class="shrink-0 text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Workroom</NuxtLink>
+    <NuxtLink to="/shelf" class="shrink-0 text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Shelf</NuxtLink>
     <h1 class="min-w-0 truncate font-serif text-lg leading-none">{{ bench.piece?.brief.name }}</h1>
     <span class="shrink-0 text-tiny text-soft" data-testid="saving">{{ bench.saving === 'saved' ? 'Saved' : 'Saving…' }}</span>
     <nav class="mx-auto flex shrink-0 items-stretch self-stretch" aria-label="Stages of the work">

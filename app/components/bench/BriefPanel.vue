@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ringRun } from '#core/base'
 import { CURRENCIES, inches } from '#core/measure'
 import type { Brief } from '#core/piece'
-import { FULLNESS, STAGES, SURFACES, WEATHERS } from '#core/piece'
+import { BALANCE_NAMES, BALANCES, FULLNESS, STAGES, SURFACES, WEATHERS } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 
@@ -23,6 +24,9 @@ const weathers: Record<Brief['weather'], string> = { indoors: 'Indoors', covered
 const fullness: Record<Brief['fullness'], string> = { sparse: 'Sparse: the base shows on purpose', full: 'Full: no base seen', lush: 'Lush: two layers nearly everywhere' }
 const options = <T extends string>(values: readonly T[], names: Record<T, string>) => values.map((value) => ({ value, name: names[value] }))
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, name: value.charAt(0).toUpperCase() + value.slice(1) }))
+
+/** A side of a piece is said by the clock, whatever its base. */
+const DIAL = ringRun('dial', 'dial', 200, 100)
 
 const OCCASIONS = ['Ice-out', 'Honey Fair', 'Lantern Row', 'Orchard Wake']
 const SURFACE_COLOURS: Record<Brief['surface']['kind'], readonly { name: string, colour: string }[]> = {
@@ -54,6 +58,10 @@ function setSurface(kind: Brief['surface']['kind']): void {
     </div>
     <PickField label="Weather" :value="brief.weather" :options="options(WEATHERS, weathers)" @pick="(weather) => set({ weather }, 'set the weather')" />
     <PickField label="Fullness" :value="brief.fullness" :options="options(FULLNESS, fullness)" @pick="(value) => set({ fullness: value }, 'set the fullness')" />
+    <div class="grid gap-2" :class="brief.balance.school === 'offset' ? 'grid-cols-2' : ''">
+      <PickField label="Balance" :value="brief.balance.school" :options="options(BALANCES, BALANCE_NAMES)" @pick="(school) => set({ balance: { ...brief.balance, school } }, 'set the balance')" />
+      <PlaceField v-if="brief.balance.school === 'offset'" label="Heavy towards" :share="brief.balance.towards / 360" :run="DIAL" :units="settings.units" :take="(share) => set({ balance: { ...brief.balance, towards: (share * 360) % 360 } }, 'set the heavy side')" />
+    </div>
     <div class="grid grid-cols-2 gap-2">
       <MoneyField label="Budget for each" :minor="brief.budget" :currency="brief.currency" none="none" :take="(budget) => set({ budget }, 'set the budget')" />
       <PickField label="Money in" :value="brief.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency) => set({ currency }, 'set the currency')" />

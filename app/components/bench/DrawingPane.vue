@@ -1,28 +1,37 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { DoorClosed, Maximize, Minus, Plus, RotateCcw, X } from '@lucide/vue'
-import { clock, readTape, show, quantity } from '#core/measure'
+import { Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, Trash2, X } from '@lucide/vue'
+import { readTape, show, quantity } from '#core/measure'
+import { MATERIAL_TYPE } from '~/composables/dragging'
 import { BenchStage } from '~/drawing/bench-stage'
 import { lettersReady } from '~/drawing/paint'
 import type { View } from '~/drawing/scene'
 import { useBench } from '~/stores/bench'
 import { useHand } from '~/composables/useHand'
+import { useNotices } from '~/stores/notices'
+import { useShops } from '~/stores/shops'
 
 const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
 const hand = useHand()
+const shops = useShops()
+const notices = useNotices()
 const holder = useTemplateRef('holder')
 const { width, height } = useElementSize(holder)
 const view = ref<View | null>(null)
 let stage: BenchStage | null = null
 
+const things = (ids: readonly string[]) => ids.flatMap((id) => bench.byId.get(id) ?? [])
+
 onMounted(async () => {
   await lettersReady()
   if (!holder.value) return
   stage = new BenchStage(holder.value, {
-    select: (id) => bench.select(id),
-    slid: (id, along) => hand.slideBy(id, along),
+    select: (ids) => bench.selectAll(ids),
+    moved: (ids, along, across) => hand.move(things(ids), along, across),
+    turned: (by) => hand.turn(by),
+    trimmed: (length) => hand.trimTo(length),
     viewed: (next) => { view.value = next },
   })
   refresh()
@@ -30,10 +39,22 @@ onMounted(async () => {
 onBeforeUnmount(() => stage?.destroy())
 
 function refresh(): void {
-  if (bench.workings) stage?.show({ workings: bench.workings, selected: bench.selected, manner: bench.manner, measuring: props.measuring })
+  if (bench.workings) stage?.show({ workings: bench.workings, selection: bench.selection, manner: bench.manner, measuring: props.measuring, upTo: bench.shownUpTo })
 }
-watch(() => [bench.workings, bench.selected, bench.manner, props.measuring], refresh)
+watch(() => [bench.workings, bench.selection, bench.manner, props.measuring, bench.shownUpTo], refresh)
 watch([width, height], ([w, h]) => { if (w && h) stage?.resize(w, h) })
+
+function dropped(event: DragEvent): void {
+  const material = shops.shelf.materials[event.dataTransfer?.getData(MATERIAL_TYPE) ?? '']
+  if (!material || !stage) return
+  event.preventDefault()
+  const place = stage.placeAt(event.clientX, event.clientY)
+  if (place) hand.drop(material, place.run, place.s, place.t)
+  else notices.note('Drop it on the base.')
+}
+function over(event: DragEvent): void {
+  if (event.dataTransfer?.types.includes(MATERIAL_TYPE)) event.preventDefault()
+}
 
 /** A scale bar of a round length, about a hundred pixels long. */
 const scaleBar = computed(() => {
@@ -45,28 +66,55 @@ const scaleBar = computed(() => {
 })
 const chosen = computed(() => {
   const placement = bench.selectedPlacement
-  const run = bench.workings?.tapes.find((tape) => tape.run === placement?.run)
-  if (!placement || !run) return null
-  return { placement, says: `${bench.nameOf(placement)} · ${clock((placement.s / run.length) * 360)} · ${show(quantity.length(placement.length), bench.manner)} long` }
+  if (!placement) return null
+  const n = bench.selection.length
+  const all = bench.selectedPlacements
+  return {
+    nudged: all.some(({ nudged }) => nudged), pinned: all.every(({ pinned }) => pinned),
+    says: n > 1 ? `${n} chosen` : `${bench.nameOf(placement)} · ${hand.placeOf(placement.run, placement.s)} · ${show(quantity.length(placement.length), bench.manner)} long`,
+  }
 })
+
+/** The order of work, a thing at a time. */
+const total = computed(() => bench.workings?.placements.length ?? 0)
+const upTo = computed(() => bench.shownUpTo ?? total.value)
+const lastOn = computed(() => {
+  const last = bench.workings?.placements[upTo.value - 1]
+  return upTo.value === total.value || !last ? '' : bench.nameOf(last)
+})
+function step(event: Event): void {
+  const n = Number((event.target as HTMLInputElement).value)
+  bench.shownUpTo = n >= total.value ? null : n
+}
 </script>
 
 <template>
-  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing">
+  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" @dragover="over" @drop="dropped">
     <div
-      ref="holder" class="absolute inset-0" tabindex="0" role="application"
-      aria-label="The piece on its surface. Comma and full stop choose a stem, arrows slide it along the run, brackets turn it."
+      ref="holder" class="absolute inset-0 touch-none" tabindex="0" role="application"
+      aria-label="The piece on its surface. Comma and full stop choose a stem, arrows slide it along the run, brackets turn it, question mark lists all keys."
     />
-    <div v-if="chosen" class="absolute left-2 top-2 flex items-center gap-2 rounded-[4px] border border-line bg-sheet px-2 py-1 text-fine shadow-sm" data-testid="chosen">
-      <span>{{ chosen.says }}</span>
-      <button v-if="chosen.placement.nudged" type="button" class="inline-flex items-center gap-1 font-semibold text-leaf underline" @click="hand.putBack()"><RotateCcw :size="12" />Back to its rule</button>
-      <button type="button" aria-label="Let go" class="text-soft hover:text-ink" @click="bench.select(null)"><X :size="14" /></button>
+    <div v-if="chosen" class="absolute left-2 top-2 flex max-w-[calc(100%-1rem)] flex-wrap items-center gap-x-1 rounded-[4px] border border-line bg-sheet px-2 py-0.5 text-fine shadow-sm" data-testid="chosen">
+      <span class="mr-1">{{ chosen.says }}</span>
+      <button type="button" class="icon-button size-6" title="Copy to the other side (C)" aria-label="Copy to the other side" @click="hand.copy()"><Copy :size="14" /></button>
+      <button type="button" class="icon-button size-6" title="Move to the other side (M)" aria-label="Move to the other side" @click="hand.mirror()"><FlipHorizontal2 :size="14" /></button>
+      <button type="button" class="icon-button size-6" title="Another beside it (D)" aria-label="Another beside it" @click="hand.double()"><CopyPlus :size="14" /></button>
+      <button type="button" class="icon-button size-6" :title="chosen.pinned ? 'Unpin (P)' : 'Pin: evening out leaves it (P)'" :aria-label="chosen.pinned ? 'Unpin' : 'Pin'" :aria-pressed="chosen.pinned" @click="hand.pin()"><PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" /></button>
+      <button type="button" class="icon-button size-6" title="Take it off (Delete)" aria-label="Take it off" @click="hand.remove()"><Trash2 :size="14" /></button>
+      <button v-if="chosen.nudged" type="button" class="inline-flex items-center gap-1 font-semibold text-leaf underline" @click="hand.putBack()"><RotateCcw :size="12" />Back to its rule</button>
+      <button type="button" aria-label="Let go" class="icon-button size-6" @click="bench.select(null)"><X :size="14" /></button>
     </div>
-    <div class="absolute bottom-2 left-2 flex items-end gap-3">
+    <div class="absolute bottom-2 left-2 flex items-end gap-2">
       <div v-if="scaleBar" class="rounded-[3px] bg-sheet/85 px-1.5 pb-1 pt-0.5 text-tiny text-ink">
         {{ scaleBar.says }}
-        <div class="h-1.5 border-x border-b border-ink" :style="{ width: `${scaleBar.pixels}px` }" />
+        <div class="h-1.5 border-x border-b border-ink" data-testid="scale-bar" :style="{ width: `${scaleBar.pixels}px` }" />
       </div>
+      <label v-if="total > 1" class="flex h-7 items-center gap-2 rounded-[4px] border border-line bg-sheet px-2 text-tiny">
+        <span class="whitespace-nowrap">Order of work</span>
+        <input type="range" class="w-28 accent-leaf" min="0" :max="total" :value="upTo" :aria-valuetext="lastOn ? `${upTo} of ${total}, last ${lastOn}` : `all ${total}`" @input="step">
+        <span class="min-w-12 whitespace-nowrap tabular-nums">{{ upTo }} of {{ total }}</span>
+        <span v-if="lastOn" class="max-w-36 truncate text-soft">{{ lastOn }}</span>
+      </label>
     </div>
     <div class="absolute bottom-2 right-2 flex rounded-[4px] border border-line bg-sheet" role="group" aria-label="View">
       <button type="button" class="icon-button" title="Closer" aria-label="Closer" @click="stage?.zoom(1.25)"><Plus :size="15" /></button>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
-import type { Material, MaterialKind } from '#core/material'
-import { MATERIAL_KINDS } from '#core/material'
+import type { Material } from '#core/material'
+import { canLay, KIND_NAMES, MATERIAL_KINDS } from '#core/material'
 import { show, quantity } from '#core/measure'
+import { MATERIAL_TYPE } from '~/composables/dragging'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
-/** The shelf, to choose one material from. */
+/** What of the shelf can be laid, to choose one from, or to drag onto the base. */
+defineProps<{ draggableOntoBase?: boolean }>()
 const emit = defineEmits<{ pick: [material: Material], close: [] }>()
 const bench = useBench()
 const shops = useShops()
@@ -14,12 +16,15 @@ const find = ref('')
 const field = useTemplateRef('field')
 onMounted(() => nextTick(() => field.value?.focus()))
 
-const kinds: Record<MaterialKind, string> = { greenery: 'Greenery', stem: 'Stems and twigs', focal: 'Focal flowers', filler: 'Fillers', accent: 'Accents', texture: 'Texture', bow: 'Bows', sign: 'Signs', figure: 'Figures' }
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  const all = Object.values(shops.shelf.materials).filter((each) => `${each.name} ${kinds[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
-  return MATERIAL_KINDS.map((kind) => ({ kind, name: kinds[kind], materials: all.filter((each) => each.kind === kind) })).filter(({ materials }) => materials.length)
+  const all = Object.values(shops.shelf.materials).filter((each) => canLay(each) && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
+  return MATERIAL_KINDS.map((kind) => ({ kind, name: KIND_NAMES[kind], materials: all.filter((each) => each.kind === kind) })).filter(({ materials }) => materials.length)
 })
+
+function carry(event: DragEvent, material: Material): void {
+  event.dataTransfer?.setData(MATERIAL_TYPE, material.id)
+}
 </script>
 
 <template>
@@ -30,9 +35,9 @@ const groups = computed(() => {
     <div class="max-h-80 overflow-y-auto p-1.5" tabindex="0" role="group" aria-label="Materials">
       <section v-for="group in groups" :key="group.kind" class="mb-2">
         <h3 class="panel-title px-1">{{ group.name }}</h3>
-        <button v-for="material in group.materials" :key="material.id" type="button" class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss" @click="emit('pick', material)">
+        <button v-for="material in group.materials" :key="material.id" type="button" class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss" :draggable="draggableOntoBase" @dragstart="carry($event, material)" @click="emit('pick', material)">
           <MaterialPicture :material="material" :size="38" />
-          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}</span></span>
+          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="shops.shelf.stash[material.id]"> · {{ shops.shelf.stash[material.id] }} in stash</template></span></span>
         </button>
       </section>
       <p v-if="!groups.length" class="p-2 text-soft">Nothing on the shelf is called that.</p>

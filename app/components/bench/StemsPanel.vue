@@ -5,12 +5,14 @@ import { Plus } from '@lucide/vue'
 import type { Layer } from '#core/piece'
 import { startLayer } from '#core/piece'
 import type { Material } from '#core/material'
+import { useHand } from '~/composables/useHand'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
 /** The layers in the order in which they go on. */
 const bench = useBench()
 const notices = useNotices()
+const hand = useHand()
 const picking = ref(false)
 
 /** What is dragged is shown at once; the order is decided when it is let go. */
@@ -32,18 +34,11 @@ function move(layer: string, to: number): void {
   notices.announce(`Layer ${to + 1} of ${bench.piece!.layers.length}`)
 }
 
-function freshId(): string {
-  const taken = new Set(bench.piece!.layers.map(({ id }) => id))
-  let n = taken.size + 1
-  while (taken.has(`layer-${n}`)) n += 1
-  return `layer-${n}`
-}
-
 function add(material: Material): void {
   picking.value = false
-  const id = freshId()
+  const id = hand.freshLayerId()
   const count = bench.piece!.layers.length
-  bench.apply({ do: 'add layer', layer: startLayer(id, material, 100 + count * 37), at: count }, `add ${material.plural}`)
+  bench.apply({ do: 'add layer', layer: startLayer(id, material, 100 + count * 37, bench.runs), at: count }, `add ${material.plural}`)
   bench.openLayer = id
 }
 </script>
@@ -57,6 +52,7 @@ function add(material: Material): void {
       </li>
     </VueDraggable>
     <button type="button" class="button mt-2 w-full" :aria-expanded="picking" @click="picking = !picking"><Plus :size="15" />Add a layer</button>
-    <MaterialPicker v-if="picking" class="mt-2" @pick="add" @close="picking = false" />
+    <MaterialPicker v-if="picking" class="mt-2" draggable-onto-base @pick="add" @close="picking = false" />
+    <EvenOutCard v-if="layers.length" class="mt-2" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
-import { formatMoney, say } from '#core/measure'
+import { capital, clock, formatMoney, say } from '#core/measure'
 import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -27,6 +27,11 @@ const bar = computed(() => {
   const { openedEach, usedEach } = bill.value
   const whole = Math.max(budget.value, openedEach.value)
   return { opened: (openedEach.value / whole) * 100, used: (usedEach.value / whole) * 100, budget: (budget.value / whole) * 100 }
+})
+/** "towards 7:30", or left and right where there is no clock. */
+const heavySide = computed(() => {
+  const { balance, tapes } = workings.value!
+  return tapes[0]!.closed ? `towards ${clock(balance.heavy ?? 0)}` : balance.centre.x > 0 ? 'to the right' : 'to the left'
 })
 const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 </script>
@@ -70,14 +75,38 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
       </section>
 
       <section class="px-3 py-2" aria-labelledby="tally-cover">
-        <h2 id="tally-cover" class="panel-title mb-1">Cover and size</h2>
+        <h2 id="tally-cover" class="panel-title mb-1">Cover and balance</h2>
         <FigureRow label="Face covered" :figure="workings.cover.share" :manner="bench.manner" strong />
         <FigureRow label="Two deep" :figure="workings.cover.twoDeep" :manner="bench.manner" />
         <FigureRow label="Mean depth" :figure="workings.cover.meanDepth" :manner="bench.manner" />
+        <FigureRow label="Even round it" :figure="workings.cover.evenness" :manner="bench.manner" />
+        <CoverChart :workings="workings" />
+        <FigureRow :label="workings.balance.heavy === null ? 'Balanced in the middle' : `Heavy ${heavySide}`" :figure="workings.balance.off" :manner="bench.manner" />
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-colour">
+        <h2 id="tally-colour" class="panel-title mb-1">Colour</h2>
+        <ul v-if="workings.carry.length">
+          <li v-for="each in workings.carry" :key="each.family" class="flex items-center gap-1.5">
+            <span class="size-3.5 shrink-0 rounded-[3px] border border-line" :style="{ background: each.colour }" aria-hidden="true" />
+            <FigureRow class="min-w-0 flex-1" :label="`${capital(each.family)}, ${each.sides.length === 4 ? 'all round' : each.sides.join(', ')}`" :figure="each.share" :manner="bench.manner" />
+          </li>
+        </ul>
+        <template v-if="workings.contrast.surface">
+          <FigureRow label="Stands out from its ground" :figure="workings.contrast.surface.difference" :manner="bench.manner" />
+          <FigureRow label="Light against dark" :figure="workings.contrast.surface.ratio" :manner="bench.manner" />
+        </template>
+        <FigureRow :label="`Least seen: ${workings.contrast.tie.name}`" :figure="workings.contrast.tie.best" :manner="bench.manner" />
+        <FigureRow label="Green wire on the base" :figure="workings.contrast.tie.green" :manner="bench.manner" />
+      </section>
+
+      <section class="px-3 py-2" aria-labelledby="tally-size">
+        <h2 id="tally-size" class="panel-title mb-1">Size and weight</h2>
         <FigureRow label="Finished width" :figure="workings.size.width" :manner="bench.manner" />
         <FigureRow label="Finished height" :figure="workings.size.height" :manner="bench.manner" />
-        <FigureRow label="Rim" :figure="workings.base.rim" :manner="bench.manner" />
-        <FigureRow label="Centre line" :figure="workings.base.centre" :manner="bench.manner" />
+        <FigureRow v-for="each in workings.base.figures" :key="each.name" :label="each.name" :figure="each.figure" :manner="bench.manner" />
+        <FigureRow v-for="each in workings.proportions" :key="each.layer" :label="`${capital(each.name)} to base`" :figure="each.share" :manner="bench.manner" />
+        <FigureRow label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
         <FigureRow label="Weight of what is on it" :figure="workings.mass" :manner="bench.manner" />
       </section>
 
@@ -104,6 +133,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
           <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ line.shop ?? 'usual price' }}</span></p>
           <div class="pl-2">
             <FigureRow v-if="line.id !== 'base'" label="Stems needed" :figure="line.stems" :manner="bench.manner" />
+            <FigureRow v-if="line.stash.value" label="From the stash" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
             <FigureRow :label="line.id === 'base' ? 'Bases' : line.packHolds > 1 ? `Packs (${line.packName} of ${line.packHolds})` : `Packs (${line.packName})`" :figure="line.packs" :manner="bench.manner" />
             <FigureRow label="Opened" :figure="line.opened" :manner="bench.manner" />

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { clock, inches, readTape } from '#core/measure'
-import type { Lane } from '#core/arrange'
+import { inches, readTape } from '#core/measure'
+import type { Lane, Mark } from '#core/arrange'
 import { useBench } from '~/stores/bench'
 import { useHand } from '~/composables/useHand'
 
-/** The run unrolled into a straight tape: a lane for each layer, every stem at its true distance, gaps written out. */
+/** A run unrolled into a straight tape: a lane for each layer, every stem at its true distance, gaps written out. */
 const bench = useBench()
 const hand = useHand()
 const holder = useTemplateRef('holder')
@@ -23,51 +23,74 @@ const RULE = 34
 /** A gap's measure is written where it has at least this much room for each letter, px. */
 const LETTER = 5.4
 
-const tape = computed(() => bench.workings?.tapes[0] ?? null)
+const tapes = computed(() => bench.workings?.tapes ?? [])
+const shown = ref('')
+const tape = computed(() => tapes.value.find(({ id }) => id === shown.value) ?? tapes.value[0] ?? null)
+const span = computed(() => (tape.value ? tape.value.to - tape.value.from : 1))
 const long = computed(() => Math.max(200, (width.value - NAMES) * stretch.value - 2 * END))
-const pixels = computed(() => (tape.value ? long.value / tape.value.length : 1))
-const x = (s: number): number => END + s * pixels.value
+const pixels = computed(() => long.value / span.value)
+/** @param at mm from the tape's zero */
+const x = (at: number): number => END + (at - (tape.value?.from ?? 0)) * pixels.value
 const units = computed(() => bench.manner.units)
 
-/** Marks on the tape: whole units with numbers as often as there is room, and parts between. */
+const heading = computed(() => {
+  if (!tape.value) return ''
+  const run = bench.runs.find(({ id }) => id === tape.value!.runs[0]!.run)
+  if (tape.value.closed) return 'Centre line, clockwise from the top'
+  return tape.value.runs.length > 1 ? 'Both arms, from where they meet' : `Centre line, ${run?.reads.kind === 'from' ? run.reads.words : 'from the start'}`
+})
+
+/** Marks on the tape: whole units with numbers as often as there is room, and parts between; a tape of two arms counts from its middle both ways. */
 const ticks = computed(() => {
   if (!tape.value) return []
   const unit = units.value === 'in' ? inches(1) : 10
   const perUnit = unit * pixels.value
   const parts = units.value === 'in' ? (perUnit > 60 ? 8 : perUnit > 22 ? 4 : perUnit > 9 ? 2 : 1) : perUnit > 40 ? 10 : perUnit > 9 ? 2 : 1
   const every = [1, 2, 5, 10, 20, 50].find((n) => n * perUnit >= 24) ?? 100
-  const count = Math.floor((tape.value.length / unit) * parts + 1e-6)
-  return Array.from({ length: count + 1 }, (_, i) => {
-    const whole = i % parts === 0
-    const n = i / parts
-    return { x: x((i * unit) / parts), size: whole ? 11 : (i * 2) % parts === 0 ? 7 : 4, text: whole && n % every === 0 ? String(n) : '' }
+  const step = perUnit < 4 ? every / 2 : 1 / parts
+  const first = Math.ceil(tape.value.from / unit / step - 1e-6)
+  const last = Math.floor(tape.value.to / unit / step + 1e-6)
+  return Array.from({ length: last - first + 1 }, (_, i) => {
+    const n = (first + i) * step
+    const whole = Math.abs(n - Math.round(n)) < 1e-9
+    return { x: x(n * unit), size: whole ? 11 : Math.abs((n * 2) % 1) < 1e-9 ? 7 : 4, text: whole && Math.round(n) % every === 0 ? String(Math.abs(Math.round(n))) : '' }
   })
 })
-const hours = computed(() => (tape.value?.closed ? Array.from({ length: 13 }, (_, i) => ({ x: x((i / 12) * tape.value!.length), text: `${(i % 12) || 12}:00` })) : []))
+const hours = computed(() => {
+  const { value } = tape
+  if (!value?.closed) return []
+  const [part] = value.runs
+  return Array.from({ length: 13 }, (_, i) => ({ x: x((i / 12) * value.to), text: hand.placeOf(part!.run, ((i % 12) / 12) * part!.length) }))
+})
 
-/** Hatched stretches, cut in two where they pass the tape's start. */
-const bare = computed(() => (bench.workings?.cover.bare ?? []).flatMap(({ from, length }) => {
-  const over = from + length - (tape.value?.length ?? 0)
-  return over > 0 ? [{ from, length: length - over }, { from: 0, length: over }] : [{ from, length }]
-}))
+/** Where a stretch of a run lies on the tape, cut in two where it passes the tape's start. */
+function onTape({ run, from, length }: { run: string, from: number, length: number }) {
+  const part = tape.value?.runs.find((each) => each.run === run)
+  if (!part) return []
+  const over = from + length - part.length
+  const pieces = over > 1e-6 && tape.value!.closed ? [{ from, length: length - over }, { from: 0, length: over }] : [{ from, length }]
+  return pieces.map((piece) => ({ from: part.sign > 0 ? piece.from : -piece.from - piece.length, length: piece.length }))
+}
+const bare = computed(() => (bench.workings?.cover.bare ?? []).flatMap(onTape))
+const zones = computed(() => (bench.workings?.zones ?? []).flatMap(onTape))
 
 const nameOf = (lane: Lane): string => bench.workings?.layers.find(({ id }) => id === lane.layer)?.title ?? ''
 
 /** The gaps of a lane with their measures, without the unit: the tape's own numbers say which. */
 function gaps(lane: Lane) {
-  const total = tape.value!.length
-  return lane.gaps.flatMap(({ from, length }) => {
+  const { to } = tape.value!
+  return lane.gaps.map(({ from, length }) => {
     const text = readTape(length, units.value).replace(/ (in|cm)$/, '')
-    const over = from + length > total
-    const room = (over ? total - from : length) * pixels.value
-    const middle = over ? from + (total - from) / 2 : from + length / 2
-    return [{ from, text: room >= text.length * LETTER + 8 ? text : '', x: x(middle), over }]
+    const over = from + length > to
+    const room = (over ? to - from : length) * pixels.value
+    const middle = over ? from + (to - from) / 2 : from + length / 2
+    return { from, text: room >= text.length * LETTER + 8 ? text : '', x: x(middle), over }
   })
 }
 /** Half the width that takes a click on each mark, px: never reaching past the middle to its neighbour. */
 function gripsOf(lane: Lane): number[] {
-  return lane.marks.map(({ s }, i) => {
-    const near = Math.min(s - (lane.marks[i - 1]?.s ?? -Infinity), (lane.marks[i + 1]?.s ?? Infinity) - s)
+  return lane.marks.map(({ at }, i) => {
+    const near = Math.min(at - (lane.marks[i - 1]?.at ?? -Infinity), (lane.marks[i + 1]?.at ?? Infinity) - at)
     return Math.max(1, Math.min(7, (near * pixels.value) / 2))
   })
 }
@@ -75,35 +98,59 @@ const lanes = computed(() => tape.value?.lanes.map((lane) => ({ ...lane, grips: 
 const selectedGaps = computed(() => {
   const placement = bench.selectedPlacement
   const lane = tape.value?.lanes.find(({ layer }) => layer === placement?.layer)
-  if (!placement || !lane) return ''
-  const after = lane.gaps.find(({ from }) => from === placement.s)
-  const before = lane.gaps.find(({ from, length }) => Math.abs(((from + length - placement.s) % tape.value!.length)) < 1e-6)
+  const mark = lane?.marks.find((each) => each.placement === placement?.id)
+  if (!placement || !lane || !mark) return ''
+  const after = lane.gaps.find(({ from }) => from === mark.at)
+  const before = lane.gaps.find(({ from, length }) => Math.abs((from + length - mark.at) % span.value) < 1e-6)
   const read = (gap: { length: number } | undefined) => (gap ? readTape(gap.length, units.value) : 'the end')
-  return `${readTape(placement.s, units.value)} along · ${read(before)} before · ${read(after)} after`
+  return `${readTape(Math.abs(mark.at), units.value)} along · ${read(before)} before · ${read(after)} after`
 })
 
 function focusable(lane: Lane, placement: string): boolean {
   const chosen = lane.marks.find((mark) => mark.placement === bench.selected)
   return chosen ? chosen.placement === placement : lane.marks[0]?.placement === placement
 }
+const isChosen = (placement: string): boolean => bench.selection.includes(placement)
+/** How a mark reads aloud. */
+const says = (mark: Mark): string => `${bench.nameOf(mark)}, ${readTape(mark.s, units.value)} along, ${hand.placeOf(mark.run, mark.s)}`
 
-const drag = ref<{ placement: string, from: number, by: number } | null>(null)
-function grab(event: PointerEvent, placement: string): void {
-  bench.select(placement)
-  drag.value = { placement, from: event.clientX, by: 0 }
+const drag = ref<{ mark: Mark, from: number, by: number } | null>(null)
+function grab(event: PointerEvent, mark: Mark): void {
+  if (event.shiftKey) {
+    bench.toggle(mark.placement)
+    return
+  }
+  if (!isChosen(mark.placement)) bench.select(mark.placement)
+  if (bench.layerOf(mark.placement.split(':')[0]!)?.locked) return
+  drag.value = { mark, from: event.clientX, by: 0 }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function pull(event: PointerEvent): void {
   if (drag.value) drag.value = { ...drag.value, by: event.clientX - drag.value.from }
 }
+const moves = computed(() => (drag.value && Math.abs(drag.value.by) >= 2 ? drag.value.by : 0))
 function letGo(): void {
-  const now = drag.value
+  const { mark } = drag.value ?? {}
+  const by = moves.value
   drag.value = null
-  if (now && Math.abs(now.by) >= 2) hand.slideBy(now.placement, now.by / pixels.value)
+  if (!mark) return
+  const sign = tape.value!.runs.find(({ run }) => run === mark.run)!.sign
+  const things = bench.selectedPlacements.filter(({ id }) => id !== mark.placement)
+  const own = bench.byId.get(mark.placement)
+  if (by && own) hand.move([...things, own], (sign * by) / pixels.value, 0)
+  else if (!by) bench.select(mark.placement)
 }
-const shift = (placement: string): number => (drag.value?.placement === placement && Math.abs(drag.value.by) >= 2 ? drag.value.by : 0)
+/** On a tape of two arms things on the other arm go the other way. */
+function shift(mark: Mark): number {
+  if (!moves.value || !isChosen(mark.placement)) return 0
+  const sign = (run: string) => tape.value!.runs.find((each) => each.run === run)!.sign
+  return sign(mark.run) === sign(drag.value!.mark.run) ? moves.value : -moves.value
+}
 
 watch(() => bench.selected, async (id) => {
+  const run = bench.selectedPlacement?.run
+  const own = tapes.value.find(({ runs }) => runs.some((each) => each.run === run))
+  if (own) shown.value = own.id
   await nextTick()
   const mark = id && scroller.value?.querySelector(`[data-mark="${CSS.escape(id)}"]`)
   if (mark) mark.scrollIntoView({ block: 'nearest', inline: 'nearest' })
@@ -114,8 +161,11 @@ watch(() => bench.selected, async (id) => {
   <section ref="holder" class="flex min-h-0 flex-col border-t border-line bg-bench" aria-label="Tape" data-testid="tape">
     <div class="flex h-7 items-center gap-3 px-2 text-fine">
       <h2 class="panel-title">Tape</h2>
-      <span v-if="tape" class="text-soft">Centre line, {{ tape.closed ? 'clockwise from 12:00' : 'from the start' }}, {{ units }}</span>
-      <span v-if="selectedGaps" class="font-medium text-rime" data-testid="selected-gaps">{{ selectedGaps }}</span>
+      <select v-if="tapes.length > 1" class="h-5 rounded-[3px] border border-line bg-sheet px-1 text-tiny" aria-label="Which run" :value="tape?.id" @change="shown = ($event.target as HTMLSelectElement).value">
+        <option v-for="each in tapes" :key="each.id" :value="each.id">{{ each.name }}</option>
+      </select>
+      <span v-if="tape" class="truncate text-soft">{{ heading }}, {{ units }}</span>
+      <span v-if="selectedGaps" class="truncate font-medium text-rime" data-testid="selected-gaps">{{ selectedGaps }}</span>
       <div class="ml-auto flex items-center gap-1" role="group" aria-label="Stretch the tape">
         <button v-for="n in STRETCHES" :key="n" type="button" class="h-5 rounded-[3px] border px-1.5 text-tiny" :class="stretch === n ? 'border-ink bg-ink text-frost' : 'border-line bg-sheet'" :aria-pressed="stretch === n" @click="stretch = n">{{ n }}×</button>
       </div>
@@ -134,6 +184,7 @@ watch(() => bench.selected, async (id) => {
               <path :d="`M${hour.x - 3.5} 0h7l-3.5 4z`" class="fill-ruddy" />
               <text :x="hour.x" y="12" text-anchor="middle" class="fill-ink text-[9px]">{{ hour.text }}</text>
             </g>
+            <path v-if="tape.runs.length > 1" :d="`M${x(0) - 4.5} 0h9l-4.5 6z`" class="fill-ruddy" />
           </svg>
         </div>
         <div v-for="lane in lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
@@ -143,23 +194,23 @@ watch(() => bench.selected, async (id) => {
           >
             {{ nameOf(lane) }}
           </button>
-          <svg :width="long + 2 * END" :height="LANE" class="block bg-sheet" role="listbox" :aria-label="`Lane: ${nameOf(lane)}`">
+          <svg :width="long + 2 * END" :height="LANE" class="block bg-sheet" role="listbox" aria-multiselectable="true" :aria-label="`Lane: ${nameOf(lane)}`">
             <defs><pattern id="bare-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="stroke-bracken" stroke-width="1.6" opacity="0.5" /></pattern></defs>
+            <rect v-for="(zone, i) in zones" :key="`z${i}`" :x="x(zone.from)" y="0" :width="zone.length * pixels" :height="LANE" class="fill-rime" opacity="0.13" aria-hidden="true" />
             <rect v-for="(stretchOf, i) in bare" :key="`b${i}`" :x="x(stretchOf.from)" y="0" :width="stretchOf.length * pixels" :height="LANE" fill="url(#bare-hatch)" aria-hidden="true" />
             <g aria-hidden="true">
               <text v-for="(gap, i) in gaps(lane)" :key="i" :x="gap.x" :y="LANE / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
             </g>
             <g
               v-for="(mark, i) in lane.marks" :key="mark.placement" role="option" :data-mark="mark.placement" class="cursor-ew-resize outline-none [&:focus-visible>circle]:stroke-ink"
-              :aria-selected="bench.selected === mark.placement" :tabindex="focusable(lane, mark.placement) ? 0 : -1"
-              :aria-label="`${bench.nameOf(mark)}, ${readTape(mark.s, units)} along, ${clock((mark.s / tape.length) * 360)}`"
-              :transform="`translate(${x(mark.s) + shift(mark.placement)} 0)`"
-              @pointerdown="grab($event, mark.placement)" @pointermove="pull" @pointerup="letGo" @pointercancel="drag = null"
-              @keydown.enter.prevent="bench.select(mark.placement)" @keydown.space.prevent="bench.select(mark.placement)"
+              :aria-selected="isChosen(mark.placement)" :tabindex="focusable(lane, mark.placement) ? 0 : -1" :aria-label="says(mark)"
+              :transform="`translate(${x(mark.at) + shift(mark)} 0)`"
+              @pointerdown="grab($event, mark)" @pointermove="pull" @pointerup="letGo" @pointercancel="drag = null"
+              @keydown.enter.prevent="bench.select(mark.placement)" @keydown.space.prevent="$event.shiftKey ? bench.toggle(mark.placement) : bench.select(mark.placement)"
             >
               <rect :x="-lane.grips[i]!" y="0" :width="2 * lane.grips[i]!" :height="LANE" fill="transparent" />
-              <line x1="0" x2="0" y1="0" :y2="LANE" :class="bench.selected === mark.placement ? 'stroke-leaf' : 'stroke-line'" :stroke-width="bench.selected === mark.placement ? 3 : 1.2" />
-              <circle cx="0" cy="4.5" :r="bench.selected === mark.placement ? 4.5 : Math.min(3, lane.grips[i]!)" :class="bench.selected === mark.placement ? 'fill-leaf' : 'fill-soft'" stroke="transparent" stroke-width="2" />
+              <line x1="0" x2="0" y1="0" :y2="LANE" :class="isChosen(mark.placement) ? 'stroke-leaf' : 'stroke-line'" :stroke-width="isChosen(mark.placement) ? 3 : 1.2" />
+              <circle cx="0" cy="4.5" :r="isChosen(mark.placement) ? 4.5 : Math.min(3, lane.grips[i]!)" :class="isChosen(mark.placement) ? 'fill-leaf' : 'fill-soft'" stroke="transparent" stroke-width="2" />
             </g>
           </svg>
         </div>

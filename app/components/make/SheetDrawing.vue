@@ -3,14 +3,16 @@ import { computed } from 'vue'
 import type { Workings } from '#core/workings'
 import { radians, readTape } from '#core/measure'
 import type { Manner } from '#core/measure'
-import { ringRadius } from '~/drawing/scene'
+import { hasClock, pieceBounds, ringRadius } from '~/drawing/scene'
 
-/** The piece with its clock ring, as it stands on the sheet. */
+/** The piece as it stands on the sheet, with its clock ring when it is read by the clock. */
 const props = defineProps<{ workings: Workings, manner: Manner, surface: boolean, name: string }>()
 
 const reach = computed(() => ringRadius(props.workings))
 const frame = computed(() => reach.value * 1.16)
-const bounds = computed(() => ({ left: -frame.value, right: frame.value, top: -frame.value, bottom: frame.value }))
+const clocked = computed(() => hasClock(props.workings))
+const bounds = computed(() => (clocked.value ? { left: -frame.value, right: frame.value, top: -frame.value, bottom: frame.value } : pieceBounds(props.workings)))
+const height = computed(() => Math.round(Math.min(560, Math.max(160, (420 * (bounds.value.bottom - bounds.value.top)) / (bounds.value.right - bounds.value.left)))))
 const at = (angle: number, radius: number): [number, number] => [Math.sin(radians(angle)) * radius, -Math.cos(radians(angle)) * radius]
 const ticks = computed(() => Array.from({ length: 72 }, (_, i) => {
   const [x1, y1] = at(i * 5, reach.value)
@@ -25,8 +27,8 @@ const hours = computed(() => Array.from({ length: 12 }, (_, i) => {
 
 <template>
   <figure class="relative">
-    <SceneView :scene="workings.scene" :size="bounds" :width="420" :height="420" :margin="1" :sharpness="3" :bare="!surface" :label="`${name}, with clock positions`" />
-    <svg class="absolute inset-0 size-full" :viewBox="`${-frame} ${-frame} ${2 * frame} ${2 * frame}`" aria-hidden="true">
+    <SceneView :scene="workings.scene" :size="bounds" :width="420" :height="height" :margin="1" :sharpness="3" :bare="!surface" :label="clocked ? `${name}, with clock positions` : name" />
+    <svg v-if="clocked" class="absolute inset-0 size-full" :viewBox="`${-frame} ${-frame} ${2 * frame} ${2 * frame}`" aria-hidden="true">
       <circle :r="reach" fill="none" class="stroke-rime" :stroke-width="frame / 400" />
       <line v-for="(tick, i) in ticks" :key="i" v-bind="tick" class="stroke-rime" :stroke-width="frame / 260" />
       <g v-for="hour in hours" :key="hour.text">

@@ -21,6 +21,11 @@ watch(() => [props.record, shops.shelf] as const, async ([{ piece }, shelf]) => 
   workings.value = await askWorkings(piece, shelf)
 }, { immediate: true })
 
+async function twin(): Promise<void> {
+  const name = await pieces.makeTwin(props.record.piece)
+  notices.note(`“${name}” is made: the same, seen in a mirror.`)
+}
+
 async function remove(): Promise<void> {
   const { name } = props.record.piece.brief
   if (!window.confirm(`Throw “${name}” away, with its earlier versions? This cannot be undone. Export it first if you may want it again.`)) return
@@ -48,9 +53,10 @@ async function remove(): Promise<void> {
       </div>
       <Menu as="div" class="relative">
         <MenuButton class="icon-button" :aria-label="`More about ${record.piece.brief.name}`"><EllipsisVertical :size="16" /></MenuButton>
-        <MenuItems class="absolute right-0 z-30 mt-1 w-44 rounded-[5px] border border-line bg-sheet p-1 shadow-lg outline-none">
+        <MenuItems class="absolute right-0 z-30 mt-1 w-52 rounded-[5px] border border-line bg-sheet p-1 shadow-lg outline-none">
           <MenuItem v-slot="{ active }"><NuxtLink :to="`/piece/${record.id}/make`" class="block rounded px-2 py-1" :class="active ? 'bg-moss' : ''">Make sheet</NuxtLink></MenuItem>
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="exportPiece(record.piece)">Export as JSON</button></MenuItem>
+          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="twin">Make the other of a pair</button></MenuItem>
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left text-ruddy" :class="active ? 'bg-moss' : ''" @click="remove">Throw away…</button></MenuItem>
         </MenuItems>
       </Menu>

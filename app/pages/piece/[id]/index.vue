@@ -51,6 +51,8 @@ useEventListener(window, 'keydown', (event) => {
   event.preventDefault()
   act(event)
 })
+/** Sixteenths and quarters of an inch, or one and five millimetres, are what hands trim by. */
+const trimStep = (fine: boolean): number => (bench.manner.units === 'in' ? (fine ? 25.4 / 8 : 12.7) : fine ? 2 : 10)
 const KEYS: Record<string, (event: KeyboardEvent) => void> = {
   'ArrowRight': (event) => hand.slide(1, event.shiftKey),
   'ArrowLeft': (event) => hand.slide(-1, event.shiftKey),
@@ -60,9 +62,30 @@ const KEYS: Record<string, (event: KeyboardEvent) => void> = {
   ']': () => hand.turn(5),
   '.': () => hand.choose(1),
   ',': () => hand.choose(-1),
+  '>': () => hand.choose(1, true),
+  '<': () => hand.choose(-1, true),
+  'PageDown': (event) => (event.shiftKey ? hand.lift(-1) : hand.chooseLayer(1)),
+  'PageUp': (event) => (event.shiftKey ? hand.lift(1) : hand.chooseLayer(-1)),
+  'a': () => hand.chooseAllOfLayer(),
+  '+': () => hand.trim(trimStep(false)),
+  '-': () => hand.trim(-trimStep(false)),
+  'c': () => hand.copy(),
+  'm': () => hand.mirror(),
+  'd': () => hand.double(),
+  'p': () => hand.pin(),
+  'h': () => toggleLayer('hidden'),
+  'l': () => toggleLayer('locked'),
+  'Delete': () => hand.remove(),
   'Backspace': () => hand.putBack(),
   'Escape': () => bench.select(null),
   '?': () => { keys.value = true },
+}
+function toggleLayer(what: 'hidden' | 'locked'): void {
+  const layer = bench.layerOf(bench.openLayer ?? '')
+  if (!layer) return
+  const words = { hidden: layer.hidden ? 'show a layer' : 'hide a layer', locked: layer.locked ? 'unlock a layer' : 'lock a layer' }[what]
+  bench.apply({ do: 'layer', layer: layer.id, set: { [what]: !layer[what] } }, words)
+  notices.announce(words)
 }
 </script>
 

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo, useHead, useRoute } from '#app'
 import { NuxtLink } from '#components'
 import { Printer, TriangleAlert } from '@lucide/vue'
-import { BASE_SORTS } from '#core/base'
+import { BASE_SORTS, DIMENSIONS } from '#core/base'
 import { CAUTIONS } from '#core/make'
 import { capital, formatMoney, readTape, say } from '#core/measure'
 import { useBench } from '~/stores/bench'
@@ -25,6 +25,13 @@ onBeforeUnmount(() => bench.close())
 const workings = computed(() => bench.workings)
 const brief = computed(() => bench.piece?.brief)
 const manner = computed(() => bench.manner)
+/** "Grapevine, outside 18 in" */
+const baseSays = computed(() => {
+  const { base } = bench.piece!
+  const [main] = DIMENSIONS[base.shape.form].filter(({ unit }) => unit === 'length')
+  const value = main && (base.shape as unknown as Record<string, number>)[main.id]
+  return `${BASE_SORTS[base.kind].name}${main && value !== undefined ? `, ${main.name.toLowerCase()} ${readTape(value, manner.value.units)}` : ''}`
+})
 const print = (): void => window.print()
 const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'outdoors in the open' }
 </script>
@@ -58,7 +65,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
             <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Stems</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
             <tbody>
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
-                <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? `${BASE_SORTS[bench.piece.base.kind].name}, ${readTape(bench.piece.base.outer, manner.units)}` : line.plural }}</td>
+                <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? baseSays : line.plural }}</td>
                 <td class="px-1 text-right">{{ line.stems.value }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
                 <td class="whitespace-nowrap px-1 text-right">{{ line.packs.value }}<template v-if="line.packHolds > 1"> of {{ line.packHolds }}</template></td>
                 <td class="px-1">{{ line.shop ?? 'usual price' }}</td>
@@ -81,16 +88,16 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
             <h3 class="text-base font-semibold leading-tight">{{ step.title }}</h3>
             <p v-for="(line, k) in step.says" :key="k" class="mt-0.5 text-[0.9rem]">{{ capital(say(line, manner)) }}</p>
             <dl v-if="step.places.length" class="mt-1 space-y-0.5">
-              <div v-for="row in step.places" :key="row.material" class="grid grid-cols-[10rem_minmax(0,1fr)] gap-2">
-                <dt class="font-medium">{{ row.count }} {{ row.name }}</dt>
-                <dd class="flex flex-wrap gap-x-3 text-[0.9rem] tabular-nums"><span v-for="(at, k) in row.at" :key="k">{{ at }}</span></dd>
+              <div v-for="row in step.places" :key="`${row.material} ${row.reads}`" class="grid grid-cols-[10rem_minmax(0,1fr)] gap-2">
+                <dt class="font-medium">{{ row.count }} {{ row.name }}<span v-if="row.reads" class="block font-normal text-soft">{{ row.reads }}</span></dt>
+                <dd class="flex flex-wrap gap-x-3 text-[0.9rem] tabular-nums"><span v-for="(at, k) in row.at" :key="k">{{ say(at, manner) }}</span></dd>
               </div>
             </dl>
             <p v-for="caution in step.cautions" :key="caution" class="mt-1 flex gap-1.5 text-bracken"><TriangleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Caution" />{{ CAUTIONS[caution] }}</p>
           </div>
         </li>
       </ol>
-      <p class="mt-6 border-t border-seam pt-2 text-fine text-soft">Clock positions are seen from the front and lie on the centre line of the ring. Local rules and the maker’s leaflets go before this sheet.</p>
+      <p class="mt-6 border-t border-seam pt-2 text-fine text-soft">Places are seen from the front and lie on the middle of the face. Local rules and the maker’s leaflets go before this sheet.</p>
     </main>
     <p v-else class="p-6 text-soft">Working it out…</p>
   </div>

@@ -1,4 +1,4 @@
-import type { Placement } from '../arrange'
+import type { Placement } from './placement'
 import type { Point } from '../base'
 import type { Material } from '../material'
 import { radians } from '../measure'
@@ -36,7 +36,7 @@ export function patchOutline(form: Material['form'], length: number, width: numb
 }
 
 /** The patch that a placement covers, on the drawing, mm. */
-export function footprint({ x, y, bearing, length, width }: Placement, form: Material['form']): Point[] {
+export function footprint({ x, y, bearing, length, width }: Pick<Placement, 'x' | 'y' | 'bearing' | 'length' | 'width'>, form: Material['form']): Point[] {
   const cos = Math.cos(radians(bearing))
   const sin = Math.sin(radians(bearing))
   return UNIT[form].map((unit) => {

@@ -1,0 +1,68 @@
+import type { Point } from '../base'
+import type { Shelf } from '../material'
+import { footprint } from './footprint'
+import type { LaidLayer, Placement } from './placement'
+import { inside } from './zones'
+
+/** Two things that get in each other's way. */
+export interface Clash {
+  readonly thing: Placement
+  readonly against: Placement
+  /** How far one reaches into the other, mm. */
+  readonly depth: number
+  /** Whether the thing lies over what it should leave to be seen. */
+  readonly hides: boolean
+}
+
+/** Solid things may press into each other by this share of the smaller: rule of thumb. */
+const PRESSED = 0.2
+/** Less of a leaf over a sign than this share of its width is nothing to an eye: rule of thumb. */
+const OVERLAPS = 0.25
+
+interface Patch { readonly of: Placement, readonly outline: readonly Point[], readonly reach: number, readonly solid: boolean, readonly shown: boolean }
+
+/**
+ * What gets in the way of bows, signs and focals: solid things of another layer that press into them, and stems
+ * that lie over them. Deepest first.
+ */
+export function clashesOf(laid: readonly LaidLayer[], shelf: Shelf): Clash[] {
+  const patches = laid.flatMap(({ layer, placements }) => placements.map((of): Patch => {
+    const { form } = shelf.materials[of.material]!
+    const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
+    return { of, outline: footprint(of, form), reach: Math.max(of.length, of.width), solid: form !== 'leaf' && (shown || layer.role === 'accent'), shown }
+  }))
+  const shown = patches.filter((each) => each.shown)
+  const found: Clash[] = []
+  shown.forEach((target, i) => {
+    for (const each of patches) {
+      if (each.of.layer === target.of.layer) continue
+      // Two that are both to be seen meet once, and the later one is in the way.
+      if (each.shown && shown.indexOf(each) < i) continue
+      const hides = !each.solid
+      if (hides && each.of.lift <= target.of.lift) continue
+      if (Math.hypot(each.of.x - target.of.x, each.of.y - target.of.y) > each.reach + target.reach) continue
+      const depth = reachInto(each.outline, target.outline)
+      const least = Math.min(each.of.width, target.of.width) * (hides ? OVERLAPS : PRESSED)
+      if (depth > least) found.push({ thing: each.of, against: target.of, depth, hides })
+    }
+  })
+  return found.sort((a, b) => b.depth - a.depth)
+}
+
+/** How deep either outline lies within the other, mm; 0 when they are apart. */
+export function reachInto(a: readonly Point[], b: readonly Point[]): number {
+  const into = (points: readonly Point[], outline: readonly Point[]): number =>
+    points.reduce((deepest, point) => (inside(point, outline) ? Math.max(deepest, toEdge(point, outline)) : deepest), 0)
+  return Math.max(into(a, b), into(b, a))
+}
+
+/** How far a point lies from the nearest edge of a polygon, mm. */
+export function toEdge({ x, y }: Point, outline: readonly Point[]): number {
+  return outline.reduce((least, a, i) => {
+    const b = outline[(i + 1) % outline.length]!
+    const [dx, dy] = [b.x - a.x, b.y - a.y]
+    const size = dx * dx + dy * dy
+    const u = size > 0 ? Math.min(1, Math.max(0, ((x - a.x) * dx + (y - a.y) * dy) / size)) : 0
+    return Math.min(least, Math.hypot(x - a.x - u * dx, y - a.y - u * dy))
+  }, Infinity)
+}

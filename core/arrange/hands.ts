@@ -1,0 +1,99 @@
+import type { Run } from '../base'
+import { mirrored, onRun } from '../base'
+import type { Shelf } from '../material'
+import { wrapDegrees } from '../measure'
+import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
+import { STILL } from '../piece'
+import type { Placement } from './placement'
+import { layerBearing } from './placement'
+
+/** What hands do to things on the base, as edits: one thing or many at once. */
+
+const layerOf = (piece: Piece, id: string): Layer => piece.layers.find((layer) => layer.id === id)!
+
+/** Degrees in [-180, 180). */
+const halfTurn = (angle: number): number => wrapDegrees(angle + 180) - 180
+
+/** Moves a thing on top of how it has been moved before. `trim` and `pinned` are set, the rest adds up. */
+export function nudgeBy(piece: Piece, { layer, slot }: Placement, by: Partial<Nudge>): Edit {
+  const before = layerOf(piece, layer).nudges[slot] ?? STILL
+  const held = (value: number, most: number): number => Math.min(most, Math.max(-most, value))
+  return {
+    do: 'nudge', layer, slot, nudge: {
+      along: before.along + (by.along ?? 0), across: held(before.across + (by.across ?? 0), 2), turn: halfTurn(before.turn + (by.turn ?? 0)),
+      lift: held(before.lift + (by.lift ?? 0), 60), trim: by.trim === undefined ? before.trim : by.trim, pinned: by.pinned ?? before.pinned,
+    },
+  }
+}
+
+export const nudgeAll = (piece: Piece, things: readonly Placement[], by: (each: Placement) => Partial<Nudge>): Edit =>
+  ({ do: 'several', edits: things.map((each) => nudgeBy(piece, each, by(each))) })
+
+/** Takes things off: places of a rule stay empty, what a hand put on is gone. */
+export function takeOff(things: readonly Placement[]): Edit {
+  return { do: 'several', edits: byLayer(things).map(([layer, own]) => ({ do: 'take off', layer, slots: own.map(({ slot }) => slot) })) }
+}
+
+function byLayer(things: readonly Placement[]): [layer: string, things: Placement[]][] {
+  const found = new Map<string, Placement[]>()
+  for (const each of things) found.set(each.layer, [...(found.get(each.layer) ?? []), each])
+  return [...found]
+}
+
+/** Ids for things that a hand adds to a layer, none of them taken. */
+export function freshIds(layer: Pick<Layer, 'added'>, n: number): string[] {
+  const taken = new Set(layer.added.map(({ id }) => id))
+  const ids: string[] = []
+  for (let i = 1; ids.length < n; i++) if (!taken.has(`h${i}`)) ids.push(`h${i}`)
+  return ids
+}
+
+interface Put { readonly thing: Placement, readonly run: Run, readonly s: number, readonly bearing: number }
+
+/** Puts copies of things somewhere else, each in its own layer. */
+function put(piece: Piece, copies: readonly Put[], runs: readonly Run[], shelf: Shelf): Edit {
+  return {
+    do: 'several',
+    edits: byLayer(copies.map(({ thing }) => thing)).map(([id]) => {
+      const layer = layerOf(piece, id)
+      const own = copies.filter(({ thing }) => thing.layer === id)
+      const ids = freshIds(layer, own.length)
+      const things = own.map(({ thing, run, s, bearing }, i): Added => ({
+        id: ids[i]!, run: run.id, at: Math.min(1, Math.max(0, s / run.length)), across: Math.min(2, Math.max(-2, thing.t)), material: thing.material,
+        turn: halfTurn(bearing - layerBearing(layer, run, runs, s, ids[i]!, shelf.materials[thing.material]!)),
+      }))
+      return { do: 'add', layer: id, things }
+    }),
+  }
+}
+
+const runOf = (runs: readonly Run[], id: string): Run => runs.find((run) => run.id === id)!
+
+function mirroredPlace(runs: readonly Run[], thing: Placement): Put {
+  const run = runOf(runs, thing.run)
+  const other = runs.find(({ id }) => id === run.mirror.run) ?? run
+  return { thing, run: other, s: mirrored(run, thing.s), bearing: wrapDegrees(180 - thing.bearing) }
+}
+
+/** The same things again on the other side. */
+export const copyAcross = (piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit =>
+  put(piece, things.map((each) => mirroredPlace(runs, each)), runs, shelf)
+
+/** Moves things to the other side. */
+export function mirrorAll(piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit {
+  const copied = copyAcross(piece, things, runs, shelf)
+  return { do: 'several', edits: [copied, takeOff(things)] }
+}
+
+/** Another of each, beside it. */
+export function duplicate(piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit {
+  return put(piece, things.map((thing): Put => {
+    const run = runOf(runs, thing.run)
+    const { form } = shelf.materials[thing.material]!
+    const s = onRun(run, thing.s + (form === 'leaf' ? thing.width / 2 : thing.width))
+    const turned = run.at(s)
+    const was = run.at(thing.s)
+    const by = (Math.atan2(turned.ty, turned.tx) - Math.atan2(was.ty, was.tx)) * (180 / Math.PI)
+    return { thing, run, s, bearing: thing.bearing + by }
+  }), runs, shelf)
+}

@@ -1,0 +1,44 @@
+import type { Said } from '../measure'
+import { clock, degrees, quantity, sum, wrapDegrees } from '../measure'
+import type { Run } from './run'
+import { onRun } from './run'
+
+/** The clock position of a place on a closed run, degrees clockwise from twelve as seen from the base's middle. */
+export function clockAngle(run: Run, s: number): number {
+  const { x, y } = run.at(s)
+  return wrapDegrees(degrees(Math.atan2(x, -y)))
+}
+
+/** Nearer than this a place is where the run is read from, mm. */
+const AT_START = 1.5
+
+/** Where a place is, as people say it: "4:30", "7 in left of the join", "the join". */
+export function anchorSays(run: Run, s: number): Said {
+  if (run.reads.kind === 'clock') return [clock(clockAngle(run, s))]
+  return s < AT_START ? [run.reads.start] : sum`${quantity.length(s)} ${run.reads.words}`
+}
+
+const STEPS = 720
+
+/** The place on a closed run that lies at a clock position: the outermost where there are several. @returns mm along it */
+export function placeAtClock(run: Run, angle: number): number {
+  const off = (s: number): number => ((clockAngle(run, s) - angle + 540) % 360) - 180
+  // On a circle the share of the length is the share of the turn, exactly.
+  const plain = (angle / 360) * run.length
+  if (Math.abs(off(plain)) < 1e-9) return onRun(run, plain)
+  const step = run.length / STEPS
+  const found: number[] = []
+  for (let i = 0; i < STEPS; i++) {
+    let [low, high] = [i * step, (i + 1) * step]
+    const [a, b] = [off(low), off(high)]
+    if (Math.abs(a) > 90 || (a > 0) === (b > 0)) continue
+    for (let k = 0; k < 40; k++) {
+      const middle = (low + high) / 2
+      if ((off(middle) > 0) === (a > 0)) low = middle
+      else high = middle
+    }
+    found.push(onRun(run, (low + high) / 2))
+  }
+  const reach = (s: number): number => Math.hypot(run.at(s).x, run.at(s).y)
+  return found.reduce((best, s) => (reach(s) > reach(best) ? s : best), found[0] ?? onRun(run, (angle / 360) * run.length))
+}

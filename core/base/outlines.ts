@@ -1,0 +1,104 @@
+import type { Run } from './run'
+import { pathRun, ringRun, turnedRun } from './run'
+import type { ShapeOf } from './schema'
+import { arc, bentHeight, bezier, ellipse, line } from './segment'
+import { strokesOf } from './letters'
+
+/** The outside height of an oval: a bent ring keeps its perimeter. mm */
+export const ovalHeight = ({ ring, width }: Pick<ShapeOf<'oval'>, 'ring' | 'width'>): number => bentHeight(Math.PI * ring, width)
+
+export function ovalRuns(shape: ShapeOf<'oval'>): Run[] {
+  const { width, face, ring } = shape
+  const segment = ellipse((width - face) / 2, (ovalHeight(shape) - face) / 2)
+  return [pathRun({ id: 'ring', name: 'oval', segments: [segment], half: face / 2, closed: true, rim: Math.PI * ring })]
+}
+
+/** Four sides with rounded corners, so that what lies on it turns with it. */
+export function squareRuns({ width, height, face }: ShapeOf<'square'>): Run[] {
+  const r = face * 0.6
+  const x = (width - face) / 2
+  const y = (height - face) / 2
+  const at = (px: number, py: number) => ({ x: px, y: py })
+  const segments = [
+    line(at(0, -y), at(x - r, -y)), arc(at(x - r, -y + r), r, 0, 90), line(at(x, -y + r), at(x, y - r)), arc(at(x - r, y - r), r, 90, 90),
+    line(at(x - r, y), at(-x + r, y)), arc(at(-x + r, y - r), r, 180, 90), line(at(-x, y - r), at(-x, -y + r)), arc(at(-x + r, -y + r), r, 270, 90), line(at(-x + r, -y), at(0, -y)),
+  ]
+  return [pathRun({ id: 'ring', name: 'frame', segments, half: face / 2, closed: true })]
+}
+
+/** Two lobes from the notch at the top round to the point at the bottom. */
+export function heartRuns({ width, height, face }: ShapeOf<'heart'>): Run[] {
+  const w = (width - face) / 2
+  // The tops of the lobes stay a little short of their handles.
+  const h = ((height - face) / 2) * 1.005
+  const notch = { x: 0, y: -h * 0.55 }
+  const point = { x: 0, y: h }
+  // The lobe's top lies at -h when its handles reach a third beyond it: a cubic peaks at three quarters of its handles.
+  const lobe = (side: 1 | -1) => [
+    bezier(notch, { x: side * w * 0.12, y: -h * 1.13 }, { x: side * w, y: -h * 1.2 }, { x: side * w, y: -h * 0.38 }),
+    bezier({ x: side * w, y: -h * 0.38 }, { x: side * w, y: h * 0.22 }, { x: side * w * 0.3, y: h * 0.62 }, point),
+  ] as const
+  const [up, down] = lobe(1)
+  const back = [
+    bezier(point, { x: -w * 0.3, y: h * 0.62 }, { x: -w, y: h * 0.22 }, { x: -w, y: -h * 0.38 }),
+    bezier({ x: -w, y: -h * 0.38 }, { x: -w, y: -h * 1.2 }, { x: -w * 0.12, y: -h * 1.13 }, notch),
+  ]
+  return [pathRun({ id: 'ring', name: 'heart', segments: [up, down, ...back], half: face / 2, closed: true })]
+}
+
+/** Every stroke of the letter is a run of its own. */
+export function letterRuns({ letter, height, face }: ShapeOf<'letter'>): Run[] {
+  const strokes = strokesOf(letter, height - face)
+  return strokes.map(({ segments, closed }, i) => {
+    const id = strokes.length === 1 ? 'stroke' : `stroke-${i + 1}`
+    return pathRun({ id, name: strokes.length === 1 ? 'stroke' : `stroke ${i + 1}`, segments, half: face / 2, closed, reads: { kind: 'from', words: 'from the stroke’s start', start: 'the stroke’s start' }, mirror: { run: id, reversed: false } })
+  })
+}
+
+/** A ribbed gourd: an outline with a dip at the stem, and ribs from stem to foot. */
+export function gourdRuns({ height, width, ribs, face }: ShapeOf<'gourd'>): Run[] {
+  const w = (width - face) / 2
+  const h = (height - face) / 2
+  const stem = { x: 0, y: -h * 0.86 }
+  const foot = { x: 0, y: h * 0.9 }
+  /** The side at `k` of the full width; the bulge of a Bézier with both handles at `x` is three quarters of `x`. */
+  const side = (k: number) => {
+    const x = (w * k) / 0.75
+    return bezier(stem, { x, y: -h * 1.46 }, { x, y: h * 1.38 }, foot)
+  }
+  const back = (k: number) => {
+    const x = (w * k) / 0.75
+    return bezier(foot, { x: -x, y: h * 1.38 }, { x: -x, y: -h * 1.46 }, stem)
+  }
+  const outline = pathRun({ id: 'outline', name: 'outline', segments: [side(1), back(1)], half: face / 2, closed: true })
+  const rows = Array.from({ length: ribs }, (_, i) => {
+    const k = (2 * (i + 1)) / (ribs + 1) - 1
+    return pathRun({
+      id: `rib-${i + 1}`, name: `rib ${i + 1}`, half: face / 2, outer: k < 0 ? 'right' : 'left',
+      segments: [Math.abs(k) < 1e-9 ? line(stem, foot) : side(k)],
+      reads: { kind: 'from', words: 'from the stem', start: 'the stem' }, mirror: { run: `rib-${ribs - i}`, reversed: false, flipped: 2 * i + 1 === ribs },
+    })
+  })
+  return [outline, ...rows]
+}
+
+/** A head with an ear to each side, each wire a run. */
+export function animalRuns({ width, ears, face }: ShapeOf<'animal'>): Run[] {
+  const r = (width - face) / 2
+  const down = ears * 0.36
+  const head = ringRun('head', 'head', width, width - 2 * face)
+  const moved = turnedRun(head, 0, { x: 0, y: down })
+  const ear = (side: 1 | -1, id: string, mirror: string): Run => {
+    const from = { x: side * r * Math.sin(0.18), y: down - r * Math.cos(0.18) }
+    const to = { x: side * r * Math.sin(0.95), y: down - r * Math.cos(0.95) }
+    const tip = { x: side * r * 0.78, y: down - r * 0.82 - ears * 0.92 }
+    return pathRun({
+      id, name: id.replace('-', ' '), half: face / 2, outer: side > 0 ? 'left' : 'right', reads: { kind: 'from', words: 'from the crown', start: 'the crown' }, mirror: { run: mirror, reversed: false },
+      segments: [
+        bezier(from, { x: from.x - side * r * 0.06, y: from.y - ears * 0.55 }, { x: tip.x - side * r * 0.3, y: tip.y }, tip),
+        bezier(tip, { x: tip.x + side * r * 0.22, y: tip.y + ears * 0.1 }, { x: to.x + side * r * 0.12, y: to.y - ears * 0.4 }, to),
+      ],
+    })
+  }
+  return [moved, ear(-1, 'left-ear', 'right-ear'), ear(1, 'right-ear', 'left-ear')]
+}

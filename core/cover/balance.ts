@@ -1,0 +1,93 @@
+import type { LaidLayer, Placement } from '../arrange'
+import type { Point, Run } from '../base'
+import { apart, mirrored } from '../base'
+import type { Shelf } from '../material'
+import type { Figure } from '../measure'
+import { degrees, figure, quantity, radians, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
+import type { Brief, Piece } from '../piece'
+import type { Sector } from './coverage'
+import { visualWeight } from './look'
+
+/** Where the eye's weight of a piece lies. */
+export interface Balance {
+  /** Its centre, mm from the base's middle. */
+  readonly centre: Point
+  /** How far that is, as a share of half the base's longer side. */
+  readonly off: Figure
+  /** The heavy side, degrees clockwise from twelve; null when it lies in the middle. */
+  readonly heavy: number | null
+  /** Whether it lies as the design means it to. */
+  readonly asMeant: boolean
+  /** Visual weight by sector, in the order of the coverage's sectors. */
+  readonly sectors: readonly number[]
+}
+
+/** Nearer to the middle than this share an eye calls it even: rule of thumb. */
+export const EVEN_WITHIN = 0.06
+/** An offset design is meant when its heavy side lies this near to the side it should, degrees: rule of thumb. */
+export const MEANT_WITHIN = 40
+
+/** How far a centre is from where a school wants it, share of the reach: 0 is right. */
+export function offBy({ school, towards }: Brief['balance'], { x, y }: Point, reach: number): number {
+  if (school === 'mirrored') return Math.abs(x) / reach
+  const off = Math.hypot(x, y) / reach
+  if (school === 'even') return off
+  const least = 2 * EVEN_WITHIN
+  const [tx, ty] = [Math.sin(radians(towards)), -Math.cos(radians(towards))]
+  const far = Math.max(off, least)
+  return Math.hypot(x / reach - tx * far, y / reach - ty * far)
+}
+
+/** @param reach half the bare base's longer side, mm */
+export function balanceOf(piece: Piece, placements: readonly Placement[], runs: readonly Run[], reach: number, sectors: readonly Sector[], shelf: Shelf): Balance {
+  let [x, y, all] = [0, 0, 0]
+  const bySector = sectors.map(() => 0)
+  for (const placement of placements) {
+    const weight = visualWeight(shelf.materials[placement.material]!, placement)
+    x += weight * placement.x
+    y += weight * placement.y
+    all += weight
+    const own = sectors.findIndex((sector) => sector.run === placement.run && within(runs, sector, placement.s))
+    if (own >= 0) bySector[own]! += weight
+  }
+  // A hanging or a garland is not even about its own middle from top to bottom: only a closed base is.
+  const closed = runs[0]!.closed
+  const centre = all > 0 ? { x: x / all, y: closed ? y / all : 0 } : { x: 0, y: 0 }
+  const off = Math.hypot(centre.x, centre.y) / reach
+  const heavy = off < EVEN_WITHIN / 4 ? null : wrapDegrees(degrees(Math.atan2(centre.x, -centre.y)))
+  const { school, towards } = piece.brief.balance
+  const asMeant = school === 'offset'
+    ? off >= EVEN_WITHIN && heavy !== null && Math.abs(((heavy - towards + 540) % 360) - 180) <= MEANT_WITHIN
+    : offBy(piece.brief.balance, centre, reach) <= EVEN_WITHIN
+  return {
+    centre, heavy, asMeant, sectors: bySector,
+    off: figure(quantity.share(off), all > 0
+      ? sum`the mean place of all that is on it, by area, darkness, strength and texture, lies ${quantity.length(Math.hypot(centre.x, centre.y))} from the middle; ÷ half the base, ${quantity.length(reach)} = ${quantity.share(off)}`
+      : sum`nothing laid yet`, RULE_OF_THUMB),
+  }
+}
+
+function within(runs: readonly Run[], { run: id, from, length }: Sector, s: number): boolean {
+  const run = runs.find((each) => each.id === id)!
+  const into = run.closed ? ((s - from) % run.length + run.length) % run.length : s - from
+  return into >= 0 && into < length
+}
+
+/** Roles whose things an eye looks for on the other side as well. */
+const ANSWERED = new Set(['accent', 'focal'])
+
+export interface Unanswered { readonly thing: Placement, readonly run: Run, readonly s: number }
+
+/** Accents on the heavy side that have none like them on the other, heaviest first, with the place of their counterpart. */
+export function unanswered(laid: readonly LaidLayer[], balance: Balance, runs: readonly Run[], shelf: Shelf): Unanswered[] {
+  const side = Math.sign(balance.centre.x)
+  if (!side) return []
+  const all = laid.filter(({ layer }) => ANSWERED.has(layer.role)).flatMap(({ placements }) => placements)
+  return all.filter(({ x }) => x * side > 0).flatMap((thing): Unanswered[] => {
+    const run = runs.find(({ id }) => id === thing.run)!
+    const other = runs.find(({ id }) => id === run.mirror.run) ?? run
+    const s = mirrored(run, thing.s)
+    const answered = all.some((each) => each.id !== thing.id && each.material === thing.material && each.run === other.id && apart(other, each.s, s) < thing.width * 1.2)
+    return answered || (other.id === run.id && apart(run, s, thing.s) < thing.width) ? [] : [{ thing, run: other, s }]
+  }).sort((a, b) => visualWeight(shelf.materials[b.thing.material]!, b.thing) - visualWeight(shelf.materials[a.thing.material]!, a.thing))
+}

@@ -1,0 +1,120 @@
+import type { LaidLayer } from '../arrange'
+import { footprint, freshIds, layerBearing } from '../arrange'
+import type { Point, Run } from '../base'
+import { across, along, onRun } from '../base'
+import type { Material, Shelf } from '../material'
+import { pieceLength } from '../material'
+import type { Added, Layer, Piece } from '../piece'
+import { MOST_ADDED } from '../piece'
+import type { BareStretch, Counted } from './coverage'
+import { LayerCount } from './coverage'
+import { FULLNESS_ASKS } from './fullness'
+import { fill } from './grid'
+
+export interface Filling {
+  readonly layer: string
+  readonly material: string
+  readonly things: readonly Added[]
+  /** Share covered before and after. */
+  readonly before: number
+  readonly after: number
+  /** Whether what was asked for is reached. */
+  readonly reached: boolean
+}
+
+const PLACES_ACROSS = [0, -0.55, 0.55] as const
+/** Filling stems lean a little to either side in turn, degrees. */
+const LEANS = [0, 14, -14] as const
+
+interface Candidate { readonly run: Run, readonly s: number, readonly t: number, readonly turn: number, readonly patch: readonly Point[], gain: number }
+
+/** The layer of leaf-shaped pieces that one would add to: the first, or the one asked for. */
+export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): { layer: Layer, material: Material } | null {
+  for (const layer of piece.layers) {
+    const material = shelf.materials[layer.mix[0]!.material]
+    if (material && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
+  }
+  return null
+}
+
+/**
+ * Adds stems to a layer until the faces are as full as asked, each where it covers most of what still shows.
+ * Gains only shrink as stems are added, so each is worked out again only when it comes to the top (lazy greedy).
+ */
+export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf, id: string | null, fullness: keyof typeof FULLNESS_ASKS): Filling | null {
+  const found = fillerLayer(piece, shelf, id)
+  if (!found) return null
+  const placements = laid.flatMap((each) => each.placements)
+  const counted = new LayerCount().count(runs, placements, shelf)
+  return greedy(counted, found.layer, found.material, candidates(runs, found.layer, found.material, null), FULLNESS_ASKS[fullness], null)
+}
+
+/** The stems that would close one bare stretch. @param counted of the piece as it is; it is left as it was */
+export function closeStretch(counted: Counted, runs: readonly Run[], found: { layer: Layer, material: Material }, stretch: BareStretch): Filling {
+  return greedy(counted, found.layer, found.material, candidates(runs, found.layer, found.material, stretch), { once: CLOSED_AT, twice: 0 }, { run: runs.find(({ id }) => id === stretch.run)!, stretch })
+}
+
+/** A stretch is closed when this share of it is covered. */
+const CLOSED_AT = 0.85
+
+function candidates(runs: readonly Run[], layer: Layer, material: Material, within: BareStretch | null): Candidate[] {
+  const length = pieceLength(material, layer.cut)
+  const step = Math.max(length / 6, material.width / 4, 6)
+  return runs.filter((run) => !within || run.id === within.run).flatMap((run) => {
+    const [from, span] = within ? [within.from - length * 0.6, within.length + length * 0.6] : [0, run.length]
+    const n = Math.max(2, Math.min(160, Math.ceil(span / step)))
+    return Array.from({ length: n }, (_, i) => i).flatMap((i) => PLACES_ACROSS.map((t, k): Candidate => {
+      const s = onRun(run, from + (span * (i + 0.5)) / n)
+      const turn = material.form === 'leaf' ? LEANS[(i + k) % LEANS.length]! : 0
+      const { x, y } = across(run.at(s), t)
+      const bearing = layerBearing(layer, run, runs, s, `${i}`, material) + turn
+      return { run, s, t, turn, patch: footprint({ x, y, bearing, length, width: material.width }, material.form), gain: Infinity }
+    }))
+  })
+}
+
+function greedy({ grid, depth: whole }: Counted, layer: Layer, material: Material, all: readonly Candidate[], asks: { once: number, twice: number }, within: { run: Run, stretch: BareStretch } | null): Filling {
+  const depth = whole.slice()
+  const asked = grid.stretches.map(({ run, from, length }) => !within || (run === within.run.id && along(within.run, within.stretch.from, from + length / 2) <= within.stretch.length))
+  const counts = (at: number): boolean => grid.owner[at]! > 0 && asked[grid.owner[at]! - 1]!
+  let [cells, one, two] = [0, 0, 0]
+  for (let at = 0; at < depth.length; at++) {
+    if (!counts(at)) continue
+    cells += 1
+    if (depth[at]! > 0) one += 1
+    if (depth[at]! > 1) two += 1
+  }
+  const share = (n: number): number => (cells ? n / cells : 1)
+  const before = share(one)
+  const gain = ({ patch }: Candidate): number => {
+    let sum = 0
+    fill(grid, patch, (at) => {
+      if (!counts(at)) return
+      if (depth[at] === 0) sum += asks.twice > 0 ? 2 : 1
+      else if (depth[at] === 1 && asks.twice > 0) sum += 1
+    })
+    return sum
+  }
+  const queue = [...all]
+  const most = MOST_ADDED - layer.added.length
+  const chosen: Candidate[] = []
+  while (queue.length && chosen.length < most && (share(one) < asks.once || share(two) < asks.twice)) {
+    const top = queue.reduce((best, each) => (each.gain > best.gain ? each : best))
+    const fresh = gain(top)
+    const known = top.gain === fresh
+    top.gain = fresh
+    if (fresh === 0) queue.splice(queue.indexOf(top), 1)
+    if (!known || fresh === 0) continue
+    chosen.push(top)
+    fill(grid, top.patch, (at) => {
+      if (counts(at)) {
+        if (depth[at] === 0) one += 1
+        if (depth[at] === 1) two += 1
+      }
+      depth[at]! += 1
+    })
+  }
+  const ids = freshIds(layer, chosen.length)
+  const things = chosen.map(({ run, s, t, turn }, i): Added => ({ id: ids[i]!, run: run.id, at: s / run.length, across: t, turn, material: material.id }))
+  return { layer: layer.id, material: material.id, things, before, after: share(one), reached: share(one) >= asks.once && share(two) >= asks.twice }
+}

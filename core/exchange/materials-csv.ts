@@ -1,0 +1,173 @@
+import Papa from 'papaparse'
+import type { Material } from '../material'
+import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, STATES, TEXTURES } from '../material'
+import type { Units } from '../measure'
+import { parseLength, trimZeros } from '../measure'
+
+/** A column that a table of materials may have. */
+export interface MaterialColumn {
+  readonly id: string
+  readonly name: string
+  readonly needed: boolean
+  /** Words that a heading may use for it. */
+  readonly also: readonly string[]
+  readonly hint: string
+}
+
+const column = (id: string, name: string, hint: string, also: readonly string[] = [], needed = false): MaterialColumn => ({ id, name, needed, also, hint })
+
+/** The columns of a table of materials, in the order in which they are written. */
+export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
+  column('name', 'Name', 'what one is called', ['material', 'item', 'title', 'description'], true),
+  column('plural', 'Plural', 'what several are called', ['plural name']),
+  column('kind', 'Kind', MATERIAL_KINDS.join(', '), ['type', 'category', 'sort'], true),
+  column('length', 'Length', 'a length with its unit, or in the table’s unit; for a head, its diameter', ['long', 'size', 'height', 'diameter'], true),
+  column('width', 'Width', 'spread across', ['spread', 'across'], true),
+  column('mass', 'Mass (g)', 'of one, in grams', ['mass', 'weight', 'weight (g)', 'grams']),
+  column('state', 'State', STATES.join(', '), ['condition']),
+  column('texture', 'Texture', TEXTURES.join(', ')),
+  column('colours', 'Colours', '#rrggbb, the most of it first, separated by spaces', ['colour', 'color', 'colors']),
+  column('pack', 'Pack', 'bunch, bag, box …', ['pack name', 'sold as']),
+  column('holds', 'In a pack', 'pieces', ['holds', 'pack size', 'count', 'pieces', 'qty']),
+  column('bunches', 'Bunches', 'how many bunches they come in'),
+  column('price', 'Price', 'of a pack, such as 8.99', ['cost', 'pack price', 'unit price']),
+  column('wired', 'Wired', 'yes or no'),
+  column('divides', 'Cut into tips', 'yes or no', ['divides', 'cut up']),
+  column('facing', 'Facing', FACINGS.join(', ')),
+  column('hardy', 'Stands', HARDINESS.join(', '), ['hardy', 'weather', 'hardiness']),
+  column('months', 'Months', 'numbers from 1 to 12, separated by spaces; empty is all year', ['season', 'available']),
+  column('hazards', 'Hazards', HAZARDS.join(', '), ['cautions', 'warnings']),
+  column('form', 'Covers as', FORMS_OF_PATCH.join(', '), ['form', 'shape']),
+  column('species', 'Drawn as', 'the plant or thing that draws it', ['species', 'drawing']),
+  column('id', 'Id', 'leave empty for a new material'),
+]
+
+const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+export interface Table { readonly headings: readonly string[], readonly rows: readonly (readonly string[])[] }
+export type ReadTable = { readonly ok: true, readonly table: Table } | { readonly ok: false, readonly error: string }
+
+/** The most rows that one table may bring. */
+export const MOST_ROWS = 5000
+
+/** Reads comma, semicolon or tab separated text (RFC 4180) with headings in its first row. */
+export function readTable(text: string): ReadTable {
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const broken = errors.find(({ type }) => type === 'Quotes')
+  if (broken) return { ok: false, error: `Row ${(broken.row ?? 0) + 1}: ${broken.message.toLowerCase()}.` }
+  const [headings, ...rows] = data
+  if (!headings?.some((heading) => heading.trim())) return { ok: false, error: 'The file is empty.' }
+  if (!rows.length) return { ok: false, error: 'There are headings, but no rows under them.' }
+  if (rows.length > MOST_ROWS) return { ok: false, error: `There are ${rows.length} rows; the most that is read at once is ${MOST_ROWS}.` }
+  return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows } }
+}
+
+/** Which of a table's headings gives each column, by number; null for none. */
+export type Mapping = Readonly<Record<string, number | null>>
+
+/** The mapping that the headings suggest. */
+export function guessMapping(headings: readonly string[]): Mapping {
+  const taken = new Set<number>()
+  return Object.fromEntries(MATERIAL_COLUMNS.map(({ id, name, also }) => {
+    const names = [id, name, ...also].map(plain)
+    const at = headings.findIndex((heading, i) => !taken.has(i) && names.includes(plain(heading)))
+    if (at >= 0) taken.add(at)
+    return [id, at < 0 ? null : at]
+  }))
+}
+
+export interface RowFault { readonly row: number, readonly column: string, readonly says: string }
+export interface ReadMaterials { readonly materials: readonly Material[], readonly faults: readonly RowFault[] }
+
+const LIST = /[\s;,|]+/
+
+/** What a row may leave out. */
+const USUAL: Record<string, string> = { mass: '0', state: 'artificial', texture: 'medium', colours: '#5f7a4a', pack: 'piece', holds: '1', bunches: '1', price: '0', wired: 'no', divides: 'no', facing: 'all round', months: '', hazards: '' }
+const DRAWN_AS: Partial<Record<Material['kind'], string>> = {
+  'bough': 'fir', 'herb': 'juniper', 'stem': 'wheat', 'twig': 'twig', 'focal': 'dahlia', 'second flower': 'daisy', 'filler': 'statice', 'accent': 'bauble', 'moss': 'moss', 'bow': 'bow',
+  'sign': 'plank-sign', 'letter': 'plank-sign', 'figure': 'hare', 'light': 'light', 'garland': 'spool', 'ribbon': 'spool', 'mesh': 'spool', 'bead': 'bauble', 'mechanic': 'spool',
+}
+const HEADS: ReadonlySet<string> = new Set(['focal', 'second flower', 'accent', 'moss', 'bow', 'figure', 'garland', 'ribbon', 'mesh', 'bead', 'mechanic'])
+
+/**
+ * Makes materials of a table's rows. A row with anything wrong gives its faults and no material; the others come in.
+ * @param units in which bare lengths are @param freshId an id for a name, given those already made
+ */
+export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, species: ReadonlySet<string>, freshId: (name: string, made: ReadonlySet<string>) => string): ReadMaterials {
+  const materials: Material[] = []
+  const faults: RowFault[] = []
+  const made = new Set<string>()
+  rows.forEach((cells, i) => {
+    const row = i + 2
+    const own: RowFault[] = []
+    const wrong = (id: string, says: string): void => { own.push({ row, column: MATERIAL_COLUMNS.find((each) => each.id === id)!.name, says }) }
+    const text = (id: string): string => {
+      const at = mapping[id]
+      return (at === null || at === undefined ? '' : (cells[at] ?? '').trim()) || (USUAL[id] ?? '')
+    }
+    const length = (id: string): number => {
+      if (!text(id)) {
+        wrong(id, 'is needed.')
+        return 0
+      }
+      const read = parseLength(text(id), units)
+      if (!read.ok) wrong(id, read.error)
+      return read.ok ? read.value : 0
+    }
+    const number = (id: string): number => {
+      const value = Number(text(id).replace(/^[^\d.,-]+/, '').replace(',', '.'))
+      if (!Number.isFinite(value)) wrong(id, `“${text(id)}” is not a number.`)
+      return Number.isFinite(value) ? value : 0
+    }
+    const yes = (id: string): boolean => {
+      const word = plain(text(id))
+      if (!['yes', 'no', 'true', 'false', '1', '0', 'y', 'n'].includes(word)) wrong(id, `“${text(id)}” is neither yes nor no.`)
+      return ['yes', 'true', '1', 'y'].includes(word)
+    }
+    const list = (id: string): string[] => text(id).split(LIST).filter(Boolean)
+    const name = text('name')
+    if (!name) wrong('name', 'is needed.')
+    const kind = plain(text('kind'))
+    const known = (MATERIAL_KINDS as readonly string[]).includes(kind)
+    if (!known) wrong('kind', text('kind') ? `“${text('kind')}” is not one of ${MATERIAL_KINDS.join(', ')}.` : 'is needed.')
+    const drawn = plain(text('species')) || (DRAWN_AS[kind as Material['kind']] ?? 'bay')
+    if (!species.has(drawn)) wrong('species', `nothing is drawn as “${drawn}”.`)
+    const state = plain(text('state'))
+    const draft = {
+      id: text('id') || (name ? freshId(name, made) : 'unnamed'), name: name || 'unnamed', plural: text('plural') || `${name || 'unnamed'}s`, kind: known ? kind : 'accent', species: drawn,
+      form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
+      length: length('length'), width: length('width'), mass: number('mass'), state, texture: plain(text('texture')),
+      wired: yes('wired'), facing: plain(text('facing')), hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'), divides: yes('divides'),
+      colours: list('colours'), colour: list('colours')[0] ?? null,
+      pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
+      parts: [], months: list('months').map(Number), hazards: list('hazards').map(plain),
+    }
+    const read = MaterialSchema.safeParse(draft)
+    if (!read.success && !own.length) {
+      for (const { path, message } of read.error.issues) wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0))), `${message}.`)
+    }
+    if (own.length || !read.success) faults.push(...own)
+    else {
+      made.add(read.data.id)
+      materials.push(read.data)
+    }
+  })
+  return { materials, faults }
+}
+
+const columnOf = (field: string): string => (field === 'name' ? 'pack' : field === 'colour' ? 'colours' : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
+
+/** A table of materials as text, lengths in the unit asked for. It reads back as it was. */
+export function writeMaterials(materials: readonly Material[], units: Units): string {
+  const size = (mm: number): string => (units === 'in' ? `${trimZeros((mm / 25.4).toFixed(6))} in` : `${trimZeros((mm / 10).toFixed(6))} cm`)
+  const yes = (value: boolean): string => (value ? 'yes' : 'no')
+  const rows = materials.map((each) => {
+    const cells: Record<string, string> = {
+      name: each.name, plural: each.plural, kind: each.kind, length: size(each.length), width: size(each.width), mass: String(each.mass), state: each.state, texture: each.texture,
+      colours: each.colours.join(' '), pack: each.pack.name, holds: String(each.pack.holds), bunches: String(each.pack.bunches), price: (each.pack.price / 100).toFixed(2),
+      wired: yes(each.wired), divides: yes(each.divides), facing: each.facing, hardy: each.hardy, months: each.months.join(' '), hazards: each.hazards.join(' '), form: each.form, species: each.species, id: each.id,
+    }
+    return MATERIAL_COLUMNS.map(({ id }) => cells[id]!)
+  })
+  return `${Papa.unparse({ fields: MATERIAL_COLUMNS.map(({ name }) => name), data: rows }, { escapeFormulae: true })}\r\n`
+}

@@ -1,0 +1,63 @@
+import { mirrorShape, runsOf } from '../base'
+import type { Run } from '../base'
+import { wrapDegrees } from '../measure'
+import { addedSlot } from './edit'
+import type { Flow, Layer, Nudge, Piece, Rule } from './schema'
+
+/** The other of a pair: the same piece seen in a mirror, thing for thing. */
+export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
+  const { base, brief } = piece
+  const runs = runsOf(base)
+  const [first] = runs
+  const flips = (share: number): number => (first!.mirror.reversed ? flip(share) : share)
+  return {
+    ...piece, id,
+    brief: { ...brief, name, balance: { ...brief.balance, towards: wrapDegrees(-brief.balance.towards) } },
+    base: { ...base, shape: mirrorShape(base.shape), turn: wrapDegrees(-base.turn), join: flips(base.join), hook: base.hook === null ? null : flips(base.hook) },
+    layers: piece.layers.map((layer) => mirrorLayer(layer, runs)),
+  }
+}
+
+const flip = (share: number): number => 1 - share
+
+/** The flow that points the mirror image's way on a run whose places run backwards in the mirror. */
+export const OTHER_WAY: Record<Flow, Flow> = {
+  clockwise: 'anticlockwise', anticlockwise: 'clockwise', apart: 'apart', together: 'together', outward: 'outward', inward: 'inward', nest: 'nest',
+}
+
+function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
+  const mirrorOf = (id: string): Run['mirror'] => runs.find((run) => run.id === id)?.mirror ?? { run: id, reversed: runs[0]!.mirror.reversed }
+  const { run, reversed } = mirrorOf(layer.run)
+  const sideOn = (id: string): number => (mirrorOf(id).flipped ? -1 : 1)
+  const slotOf = (slot: string): string => {
+    const [on, rest] = slot.split('/')
+    return rest === undefined ? slot : `${mirrorOf(on!).run}/${rest}`
+  }
+  const turned = (slot: string, nudge: Nudge): Nudge => {
+    const on = slot.includes('/') ? slot.split('/')[0]! : layer.added.find((each) => addedSlot(each.id) === slot)?.run ?? layer.run
+    return { ...nudge, along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along, across: nudge.across * sideOn(on), turn: 0 - nudge.turn }
+  }
+  return {
+    ...layer, run, lean: layer.rule.kind === 'single' ? 0 - layer.lean : layer.lean,
+    mirrored: !layer.mirrored,
+    ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
+    nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slotOf(slot), turned(slot, nudge)])),
+    added: layer.added.map((each) => {
+      const to = mirrorOf(each.run)
+      return { ...each, run: to.run, at: to.reversed ? flip(each.at) : each.at, across: each.across * sideOn(each.run), turn: 0 - each.turn }
+    }),
+    taken: layer.taken.map(slotOf),
+  }
+}
+
+/** The rule whose places are the mirror images of this one's. */
+export function mirrorRule(rule: Rule): Rule {
+  switch (rule.kind) {
+    case 'compass': case 'every': return { ...rule, start: flip(rule.start) }
+    case 'cluster': return { ...rule, at: rule.at.map(flip) }
+    case 'crescent': return { ...rule, from: flip(rule.to), to: flip(rule.from), dense: ({ middle: 'middle', start: 'end', end: 'start' } as const)[rule.dense] }
+    case 'mirror': return { ...rule, seat: flip(rule.seat) }
+    case 'single': return { ...rule, at: flip(rule.at) }
+    default: return rule
+  }
+}
