@@ -1,11 +1,11 @@
 import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
-import { againstOf, arrange, arrangeProblems, spacingOf, tapesOf } from './arrange'
+import { againstOf, arrange, arrangeProblems, countsOf, countsOfAll, LaidMemory, spacingOf, tapesOf } from './arrange'
 import type { BaseFigure, Edges, Run } from './base'
 import { baseFigures, baseMass, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
 import type { Balance, ColourCarry, Contrast, Coverage } from './cover'
-import { balanceOf, colourCarry, contrastOf, coverageOf, coverProblems, LayerCount } from './cover'
+import { balanceOf, colourCarry, contrastOf, coverageFrom, coverProblems, LayerCount } from './cover'
 import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
 import type { FinishedSize, Proportion } from './hang'
@@ -64,12 +64,13 @@ export function rememberingWork(): (piece: Piece, shelf: Shelf) => Workings {
 /** What one piece leaves behind for the next, each part kept by what it was made from. */
 class Memory {
   readonly layers = new LayerCount()
+  readonly laid = new LaidMemory()
   private shape = ''
   private base: { runs: readonly Run[], bounds: Edges } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
 
-  /** The same runs, the very objects, while the base keeps its shape. */
-  baseOf({ shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Edges } {
-    const key = JSON.stringify([shape, turn])
+  /** The same runs, the very objects, while the base is the same kind in the same shape: what was laid on them holds. */
+  baseOf({ kind, shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Edges } {
+    const key = JSON.stringify([kind, shape, turn])
     if (key !== this.shape) {
       const runs = runsOf({ shape, turn })
       this.base = { runs, bounds: boundsOf(runs) }
@@ -81,20 +82,20 @@ class Memory {
 
 function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const { runs, bounds } = memory.baseOf(piece.base)
-  const laid = arrange(piece, runs, shelf)
+  const laid = arrange(piece, runs, shelf, memory.laid)
   const placements = laid.flatMap((each) => each.placements)
   const spacings = new Map(laid.flatMap((each) => {
     const spacing = spacingOf(runs, each)
     return spacing ? [[each.layer.id, spacing] as const] : []
   }))
-  const counting = coverageOf(runs, placements, shelf, memory.layers)
+  const counted = memory.layers.count(runs, placements, shelf)
+  const counting = coverageFrom(runs, counted)
   // What shows on purpose is not bare.
   const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
-  const counted = memory.layers.count(runs, placements, shelf)
-  const balance = balanceOf(piece, placements, runs, reachOf(bounds), cover.sectors, shelf)
-  const carry = colourCarry(placements, reachOf(bounds), shelf)
-  const contrast = contrastOf(piece, placements, shelf)
-  const size = finishedSize(bounds, laid, shelf)
+  const balance = balanceOf(piece, laid, runs, reachOf(bounds), cover.sectors, shelf)
+  const carry = colourCarry(laid, reachOf(bounds), shelf)
+  const contrast = contrastOf(piece, laid, shelf)
+  const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
   const bill = billOf(piece, laid, shelf)
   return {
@@ -118,10 +119,9 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   }
 }
 
-function titleOf({ layer, placements }: LaidLayer, shelf: Shelf): string {
-  const counts = new Map<string, number>()
-  for (const { material } of placements) counts.set(material, (counts.get(material) ?? 0) + 1)
-  if (!counts.size) return listed(layer.mix.map(({ material }) => shelf.materials[material]?.plural ?? material))
+function titleOf(laid: LaidLayer, shelf: Shelf): string {
+  const counts = countsOf(laid)
+  if (!counts.size) return listed(laid.layer.mix.map(({ material }) => shelf.materials[material]?.plural ?? material))
   return listed([...counts].map(([id, n]) => several(n, shelf.materials[id]!.name, shelf.materials[id]!.plural)))
 }
 
@@ -133,8 +133,7 @@ function stemsOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
 
 /** What is on the base weighs this much; the base itself comes on top. */
 function massOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
-  const counts = new Map<string, number>()
-  for (const { material } of laid.flatMap(({ placements }) => placements)) counts.set(material, (counts.get(material) ?? 0) + 1)
+  const counts = countsOfAll(laid)
   const rows = materialsOn(laid, shelf).map((material) => ({ material, n: counts.get(material.id)! }))
   const total = rows.reduce((mass, { material, n }) => mass + n * material.mass, 0)
   return figure(quantity.mass(total), rows.length

@@ -3,7 +3,7 @@ import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, takeOff 
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
-import { inches, say, several } from '#core/measure'
+import { inches, readTape, say, several } from '#core/measure'
 import type { Edit, Nudge } from '#core/piece'
 import { startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -28,10 +28,9 @@ export function useHand() {
   }
   const nameAll = (things: readonly Placement[]): string => (things.length === 1 ? bench.nameOf(things[0]!) : several(things.length, 'stem', 'stems'))
 
-  function nudge(things: readonly Placement[], by: (each: Placement) => Partial<Nudge>, words: string, merge: string | null = null): void {
+  function nudge(things: readonly Placement[], by: (each: Placement) => Partial<Nudge>, words: string, says: string, merge: string | null = null): void {
     if (!things.length) return
-    const error = bench.apply(nudgeAll(bench.piece!, things, by), words, merge)
-    notices.announce(error ?? words)
+    notices.announce(bench.apply(nudgeAll(bench.piece!, things, by), words, merge) ?? says)
   }
 
   const key = (things: readonly Placement[], what: string): string => `${what}:${things.map(({ id }) => id).join(',')}`
@@ -41,8 +40,10 @@ export function useHand() {
     const free = loose(things)
     if (!free.length || (along === 0 && across === 0)) return
     const last = free.at(-1)!
-    const words = along === 0 ? `move ${nameAll(free)} ${across > 0 ? 'outward' : 'inward'}` : `slide ${nameAll(free)} to ${placeOf(last.run, last.s + along)}`
-    nudge(free, () => ({ along, across }), words, merge && key(free, merge))
+    const name = nameAll(free)
+    const way = across > 0 ? 'outward' : 'inward'
+    const place = placeOf(last.run, last.s + along)
+    nudge(free, () => ({ along, across }), along === 0 ? `move ${name} ${way}` : `slide ${name} to ${place}`, along === 0 ? `${name} moved ${way}` : `${name} at ${place}`, merge && key(free, merge))
   }
 
   /** @param direction 1 in the direction of the run @param fine a sixteenth of an inch or a millimetre instead of a quarter or five */
@@ -54,25 +55,29 @@ export function useHand() {
 
   function turn(by: number): void {
     const things = chosen()
-    nudge(things, () => ({ turn: by }), `turn ${nameAll(things)} ${Math.round(Math.abs(by))} degrees ${by > 0 ? 'clockwise' : 'anticlockwise'}`, key(things, 'turn'))
+    const way = `${Math.round(Math.abs(by))} degrees ${by > 0 ? 'clockwise' : 'anticlockwise'}`
+    nudge(things, () => ({ turn: by }), `turn ${nameAll(things)} ${way}`, `${nameAll(things)} turned ${way}`, key(things, 'turn'))
   }
   function lift(by: 1 | -1): void {
     const things = chosen()
-    nudge(things, () => ({ lift: by }), `${by > 0 ? 'lift' : 'lower'} ${nameAll(things)} ${by > 0 ? 'over' : 'under'} its neighbours`, key(things, 'lift'))
+    const where = by > 0 ? 'over' : 'under'
+    nudge(things, () => ({ lift: by }), `take ${nameAll(things)} ${where} its neighbours`, `${nameAll(things)} ${where} its neighbours`, key(things, 'lift'))
   }
   /** @param by mm longer */
   function trim(by: number): void {
     const things = chosen().filter(({ material }) => shops.shelf.materials[material]?.form === 'leaf')
-    nudge(things, ({ length }) => ({ trim: Math.min(3000, Math.max(5, length + by)) }), `trim ${nameAll(things)}`, key(things, 'trim'))
+    const lengthOf = (length: number): number => Math.min(3000, Math.max(5, length + by))
+    nudge(things, ({ length }) => ({ trim: lengthOf(length) }), `trim ${nameAll(things)}`, things.length === 1 ? `${nameAll(things)} cut to ${readTape(lengthOf(things[0]!.length), bench.manner.units)}` : `${nameAll(things)} trimmed`, key(things, 'trim'))
   }
   function trimTo(length: number): void {
     const things = chosen()
-    nudge(things, () => ({ trim: Math.min(3000, Math.max(5, length)) }), `trim ${nameAll(things)}`)
+    const trim = Math.min(3000, Math.max(5, length))
+    nudge(things, () => ({ trim }), `trim ${nameAll(things)} to ${readTape(trim, bench.manner.units)}`, `${nameAll(things)} cut to ${readTape(trim, bench.manner.units)}`)
   }
   function pin(): void {
     const things = chosen()
     const pinned = !things.every((each) => each.pinned)
-    nudge(things, () => ({ pinned }), `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`)
+    nudge(things, () => ({ pinned }), `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`, `${nameAll(things)} ${pinned ? 'pinned' : 'unpinned'}`)
   }
 
   function putBack(): void {

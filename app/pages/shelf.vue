@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import type { ColumnDef, SortingState } from '@tanstack/vue-table'
@@ -50,13 +50,13 @@ const columns: ColumnDef<Material>[] = [
 ]
 const sorting = ref<SortingState>([])
 const table = useVueTable({
-  get data() { return found.value }, columns, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(),
+  get data() { return found.value }, columns, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), sortDescFirst: false,
   state: { get sorting() { return sorting.value } },
   onSortingChange: (next) => { sorting.value = typeof next === 'function' ? next(sorting.value) : next },
 })
 const RIGHT = new Set(['length', 'mass', 'price'])
 
-const editing = ref<Material | null>(null)
+const editing = shallowRef<Material | null>(null)
 const csv = ref<{ text: string, name: string } | null>(null)
 const file = useTemplateRef('file')
 async function chosen(event: Event): Promise<void> {

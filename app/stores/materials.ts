@@ -27,6 +27,7 @@ export const useMaterials = defineStore('materials', () => {
   async function setStash(material: string, count: number): Promise<void> {
     if (count > 0) await db().stash.put({ material, count })
     else await db().stash.delete(material)
+    stash.value = { ...stash.value, [material]: count }
   }
 
   /** An id made from a name, that neither the catalogue nor one's own has. */

@@ -26,6 +26,8 @@ interface Patch { readonly of: Placement, readonly outline: readonly Point[], re
  * that lie over them. Deepest first.
  */
 export function clashesOf(laid: readonly LaidLayer[], shelf: Shelf): Clash[] {
+  const isShown = ({ layer }: LaidLayer): boolean => layer.role === 'bow' || layer.role === 'sign' || layer.role === 'focal'
+  if (!laid.some((each) => isShown(each) && each.placements.length)) return []
   const patches = laid.flatMap(({ layer, placements }) => placements.map((of): Patch => {
     const { form } = shelf.materials[of.material]!
     const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')

@@ -9,7 +9,7 @@ import { dealMix, knownMix } from './dealing'
 import type { Slot } from './slots'
 import { layerSlots, runsFor } from './slots'
 import type { Zone } from './zones'
-import { joined, keepClear, zonesOf } from './zones'
+import { grown, joined, keepClear, zonesOf } from './zones'
 
 /** One thing in its place on the base. Everything else about it is derived from this. */
 export interface Placement {
@@ -56,11 +56,14 @@ export interface LaidLayer {
 }
 
 /** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place. */
-export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf): LaidLayer[] {
-  const slotsOn = ruleSlots(piece, runs, shelf)
+export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory = new LaidMemory()): LaidLayer[] {
+  memory.startWith(runs, shelf)
+  const slotsOn = ruleSlots(piece, runs, shelf, memory)
   const firm = new Map(piece.layers.flatMap((layer, lift) => (keepsPlace(layer) ? [[layer.id, lay(layer, lift, [])] as const] : [])))
   const zones = [...firm.values()].flatMap((each) => each.zones)
-  return piece.layers.map((layer, lift) => firm.get(layer.id) ?? lay(layer, lift, zones))
+  const laid = piece.layers.map((layer, lift) => firm.get(layer.id) ?? lay(layer, lift, zones))
+  memory.keep(laid)
+  return laid
 
   function lay(layer: Layer, lift: number, kept: readonly Zone[]): LaidLayer {
     const bare = { layer, placements: [], zones: [] }
@@ -68,8 +71,61 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf): LaidL
     if (!knownMix(layer, shelf).length) return { ...bare, fault: 'no material' }
     const slots = slotsOn(layer.id)
     if (!slots) return { ...bare, fault: 'no reference' }
-    const placements = [...laidByRule(layer, slots, kept, runs, shelf, lift), ...laidByHand(layer, slots.length, runs, shelf, lift)]
-    return { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }
+    const before = memory.laid(layer, slots, kept, lift)
+    if (before?.layer === layer) return before
+    const placements = [...laidByRule(layer, slots, kept, runs, shelf, lift, before), ...laidByHand(layer, slots.length, runs, shelf, lift)]
+    const laid: LaidLayer = { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }
+    memory.note(laid, slots, kept, lift)
+    return laid
+  }
+}
+
+/** Decisions of a layer that its rule's slots do not read, and those that leave the placements of other slots alone. */
+const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'flow', 'across', 'acrossSpread', 'lean', 'leanSpread', 'taper', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
+const BY_SLOT: ReadonlySet<keyof Layer> = new Set(['role', 'hidden', 'locked', 'nudges', 'added', 'taken', 'reserve'])
+
+/** Whether two states of a layer agree in all but these decisions. Unchanged parts of a document are the same objects. */
+const agree = (a: Layer, b: Layer, but: ReadonlySet<keyof Layer>): boolean => (Object.keys(b) as (keyof Layer)[]).every((key) => but.has(key) || a[key] === b[key])
+const alike = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((each, i) => each === b[i])
+
+interface Remembered { readonly laid: LaidLayer, readonly slots: readonly Slot[], readonly kept: readonly Zone[], readonly lift: number }
+
+/** What was laid last, so that what has not changed is not laid again: the very same objects are given back. */
+export class LaidMemory {
+  private runs: readonly Run[] | null = null
+  private materials: Shelf['materials'] | null = null
+  private layers = new Map<string, Remembered>()
+  private slotsFound = new Map<string, { readonly layer: Layer, readonly of: readonly number[] | null, readonly slots: readonly Slot[] }>()
+
+  startWith(runs: readonly Run[], { materials }: Shelf): void {
+    if (this.runs === runs && this.materials === materials) return
+    this.runs = runs
+    this.materials = materials
+    this.layers.clear()
+    this.slotsFound.clear()
+  }
+
+  /** The last state of a layer that lies by the same slots among the same zones, and differs at most slot by slot. */
+  laid(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], lift: number): LaidLayer | null {
+    const known = this.layers.get(layer.id)
+    return known && known.slots === slots && known.lift === lift && alike(known.kept, kept) && agree(known.laid.layer, layer, BY_SLOT) ? known.laid : null
+  }
+
+  note(laid: LaidLayer, slots: readonly Slot[], kept: readonly Zone[], lift: number): void { this.layers.set(laid.layer.id, { laid, slots, kept, lift }) }
+
+  /** @param of the points of the layer that this one goes by, one list for each run, or null when it goes by none */
+  slots(layer: Layer, of: readonly number[] | null): readonly Slot[] | null {
+    const known = this.slotsFound.get(layer.id)
+    return known && agree(known.layer, layer, NOT_FOR_SLOTS) && (of === null ? known.of === null : known.of !== null && alike(known.of, of)) ? known.slots : null
+  }
+
+  noteSlots(layer: Layer, of: readonly number[] | null, slots: readonly Slot[]): void { this.slotsFound.set(layer.id, { layer, of, slots }) }
+
+  /** Forgets layers that are gone. */
+  keep(laid: readonly LaidLayer[]): void {
+    const there = new Set(laid.map(({ layer }) => layer.id))
+    for (const id of this.layers.keys()) if (!there.has(id)) this.layers.delete(id)
+    for (const id of this.slotsFound.keys()) if (!there.has(id)) this.slotsFound.delete(id)
   }
 }
 
@@ -88,7 +144,7 @@ function reservedBy(layer: Layer, placements: readonly Placement[], runs: readon
 }
 
 /** The slots of each layer's rule, looked up by layer: null for a layer that is not there or refers to itself. */
-function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf): (layer: string) => readonly Slot[] | null {
+function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: LaidMemory): (layer: string) => readonly Slot[] | null {
   const found = new Map<string, readonly Slot[] | null>()
   const ask = (id: string): readonly Slot[] | null => {
     const known = found.get(id)
@@ -96,6 +152,13 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf): (layer: st
     found.set(id, null)
     const layer = piece.layers.find((each) => each.id === id)
     if (!layer) return null
+    const of = 'of' in layer.rule ? layer.rule.of : null
+    const byOther = of === null ? null : runs.flatMap((run) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run) ?? [-1])
+    const before = memory.slots(layer, byOther)
+    if (before) {
+      found.set(id, before)
+      return before
+    }
     const slots = layerSlots(layer, runs, (run) => ({
       run, runs, seed: layer.seed, seat: layer.seat,
       pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run),
@@ -103,6 +166,7 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf): (layer: st
       mixWidths: knownMix(layer, shelf).map(({ known }) => known.width),
     }))
     found.set(id, slots)
+    if (slots) memory.noteSlots(layer, byOther, slots)
     return slots
   }
   return ask
@@ -114,15 +178,21 @@ function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: 
   return [...slots.filter((slot) => slot.run.id === run.id).map(({ s }) => s), ...added]
 }
 
-function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number): Placement[] {
+/** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
+function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number, before: LaidLayer | null): Placement[] {
+  const there = new Map(before?.placements.map((each) => [each.slot, each]))
   const mix = knownMix(layer, shelf)
-  const dealt = dealMix(layer, shelf, 1 + slots.reduce((most, { deal }) => Math.max(most, deal), -1))
+  let dealt: readonly Material[] | null = null
+  const dealtTo = (deal: number): Material => (dealt ??= dealMix(layer, shelf, 1 + slots.reduce((most, each) => Math.max(most, each.deal), -1)))[deal]!
   const phase = random(layer.seed).next()
   const taken = new Set(layer.taken)
   const clear = new Map<string, (s: number) => number>()
-  const clearOn = (run: Run) => {
-    const known = clear.get(run.id) ?? keepClear(run, joined(kept, run))
-    clear.set(run.id, known)
+  // What has a body of its own keeps clear with all of it, a stem with where it is held.
+  const clearOn = (run: Run, { form, width }: Material) => {
+    const about = form === 'leaf' ? 0 : width / 2
+    const key = `${run.id} ${about}`
+    const known = clear.get(key) ?? keepClear(run, joined(kept.map((zone) => grown(zone, run, about)), run))
+    clear.set(key, known)
     return known
   }
   const places = new Map<string, number>()
@@ -131,11 +201,14 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     const step = places.get(slot.run.id) ?? 0
     places.set(slot.run.id, step + 1)
     if (taken.has(slot.id)) return []
+    const same = there.get(slot.id)
+    if (same && before!.layer.nudges[slot.id] === layer.nudges[slot.id]) return [same]
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
-    const rest = layer.clear ? clearOn(slot.run)(slot.s) : slot.s
+    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!.known
+    const rest = layer.clear ? clearOn(slot.run, material)(slot.s) : slot.s
     return [place(layerOn(layer, slot.run, runs), {
       slot: slot.id, run: slot.run, rest, number: i + 1, lift, added: false,
-      material: slot.material === null ? dealt[slot.deal]! : mix[Math.min(slot.material, mix.length - 1)]!.known,
+      material,
       t: layer.across + layer.acrossSpread * swing(ACROSS_STEP) + slot.across,
       lean: layer.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0,
     })]

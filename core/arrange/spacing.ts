@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Figure } from '../measure'
-import { COUNTED, figure, GEOMETRY, quantity, sum } from '../measure'
+import { COUNTED, figure, GEOMETRY, onceFor, quantity, sum } from '../measure'
 import type { Piece, RuleKind } from '../piece'
 import { against } from './against'
 import type { LaidLayer } from './placement'
@@ -19,8 +19,12 @@ export interface Spacing {
 /** Rules that spread over the face: gaps along the run say nothing about them. */
 const SPREAD: ReadonlySet<RuleKind> = new Set(['scatter', 'bands'])
 
+const spaced = onceFor<LaidLayer, Spacing | null>()
+
 /** Null for what has no spacing: fewer than two things on any run, or things spread over the face. */
-export function spacingOf(runs: readonly Run[], laid: LaidLayer): Spacing | null {
+export const spacingOf = (runs: readonly Run[], laid: LaidLayer): Spacing | null => spaced(laid, () => spacingAfresh(runs, laid))
+
+function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
   if (SPREAD.has(laid.layer.rule.kind)) return null
   const rows = runs.map((run) => ({ run, n: laid.placements.filter((each) => each.run === run.id).length })).filter(({ n }) => n > 1)
   const gaps = rows.flatMap(({ run }) => meantGaps(run, laid))

@@ -1,5 +1,6 @@
 import type { Run } from '../base'
 import { along } from '../base'
+import { onceFor } from '../measure'
 import type { LaidLayer, Placement } from './placement'
 
 /** A run unrolled into a straight tape, a lane for each layer on it; two arms that meet share one, read to both sides of their meeting. */
@@ -57,9 +58,19 @@ export function tapesOf(runs: readonly Run[], laid: readonly LaidLayer[]): Tape[
     return [{
       id: on.map((each) => each.run).join('+'), name: other ? 'both arms' : run.name, closed: run.closed,
       from: other ? -run.length : 0, to: (other ?? run).length, runs: on,
-      lanes: laid.flatMap(({ layer, placements }) => laneOf(layer.id, placements, on, run)),
+      lanes: laid.flatMap((each) => laneOn(each, on, run)),
     }]
   })
+}
+
+const laned = onceFor<LaidLayer, Map<string, Lane[]>>()
+
+/** A layer's lane on each tape, worked out once. */
+function laneOn(laid: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
+  const known = laned(laid, () => new Map())
+  const lane = known.get(run.id) ?? laneOf(laid.layer.id, laid.placements, on, run)
+  known.set(run.id, lane)
+  return lane
 }
 
 function laneOf(layer: string, placements: readonly Placement[], on: readonly TapeRun[], run: Run): Lane[] {

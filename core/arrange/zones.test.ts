@@ -87,7 +87,7 @@ describe('clashes', () => {
   })
   const piece = pieceWith([
     layerOf('bow', 'bow-honey', { kind: 'single', at: 0.5, drop: 0 }, { role: 'bow' }),
-    layerOf('rose', 'rose', { kind: 'single', at: 0.52, drop: 0 }, { role: 'focal' }),
+    layerOf('rose', 'rose', { kind: 'single', at: 0.52, drop: 0 }, { role: 'focal', clear: false }),
     layerOf('fern', 'bracken', { kind: 'single', at: 0.45, drop: 0 }, { role: 'greenery' }),
   ])
   it('tell what presses into a bow, and what lies over it; each mend ends its clash', () => {

@@ -54,6 +54,14 @@ export function inside({ x, y }: Point, outline: readonly Point[]): boolean {
   return within
 }
 
+/** A zone with so much more to each side, mm. */
+export function grown(zone: Zone, run: Run, by: number): Zone {
+  if (by === 0 || zone.run !== run.id) return zone
+  if (run.closed) return { ...zone, from: onRun(run, zone.from - by), length: Math.min(run.length, zone.length + 2 * by) }
+  const [from, to] = [onRun(run, zone.from - by), onRun(run, zone.from + zone.length + by)]
+  return { ...zone, from, length: to - from }
+}
+
 /** Zones of one run, joined where they overlap, in order along it. */
 export function joined(zones: readonly Zone[], run: Run): { from: number, length: number }[] {
   const own = zones.filter((zone) => zone.run === run.id && zone.length > 0).map(({ from, length }) => ({ from, length }))

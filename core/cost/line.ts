@@ -1,4 +1,5 @@
 import type { LaidLayer } from '../arrange'
+import { countsOf } from '../arrange'
 import type { Material, Offer, Shelf, Shop } from '../material'
 import { piecesPerStem } from '../material'
 import type { Figure } from '../measure'
@@ -97,10 +98,8 @@ export function baseLine(piece: Piece, name: string, price: number): CostLine {
 /** What each layer takes of each material, by material, in the order in which they first go on. */
 export function usesOf(laid: readonly LaidLayer[]): Map<string, { pieces: number, cut: number | null }[]> {
   const uses = new Map<string, { pieces: number, cut: number | null }[]>()
-  for (const { layer, placements } of laid) {
-    const counts = new Map<string, number>()
-    for (const { material } of placements) counts.set(material, (counts.get(material) ?? 0) + 1)
-    for (const [material, pieces] of counts) uses.set(material, [...(uses.get(material) ?? []), { pieces, cut: layer.cut }])
+  for (const each of laid) {
+    for (const [material, pieces] of countsOf(each)) uses.set(material, [...(uses.get(material) ?? []), { pieces, cut: each.layer.cut }])
   }
   return uses
 }

@@ -3,7 +3,7 @@ import type { Point, Run } from '../base'
 import { apart, mirrored } from '../base'
 import type { Shelf } from '../material'
 import type { Figure } from '../measure'
-import { degrees, figure, quantity, radians, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
+import { degrees, figure, onceFor, quantity, radians, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Sector } from './coverage'
 import { visualWeight } from './look'
@@ -38,11 +38,15 @@ export function offBy({ school, towards }: Brief['balance'], { x, y }: Point, re
   return Math.hypot(x / reach - tx * far, y / reach - ty * far)
 }
 
-/** @param reach half the bare base's longer side, mm */
-export function balanceOf(piece: Piece, placements: readonly Placement[], runs: readonly Run[], reach: number, sectors: readonly Sector[], shelf: Shelf): Balance {
+interface Weighed { readonly x: number, readonly y: number, readonly all: number, readonly bySector: readonly number[] }
+
+const weighing = onceFor<LaidLayer, Weighed>()
+
+/** A layer's weight and its moments. */
+const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Sector[], shelf: Shelf): Weighed => weighing(laid, () => {
   let [x, y, all] = [0, 0, 0]
   const bySector = sectors.map(() => 0)
-  for (const placement of placements) {
+  for (const placement of laid.placements) {
     const weight = visualWeight(shelf.materials[placement.material]!, placement)
     x += weight * placement.x
     y += weight * placement.y
@@ -50,6 +54,15 @@ export function balanceOf(piece: Piece, placements: readonly Placement[], runs: 
     const own = sectors.findIndex((sector) => sector.run === placement.run && within(runs, sector, placement.s))
     if (own >= 0) bySector[own]! += weight
   }
+  return { x, y, all, bySector }
+})
+
+/** @param reach half the bare base's longer side, mm */
+export function balanceOf(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], reach: number, sectors: readonly Sector[], shelf: Shelf): Balance {
+  const weighed = laid.map((each) => layerWeight(each, runs, sectors, shelf))
+  const total = (of: 'x' | 'y' | 'all'): number => weighed.reduce((sum, each) => sum + each[of], 0)
+  const [x, y, all] = [total('x'), total('y'), total('all')]
+  const bySector = sectors.map((_, i) => weighed.reduce((sum, each) => sum + each.bySector[i]!, 0))
   // A hanging or a garland is not even about its own middle from top to bottom: only a closed base is.
   const closed = runs[0]!.closed
   const centre = all > 0 ? { x: x / all, y: closed ? y / all : 0 } : { x: 0, y: 0 }

@@ -1,6 +1,6 @@
 import type { Placement } from '../arrange'
 import { footprint } from '../arrange'
-import type { Point, Run } from '../base'
+import type { Edges, Point, Run } from '../base'
 import type { Shelf } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, sum } from '../measure'
@@ -39,51 +39,62 @@ const BARE_BELOW = 0.35
 const BARE_LEAST = 0.75
 const SECTORS = 12
 
-export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array }
+/** Layers by cell, meaningless off the faces, and the patch of every thing. */
+export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array, readonly patches: ReadonlyMap<string, Patch> }
+
+export interface Patch { readonly of: Placement, readonly outline: readonly Point[], readonly edges: Edges }
+
+function edgesOf(outline: readonly Point[]): Edges {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const { x, y } of outline) {
+    if (x < left) left = x
+    if (x > right) right = x
+    if (y < top) top = y
+    if (y > bottom) bottom = y
+  }
+  return { left, top, right, bottom }
+}
+
+const lies = (a: Placement, b: Placement): boolean =>
+  a.x === b.x && a.y === b.y && a.bearing === b.bearing && a.length === b.length && a.width === b.width && a.material === b.material
 
 /**
  * Counts the layers over every cell of the faces, and remembers what it counted: asked again about the same runs,
  * it takes away the patches that are gone and adds those that are new. The counts are the same as counted afresh.
  */
 export class LayerCount {
-  private grid: FaceGrid | null = null
   private runs: readonly Run[] | null = null
-  private depth = new Uint16Array()
-  private counted = new Map<string, readonly [key: string, patch: readonly Point[]]>()
+  private shelf: Shelf['materials'] | null = null
+  private counted: Counted | null = null
 
-  /** @returns depth by cell, meaningless off the faces; good until the next count */
+  /** @returns what is good until the next count */
   count(runs: readonly Run[], placements: readonly Placement[], shelf: Shelf): Counted {
-    if (this.runs !== runs || !this.grid) {
-      this.runs = runs
-      this.grid = faceGrid(runs)
-      this.depth = new Uint16Array(this.grid.columns * this.grid.rows)
-      this.counted = new Map()
-    }
-    const { grid, depth } = this
-    const now = new Map<string, readonly [string, readonly Point[]]>()
-    for (const placement of placements) {
-      const form = shelf.materials[placement.material]?.form
+    const again = this.runs === runs && this.shelf === shelf.materials && this.counted
+    const grid = faceGrid(runs)
+    const { depth, patches } = again || { depth: new Uint16Array(grid.columns * grid.rows), patches: new Map<string, Patch>() }
+    const now = new Map<string, Patch>()
+    for (const of of placements) {
+      const form = shelf.materials[of.material]?.form
       if (!form) continue
-      const { id, x, y, bearing, length, width } = placement
-      const key = `${form}|${x}|${y}|${bearing}|${length}|${width}`
-      const known = this.counted.get(id)
-      if (known?.[0] === key) {
-        now.set(id, known)
-        this.counted.delete(id)
+      const known = patches.get(of.id)
+      if (known && (known.of === of || lies(known.of, of))) {
+        now.set(of.id, known)
         continue
       }
-      const patch = footprint(placement, form)
-      now.set(id, [key, patch])
-      fill(grid, patch, (at) => { depth[at]! += 1 })
+      const outline = footprint(of, form)
+      now.set(of.id, { of, outline, edges: edgesOf(outline) })
+      fill(grid, outline, (at) => { depth[at]! += 1 })
     }
-    for (const [, patch] of this.counted.values()) fill(grid, patch, (at) => { depth[at]! -= 1 })
-    this.counted = now
-    return { grid, depth }
+    for (const [id, patch] of patches) if (now.get(id) !== patch) fill(grid, patch.outline, (at) => { depth[at]! -= 1 })
+    this.runs = runs
+    this.shelf = shelf.materials
+    this.counted = { grid, depth, patches: now }
+    return this.counted
   }
 }
 
 /** Cells covered once, twice, and all layers, by stretch. */
-function tallied({ grid, depth }: Counted) {
+function tallied({ grid, depth }: Pick<Counted, 'grid' | 'depth'>) {
   const n = grid.stretches.length
   const [size, covered, layers] = [new Uint32Array(n), new Uint32Array(n), new Uint32Array(n)]
   let two = 0
@@ -101,8 +112,11 @@ function tallied({ grid, depth }: Counted) {
   return { size, covered, layers, two }
 }
 
-export function coverageOf(runs: readonly Run[], placements: readonly Placement[], shelf: Shelf, counter = new LayerCount()): Coverage {
-  const counted = counter.count(runs, placements, shelf)
+/** How much of these runs' faces is under these things, counted afresh. */
+export const coverageOf = (runs: readonly Run[], placements: readonly Placement[], shelf: Shelf): Coverage =>
+  coverageFrom(runs, new LayerCount().count(runs, placements, shelf))
+
+export function coverageFrom(runs: readonly Run[], counted: Counted): Coverage {
   const { grid } = counted
   const { size, covered, layers, two } = tallied(counted)
   const one = covered.reduce((a, b) => a + b, 0)

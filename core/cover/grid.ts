@@ -25,7 +25,16 @@ const LEAST_STRETCHES = 12
 /** Straight chords with which the edges of a stretch are followed. */
 const CHORDS = 4
 
-export function faceGrid(runs: readonly Run[], fineness = FINENESS): FaceGrid {
+const made = new WeakMap<readonly Run[], FaceGrid>()
+
+/** The grid of a base's runs: the same for the same runs. */
+export function faceGrid(runs: readonly Run[]): FaceGrid {
+  const known = made.get(runs) ?? makeGrid(runs)
+  made.set(runs, known)
+  return known
+}
+
+function makeGrid(runs: readonly Run[]): FaceGrid {
   const whole = runs.reduce((total, { length }) => total + length, 0)
   const parts = runs.flatMap((run) => {
     const n = Math.max(LEAST_STRETCHES, Math.round((STRETCHES * run.length) / whole))
@@ -41,7 +50,7 @@ export function faceGrid(runs: readonly Run[], fineness = FINENESS): FaceGrid {
     top = Math.min(top, y)
     bottom = Math.max(bottom, y)
   }
-  const cell = Math.max(right - left, bottom - top) / fineness
+  const cell = Math.max(right - left, bottom - top) / FINENESS
   const columns = Math.ceil((right - left) / cell) + 1
   const rows = Math.ceil((bottom - top) / cell) + 1
   const owner = new Uint16Array(columns * rows)
@@ -59,6 +68,9 @@ function quad(run: Run, from: number, to: number): Point[] {
   return [edge(from, 1), edge(to, 1), edge(to, -1), edge(from, -1)]
 }
 
+/** Where a polygon's edges cross each row, kept between calls so that none has to be made. */
+const crossings: number[][] = []
+
 /**
  * Visits every cell whose middle lies inside a polygon (even-odd), once each.
  * @param outline at least three points, mm; it need not close itself
@@ -67,29 +79,32 @@ export function fill(
   { left, top, cell, columns, rows }: Pick<FaceGrid, 'left' | 'top' | 'cell' | 'columns' | 'rows'>,
   outline: readonly Point[], visit: (at: number) => void,
 ): void {
-  let low = Infinity
-  let high = -Infinity
-  for (const { y } of outline) {
-    low = Math.min(low, y)
-    high = Math.max(high, y)
+  while (crossings.length < rows) crossings.push([])
+  let low = rows
+  let high = -1
+  for (let i = 0; i < outline.length; i++) {
+    const a = outline[i]!
+    const b = outline[i + 1 < outline.length ? i + 1 : 0]!
+    if (a.y === b.y) continue
+    const [upper, lower] = a.y < b.y ? [a, b] : [b, a]
+    // Rows whose middle lies from the upper end on and before the lower one: a vertex counts for one of its two edges.
+    const first = Math.max(0, Math.ceil((upper.y - top) / cell - 0.5))
+    const last = Math.min(rows - 1, Math.ceil((lower.y - top) / cell - 0.5) - 1)
+    if (first > last) continue
+    const slope = (lower.x - upper.x) / (lower.y - upper.y)
+    for (let row = first; row <= last; row++) crossings[row]!.push(upper.x + (top + (row + 0.5) * cell - upper.y) * slope)
+    if (first < low) low = first
+    if (last > high) high = last
   }
-  const first = Math.max(0, Math.ceil((low - top) / cell - 0.5))
-  const last = Math.min(rows - 1, Math.floor((high - top) / cell - 0.5))
-  const crossings: number[] = []
-  for (let row = first; row <= last; row++) {
-    const y = top + (row + 0.5) * cell
-    crossings.length = 0
-    for (let i = 0; i < outline.length; i++) {
-      const a = outline[i]!
-      const b = outline[i + 1 < outline.length ? i + 1 : 0]!
-      if ((a.y <= y) !== (b.y <= y)) crossings.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x))
-    }
-    if (crossings.length > 2) crossings.sort((a, b) => a - b)
-    else if (crossings[0]! > crossings[1]!) crossings.reverse()
-    for (let i = 0; i + 1 < crossings.length; i += 2) {
-      const from = Math.max(0, Math.ceil((crossings[i]! - left) / cell - 0.5))
-      const to = Math.min(columns - 1, Math.ceil((crossings[i + 1]! - left) / cell - 0.5) - 1)
+  for (let row = low; row <= high; row++) {
+    const xs = crossings[row]!
+    if (xs.length > 2) xs.sort((a, b) => a - b)
+    else if (xs[0]! > xs[1]!) xs.reverse()
+    for (let i = 0; i + 1 < xs.length; i += 2) {
+      const from = Math.max(0, Math.ceil((xs[i]! - left) / cell - 0.5))
+      const to = Math.min(columns - 1, Math.ceil((xs[i + 1]! - left) / cell - 0.5) - 1)
       for (let column = from; column <= to; column++) visit(row * columns + column)
     }
+    xs.length = 0
   }
 }

@@ -1,13 +1,25 @@
 import { converter, differenceCiede2000, formatHex, wcagContrast } from 'culori'
-import type { Placement } from '../arrange'
+import type { LaidLayer, Placement } from '../arrange'
 import { BASE_SORTS } from '../base'
 import type { Material, Shelf } from '../material'
 import type { Figure } from '../measure'
-import { figure, quantity, RULE_OF_THUMB, sum } from '../measure'
+import { figure, onceFor, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Piece } from '../piece'
 
-const toOklch = converter('oklch')
-const toOklab = converter('oklab')
+/** The same answer for the same words: colours are few and are asked about for every thing on a piece. */
+function remembered<T>(read: (hex: string) => T): (hex: string) => T {
+  const known = new Map<string, T>()
+  return (hex) => {
+    const answer = known.get(hex) ?? read(hex)
+    known.set(hex, answer)
+    return answer
+  }
+}
+
+const oklch = converter('oklch')
+const oklab = converter('oklab')
+const toOklch = remembered((hex) => oklch(hex)!)
+const toOklab = remembered((hex) => oklab(hex)!)
 const deltaE = differenceCiede2000()
 
 /** The area that a thing covers, mm²: two thirds of its box for a leaf. */
@@ -21,7 +33,7 @@ const TEXTURE_WEIGHT = { fine: 0.8, medium: 1, coarse: 1.25 } as const
  * How much an eye gives a thing: its area in square centimetres, more for dark, strong and coarse ones. Rule of thumb.
  */
 export function visualWeight(material: Material, { length, width }: Pick<Placement, 'length' | 'width'>): number {
-  const { l, c } = toOklch(material.colours[0])!
+  const { l, c } = toOklch(material.colours[0]!)
   return (patchArea(material, length, width) / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
 }
 
@@ -29,19 +41,19 @@ export const COLOUR_FAMILIES = ['white', 'grey', 'black', 'brown', 'red', 'pink'
 export type ColourFamily = (typeof COLOUR_FAMILIES)[number]
 
 /** The name that people give a colour: by hue, and by lightness and strength where those say more. */
-export function colourFamily(hex: string): ColourFamily {
-  const { l, c, h = 0 } = toOklch(hex)!
+export const colourFamily = remembered((hex: string): ColourFamily => {
+  const { l, c, h = 0 } = toOklch(hex)
   if (l < 0.25) return 'black'
   if (c < 0.028) return l > 0.84 ? 'white' : 'grey'
   if (l > 0.88 && c < 0.05) return 'white'
   if (h < 12 || h >= 345) return l > 0.62 ? 'pink' : 'red'
   if (h < 42) return l > 0.68 ? 'pink' : c < 0.07 && l < 0.6 ? 'brown' : 'red'
   if (h < 72) return c < 0.12 && l < 0.65 ? 'brown' : 'orange'
-  if (h < 108) return l < 0.58 || c < 0.06 ? 'brown' : 'yellow'
+  if (h < 108) return l < 0.66 && c < 0.1 ? 'brown' : l < 0.56 || c < 0.06 ? 'brown' : 'yellow'
   if (h < 185) return 'green'
   if (h < 285) return 'blue'
   return 'purple'
-}
+})
 
 export interface ColourCarry {
   readonly family: ColourFamily
@@ -59,44 +71,67 @@ export type Side = (typeof SIDES)[number]
 /** Nearer to the middle than this share of the base's reach a thing belongs to both sides. */
 const MIDDLE = 0.12
 
-/** Where each colour shows, the commonest first. @param reach half the bare base's longer side, mm */
-export function colourCarry(placements: readonly Placement[], reach: number, shelf: Shelf): ColourCarry[] {
+interface Share { readonly family: ColourFamily, readonly colour: string, readonly area: number, readonly sides: ReadonlySet<Side> }
+
+const shared = onceFor<LaidLayer, readonly Share[]>()
+
+/** What a layer brings of each colour. */
+const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Share[] => shared(laid, () => {
   const found = new Map<ColourFamily, { colour: string, area: number, sides: Set<Side> }>()
-  let all = 0
-  for (const placement of placements) {
-    const material = shelf.materials[placement.material]!
-    const area = patchArea(material, placement.length, placement.width)
-    all += area
+  for (const { material: id, length, width, x, y } of laid.placements) {
+    const material = shelf.materials[id]!
+    const area = patchArea(material, length, width) / material.colours.length
     for (const colour of material.colours) {
       const family = colourFamily(colour)
       const own = found.get(family) ?? { colour, area: 0, sides: new Set<Side>() }
-      own.area += area / material.colours.length
-      if (placement.y < MIDDLE * reach) own.sides.add('top')
-      if (placement.y > -MIDDLE * reach) own.sides.add('bottom')
-      if (placement.x < MIDDLE * reach) own.sides.add('left')
-      if (placement.x > -MIDDLE * reach) own.sides.add('right')
+      own.area += area
+      if (y < MIDDLE * reach) own.sides.add('top')
+      if (y > -MIDDLE * reach) own.sides.add('bottom')
+      if (x < MIDDLE * reach) own.sides.add('left')
+      if (x > -MIDDLE * reach) own.sides.add('right')
       found.set(family, own)
     }
   }
-  return [...found].sort(([, a], [, b]) => b.area - a.area).map(([family, { colour, area, sides }]) => ({
+  return [...found].map(([family, own]) => ({ family, ...own }))
+})
+
+/** Where each colour shows, the commonest first. @param reach half the bare base's longer side, mm */
+export function colourCarry(laid: readonly LaidLayer[], reach: number, shelf: Shelf): ColourCarry[] {
+  const all = laid.flatMap((each) => layerShares(each, reach, shelf))
+  const whole = all.reduce((total, { area }) => total + area, 0)
+  return COLOUR_FAMILIES.flatMap((family) => {
+    const own = all.filter((each) => each.family === family)
+    return own.length ? [{ family, colour: own[0]!.colour, area: own.reduce((total, { area }) => total + area, 0), sides: new Set(own.flatMap(({ sides }) => [...sides])) }] : []
+  }).sort((a, b) => b.area - a.area).map(({ family, colour, area, sides }) => ({
     family, colour, sides: SIDES.filter((side) => sides.has(side)),
-    share: figure(quantity.share(area / all), sum`what is ${family} covers ${quantity.share(area / all)} of the area of all that is on it, a thing of two colours counting half for each`, RULE_OF_THUMB),
+    share: figure(quantity.share(area / whole), sum`what is ${family} covers ${quantity.share(area / whole)} of the area of all that is on it, a thing of two colours counting half for each`, RULE_OF_THUMB),
   }))
 }
 
-/** The colour of all that is on a piece, seen from across the room: the mean in OKLab by area. Null for a bare base. */
-export function meanColour(placements: readonly Placement[], shelf: Shelf): string | null {
+interface Mixed { readonly l: number, readonly a: number, readonly b: number, readonly area: number }
+
+const mixing = onceFor<LaidLayer, Mixed>()
+
+const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed => mixing(laid, () => {
   let [l, a, b, all] = [0, 0, 0, 0]
-  for (const placement of placements) {
-    const material = shelf.materials[placement.material]!
-    const area = patchArea(material, placement.length, placement.width)
-    const own = toOklab(material.colours[0])!
+  for (const { material: id, length, width } of laid.placements) {
+    const material = shelf.materials[id]!
+    const area = patchArea(material, length, width)
+    const own = toOklab(material.colours[0]!)
     l += own.l * area
     a += own.a * area
     b += own.b * area
     all += area
   }
-  return all > 0 ? formatHex({ mode: 'oklab', l: l / all, a: a / all, b: b / all }) : null
+  return { l, a, b, area: all }
+})
+
+/** The colour of all that is on a piece, seen from across the room: the mean in OKLab by area. Null for a bare base. */
+export function meanColour(laid: readonly LaidLayer[], shelf: Shelf): string | null {
+  const parts = laid.map((each) => layerMixed(each, shelf))
+  const total = (of: keyof Mixed): number => parts.reduce((sum, each) => sum + each[of], 0)
+  const area = total('area')
+  return area > 0 ? formatHex({ mode: 'oklab', l: total('l') / area, a: total('a') / area, b: total('b') / area }) : null
 }
 
 const CIEDE: Figure['basis'] = { kind: 'published', source: 'CIEDE2000 (Sharma, Wu and Dalal 2005)' }
@@ -117,14 +152,15 @@ export const TIES = [
 
 /** How far apart two colours look: CIEDE2000, 0 the same, about 2 just told apart. */
 export const colourDifference = (a: string, b: string): number => deltaE(a, b)
+const differences = remembered((pair) => colourDifference(...pair.split(' ') as [string, string]))
 
-export function contrastOf({ base, brief }: Piece, placements: readonly Placement[], shelf: Shelf): Contrast {
-  const mean = meanColour(placements, shelf)
+export function contrastOf({ base, brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Contrast {
+  const mean = meanColour(laid, shelf)
   const difference = (a: string, b: string, words: string): Figure => {
-    const value = colourDifference(a, b)
+    const value = differences(`${a} ${b}`)
     return figure(quantity.ratio(value), sum`${words}, ${a} against ${b}: ${quantity.ratio(value)}; under 10 is hard to see from across a room`, CIEDE)
   }
-  const best = TIES.reduce((least, each) => (colourDifference(each.colour, base.colour) < colourDifference(least.colour, base.colour) ? each : least))
+  const best = TIES.reduce((least, each) => (differences(`${each.colour} ${base.colour}`) < differences(`${least.colour} ${base.colour}`) ? each : least))
   const { colour } = brief.surface
   const name = BASE_SORTS[base.kind].name.toLowerCase()
   return {

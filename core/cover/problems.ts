@@ -1,5 +1,5 @@
 import type { LaidLayer, Placement } from '../arrange'
-import { copyAcross, footprint, inside } from '../arrange'
+import { copyAcross, inside } from '../arrange'
 import type { Run } from '../base'
 import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
 import type { Shelf } from '../material'
@@ -75,17 +75,19 @@ const JOINED = new Set(['ring', 'oval', 'square', 'heart', 'swag', 'teardrop', '
 const HIDING = new Set(['bow', 'sign', 'focal'])
 
 /** A join left in sight, and how to hide it. */
-function joinProblem({ piece, runs, laid, shelf }: Seen): Problem[] {
+function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const { base } = piece
   if (!JOINED.has(base.shape.form)) return []
   const { run, s } = markOn(base, runs, base.join)
   const covers = (placement: Placement, at: number): boolean => {
-    const patch = footprint(placement, shelf.materials[placement.material]!.form)
+    const patch = counted.patches.get(placement.id)
+    if (!patch) return false
+    const { left, right, top, bottom } = patch.edges
     const station = run.at(at)
-    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), patch)).length >= 2
+    if (station.x < left - station.half || station.x > right + station.half || station.y < top - station.half || station.y > bottom + station.half) return false
+    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), patch.outline)).length >= 2
   }
-  const all = laid.flatMap(({ placements }) => placements)
-  if (all.some((each) => covers(each, s))) return []
+  if (laid.some(({ placements }) => placements.some((each) => covers(each, s)))) return []
   const { join, name } = BASE_SORTS[base.kind]
   const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each, each.s)).map((each) => ({ layer, each })))
   const order = [...HIDING]

@@ -1,8 +1,8 @@
-import type { LaidLayer } from '../arrange'
-import type { Base, Form } from '../base'
+import type { LaidLayer, Placement } from '../arrange'
+import type { Base, Form, Run } from '../base'
 import { runsOf } from '../base'
 import type { Material, Shelf } from '../material'
-import { degrees, random } from '../measure'
+import { degrees, onceFor, random } from '../measure'
 import type { Brief, Piece } from '../piece'
 import { tone } from './colour'
 import type { Glyph } from './marks'
@@ -58,25 +58,32 @@ const DEEPEST = 3
 const EYE_LEVEL = 0.7
 const WALLS: ReadonlySet<Form> = new Set(['mantel', 'rail', 'scallops'])
 
+const drawn = onceFor<Placement, SceneItem>()
+
+/** What of an item follows from its placement alone. */
+const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => drawn(placement, () => {
+  const material = shelf.materials[placement.material]!
+  const { tx, ty } = run.at(placement.s)
+  return {
+    id: placement.id, layer: placement.layer, species: material.species, form: material.form,
+    x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
+    tint: material.colour, seed: placement.seed, depth: 0, tucked: material.form === 'leaf', cord: placement.cord,
+    along: degrees(Math.atan2(ty, tx)), turn: 0, hidden: false, locked: false,
+  }
+})
+
 export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const leafy = laid.map(({ placements }) => placements.some(({ material }) => shelf.materials[material]?.form === 'leaf'))
   const runs = new Map(runsOf(piece.base).map((run) => [run.id, run]))
   let turn = 0
   const lifted = laid.flatMap(({ layer, placements }, i) => {
     const over = leafy.slice(i + 1).filter(Boolean).length
+    const { hidden, locked } = layer
     return placements.map((placement): { lift: number, item: SceneItem } => {
-      const material = shelf.materials[placement.material]!
-      const { tx, ty } = runs.get(placement.run)!.at(placement.s)
-      return {
-        lift: placement.lift,
-        item: {
-          id: placement.id, layer: layer.id, species: material.species, form: material.form,
-          x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
-          tint: material.colour, seed: placement.seed, depth: Math.min(DEEPEST, over),
-          tucked: material.form === 'leaf', cord: placement.cord,
-          along: degrees(Math.atan2(ty, tx)), turn: ++turn, hidden: layer.hidden, locked: layer.locked,
-        },
-      }
+      const item = itemOf(placement, runs.get(placement.run)!, shelf)
+      turn += 1
+      const depth = Math.min(DEEPEST, over)
+      return { lift: placement.lift, item: { ...item, depth, turn, hidden, locked } }
     })
   })
   const { form } = piece.base.shape

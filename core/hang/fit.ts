@@ -1,7 +1,7 @@
 import type { LaidLayer, Placement } from '../arrange'
-import { footprint } from '../arrange'
 import type { Edges } from '../base'
 import { BASE_SORTS, extentOf } from '../base'
+import type { Patch } from '../cover'
 import type { Shelf } from '../material'
 import { HARDINESS } from '../material'
 import type { Figure } from '../measure'
@@ -14,18 +14,14 @@ export interface FinishedSize extends Edges {
   readonly height: Figure
 }
 
-/** @param bare the edges of the bare base, mm about its middle */
-export function finishedSize(bare: Edges, laid: readonly LaidLayer[], shelf: Shelf): FinishedSize {
+/** @param bare the edges of the bare base @param on the patches of all that is on it, mm about the base's middle */
+export function finishedSize(bare: Edges, on: readonly Pick<Patch, 'edges'>[]): FinishedSize {
   const edges = { ...bare }
-  for (const { placements } of laid) {
-    for (const placement of placements) {
-      for (const { x, y } of footprint(placement, shelf.materials[placement.material]!.form)) {
-        edges.left = Math.min(edges.left, x)
-        edges.right = Math.max(edges.right, x)
-        edges.top = Math.min(edges.top, y)
-        edges.bottom = Math.max(edges.bottom, y)
-      }
-    }
+  for (const { edges: { left, top, right, bottom } } of on) {
+    if (left < edges.left) edges.left = left
+    if (right > edges.right) edges.right = right
+    if (top < edges.top) edges.top = top
+    if (bottom > edges.bottom) edges.bottom = bottom
   }
   const across = (low: number, high: number, names: readonly [string, string]): Figure => figure(quantity.length(high - low),
     sum`${quantity.length(-low)} ${names[0]} of the middle + ${quantity.length(high)} ${names[1]} of it = ${quantity.length(high - low)}`, GEOMETRY)

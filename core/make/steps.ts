@@ -1,5 +1,5 @@
 import type { LaidLayer, Spacing } from '../arrange'
-import { inOrder } from '../arrange'
+import { countsOf, countsOfAll, inOrder } from '../arrange'
 import type { Run } from '../base'
 import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
 import type { Mechanic, Method } from '../fix'
@@ -7,7 +7,7 @@ import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { Material, Shelf } from '../material'
 import { pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
-import { capital, clock, listed, quantity, several, sum } from '../measure'
+import { capital, clock, listed, onceFor, quantity, several, sum } from '../measure'
 import type { Flow, Layer, Piece } from '../piece'
 import { ROLE_NAMES } from '../piece'
 import type { CautionId } from './cautions'
@@ -75,8 +75,7 @@ function hangerWords({ base }: Piece): Said {
 }
 
 export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[] {
-  const ids = new Set(laid.flatMap(({ placements }) => placements.map(({ material }) => material)))
-  return [...ids].map((id) => shelf.materials[id]!)
+  return [...countsOfAll(laid).keys()].map((id) => shelf.materials[id]!)
 }
 
 /** The mechanics that the whole piece needs, each once. */
@@ -106,7 +105,7 @@ function prepareBase({ base }: Piece): Step {
 
 function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], shelf: Shelf): Step {
   const needs = mechanicsOf(piece, laid, shelf)
-  const rows = laid.flatMap(({ layer, placements }) => counts(placements).map(([id, count]) => ({ layer, material: shelf.materials[id]!, count })))
+  const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: shelf.materials[id]!, count })))
   const cuts = rows.filter(({ material }) => material.form === 'leaf').map(({ layer, material, count }) => cutLine(layer, material, count))
   const heads = rows.filter(({ material }) => material.form !== 'leaf').map(({ material, count }) => several(count, material.name, material.plural))
   return {
@@ -131,10 +130,16 @@ function cutLine(layer: Layer, material: Material, count: number): Said {
     : sum`${each} cut to ${length}.`
 }
 
-function layStep(piece: Piece, runs: readonly Run[], { layer, placements }: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step {
+const laying = onceFor<LaidLayer, Step>()
+
+const layStep = (piece: Piece, runs: readonly Run[], laid: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step =>
+  laying(laid, () => layStepAfresh(piece, runs, laid, spacing, shelf))
+
+function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step {
+  const { layer, placements } = laid
   const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
   const run = on[0]!
-  const rows = counts(placements).map(([id, count]) => ({ material: shelf.materials[id]!, count }))
+  const rows = [...countsOf(laid)].map(([id, count]) => ({ material: shelf.materials[id]!, count }))
   const methods = byMethod(piece, rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
   const single = layer.rule.kind === 'single' ? layer.rule : null
@@ -196,12 +201,6 @@ function byMethod(piece: Piece, materials: readonly Material[]): { method: Metho
     found.set(method, [...(found.get(method) ?? []), material.plural])
   }
   return [...found].map(([method, names]) => ({ method, names }))
-}
-
-function counts(placements: LaidLayer['placements']): [material: string, count: number][] {
-  const found = new Map<string, number>()
-  for (const { material } of placements) found.set(material, (found.get(material) ?? 0) + 1)
-  return [...found]
 }
 
 const unique = <T>(items: readonly T[]): T[] => [...new Set(items)]

@@ -1,7 +1,12 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
+import type { Piece } from '../../core/piece'
 import { DEMO } from '../../playwright.config'
+
+/** How many demo pieces there are. */
+export const DEMO_PIECES = 7
 
 export const demoSite = `http://127.0.0.1:${DEMO}`
 
@@ -40,17 +45,37 @@ export const saved = (page: Page): Promise<void> => expect(page.getByTestId('sav
 export const figure = (page: Page, label: string): Locator =>
   page.getByTestId('tally').getByRole('button', { name: new RegExp(`^${label}: `) })
 
-/** The pixel at a clock position, so many millimetres from the middle of the drawing, read off the scale bar. */
-export async function onDrawing(page: Page, degrees: number, mm: number): Promise<{ x: number, y: number }> {
+/** The pixel of a point of the drawing, mm from the base's middle. */
+export async function pixelOf(page: Page, point: { x: number, y: number }): Promise<{ x: number, y: number }> {
   const drawing = page.getByTestId('drawing')
-  const bar = drawing.locator('.border-b.border-x')
-  const scale = await bar.evaluate((element) => {
-    const says = element.parentElement!.textContent!.trim()
-    const [number, unit] = says.split(' ')
-    const size = (number!.includes('½') ? 0.5 : Number(number)) * (unit === 'in' ? 25.4 : 10)
-    return element.getBoundingClientRect().width / size
-  })
+  await expect(drawing).toHaveAttribute('data-view', /scale/)
+  const view = JSON.parse((await drawing.getAttribute('data-view'))!) as { x: number, y: number, scale: number, width: number, height: number }
   const box = (await drawing.boundingBox())!
+  return { x: box.x + view.width / 2 + (point.x - view.x) * view.scale, y: box.y + view.height / 2 + (point.y - view.y) * view.scale }
+}
+
+/** The pixel at a clock position, so many millimetres from the middle of the drawing. */
+export function onDrawing(page: Page, degrees: number, mm: number): Promise<{ x: number, y: number }> {
   const a = (degrees * Math.PI) / 180
-  return { x: box.x + box.width / 2 + Math.sin(a) * mm * scale, y: box.y + box.height / 2 - Math.cos(a) * mm * scale }
+  return pixelOf(page, { x: Math.sin(a) * mm, y: -Math.cos(a) * mm })
+}
+
+/** The piece on the bench, by way of its export. */
+export async function exported(page: Page): Promise<{ piece: Piece, text: string, path: string }> {
+  await saved(page)
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export as JSON' }).click()])
+  const path = await download.path()
+  const text = readFileSync(path, 'utf8')
+  return { piece: JSON.parse(text) as Piece, text, path }
+}
+
+/** Drags from one pixel to another in a few steps. */
+export async function drag(page: Page, from: { x: number, y: number }, to: { x: number, y: number }, keys: readonly string[] = []): Promise<void> {
+  for (const key of keys) await page.keyboard.down(key)
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  for (let i = 1; i <= 6; i++) await page.mouse.move(from.x + ((to.x - from.x) * i) / 6, from.y + ((to.y - from.y) * i) / 6)
+  await page.mouse.up()
+  for (const key of keys) await page.keyboard.up(key)
 }

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { demoSite, expectAccessible, figure } from './bench'
+import { DEMO_PIECES, demoSite, expectAccessible, figure } from './bench'
 
 test('the workroom shows the demo pieces with their stage and cost', async ({ page }) => {
   await page.goto(demoSite)
   const pieces = page.getByTestId('piece')
-  await expect(pieces).toHaveCount(4)
+  await expect(pieces).toHaveCount(DEMO_PIECES)
   for (const [name, stage] of [['Boathouse door ring', 'Making'], ['Ferry hoop', 'Gathering'], ['Wake ring', 'Planned'], ['Honey Fair ring', 'Planned']] as const) {
     const card = pieces.filter({ hasText: name })
     await expect(card).toContainText(new RegExp(stage, 'i'))
@@ -19,7 +19,7 @@ test('the workroom shows the demo pieces with their stage and cost', async ({ pa
 for (const piece of ['boathouse-door-ring', 'ferry-hoop']) {
   test(`${piece}: bench and sheet are accessible by day and in the evening`, async ({ page }) => {
     await page.goto(demoSite)
-    await expect(page.getByTestId('piece')).toHaveCount(4)
+    await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
     await page.goto(`${demoSite}/piece/${piece}`)
     await expect(figure(page, 'Face covered')).toBeVisible()
     await page.getByTestId('layer').first().getByRole('button', { expanded: false }).click()
@@ -38,7 +38,7 @@ for (const piece of ['boathouse-door-ring', 'ferry-hoop']) {
 test('without the shops the app works on usual prices, and says so', async ({ page }) => {
   await page.route('**/api/shops', (route) => route.abort())
   await page.goto(demoSite)
-  await expect(page.getByTestId('piece')).toHaveCount(4)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   await page.goto(`${demoSite}/piece/boathouse-door-ring`)
   await expect(page.getByTestId('tally')).toContainText('No shop answers just now. These are usual prices.')
   await expect(figure(page, 'Cost opened')).toHaveText(/^\$\d+/)
@@ -46,7 +46,7 @@ test('without the shops the app works on usual prices, and says so', async ({ pa
 
 test('the drawing changes when a stem is slid, and is the same again when it is put back', async ({ page }) => {
   await page.goto(demoSite)
-  await expect(page.getByTestId('piece')).toHaveCount(4)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   await page.goto(`${demoSite}/piece/ferry-hoop`)
   await expect(figure(page, 'Face covered')).toBeVisible()
   const canvas = page.getByTestId('drawing').locator('canvas').nth(1)

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { demoSite, figure, saved } from './bench'
+import { DEMO_PIECES, demoSite, figure, saved } from './bench'
 
 const focused = (page: Page) => page.evaluate(() => {
   const element = document.activeElement
@@ -56,7 +56,7 @@ test('a piece can be made with the keyboard alone, and is told in words', async 
 
 test('every figure of the tally opens to a sum with its basis', async ({ page }) => {
   await page.goto(demoSite)
-  await expect(page.getByTestId('piece')).toHaveCount(4)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   for (const piece of ['orchard-ring', 'boathouse-door-ring']) {
     await page.goto(`${demoSite}/piece/${piece}`)
     await expect(figure(page, 'Face covered')).toBeVisible()
@@ -67,7 +67,7 @@ test('every figure of the tally opens to a sum with its basis', async ({ page })
     const sums = await page.getByTestId('sum').allTextContents()
     expect(sums).toHaveLength(count)
     for (const sum of sums) {
-      expect(sum).toMatch(/(Counted|Geometry|Rule of thumb)$/)
+      expect(sum).toMatch(/(Counted|Geometry|Rule of thumb|Published: .+)$/)
       expect(sum).not.toMatch(/NaN|undefined|Infinity|null/)
     }
   }

@@ -81,7 +81,7 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
       <CountField v-if="canTurn(base.shape)" label="Turned, °" :value="Math.round(base.turn)" :least="0" :most="359" :step="5" :take="(turn) => set({ turn }, 'turn the base')" />
       <PlaceField v-if="base.hook !== null" label="Hook at" :share="shareOf(base.hook)" v-bind="place" :take="(share) => set({ hook: unturned(share) }, 'move the hook')" />
     </div>
-    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="base.hook !== null" @change="set({ hook: base.hook === null ? 0 : null }, 'change its hook')">It has a hook of its own, which fixes which way is up</label>
+    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="base.hook !== null" @change="set({ hook: base.hook === null ? 0 : null }, 'change its hook')">It has a hook of its own, which fixes which way is up</label>
     <p class="text-fine text-soft">A join goes where a feature will hide it, mostly at the bottom. Join and hook turn with the base.</p>
     <div class="grid grid-cols-2 gap-2">
       <MoneyField

@@ -89,7 +89,7 @@ function step(event: Event): void {
 </script>
 
 <template>
-  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" @dragover="over" @drop="dropped">
+  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" :data-view="view ? JSON.stringify(view) : undefined" @dragover="over" @drop="dropped">
     <div
       ref="holder" class="absolute inset-0 touch-none" tabindex="0" role="application"
       aria-label="The piece on its surface. Comma and full stop choose a stem, arrows slide it along the run, brackets turn it, question mark lists all keys."

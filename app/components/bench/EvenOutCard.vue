@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { show } from '#core/measure'
 import type { EvenedOut, Progress } from '#core/cover'
 import { askEvenOut, stopEveningOut } from '~/workers/workings'
@@ -11,8 +11,8 @@ import { useShops } from '~/stores/shops'
 const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
-const progress = ref<Progress | null>(null)
-const done = ref<EvenedOut | null>(null)
+const progress = shallowRef<Progress | null>(null)
+const done = shallowRef<EvenedOut | null>(null)
 const percent = computed(() => Math.round((progress.value?.done ?? 0) * 100))
 
 async function start(): Promise<void> {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { fitTo } from '#core/arrange'
 import type { Filling } from '#core/cover'
@@ -35,7 +35,7 @@ function fit(): void {
   else set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
 }
 
-const filling = ref<{ readonly fullness: Brief['fullness'], readonly answer: Filling | null } | null>(null)
+const filling = shallowRef<{ readonly fullness: Brief['fullness'], readonly answer: Filling | null } | null>(null)
 async function fill(fullness: Brief['fullness']): Promise<void> {
   filling.value = { fullness, answer: await askFilling(bench.piece!, shops.shelf, props.layer.id, fullness) }
 }
@@ -47,7 +47,7 @@ function takeFilling({ layer, things, material }: Filling): void {
 
 const swapping = ref<string | null>(null)
 interface Offered { readonly to: Material, readonly edit: Edit, readonly before: number, readonly after: number, readonly costBefore: number, readonly costAfter: number }
-const offered = ref<Offered | null>(null)
+const offered = shallowRef<Offered | null>(null)
 async function offer(to: Material): Promise<void> {
   const from = swapping.value!
   const swap = swapMaterial(bench.piece!, shops.shelf, props.layer.id, from, to.id)

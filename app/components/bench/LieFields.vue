@@ -47,9 +47,9 @@ const runs = computed(() => [
   </div>
   <p class="text-tiny text-soft">−100 % is the inner edge of the face, 100 % the outer.</p>
   <div class="space-y-1">
-    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="layer.reserve !== null" @change="set({ reserve: layer.reserve === null ? 0 : null }, 'change what it reserves')">Keeps its place free of others</label>
+    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="layer.reserve !== null" @change="set({ reserve: layer.reserve === null ? 0 : null }, 'change what it reserves')">Keeps its place free of others</label>
     <LengthField v-if="layer.reserve !== null" label="With so much about it" :mm="layer.reserve" :units="bench.manner.units" :take="(reserve) => set({ reserve: reserve ?? 0 }, 'change the room about it')" />
-    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="layer.clear" @change="set({ clear: !layer.clear }, 'change what it keeps clear of')">Keeps clear of reserved places</label>
+    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="layer.clear" @change="set({ clear: !layer.clear }, 'change what it keeps clear of')">Keeps clear of reserved places</label>
   </div>
   <PickField label="Role" :value="layer.role" :options="ROLES.map((value: Role) => ({ value, name: ROLE_NAMES[value] }))" @pick="(role) => set({ role }, 'change the role')" />
 </template>

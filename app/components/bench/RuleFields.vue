@@ -85,7 +85,7 @@ function setRow(row: Row, text: string): void {
       <LengthField label="Free each side" :mm="rule.gap" :units="bench.manner.units" :take="(gap) => set({ gap: gap ?? 0 }, 'change the seat’s width')" />
       <CountField label="Reach up, %" :value="Math.round(rule.reach * 100)" :least="0" :most="100" :step="5" :take="(percent) => set({ reach: percent / 100 }, 'change the reach')" />
     </div>
-    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.sequence" @change="set({ sequence: ($event.target as HTMLInputElement).checked }, 'change the order of the mix')">The mix in its order up each side</label>
+    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.sequence" @change="set({ sequence: ($event.target as HTMLInputElement).checked }, 'change the order of the mix')">The mix in its order up each side</label>
   </div>
   <div v-else-if="rule.kind === 'bands'" class="space-y-2">
     <div class="grid grid-cols-3 gap-2">
@@ -93,7 +93,7 @@ function setRow(row: Row, text: string): void {
         <input class="field text-right" inputmode="numeric" :value="row.count ?? ''" placeholder="as fit" @change="setRow(row.id, ($event.target as HTMLInputElement).value.trim())">
       </label>
     </div>
-    <label class="flex items-center gap-2"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.gaps" @change="set({ gaps: ($event.target as HTMLInputElement).checked }, 'fill the gaps of the middle row')">One more in every gap of the middle row</label>
+    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.gaps" @change="set({ gaps: ($event.target as HTMLInputElement).checked }, 'fill the gaps of the middle row')">One more in every gap of the middle row</label>
     <p class="text-fine text-soft">The first material of the mix goes on the outer rim, then between, inner rim and gaps.</p>
   </div>
   <div v-else-if="rule.kind === 'arms'" class="grid grid-cols-2 gap-2">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { SPECIES } from '#core/glyph'
 import type { Hazard, Material } from '#core/material'
@@ -15,7 +15,7 @@ const materials = useMaterials()
 const settings = useSettings()
 const notices = useNotices()
 
-const draft = ref<Material>(structuredClone(props.material))
+const draft = shallowRef<Material>(props.material)
 const error = ref<string | null>(null)
 const set = (change: Partial<Material>): null => {
   draft.value = { ...draft.value, ...change }
@@ -82,9 +82,9 @@ async function remove(): Promise<void> {
           <CountField label="In bunches" :value="draft.pack.bunches" :least="1" :most="1000" whole :take="(bunches) => set({ pack: { ...draft.pack, bunches } })" />
           <MoneyField label="Price" :minor="draft.pack.price" currency="USD" none="0" :take="(price) => set({ pack: { ...draft.pack, price: price ?? 0 } })" />
           <div class="col-span-4 flex flex-wrap gap-x-4 gap-y-1">
-            <label class="flex items-center gap-1.5"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.wired" @change="set({ wired: !draft.wired })">Wired</label>
-            <label class="flex items-center gap-1.5"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.divides" @change="set({ divides: !draft.divides })">One stem may be cut into several</label>
-            <label v-for="each in HAZARDS" :key="each" class="flex items-center gap-1.5"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.hazards.includes(each)" @change="set({ hazards: flip(draft.hazards, each) })">{{ hazards[each] }}</label>
+            <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.wired" @change="set({ wired: !draft.wired })">Wired</label>
+            <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.divides" @change="set({ divides: !draft.divides })">One stem may be cut into several</label>
+            <label v-for="each in HAZARDS" :key="each" class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.hazards.includes(each)" @change="set({ hazards: flip(draft.hazards, each) })">{{ hazards[each] }}</label>
           </div>
           <fieldset class="col-span-4">
             <legend class="field-label">To be had in (none marked: all year)</legend>

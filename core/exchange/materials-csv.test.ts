@@ -1,0 +1,84 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { SPECIES } from '../glyph'
+import { CATALOGUE, KIND_NAMES, MATERIAL_KINDS, yieldOf } from '../material'
+import { guessMapping, MATERIAL_COLUMNS, readMaterials, readTable, writeMaterials } from './materials-csv'
+
+const species = new Set(Object.keys(SPECIES))
+const fresh = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
+const table = (text: string) => {
+  const read = readTable(text)
+  if (!read.ok) throw new Error(read.error)
+  return read.table
+}
+const take = (text: string, units: 'in' | 'cm' = 'in') => {
+  const read = table(text)
+  return readMaterials(read, guessMapping(read.headings), units, species, fresh)
+}
+
+describe('the catalogue', () => {
+  it('has at least ninety materials, of every kind', () => {
+    const all = Object.values(CATALOGUE)
+    expect(all.length).toBeGreaterThanOrEqual(90)
+    for (const kind of MATERIAL_KINDS) expect(all.some((each) => each.kind === kind), KIND_NAMES[kind]).toBe(true)
+    for (const { species: drawn } of all) expect(species.has(drawn), drawn).toBe(true)
+  })
+  it('says how one buys and divides each', () => {
+    expect(yieldOf(CATALOGUE['wheat']!)).toBe('sheaf of 2 bunches, 40 in all')
+    expect(yieldOf(CATALOGUE['ivy']!)).toBe('bunch of 10; stems may be cut into tips')
+    expect(yieldOf(CATALOGUE['berry-spray']!)).toBe('pack of 6; each comes apart into 9 berries')
+  })
+})
+
+describe('materials as a table', () => {
+  it('read back as they were written, in inches and in centimetres', () => {
+    const all = Object.values(CATALOGUE)
+    for (const units of ['in', 'cm'] as const) {
+      const { materials, faults } = take(writeMaterials(all, units), units)
+      expect(faults).toEqual([])
+      materials.forEach((each, i) => {
+        const { parts: _parts, colour: _colour, length, width, ...rest } = all[i]!
+        const { parts: _p, colour: _c, length: l, width: w, ...same } = each
+        expect(same).toEqual(rest)
+        expect([l, w]).toEqual([expect.closeTo(length, 3), expect.closeTo(width, 3)])
+      })
+    }
+  })
+  it('take what is left out as usual', () => {
+    const { materials: [one], faults } = take('Name,Kind,Length,Width\nhazel twig,twig,15,3\n')
+    expect(faults).toEqual([])
+    expect(one).toMatchObject({ id: 'hazel-twig', plural: 'hazel twigs', kind: 'twig', species: 'twig', form: 'leaf', length: 381, state: 'artificial', hardy: 'open', pack: { holds: 1, price: 0 } })
+  })
+  it('tell what is wrong, row by row and column by column, and take the rest', () => {
+    const text = 'Name;Kind;Length;Width;Weight;Wired;Colours;Price;Drawn as\ngood;twig;15 cm;3;4,5;yes;#aabbcc;3,50;bay\nbad kind;tree;1;1;;;;;\n;twig;1;1;;;;;\nno length;twig;;1;;;;;\nnot a length;twig;long;1;;;;;\nwrong;twig;4;1;heavy;maybe;;;moonwort\nbad colour;twig;4;1;;;green;;\n'
+    const { materials, faults } = take(text)
+    expect(materials).toMatchObject([{ name: 'good', length: 150, mass: 4.5, wired: true, colours: ['#aabbcc'], pack: { price: 350 }, species: 'bay' }])
+    expect([...new Set(faults.map(({ row, column }) => `${row} ${column}`))].sort()).toEqual(['3 Kind', '4 Name', '5 Length', '6 Length', '7 Drawn as', '7 Mass (g)', '7 Wired', '8 Colours'])
+  })
+  it('refuse what is no table, in words', () => {
+    expect(readTable('')).toEqual({ ok: false, error: 'The file is empty.' })
+    expect(readTable('Name,Kind\n')).toMatchObject({ ok: false, error: expect.stringContaining('no rows') })
+    expect(readTable('Name,Kind\n"open,twig\n')).toMatchObject({ ok: false, error: expect.stringContaining('quote') })
+    expect(readTable(`Name\n${'a\n'.repeat(5001)}`)).toMatchObject({ ok: false, error: expect.stringContaining('5000') })
+  })
+  it('know headings by other words, each once', () => {
+    const mapping = guessMapping(['Item', 'Type', 'Size', 'Spread', 'grams', 'Colour', 'size'])
+    expect(mapping).toMatchObject({ name: 0, kind: 1, length: 2, width: 3, mass: 4, colours: 5, species: null })
+    expect(Object.keys(mapping)).toHaveLength(MATERIAL_COLUMNS.length)
+  })
+  // Source: RFC 4180 (CSV): fields with commas, quotes and line breaks are quoted, a quote is doubled, rows end with CRLF.
+  it('keep commas, quotes and line breaks in a name', () => {
+    fc.assert(fc.property(fc.string({ minLength: 1, maxLength: 20 }).map((text) => `x${text.replace(/\s+/g, ' ').trim()}`), (name) => {
+      const text = writeMaterials([{ ...CATALOGUE['bay']!, name, plural: `${name}, "many"` }], 'in')
+      expect(text.endsWith('\r\n')).toBe(true)
+      const { materials: [one] } = take(text)
+      expect([one!.name, one!.plural]).toEqual([name, `${name}, "many"`])
+    }), { numRuns: 60 })
+  })
+  it('answer anything with a result, never an exception', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 200 }), (text) => {
+      const read = readTable(text)
+      if (read.ok) expect(readMaterials(read.table, guessMapping(read.table.headings), 'in', species, fresh).materials.length).toBeLessThanOrEqual(read.table.rows.length)
+    }))
+  })
+})

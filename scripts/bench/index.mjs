@@ -1,0 +1,90 @@
+// Compares ways of doing the same work, in one run, as ratios: absolute times depend on the machine and its mood.
+// What it finds is printed, and written to docs/bench.md with the machine's description.
+import { writeFileSync } from 'node:fs'
+import { cpus } from 'node:os'
+import { performance } from 'node:perf_hooks'
+import polygonClipping from 'polygon-clipping'
+import { browser, installed } from '../ready.mjs'
+import { coreModule } from './bundle.mjs'
+import { framesOf } from './frames.mjs'
+
+installed()
+browser()
+const { arrange, coverageOf, footprint, layerOf, pieceWith, rememberingWork, runsOf, shelf, work } = await coreModule()
+
+const RUNS = 7
+
+/** Median of several runs after one that does not count, ms. */
+function time(run, runs = RUNS) {
+  run()
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now()
+    run()
+    return performance.now() - start
+  })
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)]
+}
+
+const OUTER = 500
+const INNER = 320
+const pieceOf = (stems) => pieceWith([0, 1].map((i) =>
+  layerOf(`l${i}`, i ? 'bay' : 'bracken', { kind: 'compass', count: stems / 2, start: 0 }, { leanSpread: 40, acrossSpread: 1, cut: 120 })), { ring: { outer: OUTER, inner: INNER } })
+const laidOf = (piece) => arrange(piece, runsOf(piece.base), shelf)
+const placed = (piece) => laidOf(piece).flatMap(({ placements }) => placements)
+
+const thousand = pieceOf(1000)
+const hundred = pieceOf(100)
+const runs = runsOf(hundred.base)
+const whole = time(() => work(thousand, shelf))
+const rows = [
+  ['`work()` on 1,000 stems against 100 stems', whole / time(() => work(hundred, shelf))],
+  ['placing alone against the whole `work()`, 1,000 stems', time(() => laidOf(thousand)) / whole],
+  ['counting cover alone against the whole `work()`, 1,000 stems', time(() => coverageOf(runs, placed(thousand), shelf)) / whole],
+]
+
+// A nudge of one stem, each time to another place, so that nothing is answered from the last time.
+const remembering = rememberingWork()
+let along = 0
+rows.push(['`work()` afresh against a nudge of one stem that remembers, 1,000 stems', whole / time(() => {
+  const [first, ...rest] = thousand.layers
+  remembering({ ...thousand, layers: [{ ...first, nudges: { 3: { along: ++along, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }, ...rest] }, shelf)
+}, 15)])
+
+// The same stems: our count of cells, and an exact union of their outlines cut to the face.
+const area = (multi) => multi.reduce((sum, rings) => sum + rings.reduce((total, ring, i) => {
+  const size = Math.abs(ring.reduce((twice, [x, y], k) => twice + x * ring[(k + 1) % ring.length][1] - ring[(k + 1) % ring.length][0] * y, 0)) / 2
+  return total + (i ? -size : size)
+}, 0), 0)
+const circle = (r) => Array.from({ length: 720 }, (_, i) => [Math.cos((i / 360) * Math.PI) * r, Math.sin((i / 360) * Math.PI) * r])
+const many = pieceOf(300)
+const stems = placed(many).map((placement) => [footprint(placement, 'leaf').map(({ x, y }) => [x, y])])
+const face = polygonClipping.difference([circle(OUTER / 2)], [circle(INNER / 2)])
+const exact = () => polygonClipping.intersection(face, polygonClipping.union(stems[0], ...stems.slice(1)))
+const cover = coverageOf(runs, placed(many), shelf).share.value
+rows.push(
+  ['exact union of polygons (polygon-clipping) against our count of cells, 300 stems', time(exact, 3) / time(() => coverageOf(runs, placed(many), shelf))],
+  ['covered share by our count against the exact one (1.00 is the same)', cover / (area(exact()) / area(face))],
+)
+
+const frames = await framesOf(2000)
+rows.push(
+  ['a frame that draws all 2,000 stems from their paths, against one while a stem is dragged', frames.fromPaths / frames.drag],
+  ['the same against one that paints all 2,000 again from sprites', frames.fromPaths / frames.fromSprites],
+)
+
+const table = rows.map(([name, ratio]) => `| ${ratio.toFixed(2)} × | ${name} |`).join('\n')
+for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} ×  ${name.replaceAll('`', '')}`)
+const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms.`
+console.log(`\n${scale.replaceAll('`', '')}`)
+const [{ model }] = cpus()
+writeFileSync(new URL('../../docs/bench.md', import.meta.url), `# Ratios of ways to do the same work
+
+Written by \`npm run bench\` on ${cpus().length} × ${model.trim()}, Node ${process.versions.node}, ${frames.browser}, ${new Date().toISOString().slice(0, 10)}.
+Medians; each ratio is of two measurements of one run, so the machine's speed drops out.
+
+| ratio | of what |
+|---|---|
+${table}
+
+${scale}
+`)

@@ -1,0 +1,42 @@
+import { converter, wcagContrast } from 'culori'
+import { describe, expect, it } from 'vitest'
+import { colourDifference } from '../../core/cover'
+
+/** A colour of CIELAB at D65, as the colour library takes it besides text. */
+const lab = ([l, a, b]: readonly [number, number, number]): string => ({ mode: 'lab65', l, a, b }) as unknown as string
+
+describe('CIEDE2000', () => {
+  // Source: G. Sharma, W. Wu, E. N. Dalal, "The CIEDE2000 color-difference formula: implementation notes, supplementary test data, and
+  // mathematical observations", 2005, table 1 (from memory, the pairs that turn on the formula's branches).
+  const PAIRS = [
+    [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615], [[50, 2.8361, -74.02], [50, 0, -82.7485], 3.4412],
+    [[50, -1.3802, -84.2814], [50, 0, -82.7485], 1], [[50, -1.1848, -84.8006], [50, 0, -82.7485], 1], [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1],
+    [[50, 0, 0], [50, -1, 2], 2.3669], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.49, -0.001], [50, -2.49, 0.0009], 7.1792], [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195],
+    [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045], [[50, -0.001, 2.49], [50, 0.0011, -2.49], 4.7461], [[50, 2.5, 0], [50, 0, -2.5], 4.3065], [[50, 2.5, 0], [73, 25, -18], 27.1492],
+    [[50, 2.5, 0], [61, -5, 29], 22.8977], [[50, 2.5, 0], [56, -27, -3], 31.903], [[50, 2.5, 0], [58, 24, 15], 19.4535], [[50, 2.5, 0], [50, 3.1736, 0.5854], 1],
+    [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644], [[63.0109, -31.0961, -5.8663], [62.8187, -29.7946, -4.0864], 1.263], [[61.2901, 3.7196, -5.3901], [61.4292, 2.248, -4.962], 1.8731],
+    [[35.0831, -44.1164, 3.7933], [35.0232, -40.0716, 1.5901], 1.8645], [[22.7233, 20.0904, -46.694], [23.0331, 14.973, -42.5619], 2.0373], [[36.4612, 47.858, 18.3852], [36.2715, 50.5065, 21.2231], 1.4146],
+    [[90.8027, -2.0831, 1.441], [91.1528, -1.6435, 0.0447], 1.4441], [[90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381], [[6.7747, -0.2908, -2.4247], [5.8714, -0.0985, -2.2286], 0.6377], [[2.0776, 0.0795, -1.135], [0.9033, -0.0636, -0.5514], 0.9082],
+  ] as const
+  it.each(PAIRS)('%j against %j is %f', (a, b, known) => {
+    expect(colourDifference(lab(a), lab(b))).toBeCloseTo(known, 3)
+  })
+  it('is nothing between a colour and itself, and the same both ways', () => {
+    expect(colourDifference('#4E6A85', '#4E6A85')).toBeCloseTo(0, 9)
+    expect(colourDifference('#4E6A85', '#9A4A2B')).toBeCloseTo(colourDifference('#9A4A2B', '#4E6A85'), 9)
+  })
+})
+
+describe('contrast', () => {
+  // Source: WCAG 2.2, "contrast ratio" and "relative luminance" (from memory): (L1 + 0.05) / (L2 + 0.05), written out here.
+  const luminance = (hex: string): number => {
+    const { r, g, b } = converter('rgb')(hex)!
+    const linear = (c: number) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
+    return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b)
+  }
+  it.each([['#000000', '#ffffff', 21], ['#777777', '#ffffff', 4.48], ['#57767A', '#6B2F30', null], ['#EDF2EE', '#231A2B', null]])('%s on %s', (a, b, known) => {
+    const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y)
+    expect(wcagContrast(a, b)).toBeCloseTo((high! + 0.05) / (low! + 0.05), 2)
+    if (known !== null) expect(wcagContrast(a, b)).toBeCloseTo(known, 1)
+  })
+})
