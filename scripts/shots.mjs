@@ -25,30 +25,47 @@ await serving(4183, async (site) => {
     await page.getByTestId('tally').getByText('Face covered').waitFor()
   }
 
+  const panel = (name) => page.getByRole('button', { name, exact: true }).click()
+  const openLayer = (i) => page.getByTestId('layer').nth(i).getByRole('button', { expanded: false }).first().click()
+
   await page.goto(site)
-  await page.getByTestId('piece').nth(3).locator('canvas').waitFor()
+  await page.getByTestId('piece').nth(6).locator('canvas').waitFor()
   await shoot('workroom')
 
   await bench('boathouse-door-ring')
   await shoot('bench')
 
+  await bench('lantern-swag')
+  await page.getByRole('option', { name: /^long-needled pine tip 5,/ }).click()
+  await shoot('swag')
+
+  await bench('chapel-garland')
+  await panel('Base')
+  await shoot('garland')
+
   await bench('orchard-ring')
-  await page.getByRole('button', { name: 'Base', exact: true }).click()
+  await panel('Base')
+  await page.getByRole('radio', { name: 'Heart', exact: true }).click()
   await shoot('base')
+  await page.keyboard.press('Control+z')
 
   await bench('ferry-hoop')
   await page.getByRole('option', { name: /^ferry-ticket sign 1,/ }).waitFor()
-  await page.getByTestId('layer').nth(1).getByRole('button', { expanded: false }).click()
+  await openLayer(1)
   await page.getByRole('option', { name: /^wheat ear 9,/ }).click()
   await page.getByRole('button', { name: '2×' }).click()
   await shoot('stems')
 
   await bench('honey-fair-ring')
-  await page.getByRole('button', { name: 'Brief', exact: true }).click()
+  await panel('Brief')
   await page.getByRole('button', { name: 'From across the room' }).click()
   await page.getByRole('button', { name: 'Evening light' }).click()
   await shoot('brief-evening')
   await page.getByRole('button', { name: 'Day light' }).click()
+
+  await page.goto(`${site}/shelf`)
+  await page.getByTestId('material').nth(20).waitFor()
+  await shoot('shelf')
 
   await page.goto(`${site}/piece/boathouse-door-ring/make`)
   await page.getByRole('heading', { name: 'Steps' }).waitFor()

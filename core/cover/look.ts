@@ -46,7 +46,7 @@ export const colourFamily = remembered((hex: string): ColourFamily => {
   if (l < 0.25) return 'black'
   if (c < 0.028) return l > 0.84 ? 'white' : 'grey'
   if (l > 0.88 && c < 0.05) return 'white'
-  if (h < 12 || h >= 345) return l > 0.62 ? 'pink' : 'red'
+  if (h < 12 || h >= 340) return l > 0.62 ? 'pink' : h >= 340 && h < 353 ? 'purple' : 'red'
   if (h < 42) return l > 0.68 ? 'pink' : c < 0.07 && l < 0.6 ? 'brown' : 'red'
   if (h < 72) return c < 0.12 && l < 0.65 ? 'brown' : 'orange'
   if (h < 108) return l < 0.66 && c < 0.1 ? 'brown' : l < 0.56 || c < 0.06 ? 'brown' : 'yellow'

@@ -115,9 +115,10 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       return read.ok ? read.value : 0
     }
     const number = (id: string): number => {
-      const value = Number(text(id).replace(/^[^\d.,-]+/, '').replace(',', '.'))
-      if (!Number.isFinite(value)) wrong(id, `“${text(id)}” is not a number.`)
-      return Number.isFinite(value) ? value : 0
+      // A sign of money may stand before it, a unit behind.
+      const found = /^[^\d.,-]{0,3}(-?\d*[.,]?\d+)\s*[a-z]{0,3}$/i.exec(text(id))
+      if (!found) wrong(id, `“${text(id)}” is not a number.`)
+      return found ? Number(found[1]!.replace(',', '.')) : 0
     }
     const yes = (id: string): boolean => {
       const word = plain(text(id))

@@ -61,7 +61,8 @@ export function startLayer(id: string, material: Pick<Material, 'id' | 'kind' | 
   return {
     id, role, run: one || !open ? run?.id ?? 'ring' : EACH, mix: [{ material: material.id, share: 1, only: null }], rule, mirrored: false,
     flow: leafy ? 'clockwise' : 'outward', seat: 0.5, across: 0, acrossSpread: leafy ? 0.5 : 0,
-    lean: leafy ? 10 : 0, leanSpread: leafy ? 20 : 0, cut: null, taper: open && leafy ? 0.5 : 0,
+    // On a ring stems lean out; on a straight run both edges are outer ones.
+    lean: leafy && !open ? 10 : 0, leanSpread: leafy ? (open ? 32 : 20) : 0, cut: null, taper: open && leafy ? 0.5 : 0,
     reserve: RESERVES.has(role) ? 0 : null, clear: MINDS.has(role), hidden: false, locked: false, seed, nudges: {}, added: [], taken: [],
   }
 }

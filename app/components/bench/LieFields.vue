@@ -17,7 +17,7 @@ const seated = computed(() => props.layer.flow === 'apart' || props.layer.flow =
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 
 const flows = computed<Record<Flow, string>>(() => ({
-  clockwise: run.value.closed ? 'Clockwise' : 'Away from the start', anticlockwise: run.value.closed ? 'Anticlockwise' : 'Back to the start', apart: 'Apart from a seat', together: 'Together to a seat',
+  clockwise: run.value.closed ? 'Clockwise' : 'From the start', anticlockwise: run.value.closed ? 'Anticlockwise' : 'To the start', apart: 'Apart from a seat', together: 'Together to a seat',
   outward: 'Outward', inward: 'Inward', nest: 'Both ways, like a nest',
 }))
 const runs = computed(() => [
@@ -33,7 +33,7 @@ const runs = computed(() => [
       <PickField label="Direction" :value="layer.flow" :options="FLOWS.map((value) => ({ value, name: flows[value] }))" @pick="(flow) => set({ flow }, 'change the direction')" />
       <LengthField label="Cut to" :mm="layer.cut" none="whole" :units="bench.manner.units" :take="(cut) => set({ cut }, 'change the cut length')" />
       <PlaceField v-if="seated || (layer.taper > 0 && run.closed)" label="Seat at" :share="layer.seat" :run="run" :units="bench.manner.units" :take="(seat) => set({ seat }, 'move the seat')" />
-      <CountField label="Taper to ends, %" :value="Math.round(layer.taper * 100)" :least="0" :most="100" :step="10" :take="(percent) => set({ taper: percent / 100 }, 'taper the stems')" />
+      <CountField label="Tapers, %" :value="Math.round(layer.taper * 100)" :least="0" :most="100" :step="10" :take="(percent) => set({ taper: percent / 100 }, 'taper the stems')" />
     </div>
     <div class="grid grid-cols-2 gap-2">
       <CountField label="Lean out, °" :value="layer.lean" :least="-180" :most="180" :step="5" :take="(lean) => set({ lean }, 'lean the stems')" />
