@@ -5,7 +5,7 @@ import { BASE_KINDS, runsOf, usualBase } from './base'
 import { readPiece, writePiece } from './exchange'
 import { canLay, CATALOGUE, plainShelf } from './material'
 import { say, showSum } from './measure'
-import { BALANCES, EACH, FLOWS, FULLNESS, WEATHERS } from './piece'
+import { BALANCES, EACH, FLOWS, FULLNESS, STILL, WEATHERS } from './piece'
 import type { Rule } from './piece'
 import { layerOf, pieceWith, shelf } from './testing'
 import { rememberingWork, work } from './workings'
@@ -82,6 +82,14 @@ describe('work', () => {
         expect(remembering(piece, shelf)).toEqual(work(piece, shelf))
       }
     }), { numRuns: 25 })
+  })
+  it('lays nothing anew that has not changed, also when the piece comes as a copy', () => {
+    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 9, start: 0 }), layerOf('b', 'rose', { kind: 'against', of: 'a', count: 4, pattern: 'better' })])
+    const nudged = { ...piece, layers: [{ ...piece.layers[0]!, nudges: { 2: { ...STILL, along: 5 } } }, piece.layers[1]!] }
+    const remembering = rememberingWork()
+    const before = remembering(structuredClone(piece), structuredClone(shelf)).placements
+    const after = remembering(structuredClone(nudged), structuredClone(shelf)).placements
+    expect(after.map((each, i) => each === before[i])).toEqual(before.map(({ id }) => id !== 'a:2'))
   })
   it('puts the worst first', () => {
     const piece = pieceWith([layerOf('a', 'wheat', { kind: 'halfway', of: 'gone' }), layerOf('b', 'wheat', { kind: 'compass', count: 3, start: 0 })], { brief: { weather: 'open', budget: 1 } })

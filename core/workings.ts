@@ -14,7 +14,7 @@ import type { Step } from './make'
 import { materialsOn, stepsOf } from './make'
 import type { Shelf } from './material'
 import type { Figure } from './measure'
-import { COUNTED, figure, listed, quantity, several, sum } from './measure'
+import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
 import type { Piece, Problem } from './piece'
 
 /** Everything that follows from a piece. Plain data: it crosses from the worker as it is. */
@@ -55,10 +55,14 @@ export interface WorkedLayer {
  */
 export const work = (piece: Piece, shelf: Shelf): Workings => workWith(new Memory(), piece, shelf)
 
-/** The same, remembering between calls what the next one may use again: for asking after every edit. */
+/** The same, remembering between calls what the next one may use again: for asking after every edit, with copies or not. */
 export function rememberingWork(): (piece: Piece, shelf: Shelf) => Workings {
   const memory = new Memory()
-  return (piece, shelf) => workWith(memory, piece, shelf)
+  let last: { readonly piece: Piece, readonly shelf: Shelf } | null = null
+  return (piece, shelf) => {
+    last = last ? { piece: sharing(last.piece, piece), shelf: sharing(last.shelf, shelf) } : { piece, shelf }
+    return workWith(memory, last.piece, last.shelf)
+  }
 }
 
 /** What one piece leaves behind for the next, each part kept by what it was made from. */

@@ -1,5 +1,5 @@
-import type { LaidLayer, Placement, Zone } from '../arrange'
-import { joined, nudgeBy, reserved } from '../arrange'
+import type { LaidLayer, Placement } from '../arrange'
+import { grown, joined, nudgeBy, reserved } from '../arrange'
 import type { Run } from '../base'
 import { across, boundsOf, onRun, reachOf } from '../base'
 import type { Shelf } from '../material'
@@ -47,12 +47,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   const items = itemsOf(laid, runs, shelf)
   const rows = rowsOf(items, laid)
   const reach = reachOf(boundsOf(runs))
-  const zones = laid.flatMap((each) => each.zones)
-  const kept = new Map(runs.map((run) => [run.id, (layer: string) => joined(zones.filter((zone: Zone) => zone.layer !== layer), run)]))
-  const closedTo = (item: Item, s: number): boolean => {
-    const layer = laid.find((each) => each.layer.id === item.of.layer)!.layer
-    return layer.clear && reserved(item.run, kept.get(item.run.id)!(layer.id), s)
-  }
+  const closedTo = closed(laid, shelf)
   const movable = rows.flatMap((row) => row.items.flatMap((item, i) => (item.free && row.items.length > 1 ? [{ row, i }] : [])))
   const measure = (): Unevenness => unevenness(piece, items, rows, reach)
   const before = measure()
@@ -79,6 +74,21 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
   })
   return { edit: edits.length && after.whole < before.whole - 1e-6 ? { do: 'several', edits } : null, before: told(before), after: told(after), moved: edits.length }
+}
+
+/** Whether a thing may not lie at a place: what its layer keeps clear of, with half its body about it. */
+function closed(laid: readonly LaidLayer[], shelf: Shelf): (item: Item, s: number) => boolean {
+  const zones = laid.flatMap((each) => each.zones)
+  const clear = new Set(laid.filter(({ layer }) => layer.clear).map(({ layer }) => layer.id))
+  const known = new Map<string, { from: number, length: number }[]>()
+  return ({ of, run }, s) => {
+    if (!clear.has(of.layer)) return false
+    const about = shelf.materials[of.material]!.form === 'leaf' ? 0 : of.width / 2
+    const key = `${of.layer} ${run.id} ${about}`
+    const kept = known.get(key) ?? joined(zones.filter((zone) => zone.layer !== of.layer).map((zone) => grown(zone, run, about)), run)
+    known.set(key, kept)
+    return reserved(run, kept, s)
+  }
 }
 
 function told({ gaps, balance, colours, whole }: Unevenness): Figure {

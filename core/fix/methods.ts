@@ -84,4 +84,7 @@ const METHODS: Record<Body, Record<Hold, Method>> = {
   },
 }
 
-export const methodFor = (base: BaseKind, material: Pick<Material, 'kind' | 'form' | 'mass'>): Method => METHODS[BASE_SORTS[base].body][holdOf(material)]
+/** How each kind of thing is held on a base, lightest first. */
+export const methodsOn = (base: BaseKind): Readonly<Record<Hold, Method>> => METHODS[BASE_SORTS[base].body]
+
+export const methodFor = (base: BaseKind, material: Pick<Material, 'kind' | 'form' | 'mass'>): Method => methodsOn(base)[holdOf(material)]

@@ -13,3 +13,23 @@ export function onceFor<K extends object, T>(): (of: K, work: () => T) => T {
     return answer
   }
 }
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/**
+ * The next state of plain data, with every part that equals its last state being that very object. What comes over a
+ * wire comes as copies; this gives it back the identity that `onceFor` goes by.
+ */
+export function sharing<T>(last: T, next: T): T {
+  if (Object.is(last, next)) return last
+  if (Array.isArray(last) && Array.isArray(next)) {
+    const parts = next.map((each, i): unknown => sharing(last[i] as unknown, each as unknown))
+    return last.length === next.length && parts.every((each, i) => each === last[i]) ? last : parts as T
+  }
+  if (isRecord(last) && isRecord(next)) {
+    const parts = Object.fromEntries(Object.entries(next).map(([key, value]) => [key, sharing(last[key], value)]))
+    const same = Object.keys(last).length === Object.keys(next).length && Object.entries(parts).every(([key, value]) => key in last && value === last[key])
+    return same ? last : parts as T
+  }
+  return next
+}

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Base, BaseKind, Dimension, Family, Shape } from '#core/base'
 import { BASE_SORTS, canTurn, DIMENSIONS, extentOf, FAMILIES, LETTERS, markOn, nearestSize, sortsOf, usualBase, usualPrice } from '#core/base'
+import { methodsOn } from '#core/fix'
 import { capital, formatMoney, quantity, show } from '#core/measure'
 import { rebase } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -22,6 +23,8 @@ function take(kind: BaseKind): void {
   bench.apply(rebase(bench.piece!, { ...usualBase(kind), ...(near ? { shape: near.shape } : {}) }), `take a ${BASE_SORTS[kind].name.toLowerCase()}`)
 }
 const familyNames: Record<Family, string> = { 'rings': 'Rings', 'outlines': 'Outlines', 'shaped wire': 'Shaped wire', 'swags': 'Swags', 'garlands': 'Garlands' }
+
+const HOLDS = [['light', 'Soft and light'], ['stem', 'Stems'], ['heavy', 'Heavy']] as const
 
 const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
 function setMeasure({ id, name }: Dimension, value: number | string): string | null {
@@ -90,6 +93,12 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
       />
       <MassField label="On the scale" :grams="base.mass" none="usual" :hint="bench.workings && base.mass === null ? `Usual: ${show(bench.workings.base.mass, bench.manner)}` : undefined" :take="(mass) => set({ mass }, 'weigh the base')" />
     </div>
+    <section>
+      <h3 class="panel-title">What holds on it</h3>
+      <dl class="space-y-1 text-fine">
+        <div v-for="[hold, name] in HOLDS" :key="hold"><dt class="inline font-semibold">{{ name }}: </dt><dd class="inline">{{ methodsOn(base.kind)[hold].how }}</dd></div>
+      </dl>
+    </section>
     <section>
       <h3 class="panel-title">Before you start</h3>
       <ul class="list-disc pl-4 text-fine"><li v-for="line in sort.prepare" :key="line">{{ line }}</li></ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, Trash2, X } from '@lucide/vue'
+import { BringToFront, Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, SendToBack, Trash2, X } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { BenchStage } from '~/drawing/bench-stage'
@@ -99,6 +99,8 @@ function step(event: Event): void {
       <button type="button" class="icon-button size-6" title="Copy to the other side (C)" aria-label="Copy to the other side" @click="hand.copy()"><Copy :size="14" /></button>
       <button type="button" class="icon-button size-6" title="Move to the other side (M)" aria-label="Move to the other side" @click="hand.mirror()"><FlipHorizontal2 :size="14" /></button>
       <button type="button" class="icon-button size-6" title="Another beside it (D)" aria-label="Another beside it" @click="hand.double()"><CopyPlus :size="14" /></button>
+      <button type="button" class="icon-button size-6" title="Over its neighbours (Shift Page ↑)" aria-label="Over its neighbours" @click="hand.lift(1)"><BringToFront :size="14" /></button>
+      <button type="button" class="icon-button size-6" title="Under its neighbours (Shift Page ↓)" aria-label="Under its neighbours" @click="hand.lift(-1)"><SendToBack :size="14" /></button>
       <button type="button" class="icon-button size-6" :title="chosen.pinned ? 'Unpin (P)' : 'Pin: evening out leaves it (P)'" :aria-label="chosen.pinned ? 'Unpin' : 'Pin'" :aria-pressed="chosen.pinned" @click="hand.pin()"><PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" /></button>
       <button type="button" class="icon-button size-6" title="Take it off (Delete)" aria-label="Take it off" @click="hand.remove()"><Trash2 :size="14" /></button>
       <button v-if="chosen.nudged" type="button" class="inline-flex items-center gap-1 font-semibold text-leaf underline" @click="hand.putBack()"><RotateCcw :size="12" />Back to its rule</button>
