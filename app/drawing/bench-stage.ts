@@ -47,7 +47,7 @@ const ZOOM = { least: 0.04, most: 6 }
 /** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
 const WAVER = 3
 const GRIP = 9
-/** The tools along the lower edge, px: what is fitted keeps clear of them. */
+/** The tools along the upper and the lower edge, px: what is fitted keeps clear of them. */
 const BAR = 40
 /** Degrees in which a turn snaps. */
 const TURN_STEP = 5
@@ -120,8 +120,7 @@ export class BenchStage {
     if (!this.state) return
     this.fitted = true
     const { width, height } = this.view
-    const view = fitting(pieceBounds(this.state.workings), width, height - BAR, 1.03)
-    this.look({ ...view, height, y: view.y + BAR / 2 / view.scale })
+    this.look({ ...fitting(pieceBounds(this.state.workings), width, height - 2 * BAR, 1), height })
   }
 
   /** The whole door, from across the room. */
@@ -153,7 +152,7 @@ export class BenchStage {
 
   private outgrown(): boolean {
     const { left, right, top, bottom } = pieceBounds(this.state!.workings)
-    const fill = Math.max((right - left) * this.view.scale / this.view.width, (bottom - top) * this.view.scale / (this.view.height - BAR))
+    const fill = Math.max((right - left) * this.view.scale / this.view.width, (bottom - top) * this.view.scale / (this.view.height - 2 * BAR))
     return fill > 1 || fill < 0.75
   }
 

@@ -72,9 +72,9 @@ function copyOf(material: Material): Material {
 function start(): void {
   editing.value = { ...CATALOGUE['bay']!, id: materials.freshId('new material'), name: 'new material', plural: 'new materials' }
 }
-function setStash(id: string, text: string): void {
-  const count = Math.round(Number(text))
-  if (Number.isFinite(count) && count >= 0) void materials.setStash(id, count)
+function takeStash(id: string, count: number): null {
+  void materials.setStash(id, count)
+  return null
 }
 </script>
 
@@ -130,7 +130,7 @@ function setStash(id: string, text: string): void {
             </template>
             <FlexRender v-else :render="cell.column.columnDef.cell" :props="cell.getContext()" />
           </td>
-          <td class="text-right"><input class="field w-16 text-right" inputmode="numeric" :value="materials.stash[row.original.id] ?? ''" placeholder="0" :aria-label="`${row.original.name} in stash`" @change="setStash(row.original.id, ($event.target as HTMLInputElement).value)"></td>
+          <td><StashField class="ml-auto w-16" :label="`${row.original.name} in stash`" :count="materials.stash[row.original.id] ?? 0" :take="(count: number) => takeStash(row.original.id, count)" /></td>
           <td class="whitespace-nowrap pl-3 text-right text-fine">
             <button type="button" class="font-medium underline decoration-dotted underline-offset-2" :aria-label="`Edit ${row.original.name}`" @click="editing = row.original">Edit</button>
             <button type="button" class="ml-3 font-medium underline decoration-dotted underline-offset-2" :aria-label="`Duplicate ${row.original.name}`" @click="editing = copyOf(row.original)">Duplicate</button>

@@ -1,6 +1,7 @@
 import type { Run } from '../base'
 import { along } from '../base'
 import { onceFor } from '../measure'
+import { EACH } from '../piece'
 import type { LaidLayer, Placement } from './placement'
 
 /** A run unrolled into a straight tape, a lane for each layer on it; two arms that meet share one, read to both sides of their meeting. */
@@ -68,17 +69,19 @@ const laned = onceFor<LaidLayer, Map<string, Lane[]>>()
 /** A layer's lane on each tape, worked out once. */
 function laneOn(laid: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
   const known = laned(laid, () => new Map())
-  const lane = known.get(run.id) ?? laneOf(laid.layer.id, laid.placements, on, run)
+  const lane = known.get(run.id) ?? laneOf(laid, on, run)
   known.set(run.id, lane)
   return lane
 }
 
-function laneOf(layer: string, placements: readonly Placement[], on: readonly TapeRun[], run: Run): Lane[] {
+/** A lane for what lies on these runs: an empty one too, for a layer that has nothing yet. */
+function laneOf({ layer, placements }: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
   const marks = placements.flatMap(({ id, number, s, material, run: own }): Mark[] => {
     const part = on.find((each) => each.run === own)
     return part ? [{ placement: id, number, run: own, s, at: part.sign * s, material }] : []
   }).sort((a, b) => a.at - b.at)
-  return marks.length ? [{ layer, marks, gaps: gapsOf(on.length > 1 ? { closed: false, length: 0 } : run, marks.map(({ at }) => at)) }] : []
+  const here = marks.length > 0 || layer.run === EACH || on.some((part) => part.run === layer.run)
+  return here ? [{ layer: layer.id, marks, gaps: gapsOf(on.length > 1 ? { closed: false, length: 0 } : run, marks.map(({ at }) => at)) }] : []
 }
 
 export const inOrder = (placements: readonly Placement[]): Placement[] => [...placements].sort((a, b) => a.s - b.s)

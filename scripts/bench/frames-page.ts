@@ -27,9 +27,9 @@ function measureFrames(stems: number): { drag: number, fromSprites: number, from
   // All layers of the stage drawn at once, as an animation frame would.
   const draw = (): void => { for (const each of Konva.stages) each.draw() }
   const box = holder.getBoundingClientRect()
-  const view = fitting(pieceBounds(workings), 696, 505, 1.03)
+  const view = fitting(pieceBounds(workings), 696, 465, 1)
   const top = workings.scene.items.at(-1)!
-  const at = (x: number, y: number) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, pointerType: 'mouse', clientX: box.left + 348 + (x - view.x) * view.scale, clientY: box.top + 252 + (y - view.y) * view.scale })
+  const at = (x: number, y: number) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, pointerType: 'mouse', clientX: box.left + 348 + (x - view.x) * view.scale, clientY: box.top + 272 + (y - view.y) * view.scale })
   const content = holder.querySelector('.konvajs-content')!
   content.dispatchEvent(new PointerEvent('pointerdown', at(top.x, top.y)))
   const drag = median(Array.from({ length: 40 }, (_, i) => timed(() => {
