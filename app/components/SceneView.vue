@@ -1,21 +1,19 @@
 <script setup lang="ts">
 import { onMounted, useTemplateRef, watch } from 'vue'
 import type { Bounds, Scene } from '#core/glyph'
-import { lettersReady } from '~/drawing/paint'
 import { fitting, paintScene } from '~/drawing/scene'
 
 /** A still picture of a piece on its surface. */
 const props = defineProps<{ scene: Scene, size: Bounds, width: number, height: number, label: string, sharpness?: number, margin?: number, bare?: boolean }>()
 const canvas = useTemplateRef('canvas')
 
-async function paint(): Promise<void> {
-  await lettersReady()
+function paint(): void {
   const ctx = canvas.value?.getContext('2d')
   if (!ctx) return
   const ratio = props.sharpness ?? window.devicePixelRatio
   canvas.value!.width = Math.round(props.width * ratio)
   canvas.value!.height = Math.round(props.height * ratio)
-  paintScene(ctx, props.scene, fitting(props.size, canvas.value!.width, canvas.value!.height, props.margin ?? 1.14), props.bare)
+  paintScene(ctx, props.scene, fitting(props.size, canvas.value!.width, canvas.value!.height, props.margin ?? 1.14), { bare: props.bare })
 }
 onMounted(paint)
 watch(() => [props.scene, props.width, props.height, props.bare], paint)

@@ -1,6 +1,7 @@
 import Dexie from 'dexie'
 import type { EntityTable } from 'dexie'
 import type { Material } from '#core/material'
+import { speciesNow } from '#core/material'
 import type { Piece } from '#core/piece'
 import { migrate, PieceSchema } from '#core/piece'
 
@@ -19,7 +20,7 @@ export interface Setting { readonly key: string, readonly value: unknown }
 export interface Stashed { readonly material: string, readonly count: number }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 2
+export const SCHEMA_VERSION = 3
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -34,6 +35,11 @@ export class BenchDatabase extends Dexie {
     this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(async (step) => {
       await step.table('pieces').toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
       await step.table('snapshots').toCollection().modify((snapshot: { piece: unknown }) => { snapshot.piece = current(snapshot.piece) })
+    })
+    this.version(3).stores({}).upgrade(async (step) => {
+      await step.table('pieces').toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
+      await step.table('snapshots').toCollection().modify((snapshot: { piece: unknown }) => { snapshot.piece = current(snapshot.piece) })
+      await step.table('materials').toCollection().modify((material: { species: string }) => { material.species = speciesNow(material.species) })
     })
   }
 }

@@ -3,7 +3,7 @@ import type { Placement } from '#core/arrange'
 import type { Point, Run } from '#core/base'
 import { anchorSays, nearestRun, onRun, runsOf } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
-import { doorBounds, surfaceMarks, tone } from '#core/glyph'
+import { lightMarks, surfaceMarks, tone } from '#core/glyph'
 import { inches, readTape, say } from '#core/measure'
 import type { Manner } from '#core/measure'
 import type { Workings } from '#core/workings'
@@ -12,7 +12,7 @@ import type { Drag } from './grips'
 import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
 import { paintMarks } from './paint'
 import type { BasePicture, View } from './scene'
-import { basePicture, fitting, paintBase, paintItems, pieceBounds, regionOf } from './scene'
+import { basePicture, fitting, paintBase, paintItems, pieceBounds, regionOf, wholeBounds } from './scene'
 
 export interface StageEvents {
   select(placements: readonly string[]): void
@@ -44,6 +44,8 @@ type Deed =
 
 /** Steps of zoom between the closest and the farthest, pixels to the mm. */
 const ZOOM = { least: 0.04, most: 6 }
+/** How much is seen to each side of the middle from close up, mm. */
+const CLOSE = { reach: 120 }
 /** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
 const WAVER = 3
 const GRIP = 9
@@ -62,9 +64,11 @@ export class BenchStage {
   private readonly surface = new Konva.Layer({ listening: false })
   private readonly things = new Konva.Layer({ listening: false })
   private readonly moving = new Konva.Layer({ listening: false })
+  private readonly hour = new Konva.Layer({ listening: false })
   private readonly overlay = new Konva.Layer({ listening: false })
   private readonly ground = new Konva.Image({ image: undefined })
   private readonly still = new Konva.Image({ image: undefined })
+  private readonly veil = new Konva.Image({ image: undefined })
   private state: StageState | null = null
   private runs: readonly Run[] = []
   private picker: Picker | null = null
@@ -80,8 +84,9 @@ export class BenchStage {
     this.stage = new Konva.Stage({ container, width: this.view.width, height: this.view.height })
     this.surface.add(this.ground)
     this.things.add(this.still)
+    this.hour.add(this.veil)
     this.moving.add(new Konva.Shape({ sceneFunc: (context) => this.paintMoving(context._context as CanvasRenderingContext2D) }))
-    this.stage.add(this.surface, this.things, this.moving, this.overlay)
+    this.stage.add(this.surface, this.things, this.moving, this.hour, this.overlay)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
     this.stage.on('pointerdown', (event) => this.down(event.evt))
     this.stage.on('pointermove', (event) => this.move(event.evt))
@@ -126,11 +131,23 @@ export class BenchStage {
   /** The whole door, from across the room. */
   standBack(): void {
     if (!this.state) return
-    const around = pieceBounds(this.state.workings)
-    const door = doorBounds(this.state.workings.scene.surface) ?? around
-    const bounds = { left: Math.min(door.left, around.left), right: Math.max(door.right, around.right), top: Math.min(door.top, around.top), bottom: Math.max(door.bottom, around.bottom) }
+    const { workings } = this.state
     this.fitted = false
-    this.look(fitting({ left: bounds.left - 150, right: bounds.right + 150, top: bounds.top - 150, bottom: bounds.bottom + 120 }, this.view.width, this.view.height, 1))
+    this.look(fitting(wholeBounds(workings.scene, pieceBounds(workings)), this.view.width, this.view.height, 1))
+  }
+
+  /** As near as one stands to judge texture: at what is chosen, or where the piece is fullest. */
+  closeUp(): void {
+    if (!this.state) return
+    const { selection, workings: { scene } } = this.state
+    const chosen = scene.items.filter(({ id }) => selection.includes(id))
+    const near = (item: SceneItem): number => scene.items.filter((each) => Math.hypot(each.x - item.x, each.y - item.y) < CLOSE.reach / 2).length
+    const spots = chosen.length ? chosen : scene.items.map((item) => ({ item, count: near(item) })).sort((a, b) => b.count - a.count).slice(0, 1).map(({ item }) => item)
+    if (!spots.length) return
+    const x = spots.reduce((sum, item) => sum + item.x, 0) / spots.length
+    const y = spots.reduce((sum, item) => sum + item.y, 0) / spots.length
+    this.fitted = false
+    this.look(fitting({ left: x - CLOSE.reach, right: x + CLOSE.reach, top: y - CLOSE.reach, bottom: y + CLOSE.reach }, this.view.width, this.view.height, 1))
   }
 
   zoom(factor: number, at = { x: this.view.width / 2, y: this.view.height / 2 }): void {
@@ -312,6 +329,7 @@ export class BenchStage {
     if (this.deed?.kind !== 'drag' && this.deed?.kind !== 'turn' && this.deed?.kind !== 'trim') this.lifted = []
     this.paintSurface(this.state.workings.scene)
     this.paintStill()
+    this.paintHour(this.state.workings.scene)
     this.moving.batchDraw()
     this.paintOverlay()
   }
@@ -324,6 +342,15 @@ export class BenchStage {
     this.surfaceKey = key
     this.paintInto(this.ground, (ctx) => paintMarks(ctx, surfaceMarks(scene.surface, regionOf(this.view))))
     this.surface.batchDraw()
+  }
+
+  /** The light of the hour, over all that hangs. */
+  private paintHour(scene: Scene): void {
+    const dark = scene.surface.light !== 'day'
+    this.hour.visible(dark)
+    if (!dark) return
+    this.paintInto(this.veil, (ctx) => paintMarks(ctx, lightMarks(scene.surface, scene.items.filter(this.shown), regionOf(this.view))))
+    this.hour.batchDraw()
   }
 
   /** Base and items, but for what is being moved. */
@@ -367,7 +394,7 @@ export class BenchStage {
     this.overlay.destroyChildren()
     this.overlay.add(...dimensionNodes({
       workings, runs: this.runs, manner, measuring, scale: this.view.scale,
-      onDark: tone(workings.scene.surface.surface.colour).l < 0.62,
+      onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
       selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
       moving: up.size > 0, says: this.says(manner),
       marquee: this.deed?.kind === 'marquee' ? this.deed : null,

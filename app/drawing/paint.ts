@@ -1,10 +1,8 @@
-import type { Glyph, Lettering, Mark, Paint } from '#core/glyph'
+import type { Mark, Paint } from '#core/glyph'
 
-type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
+export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
 
-/** The face that signs are lettered in; shipped with the app. */
-export const LETTER_FACE = 'Young Serif'
-
+/** Paints marks as they are, in the context's own coordinates. */
 export function paintMarks(ctx: Context, marks: readonly Mark[]): void {
   ctx.lineCap = 'round'
   ctx.lineJoin = 'round'
@@ -24,20 +22,6 @@ export function paintMarks(ctx: Context, marks: readonly Mark[]): void {
   ctx.globalAlpha = 1
 }
 
-export function paintGlyph(ctx: Context, glyph: Glyph): void {
-  paintMarks(ctx, glyph.marks)
-  for (const letters of glyph.letters) paintLetters(ctx, letters)
-}
-
-function paintLetters(ctx: Context, { text, x, y, size, colour, spacing }: Lettering): void {
-  ctx.font = `${size}px "${LETTER_FACE}"`
-  ctx.letterSpacing = `${(size * spacing).toFixed(2)}px`
-  ctx.textAlign = 'center'
-  ctx.textBaseline = 'middle'
-  ctx.fillStyle = colour
-  ctx.fillText(text, x, y)
-}
-
 function styleOf(ctx: Context, paint: Paint): string | CanvasGradient {
   if (typeof paint === 'string') return paint
   const gradient = paint.kind === 'linear'
@@ -46,6 +30,3 @@ function styleOf(ctx: Context, paint: Paint): string | CanvasGradient {
   for (const [at, colour] of paint.stops) gradient.addColorStop(at, colour)
   return gradient
 }
-
-/** Resolves when signs can be lettered. */
-export const lettersReady = (): Promise<unknown> => document.fonts.load(`20px "${LETTER_FACE}"`)

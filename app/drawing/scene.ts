@@ -1,9 +1,11 @@
 import type { Base } from '#core/base'
 import type { Bounds, Mark, Scene, SceneItem } from '#core/glyph'
-import { baseBounds, baseGlyph, surfaceMarks } from '#core/glyph'
+import { AROUND_DOOR, baseBounds, baseGlyph, doorBounds, lightMarks, surfaceMarks } from '#core/glyph'
 import type { Workings } from '#core/workings'
+import type { Context } from './paint'
 import { paintMarks } from './paint'
-import { spriteOf, tuckSprite } from './sprites'
+import type { Sprite } from './sprites'
+import { drawItem, spriteOf, tuckSprite } from './sprites'
 
 /** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
 export interface View { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
@@ -53,46 +55,72 @@ export function cordMarks(item: SceneItem): readonly Mark[] {
 const MOST_PIXELS = 9_000_000
 
 /** A picture of a bare base, with its left top corner, mm. */
-export interface BasePicture { readonly image: HTMLCanvasElement, readonly bounds: Bounds }
+export interface BasePicture { readonly image: OffscreenCanvas, readonly bounds: Bounds }
 
 export function basePicture(base: Base, scale: number): BasePicture {
   const bounds = baseBounds(base)
   const [wide, high] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
   const own = Math.min(scale, Math.sqrt(MOST_PIXELS / (wide * high)))
-  const image = document.createElement('canvas')
-  image.width = Math.max(1, Math.round(wide * own))
-  image.height = Math.max(1, Math.round(high * own))
+  const image = new OffscreenCanvas(Math.max(1, Math.round(wide * own)), Math.max(1, Math.round(high * own)))
   const ctx = image.getContext('2d')!
   ctx.setTransform(own, 0, 0, own, -bounds.left * own, -bounds.top * own)
   paintMarks(ctx, baseGlyph(base).marks)
   return { image, bounds }
 }
 
-export function paintBase(ctx: CanvasRenderingContext2D, { image, bounds }: BasePicture): void {
+export function paintBase(ctx: Context, { image, bounds }: BasePicture): void {
   ctx.drawImage(image, bounds.left, bounds.top, bounds.right - bounds.left, bounds.bottom - bounds.top)
 }
 
 /** Paints things from sprites, back to front, in millimetres. @param scale pixels to the millimetre of the context */
-export function paintItems(ctx: CanvasRenderingContext2D, base: Base, items: readonly SceneItem[], scale: number): void {
-  for (const item of items) {
-    if (item.cord) paintMarks(ctx, cordMarks(item))
-    const sprite = spriteOf(item, scale)
-    ctx.save()
-    ctx.translate(item.x, item.y)
-    ctx.rotate((item.bearing * Math.PI) / 180)
-    ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
-    ctx.restore()
-    if (!item.tucked) continue
-    const tuck = tuckSprite(base, item, scale)
-    ctx.drawImage(tuck.image, item.x - tuck.x / tuck.scale, item.y - tuck.y / tuck.scale, tuck.image.width / tuck.scale, tuck.image.height / tuck.scale)
+export function paintItems(ctx: Context, base: Base, items: readonly SceneItem[], scale: number): void {
+  for (const item of items) paintItem(ctx, base, item, spriteOf(item, scale), scale)
+}
+
+function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, scale: number): void {
+  if (item.cord) paintMarks(ctx, cordMarks(item))
+  ctx.save()
+  ctx.translate(item.x, item.y)
+  ctx.rotate((item.bearing * Math.PI) / 180)
+  ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
+  ctx.restore()
+  if (!item.tucked) return
+  const tuck = tuckSprite(base, item, scale)
+  ctx.drawImage(tuck.image, item.x - tuck.x / tuck.scale, item.y - tuck.y / tuck.scale, tuck.image.width / tuck.scale, tuck.image.height / tuck.scale)
+}
+
+/** The whole door, window or wall that a piece hangs on, with the piece, mm. */
+export function wholeBounds(scene: Scene, around: Bounds): Bounds {
+  const door = doorBounds(scene.surface) ?? around
+  return {
+    left: Math.min(door.left, around.left) - AROUND_DOOR, right: Math.max(door.right, around.right) + AROUND_DOOR,
+    top: Math.min(door.top, around.top) - AROUND_DOOR, bottom: Math.max(door.bottom, around.bottom) + AROUND_DOOR * 0.8,
   }
 }
 
-/** Paints a whole scene onto a plain canvas: for previews and for print. @param bare leaves the surface out */
-export function paintScene(ctx: CanvasRenderingContext2D, scene: Scene, view: View, bare = false): void {
+export interface PaintOptions {
+  /** Leaves out what it hangs on, and the light of the hour. */
+  readonly bare?: boolean
+}
+
+/** Paints a whole scene onto a plain canvas, step by step: how much of it is done is told before each thing. */
+export function* paintingScene(ctx: Context, scene: Scene, view: View, { bare = false }: PaintOptions = {}, drawn: (item: SceneItem, scale: number) => Sprite = drawItem): Generator<number, void> {
   const { scale } = view
+  const region = regionOf(view)
+  const items = scene.items.filter(({ hidden }) => !hidden)
   ctx.setTransform(scale, 0, 0, scale, view.width / 2 - view.x * scale, view.height / 2 - view.y * scale)
-  if (!bare) paintMarks(ctx, surfaceMarks(scene.surface, regionOf(view)))
+  if (!bare) paintMarks(ctx, surfaceMarks(scene.surface, region))
+  yield 0
   paintBase(ctx, basePicture(scene.base, scale))
-  paintItems(ctx, scene.base, scene.items.filter(({ hidden }) => !hidden), scale)
+  for (const [i, item] of items.entries()) {
+    yield i / items.length
+    paintItem(ctx, scene.base, item, drawn(item, scale), scale)
+  }
+  if (!bare) paintMarks(ctx, lightMarks(scene.surface, items, region))
+}
+
+/** Paints a whole scene at once, from sprites that are kept: for previews. */
+export function paintScene(ctx: Context, scene: Scene, view: View, options: PaintOptions = {}): void {
+  const painting = paintingScene(ctx, scene, view, options, spriteOf)
+  while (!painting.next().done) { /* each step paints */ }
 }

@@ -1,16 +1,11 @@
 import type { Base } from '#core/base'
-import type { SceneItem } from '#core/glyph'
-import { itemGlyph, LIGHT_FROM, looksKey, tuckGlyph } from '#core/glyph'
-import { paintGlyph } from './paint'
+import type { Glyph, SceneItem } from '#core/glyph'
+import { CAST, castAway, DIM, itemGlyph, LIGHT_FROM, looksKey, tuckGlyph } from '#core/glyph'
+import { paintMarks } from './paint'
 
 /** A picture with its anchor at `x`, `y` in its own pixels. `scale` is its pixels to the millimetre where it is put. */
-export interface Sprite { readonly image: HTMLCanvasElement, readonly x: number, readonly y: number, readonly scale: number }
+export interface Sprite { readonly image: OffscreenCanvas, readonly x: number, readonly y: number, readonly scale: number }
 
-/** How soft and how far the shadow of a whole item falls, mm. */
-const SHADOW = { blur: 4, away: 3.2, colour: 'rgba(16, 10, 20, 0.5)' }
-const MARGIN = SHADOW.blur + SHADOW.away + 2
-/** How much darker each layer is than the one over it. */
-const DIMMED = 0.06
 /** Sprites kept before the oldest go. */
 const KEPT = 2500
 /** Lengths are drawn in steps of this ratio and stretched the rest of the way, so that tapered stems share sprites. */
@@ -34,7 +29,7 @@ function remembered(key: string, make: () => Sprite): Sprite {
 export function spriteOf(item: SceneItem, scale: number): Sprite {
   const length = item.form === 'leaf' ? SIZE_STEP ** Math.round(Math.log(item.length) / Math.log(SIZE_STEP)) : item.length
   const looks = { ...item, length, width: item.form === 'leaf' ? (item.width * length) / item.length : item.width }
-  const sprite = remembered(`${looksKey(looks)}@${scale.toFixed(3)}`, () => draw(looks, scale))
+  const sprite = remembered(`${looksKey(looks)}@${scale.toFixed(3)}`, () => drawItem(looks, scale))
   return { ...sprite, scale: sprite.scale * (length / item.length) }
 }
 
@@ -48,45 +43,39 @@ export function tuckSprite(base: Base, item: Pick<SceneItem, 'along' | 'bearing'
   const [along, bearing, twin] = [turned(item.along), turned(item.bearing), Math.abs(item.seed) % TUCK_TWINS]
   return remembered(`tuck|${base.kind}|${base.colour}|${along}|${bearing}|${twin}@${scale.toFixed(3)}`, () => {
     const glyph = tuckGlyph(base, { x: 0, y: 0 }, along, bearing, twin * 31 + 5)
-    const { left, top, right, bottom } = glyph.bounds
-    const image = sheet(Math.max(1, Math.ceil((right - left + 4) * scale)), Math.max(1, Math.ceil((bottom - top + 4) * scale)))
-    const ctx = image.getContext('2d')!
-    ctx.setTransform(scale, 0, 0, scale, (2 - left) * scale, (2 - top) * scale)
-    paintGlyph(ctx, glyph)
-    return { image, x: (2 - left) * scale, y: (2 - top) * scale, scale }
+    const { canvas, x, y } = sheetFor(glyph, 2, scale)
+    return { image: canvas, x, y, scale }
   })
 }
 
-function draw(item: SceneItem, scale: number): Sprite {
-  const glyph = itemGlyph(item)
-  const left = glyph.bounds.left - MARGIN
-  const top = glyph.bounds.top - MARGIN
-  const width = Math.max(1, Math.ceil((glyph.bounds.right - left + MARGIN) * scale))
-  const height = Math.max(1, Math.ceil((glyph.bounds.bottom - top + MARGIN) * scale))
-  const body = sheet(width, height)
-  const ctx = body.getContext('2d')!
+/** A glyph on a sheet just large enough, with so many mm about it. */
+function sheetFor({ marks, bounds }: Glyph, margin: number, scale: number): { readonly canvas: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D, readonly x: number, readonly y: number } {
+  const [left, top] = [bounds.left - margin, bounds.top - margin]
+  const canvas = new OffscreenCanvas(Math.max(1, Math.ceil((bounds.right - left + margin) * scale)), Math.max(1, Math.ceil((bounds.bottom - top + margin) * scale)))
+  const ctx = canvas.getContext('2d')!
   ctx.setTransform(scale, 0, 0, scale, -left * scale, -top * scale)
-  paintGlyph(ctx, glyph)
+  paintMarks(ctx, marks)
+  return { canvas, ctx, x: -left * scale, y: -top * scale }
+}
+
+/** An item drawn afresh: its glyph, dimmed by what lies over it, with the shadow of the whole. @param scale pixels to the millimetre */
+export function drawItem(item: SceneItem, scale: number): Sprite {
+  const away = castAway(item.rise)
+  const { canvas, ctx, x, y } = sheetFor(itemGlyph(item), CAST.blur + away + 2, scale)
   if (item.depth > 0) {
     ctx.setTransform(1, 0, 0, 1, 0, 0)
     ctx.globalCompositeOperation = 'source-atop'
-    ctx.fillStyle = `rgba(20, 14, 30, ${DIMMED * item.depth})`
-    ctx.fillRect(0, 0, width, height)
+    ctx.globalAlpha = DIM.each * item.depth
+    ctx.fillStyle = DIM.colour
+    ctx.fillRect(0, 0, canvas.width, canvas.height)
   }
-  const image = sheet(width, height)
+  const image = new OffscreenCanvas(canvas.width, canvas.height)
   const over = image.getContext('2d')!
-  const away = ((LIGHT_FROM + 180 - item.bearing) * Math.PI) / 180
-  over.shadowColor = SHADOW.colour
-  over.shadowBlur = SHADOW.blur * scale
-  over.shadowOffsetX = Math.cos(away) * SHADOW.away * scale
-  over.shadowOffsetY = Math.sin(away) * SHADOW.away * scale
-  over.drawImage(body, 0, 0)
-  return { image, x: -left * scale, y: -top * scale, scale }
-}
-
-function sheet(width: number, height: number): HTMLCanvasElement {
-  const canvas = document.createElement('canvas')
-  canvas.width = width
-  canvas.height = height
-  return canvas
+  const down = ((LIGHT_FROM + 180 - item.bearing) * Math.PI) / 180
+  over.shadowColor = `${CAST.colour}${Math.round(CAST.opacity * 255).toString(16)}`
+  over.shadowBlur = CAST.blur * scale
+  over.shadowOffsetX = Math.cos(down) * away * scale
+  over.shadowOffsetY = Math.sin(down) * away * scale
+  over.drawImage(canvas, 0, 0)
+  return { image, x, y, scale }
 }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { Material } from '../material'
-import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, STATES, TEXTURES } from '../material'
+import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
 import { parseLength, trimZeros } from '../measure'
 
@@ -84,8 +84,8 @@ const LIST = /[\s;,|]+/
 /** What a row may leave out. */
 const USUAL: Record<string, string> = { mass: '0', state: 'artificial', texture: 'medium', colours: '#5f7a4a', pack: 'piece', holds: '1', bunches: '1', price: '0', wired: 'no', divides: 'no', facing: 'all round', months: '', hazards: '' }
 const DRAWN_AS: Partial<Record<Material['kind'], string>> = {
-  'bough': 'fir', 'herb': 'juniper', 'stem': 'wheat', 'twig': 'twig', 'focal': 'dahlia', 'second flower': 'daisy', 'filler': 'statice', 'accent': 'bauble', 'moss': 'moss', 'bow': 'bow',
-  'sign': 'plank-sign', 'letter': 'plank-sign', 'figure': 'hare', 'light': 'light', 'garland': 'spool', 'ribbon': 'spool', 'mesh': 'spool', 'bead': 'bauble', 'mechanic': 'spool',
+  'bough': 'fir', 'herb': 'juniper', 'stem': 'wheat', 'twig': 'birch', 'focal': 'dahlia', 'second flower': 'daisy', 'filler': 'statice', 'accent': 'bauble', 'moss': 'moss', 'bow': 'bow-plain',
+  'sign': 'plank-sign', 'letter': 'letter-wood', 'figure': 'hare', 'light': 'light', 'garland': 'roping', 'ribbon': 'roll-plain', 'mesh': 'roll-mesh', 'bead': 'bead', 'mechanic': 'ties',
 }
 const HEADS: ReadonlySet<string> = new Set(['focal', 'second flower', 'accent', 'moss', 'bow', 'figure', 'garland', 'ribbon', 'mesh', 'bead', 'mechanic'])
 
@@ -131,7 +131,7 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
     const kind = plain(text('kind'))
     const known = (MATERIAL_KINDS as readonly string[]).includes(kind)
     if (!known) wrong('kind', text('kind') ? `“${text('kind')}” is not one of ${MATERIAL_KINDS.join(', ')}.` : 'is needed.')
-    const drawn = plain(text('species')) || (DRAWN_AS[kind as Material['kind']] ?? 'bay')
+    const drawn = speciesNow(plain(text('species'))) || (DRAWN_AS[kind as Material['kind']] ?? 'bay')
     if (!species.has(drawn)) wrong('species', `nothing is drawn as “${drawn}”.`)
     const state = plain(text('state'))
     const draft = {

@@ -5,7 +5,9 @@ import { radians, random, seedOf } from '../measure'
 import { blend, css, jitter, lighter, tone } from './colour'
 import type { Tone } from './colour'
 import type { Bounds, Glyph, XY } from './marks'
-import { Pen } from './pen'
+import { sphere } from './parts/rounds'
+import { twig } from './parts/shoots'
+import { Pen, SHADE } from './pen'
 
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
@@ -62,8 +64,6 @@ export function tuckGlyph(base: Base, at: { x: number, y: number }, along: numbe
   }
   return pen.glyph()
 }
-
-const SHADE = '#140d18'
 
 const on = (run: Run, s: number, t: number): XY => {
   const { x, y } = across(run.at(s), t)
@@ -244,7 +244,7 @@ function beads(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   wire(pen, whole(run, 0), 1.6, tone('#8c8e8c'))
   for (let i = 0; i < n; i++) {
     const { x, y, tx, ty } = run.at(((i + 0.5) / n) * run.length)
-    pen.ball(x, y, half * 0.99, jitter(of, seeds, 0.6), 0.25)
+    sphere(pen, x, y, half * 0.99, jitter(of, seeds, 0.6))
     pen.line([[x - tx * half * 0.9 - ty * half * 0.2, y - ty * half * 0.9 + tx * half * 0.2], [x - tx * half * 0.9, y - ty * half * 0.9], [x - tx * half * 0.9 + ty * half * 0.2, y - ty * half * 0.9 - tx * half * 0.2]], 0.8, css(lighter(of, -0.2)), 0.7)
   }
 }
@@ -291,14 +291,14 @@ function rope(pen: Pen, run: Run, of: Tone, seeds: Random): void {
 }
 
 function trees(pen: Pen, run: Run, of: Tone, seeds: Random): void {
-  pen.twig(whole(run, 0), 7, tone('#5c4630'))
+  twig(pen, whole(run, 0), 7, tone('#5c4630'))
   tips(pen, run, of, seeds, 12, 1.18)
 }
 
 function bound(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   for (let i = 0; i < 15; i++) {
     const t = (i / 14) * 2 - 1
-    pen.twig([on(run, 0, t * 0.2), on(run, run.length * 0.4, t * 0.6), on(run, run.length * seeds.between(0.7, 0.95), t * 0.9)], 2, jitter(blend(of, tone('#6a5236'), 0.5), seeds))
+    twig(pen, [on(run, 0, t * 0.2), on(run, run.length * 0.4, t * 0.6), on(run, run.length * seeds.between(0.7, 0.95), t * 0.9)], 2, jitter(blend(of, tone('#6a5236'), 0.5), seeds))
   }
   for (const s of [0, 4, 8]) wire(pen, [on(run, s, -0.5), on(run, s, 0), on(run, s, 0.5)], 1.6, tone('#a98d5a'))
 }

@@ -13,7 +13,20 @@ export function tone(hex: string): Tone {
   return { l: read.l, c: read.c, h: read.h ?? 0 }
 }
 
-export const css = ({ l, c, h }: Tone): string => formatHex({ mode: 'oklch', l: Math.min(1, Math.max(0, l)), c: Math.max(0, c), h })
+/** Colours are written in steps too fine to see, so that each is worked out once. */
+const STEPS = { l: 400, c: 500, h: 1 } as const
+const written = new Map<number, string>()
+
+/** As a CSS colour, within what a screen shows. */
+export function css({ l, c, h }: Tone): string {
+  const [light, chroma, hue] = [Math.round(Math.min(1, Math.max(0, l)) * STEPS.l), Math.round(Math.max(0, c) * STEPS.c), Math.round((((h % 360) + 360) % 360) * STEPS.h)]
+  const key = (light * 1000 + chroma) * 1000 + hue
+  const known = written.get(key)
+  if (known !== undefined) return known
+  const hex = formatHex({ mode: 'oklch', l: light / STEPS.l, c: chroma / STEPS.c, h: hue / STEPS.h })
+  written.set(key, hex)
+  return hex
+}
 
 export const lighter = (of: Tone, by: number): Tone => ({ ...of, l: of.l + by })
 

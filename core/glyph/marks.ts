@@ -15,16 +15,15 @@ export interface Mark {
   readonly fill?: Paint
   readonly stroke?: { readonly paint: Paint, readonly width: number }
   readonly opacity?: number
+  /** A shadow: it darkens what is under it and is no part of the thing's own size. */
+  readonly cast?: true
 }
-
-/** Words on a sign: centred on a point, size is the cap height's em in mm. */
-export interface Lettering { readonly text: string, readonly x: number, readonly y: number, readonly size: number, readonly colour: string, readonly spacing: number }
 
 export interface Bounds { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
 
 /** A drawing: marks from back to front. Its anchor is the origin and it points to the right. */
 export interface Glyph {
   readonly marks: readonly Mark[]
-  readonly letters: readonly Lettering[]
+  /** The tight bounds of what is painted, its cast shadows left out, mm. */
   readonly bounds: Bounds
 }

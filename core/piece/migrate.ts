@@ -30,8 +30,18 @@ function fullLayer(layer: Document): Document {
   }
 }
 
+/** Version 2 knew daylight only, and signs said what they came with. */
+function fromTwo(document: Document): Document {
+  const { brief, layers } = document
+  return {
+    ...document,
+    brief: isObject(brief) ? { ...brief, light: 'day' } : brief,
+    layers: Array.isArray(layers) ? layers.map((layer) => (isObject(layer) ? { ...layer, words: null } : layer)) : layers,
+  }
+}
+
 /** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
-const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne }
+const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo }
 
 export type Migrated =
   | { readonly ok: true, readonly document: Record<string, unknown> }

@@ -3,7 +3,10 @@ import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 2
+export const VERSION = 3
+
+/** The most letters that a sign may bear. */
+export const MOST_WORDS = 120
 
 /** The most of anything that one layer may ask for. */
 export const MOST_PLACES = 500
@@ -15,7 +18,8 @@ const share = z.number().min(0).max(1)
 /** A place on a run as a share of its length: on a ring 0 is twelve o'clock and 0.25 three. */
 const place = z.number().min(0).max(1)
 
-export const SURFACES = ['boards', 'door', 'brick', 'plaster', 'stone'] as const
+export const SURFACES = ['boards', 'door', 'brick', 'plaster', 'stone', 'glass', 'mantel'] as const
+export const LIGHTS = ['day', 'dusk', 'lamp'] as const
 export const WEATHERS = ['indoors', 'covered', 'open'] as const
 export const FULLNESS = ['sparse', 'full', 'lush'] as const
 export const STAGES = ['planned', 'gathering', 'making', 'hung', 'taken apart'] as const
@@ -31,6 +35,7 @@ export const BriefSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the piece a name.').max(80),
   occasion: z.string().max(80),
   surface: z.strictObject({ kind: z.enum(SURFACES), colour }),
+  light: z.enum(LIGHTS).describe('what light the drawing shows it in'),
   door: z.strictObject({
     width: z.number().min(100).max(20_000).describe('mm'),
     height: z.number().min(100).max(20_000).describe('mm'),
@@ -122,6 +127,7 @@ export const LayerSchema = z.strictObject({
   clear: z.boolean().describe('keeps clear of the places that other layers reserve'),
   hidden: z.boolean(),
   locked: z.boolean(),
+  words: z.string().max(MOST_WORDS).nullable().describe('what its signs and letters say, lines parted by line breaks; null leaves what they come with'),
   seed: z.int().min(0).max(2_147_483_647),
   nudges: z.record(z.string().max(80), NudgeSchema).describe('what a hand moved, by slot'),
   added: z.array(AddedSchema).max(MOST_ADDED).describe('what a hand put on besides the rule'),

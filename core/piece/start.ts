@@ -12,7 +12,7 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
     brief: {
       name, occasion: '', surface: { kind: 'boards', colour: '#5E7C84' },
       door: { width: inches(36), height: inches(80) },
-      weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, currency: 'USD', copies: 1,
+      light: 'day', weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, currency: 'USD', copies: 1,
     },
     base: usualBase(kind), layers: [],
   }
@@ -63,6 +63,6 @@ export function startLayer(id: string, material: Pick<Material, 'id' | 'kind' | 
     flow: leafy ? 'clockwise' : 'outward', seat: 0.5, across: 0, acrossSpread: leafy ? 0.5 : 0,
     // On a ring stems lean out; on a straight run both edges are outer ones.
     lean: leafy && !open ? 10 : 0, leanSpread: leafy ? (open ? 32 : 20) : 0, cut: null, taper: open && leafy ? 0.5 : 0,
-    reserve: RESERVES.has(role) ? 0 : null, clear: MINDS.has(role), hidden: false, locked: false, seed, nudges: {}, added: [], taken: [],
+    reserve: RESERVES.has(role) ? 0 : null, clear: MINDS.has(role), hidden: false, locked: false, words: null, seed, nudges: {}, added: [], taken: [],
   }
 }

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ringRun } from '#core/base'
 import { CURRENCIES, inches } from '#core/measure'
 import type { Brief } from '#core/piece'
-import { BALANCE_NAMES, BALANCES, FULLNESS, STAGES, SURFACES, WEATHERS } from '#core/piece'
+import { BALANCE_NAMES, BALANCES, FULLNESS, LIGHTS, STAGES, SURFACES, WEATHERS } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 
@@ -19,7 +19,8 @@ function takeSpare(percent: number): null {
   settings.set({ spare: percent / 100 })
   return null
 }
-const surfaces: Record<Brief['surface']['kind'], string> = { boards: 'Painted boards', door: 'Panelled door', brick: 'Brick', plaster: 'Plaster', stone: 'Stone' }
+const surfaces: Record<Brief['surface']['kind'], string> = { boards: 'Painted boards', door: 'Panelled door', brick: 'Brick', plaster: 'Plaster', stone: 'Stone', glass: 'Window with a mullion', mantel: 'Wall over a mantel' }
+const lights: Record<Brief['light'], string> = { day: 'Daylight', dusk: 'Dusk', lamp: 'Lamp light' }
 const weathers: Record<Brief['weather'], string> = { indoors: 'Indoors', covered: 'Outdoors, under cover', open: 'Outdoors, in the open' }
 const fullness: Record<Brief['fullness'], string> = { sparse: 'Sparse: the base shows on purpose', full: 'Full: no base seen', lush: 'Lush: two layers nearly everywhere' }
 const options = <T extends string>(values: readonly T[], names: Record<T, string>) => values.map((value) => ({ value, name: names[value] }))
@@ -34,6 +35,8 @@ const SURFACE_COLOURS: Record<Brief['surface']['kind'], readonly { name: string,
   door: [{ name: 'Bottle green', colour: '#44604F' }, { name: 'Plum', colour: '#553547' }, { name: 'Navy', colour: '#2C3D57' }, { name: 'Cream', colour: '#DED6C3' }, { name: 'Mustard', colour: '#B08A3C' }],
   brick: [{ name: 'Red brick', colour: '#8C5544' }, { name: 'Yellow stock', colour: '#A88B62' }, { name: 'Blue-grey brick', colour: '#66666E' }, { name: 'Limewashed', colour: '#CFC7BA' }],
   plaster: [{ name: 'Plum plaster', colour: '#5B4A57' }, { name: 'Lime white', colour: '#E2DED2' }, { name: 'Terracotta wash', colour: '#B27B5F' }, { name: 'Grey', colour: '#8D9291' }],
+  glass: [{ name: 'White paint', colour: '#E8E6DE' }, { name: 'Lead grey', colour: '#6F777B' }, { name: 'Heritage green', colour: '#4E6656' }, { name: 'Oak', colour: '#9A7448' }],
+  mantel: [{ name: 'Chalk wall', colour: '#D9D5C8' }, { name: 'Deep teal wall', colour: '#3E5C60' }, { name: 'Clay wall', colour: '#B58A72' }, { name: 'Ink wall', colour: '#3A3F52' }],
   stone: [{ name: 'Grey stone', colour: '#8F8C84' }, { name: 'Honey stone', colour: '#B39A6B' }, { name: 'Slate', colour: '#5F666B' }],
 }
 function setSurface(kind: Brief['surface']['kind']): void {
@@ -51,6 +54,7 @@ function setSurface(kind: Brief['surface']['kind']): void {
       </div>
     </div>
     <PickField label="Hangs on" :value="brief.surface.kind" :options="options(SURFACES, surfaces)" @pick="setSurface" />
+    <PickField label="Seen in" :value="brief.light" :options="options(LIGHTS, lights)" @pick="(light) => set({ light }, 'change the light')" />
     <ColourField label="Its colour" :value="brief.surface.colour" :offered="SURFACE_COLOURS[brief.surface.kind]" @pick="(colour) => set({ surface: { ...brief.surface, colour } }, 'paint the surface')" />
     <div class="grid grid-cols-2 gap-2">
       <LengthField label="Door width" :mm="brief.door.width" :units="settings.units" :take="(width) => set({ door: { ...brief.door, width: width ?? inches(36) } }, 'set the door’s width')" />

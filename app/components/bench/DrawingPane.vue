@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { BringToFront, Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, SendToBack, Trash2, X } from '@lucide/vue'
+import { BringToFront, Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, ScanSearch, SendToBack, Trash2, X } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { BenchStage } from '~/drawing/bench-stage'
-import { lettersReady } from '~/drawing/paint'
 import type { View } from '~/drawing/scene'
 import { useBench } from '~/stores/bench'
 import { useHand } from '~/composables/useHand'
@@ -24,8 +23,7 @@ let stage: BenchStage | null = null
 
 const things = (ids: readonly string[]) => ids.flatMap((id) => bench.byId.get(id) ?? [])
 
-onMounted(async () => {
-  await lettersReady()
+onMounted(() => {
   if (!holder.value) return
   stage = new BenchStage(holder.value, {
     select: (ids) => bench.selectAll(ids),
@@ -123,6 +121,7 @@ function step(event: Event): void {
       <button type="button" class="icon-button" title="Farther" aria-label="Farther" @click="stage?.zoom(0.8)"><Minus :size="15" /></button>
       <button type="button" class="icon-button" title="The whole piece" aria-label="The whole piece" @click="stage?.fit()"><Maximize :size="15" /></button>
       <button type="button" class="icon-button" title="From across the room" aria-label="From across the room" @click="stage?.standBack()"><DoorClosed :size="15" /></button>
+      <button type="button" class="icon-button" title="Close up" aria-label="Close up" @click="stage?.closeUp()"><ScanSearch :size="15" /></button>
     </div>
   </section>
 </template>

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
 import type { Layer, RuleKind } from '#core/piece'
-import { ROLE_NAMES, RULE_NOTES, ruleName, usualRule } from '#core/piece'
+import { MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, usualRule } from '#core/piece'
+import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { useBench } from '~/stores/bench'
@@ -29,6 +30,12 @@ function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
 }
 function takeRule(kind: RuleKind): void {
   set({ rule: usualRule(kind, others.value[0]?.id ?? ''), nudges: {}, taken: [] }, `lay it by ${ruleName(kind)}`)
+}
+const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(shops.shelf.materials[material]?.species ?? '')))
+function takeWords(words: string): string | null {
+  const missing = missingLetters(words)
+  if (missing.length) return `The signs’ face has no ${missing.slice(0, 5).join(' ')}`
+  return bench.apply({ do: 'layer', layer: props.layer.id, set: { words: words || null } }, 'letter a sign', `words ${props.layer.id}`)
 }
 function setPart(i: number, change: Partial<Layer['mix'][number]>): string | null {
   return set({ mix: props.layer.mix.map((each, k) => (k === i ? { ...each, ...change } : each)) }, `change the mix`)
@@ -78,6 +85,7 @@ function addToMix(material: Material): void {
         <MaterialPicker v-if="mixing" class="mt-1.5" @pick="addToMix" @close="mixing = false" />
       </div>
 
+      <TextField v-if="lettered" label="What it says" :value="layer.words ?? ''" :most="MOST_WORDS" :lines="2" :take="takeWords" />
       <LieFields :layer="layer" />
       <LayerTools :layer="layer" />
     </div>

@@ -2,7 +2,7 @@
 import { ref, useId, watch } from 'vue'
 
 /** Text that is taken as it is typed. */
-const props = defineProps<{ label: string, value: string, most: number, take: (text: string) => string | null }>()
+const props = defineProps<{ label: string, value: string, most: number, take: (text: string) => string | null, lines?: number, hint?: string }>()
 const id = useId()
 const text = ref(props.value)
 const error = ref<string | null>(null)
@@ -18,7 +18,8 @@ function left(): void {
 <template>
   <div>
     <label class="field-label" :for="id">{{ label }}</label>
-    <input :id="id" v-model="text" class="field" :class="error ? 'border-ruddy' : ''" type="text" :maxlength="most" autocomplete="off" :aria-invalid="error !== null" :aria-describedby="error ? `${id}-more` : undefined" @input="typed" @blur="left">
+    <textarea v-if="lines" :id="id" v-model="text" class="field h-auto py-1" :class="error ? 'border-ruddy' : ''" :rows="lines" :maxlength="most" :placeholder="hint" :aria-invalid="error !== null" :aria-describedby="error ? `${id}-more` : undefined" @input="typed" @blur="left" />
+    <input v-else :id="id" v-model="text" class="field" :class="error ? 'border-ruddy' : ''" type="text" :maxlength="most" autocomplete="off" :aria-invalid="error !== null" :aria-describedby="error ? `${id}-more` : undefined" @input="typed" @blur="left">
     <p v-if="error" :id="`${id}-more`" class="mt-0.5 text-fine text-ruddy" role="alert">{{ error }}</p>
   </div>
 </template>

@@ -1,0 +1,46 @@
+import { speciesOf } from './item'
+import type { Bounds, Mark } from './marks'
+import type { Backdrop, SceneItem } from './scene'
+
+/** The shadow that a whole thing casts: how soft it is, how far it falls for each step that it stands off, mm, and its colour. */
+export const CAST = { blur: 4, near: 2.2, step: 1.1, colour: '#100a14', opacity: 0.5 } as const
+/** How much darker each layer is than the one over it, and of what the dark is made. */
+export const DIM = { each: 0.07, colour: '#15101f' } as const
+
+export const castAway = (rise: number): number => CAST.near + CAST.step * rise
+
+const rectangle = ({ left, top, right, bottom }: Bounds): string => `M${left} ${top}L${right} ${top}L${right} ${bottom}L${left} ${bottom}Z`
+
+/** How far lamp light reaches before it is half gone, and how far a light on the piece is seen, mm. */
+const LAMP = { reach: 950, glow: 150 } as const
+
+/**
+ * The light of the hour over everything: nothing by day; a blue veil at dusk; darkness about a lamp that stands a
+ * little up and to the left. What gives light of its own shines through.
+ * @param region what can be seen, mm
+ */
+export function lightMarks({ light }: Pick<Backdrop, 'light'>, items: readonly SceneItem[], region: Bounds): readonly Mark[] {
+  if (light === 'day') return []
+  const d = rectangle(region)
+  const veil: Mark[] = light === 'dusk'
+    ? [{ d, fill: { kind: 'linear', from: [0, region.top], to: [0, region.bottom], stops: [[0, '#1b2747'], [1, '#141a33']] }, opacity: 0.46 }]
+    : [
+        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach, focus: [-160, -220], stops: [[0, '#ffb45c'], [0.5, '#ff9a4600'], [1, '#ff9a4600']] }, opacity: 0.26 },
+        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach * 1.5, focus: [-160, -220], stops: [[0, '#0a060f00'], [0.25, '#0a060f40'], [0.6, '#0a060fb8'], [1, '#0a060fe8']] } },
+      ]
+  const glows = items.filter(({ hidden, species }) => !hidden && speciesOf(species).glows).flatMap(lampsOf)
+  return [...veil, ...glows]
+}
+
+/** The glows of one thing: about its middle, or every so far along a string. */
+function lampsOf({ x, y, bearing, length, form }: SceneItem): Mark[] {
+  const a = (bearing * Math.PI) / 180
+  const stops = [[0, '#ffd98ad8'], [0.25, '#ffb95c78'], [1, '#ff9a3c00']] as const
+  const one = (cx: number, cy: number, radius: number): Mark => ({ d: `M${cx - radius} ${cy}A${radius} ${radius} 0 1 0 ${cx + radius} ${cy}A${radius} ${radius} 0 1 0 ${cx - radius} ${cy}Z`, fill: { kind: 'radial', centre: [cx, cy], radius, focus: [cx, cy], stops }, opacity: 0.9 })
+  if (form !== 'leaf') return [one(x, y, Math.max(LAMP.glow, length * 1.1))]
+  const round = (value: number): number => Math.round(value * 100) / 100
+  return Array.from({ length: 20 }, (_, i) => {
+    const along = ((i + 0.5) / 20 - 0.1) * length
+    return one(round(x + Math.cos(a) * along), round(y + Math.sin(a) * along), 26)
+  })
+}
