@@ -3,8 +3,11 @@ import { writePiece } from '#core/exchange'
 import type { Piece } from '#core/piece'
 
 /** Hands text out as a file. */
-export function saveText(text: string, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }))
+export const saveText = (text: string, name: string, type: string): void => saveBlob(new Blob([text], { type }), name)
+
+/** Hands anything out as a file. */
+export function saveBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob)
   const link = document.createElement('a')
   link.href = url
   link.download = name
@@ -12,11 +15,11 @@ export function saveText(text: string, name: string, type: string): void {
   URL.revokeObjectURL(url)
 }
 
+/** The name that a piece's files begin with. */
+export const fileName = (piece: Piece): string => piece.brief.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
+
 /** Hands a piece out as a file. */
-export function exportPiece(piece: Piece): void {
-  const name = piece.brief.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
-  saveText(writePiece(piece), `${name}.piece.json`, 'application/json')
-}
+export const exportPiece = (piece: Piece): void => saveText(writePiece(piece), `${fileName(piece)}.piece.json`, 'application/json')
 
 const FAULTS_SHOWN = 5
 

@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { startPiece } from '#core/piece'
+import { CATALOGUE } from '#core/material'
+import { startPiece, VERSION } from '#core/piece'
+import { layerOf } from '#core/testing'
 import { BenchDatabase, SCHEMA_VERSION } from './index'
 import { removePiece, savePiece, snapPiece, snapshotsOf } from './pieces'
 import { forgetRescue, rescueOf, writeRescue } from './rescue'
@@ -84,8 +86,8 @@ describe('rescue', () => {
   })
 })
 
-describe('the step from schema 1 to 2', () => {
-  const { base: { shape: _shape, turn: _turn, hook: _hook, mass: _mass, ...base }, brief: { balance: _balance, ...brief }, ...rest } = piece
+describe('the steps from older schemas', () => {
+  const { base: { shape: _shape, turn: _turn, hook: _hook, mass: _mass, ...base }, brief: { balance: _balance, light: _light, ...brief }, ...rest } = piece
   const old = { ...rest, version: 1, brief, base: { ...base, join: 90, outer: 300, inner: 200 } }
 
   it('brings stored pieces and snapshots to today’s format, and adds the new tables', async () => {
@@ -96,10 +98,24 @@ describe('the step from schema 1 to 2', () => {
     await before.table('snapshots').add({ pieceId: 'ring', at: 5, piece: old })
     before.close()
     const after = new BenchDatabase(name)
-    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: 2, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } } })
-    expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(2)
+    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } } })
+    expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(VERSION)
     await after.stash.put({ material: 'bracken', count: 4 })
     expect(await after.stash.get('bracken')).toEqual({ material: 'bracken', count: 4 })
+    await after.delete()
+  })
+  it('brings materials of schema 2 to the names that draw them now', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(2).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
+    await before.table('materials').bulkPut([{ ...CATALOGUE.bay, id: 'own-twig', species: 'twig' }, { ...CATALOGUE.bay, id: 'own-bay' }])
+    const { light: _hour, ...dayless } = piece.brief
+    const { words: _words, ...layer } = layerOf('a', 'bay', { kind: 'hand' })
+    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 2, brief: dayless, layers: [layer] }, revision: 3, savedAt: 5 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect((await after.materials.toArray()).map(({ id, species }) => [id, species])).toEqual([['own-bay', 'bay'], ['own-twig', 'birch']])
+    expect(await after.pieces.get('ring')).toMatchObject({ piece: { version: VERSION, brief: { light: 'day' }, layers: [{ words: null }] } })
     await after.delete()
   })
   it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {

@@ -1,9 +1,10 @@
 import { expect, it } from 'vitest'
 import { usualBase } from '#core/base'
 import { layerOf, pieceWith, shelf } from '#core/testing'
+import { cordMarks } from '#core/glyph'
 import { work } from '#core/workings'
 import { faultText } from '~/composables/files'
-import { cordMarks, fitting, hasClock, pieceBounds, regionOf } from './scene'
+import { fitting, hasClock, pieceBounds, regionOf } from './scene'
 
 it('fits bounds into a view, and shows just that region', () => {
   const view = fitting({ left: -100, right: 300, top: -50, bottom: 50 }, 800, 600, 1)

@@ -1,6 +1,6 @@
 import type { Base } from '#core/base'
-import type { Bounds, Mark, Scene, SceneItem } from '#core/glyph'
-import { AROUND_DOOR, baseBounds, baseGlyph, doorBounds, lightMarks, surfaceMarks } from '#core/glyph'
+import type { Bounds, Scene, SceneItem } from '#core/glyph'
+import { AROUND_DOOR, baseBounds, baseGlyph, cordMarks, doorBounds, lightMarks, surfaceMarks } from '#core/glyph'
 import type { Workings } from '#core/workings'
 import type { Context } from './paint'
 import { paintMarks } from './paint'
@@ -39,16 +39,6 @@ export function pieceBounds(workings: Workings): Bounds {
 export function fitting(bounds: Bounds, width: number, height: number, margin = 1.08): View {
   const scale = Math.min(width / (bounds.right - bounds.left), height / (bounds.bottom - bounds.top)) / margin
   return { x: (bounds.left + bounds.right) / 2, y: (bounds.top + bounds.bottom) / 2, scale, width, height }
-}
-
-/** The cords that something hangs from. */
-export function cordMarks(item: SceneItem): readonly Mark[] {
-  if (!item.cord) return []
-  const top = item.y - item.width * 0.4
-  return [-1, 1].map((side): Mark => ({
-    d: `M${item.cord!.x} ${item.cord!.y}L${item.x + side * item.length * 0.39} ${top}`,
-    stroke: { paint: '#8a7350', width: 1.6 },
-  }))
 }
 
 /** The most pixels that a picture of a bare base has: beyond it, it is stretched. */

@@ -1,6 +1,6 @@
 import type { Base } from '#core/base'
 import type { Glyph, SceneItem } from '#core/glyph'
-import { CAST, castAway, DIM, itemGlyph, LIGHT_FROM, looksKey, tuckGlyph } from '#core/glyph'
+import { CAST, castAway, DIM, itemGlyph, LIGHT_FROM, looksKey, tuckGlyph, tuckTwin } from '#core/glyph'
 import { paintMarks } from './paint'
 
 /** A picture with its anchor at `x`, `y` in its own pixels. `scale` is its pixels to the millimetre where it is put. */
@@ -35,14 +35,13 @@ export function spriteOf(item: SceneItem, scale: number): Sprite {
 
 /** Steps in which the direction of what crosses over a foot is drawn. */
 const TUCK_TURNS = 36
-const TUCK_TWINS = 5
 
 /** What of the base crosses over an item's foot. It is not turned when it is put in place. */
 export function tuckSprite(base: Base, item: Pick<SceneItem, 'along' | 'bearing' | 'seed'>, scale: number): Sprite {
   const turned = (angle: number): number => (Math.round((angle / 360) * TUCK_TURNS) % TUCK_TURNS) * (360 / TUCK_TURNS)
-  const [along, bearing, twin] = [turned(item.along), turned(item.bearing), Math.abs(item.seed) % TUCK_TWINS]
+  const [along, bearing, twin] = [turned(item.along), turned(item.bearing), tuckTwin(item.seed)]
   return remembered(`tuck|${base.kind}|${base.colour}|${along}|${bearing}|${twin}@${scale.toFixed(3)}`, () => {
-    const glyph = tuckGlyph(base, { x: 0, y: 0 }, along, bearing, twin * 31 + 5)
+    const glyph = tuckGlyph(base, { x: 0, y: 0 }, along, bearing, twin)
     const { canvas, x, y } = sheetFor(glyph, 2, scale)
     return { image: canvas, x, y, scale }
   })

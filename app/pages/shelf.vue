@@ -83,6 +83,7 @@ function takeStash(id: string, count: number): null {
     <header class="flex items-center gap-3 border-b border-line py-3">
       <NuxtLink to="/" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Workroom</NuxtLink>
       <h1 class="font-serif text-2xl leading-none">Shelf</h1>
+      <NuxtLink to="/plate" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Plate of species</NuxtLink>
       <span class="text-soft">{{ found.length }} of {{ all.length }} materials</span>
       <div class="ml-auto flex items-center gap-2">
         <UnitsSwitch />

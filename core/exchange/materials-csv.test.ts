@@ -47,7 +47,7 @@ describe('materials as a table', () => {
   it('take what is left out as usual', () => {
     const { materials: [one], faults } = take('Name,Kind,Length,Width\nhazel twig,twig,15,3\n')
     expect(faults).toEqual([])
-    expect(one).toMatchObject({ id: 'hazel-twig', plural: 'hazel twigs', kind: 'twig', species: 'twig', form: 'leaf', length: 381, state: 'artificial', hardy: 'open', pack: { holds: 1, price: 0 } })
+    expect(one).toMatchObject({ id: 'hazel-twig', plural: 'hazel twigs', kind: 'twig', species: 'birch', form: 'leaf', length: 381, state: 'artificial', hardy: 'open', pack: { holds: 1, price: 0 } })
   })
   it('tell what is wrong, row by row and column by column, and take the rest', () => {
     const text = 'Name;Kind;Length;Width;Weight;Wired;Colours;Price;Drawn as\ngood;twig;15 cm;3;4,5;yes;#aabbcc;3,50;bay\nbad kind;tree;1;1;;;;;\n;twig;1;1;;;;;\nno length;twig;;1;;;;;\nnot a length;twig;long;1;;;;;\nwrong;twig;4;1;heavy;maybe;;;moonwort\nbad colour;twig;4;1;;;green;;\n'

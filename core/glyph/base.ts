@@ -32,13 +32,17 @@ export function baseBounds(base: Pick<Base, 'shape' | 'turn'>): Bounds {
   return { left: left - over, top: top - over, right: right + over, bottom: bottom + over }
 }
 
+const TUCK_TWINS = 5
+/** Tucks with the same twin look the same. */
+export const tuckTwin = (seed: number): number => Math.abs(seed) % TUCK_TWINS
+
 /**
  * What of the base crosses over a stem's foot, so that it reads as tucked in: strands of vine, tips, a wrap of wire
  * or the bow of a pin.
  * @param at where the stem is held, mm @param along which way the run goes there @param bearing which way the stem points, degrees
  */
 export function tuckGlyph(base: Base, at: { x: number, y: number }, along: number, bearing: number, seed: number): Glyph {
-  const pen = new Pen(random(seed))
+  const pen = new Pen(random(tuckTwin(seed) * 31 + 5))
   const { body } = BASE_SORTS[base.kind]
   const of = tone(base.colour)
   const line = (off: number, half: number, bow: number): XY[] => {

@@ -1,86 +1,97 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BASE_KINDS, BASE_SORTS, boundsOf, runsOf, usualBase } from '../base'
-import { canLay, CATALOGUE } from '../material'
 import { random } from '../measure'
-import { startPiece, STILL, SURFACES } from '../piece'
+import { LIGHTS, startPiece, STILL, SURFACES } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { baseBounds, baseGlyph, tuckGlyph } from './base'
 import { blend, css, jitter, lighter, tone } from './colour'
-import type { Glyph, Mark } from './marks'
-import { leafOutline, Pen, smooth } from './pen'
-import { itemGlyph, looksKey } from './scene'
-import { SPECIES } from './species'
+import { looksKey } from './item'
+import { CAPITALS, lineWidth, missingLetters, setWords } from './letters'
+import { castAway, lightMarks } from './light'
+import type { Bounds } from './marks'
+import { fitting, Pen } from './pen'
+import { Extent, smooth } from './path'
+import type { Backdrop } from './scene'
 import { doorBounds, surfaceMarks } from './surface'
+import { numbers, sound } from './testing'
 
-const numbers = (d: string): number[] => (d.match(/-?\d+(\.\d+)?/g) ?? []).map(Number)
-const sound = (marks: readonly Mark[]): void => {
-  for (const { d, fill, stroke } of marks) {
-    expect(d).toMatch(/^M[-\d. MLCAZ]+$/)
-    expect(fill ?? stroke).toBeDefined()
-    if (fill && !d.includes('A')) expect(d.endsWith('Z')).toBe(true)
-    if (stroke) expect(stroke.width).toBeGreaterThan(0)
-  }
+const spread = (outlines: readonly (readonly (readonly [number, number])[])[]): Bounds => {
+  const extent = new Extent()
+  for (const point of outlines.flat()) extent.reach(point)
+  return extent.bounds
 }
-const draw = (species: string, length: number, width: number, seed = 3, bearing = 0): Glyph =>
-  itemGlyph({ species, length, width, seed, bearing, tint: null, depth: 0 })
 
-describe.each(Object.keys(SPECIES))('%s', (species) => {
-  const material = Object.values(CATALOGUE).find((each) => each.species === species)!
-
-  it('is on the shelf and draws sound marks at its own size and at extremes', () => {
-    for (const [length, width] of [[material.length, material.width], [5, 2], [3000, 1500], [10, 300]] as const) {
-      const glyph = draw(species, length, width)
-      expect(glyph.marks.length).toBeGreaterThan(3)
-      sound(glyph.marks)
-      expect(Object.values(glyph.bounds).every(Number.isFinite)).toBe(true)
-    }
-  })
-  it('draws the same from the same seed, and another twin from another', () => {
-    expect(draw(species, material.length, material.width, 3)).toEqual(draw(species, material.length, material.width, 3))
-    expect(draw(species, material.length, material.width, 4)).not.toEqual(draw(species, material.length, material.width, 3))
-  })
-  if (canLay(material)) it('keeps to about the size that it is counted with', () => {
-    const { bounds } = draw(species, material.length, material.width)
-    expect((bounds.right - bounds.left) / material.length).toBeGreaterThan(0.7)
-    expect((bounds.right - bounds.left) / material.length).toBeLessThan(1.3)
-    expect((bounds.bottom - bounds.top) / material.width).toBeLessThan(1.75)
-  })
-})
-
-it('draws every species that a material names, at whole size and small', () => {
-  for (const { species } of Object.values(CATALOGUE)) expect(SPECIES[species]).toBeDefined()
-  expect(() => draw('moonwort', 10, 10)).toThrow(/moonwort/)
-})
-
-describe('parts', () => {
-  it('leaves close, stay within their width and are widest at their belly', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.double({ min: 0.2, max: 200, noNaN: true }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (length, width, belly, tip) => {
-      const outline = leafOutline({ length, width, belly, tip })
-      for (const [u, v] of outline) {
-        expect(u).toBeGreaterThanOrEqual(0)
-        expect(u).toBeLessThanOrEqual(length + 1e-9)
-        expect(Math.abs(v)).toBeLessThanOrEqual(width / 2 + 1e-9)
-      }
-    }))
-  })
-  it('a smooth line goes through its points; a closed one comes back', () => {
+describe('the pen', () => {
+  it('draws a smooth line through its points; a closed one comes back', () => {
     const points = [[0, 0], [10, 5], [20, -5]] as const
     expect(numbers(smooth(points, false)).slice(-2)).toEqual([20, -5])
     expect(smooth(points, true)).toMatch(/ 0 0Z$/)
     expect(() => smooth([[0, 0]], false)).toThrow(RangeError)
   })
-  it('the light stays up and to the left however a glyph is turned', () => {
+  it('keeps the light up and to the left however a glyph is turned', () => {
     for (const turned of [0, 90, 200]) {
-      const [x, y] = new Pen(random(1), turned).light
+      const [x, y] = new Pen(random(1), { turned }).light
       const a = turned * Math.PI / 180
-      const world = [x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)]
-      expect(world[0]).toBeLessThan(0)
-      expect(world[1]).toBeLessThan(0)
+      expect(x * Math.cos(a) - y * Math.sin(a)).toBeLessThan(0)
+      expect(x * Math.sin(a) + y * Math.cos(a)).toBeLessThan(0)
     }
   })
-  it('an empty pen has an empty glyph', () => expect(new Pen(random(1)).glyph()).toEqual({ marks: [], letters: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }))
+  it('counts what bulges past its points, and no shadow', () => {
+    const pen = new Pen(random(1))
+    pen.shadow([[0, 0], [10, 0], [10, 90]], 50)
+    expect(pen.bounds).toEqual({ left: 0, top: 0, right: 0, bottom: 0 })
+    pen.blob([[0, 0], [10, 1], [10, 9], [0, 10]], '#000000')
+    expect(pen.bounds.right).toBeGreaterThan(10)
+  })
+  it('fits what it draws to other bounds', () => {
+    const room = { left: -5, top: 10, right: 15, bottom: 20 }
+    const paint = (pen: Pen): Pen => {
+      pen.circle(30, 40, 10, { kind: 'radial', centre: [30, 40], radius: 10, focus: [30, 40], stops: [[0, '#ffffff'], [1, '#000000']] })
+      pen.line([[20, 30], [40, 50]], 1, { kind: 'linear', from: [20, 30], to: [40, 50], stops: [[0, '#ffffff'], [1, '#000000']] })
+      return pen
+    }
+    const fitted = paint(new Pen(random(1), { fit: fitting(paint(new Pen(random(1), { measuring: true })).bounds, room) })).glyph()
+    for (const side of ['left', 'right', 'top', 'bottom'] as const) expect(Math.abs(fitted.bounds[side] - room[side])).toBeLessThan(0.15)
+    const { fill } = fitted.marks[0]!
+    if (typeof fill !== 'object' || fill.kind !== 'radial') throw new Error('still a gradient')
+    expect(fill.centre[0]).toBeCloseTo(5, 6)
+    expect(fill.centre[1]).toBeCloseTo(15, 6)
+    expect(fitting({ left: 3, right: 3, top: 0, bottom: 1 }, room).sx).toBe(1)
+  })
+  it('writes no marks while it measures, and an empty glyph when nothing is drawn', () => {
+    const pen = new Pen(random(1), { measuring: true })
+    pen.strokes([[[0, 0], [4, 3]]], 2, '#000000')
+    expect(pen.glyph().marks).toEqual([])
+    expect(pen.bounds.right).toBe(5)
+    expect(new Pen(random(1)).glyph()).toEqual({ marks: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } })
+  })
+})
+
+describe('letters', () => {
+  it('fill their box in one direction and stay within it in the other', () => {
+    for (const [text, width, height] of [['ICE-OUT', 200, 30], ['A', 20, 300], ['One\nlonger line\n3', 100, 100]] as const) {
+      const { outlines } = setWords(text, width, height)
+      const { left, right, top, bottom } = spread(outlines)
+      const [w, h] = [right - left, bottom - top]
+      expect(w).toBeLessThan(width * 1.03)
+      expect(h).toBeLessThan(height * 1.35)
+      expect(Math.max(w / width, h / height)).toBeGreaterThan(0.9)
+      expect(Math.abs(left + right)).toBeLessThan(width * 0.1)
+    }
+  })
+  it('take more room with more letters and more space between them', () => {
+    expect(lineWidth('OO')).toBeCloseTo(2 * lineWidth('O'), 9)
+    expect(lineWidth('OO', 0.1)).toBeCloseTo(2 * lineWidth('O') + 0.1, 9)
+    expect(lineWidth('')).toBe(0)
+    expect(CAPITALS).toBeGreaterThan(0.6)
+    expect(setWords(' \n ', 10, 10)).toEqual({ outlines: [], size: 0 })
+  })
+  it('tell which letters the face has not', () => {
+    expect(missingLetters('Crème brûlée & Co. 24/12\nok')).toEqual([])
+    expect(missingLetters('ж漢ж')).toEqual(['ж', '漢'])
+    expect(setWords('ж', 10, 10)).toEqual(setWords('?', 10, 10))
+  })
 })
 
 describe('colour', () => {
@@ -114,9 +125,9 @@ describe('bases and surfaces', () => {
   })
   it.each(SURFACES)('%s fills what can be seen, near and far', (kind) => {
     const { brief } = startPiece('x', 'x')
-    for (const [scale, hang] of [[0.3, 0.7], [1, 0.5], [4, 0.7], [2, null]] as const) {
+    for (const [scale, hang, light] of [[0.3, 0.7, 'day'], [1, 0.5, 'dusk'], [4, 0.7, 'lamp'], [2, null, 'day']] as const) {
       const region = { left: -400 * scale, right: 300 * scale, top: -250 * scale, bottom: 350 * scale }
-      const marks = surfaceMarks({ ...brief, hang, doorway: hang === 0.5, surface: { kind, colour: '#708080' } }, region)
+      const marks = surfaceMarks({ ...brief, light, shelf: 200, hang, doorway: hang === 0.5, surface: { kind, colour: '#708080' } }, region)
       sound(marks)
       const xs = marks.flatMap(({ d }) => numbers(d).filter((_, i) => i % 2 === 0))
       expect(Math.min(...xs)).toBeLessThanOrEqual(region.left)
@@ -124,6 +135,25 @@ describe('bases and surfaces', () => {
     }
   })
   it('hangs the piece at about eye level', () => expect(doorBounds({ door: { width: 900, height: 2000 }, hang: 0.7 })).toEqual({ left: -450, right: 450, top: -600.0000000000001, bottom: 1400 }))
+})
+
+describe('the light of the hour', () => {
+  const region = { left: -100, right: 200, top: -300, bottom: 400 }
+  const { scene } = work(pieceWith([layerOf('a', 'lantern', { kind: 'compass', count: 2, start: 0 }), layerOf('b', 'light-string', { kind: 'compass', count: 1, start: 0 }), layerOf('c', 'bay', { kind: 'compass', count: 3, start: 0 })]), shelf)
+  const backdrop = (light: Backdrop['light']): Backdrop => ({ ...scene.surface, light })
+  it.each(LIGHTS)('%s: covers what is seen, and lets shine what gives light', (light) => {
+    const marks = lightMarks(backdrop(light), scene.items, region)
+    sound(marks)
+    if (light === 'day') return expect(marks).toEqual([])
+    expect(numbers(marks[0]!.d)).toEqual([-100, -300, 200, -300, 200, 400, -100, 400])
+    const veils = light === 'dusk' ? 1 : 2
+    expect(marks.length - veils).toBe(2 + 20)
+    expect(lightMarks(backdrop(light), scene.items.map((item) => ({ ...item, hidden: true })), region)).toHaveLength(veils)
+  })
+  it('throws shadows farther from what stands farther off', () => {
+    expect(castAway(2)).toBeGreaterThan(castAway(0))
+    expect(scene.items.map(({ rise }) => rise)).toEqual([0, 0, 0, 1, 1, 1])
+  })
 })
 
 describe('scene', () => {
@@ -137,9 +167,9 @@ describe('scene', () => {
   })
   it('shares a look between twins only', () => {
     const item = scene.items[0]!
-    expect(looksKey({ ...item, seed: item.seed + 7 * Math.sign(item.seed) })).toBe(looksKey(item))
+    expect(looksKey({ ...item, seed: item.seed + 5 * Math.sign(item.seed) })).toBe(looksKey(item))
     expect(looksKey({ ...item, bearing: item.bearing + 90 })).not.toBe(looksKey(item))
-    expect(looksKey({ ...item, tint: '#112233' })).not.toBe(looksKey(item))
+    for (const other of [{ tint: '#112233' }, { words: 'Ice-out' }, { rise: 2 }, { depth: 3 }]) expect(looksKey({ ...item, ...other })).not.toBe(looksKey(item))
   })
   it('knows which way the run goes, what is hidden, and whose turn it is', () => {
     expect(scene.items[0]!.along).toBeCloseTo(0, 6)
@@ -147,6 +177,11 @@ describe('scene', () => {
     expect(scene.items.map(({ turn }) => turn)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
     const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene.items[0]
     expect(hidden).toMatchObject({ hidden: true, locked: true })
+  })
+  it('puts a maker’s words on the layer’s signs, and a mantel’s shelf under the base', () => {
+    const own = work(pieceWith([layerOf('a', 'plank-sign', { kind: 'single', at: 0, drop: 0 }, { words: 'Ice-out' })]), shelf).scene
+    expect(own.items[0]!.words).toBe('Ice-out')
+    expect(own.surface.shelf).toBeGreaterThan(boundsOf(runsOf(own.base)).bottom)
   })
   it('paints what a hand has lifted over the layers above', () => {
     const lifted = work(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 2, start: 0 }, { nudges: { 1: { ...STILL, lift: 5 } } }), layerOf('b', 'ivy', { kind: 'compass', count: 2, start: 0 })]), shelf).scene

@@ -9,8 +9,8 @@ import type { Fit } from './pen'
 import { SPECIES } from './species'
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
-const TURNS = 16
-const TWINS = 7
+const TURNS = 12
+const TWINS = 5
 
 /** What one thing looks like, wherever it lies. */
 export interface Looks {
@@ -50,12 +50,22 @@ export function itemGlyph(item: Looks): Glyph {
     grow(pen, species, order)
     return pen
   }
-  return draw({ fit: fitOf(species, draw({ measuring: true }).bounds, footprintOf(species, order)) }).glyph()
+  if (species.fit === 'none') return draw({}).glyph()
+  const room = footprintOf(species, order)
+  let fit = fitOf(species, draw({ measuring: true }).bounds, room)
+  // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
+  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw({ fit, measuring: true }).bounds, room))
+  return draw({ fit }).glyph()
 }
 
+const MOST_LOOKS = 3
+/** How unlike its two measures may be stretched before lines are thought of, as a logarithm. */
+const STRETCHED = 0.25
+
+const after = (first: Fit, then: Fit): Fit => ({ sx: first.sx * then.sx, sy: first.sy * then.sy, dx: (first.dx * then.sx) + then.dx, dy: (first.dy * then.sy) + then.dy })
+
 /** What makes a drawing of some bounds as large as its footprint. What grows from its foot keeps its foot on its own line. */
-function fitOf({ fit = 'both', stance }: Species, drawn: Bounds, room: Bounds): Fit {
-  if (fit === 'none') return { sx: 1, sy: 1, dx: 0, dy: 0 }
+function fitOf({ fit, stance }: Species, drawn: Bounds, room: Bounds): Fit {
   const whole = fitting(drawn, room)
   if (fit === 'length') return { sx: whole.sx, sy: whole.sx, dx: whole.dx, dy: 0 }
   return stance === 'stem' ? { ...whole, dy: 0 } : whole

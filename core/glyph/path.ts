@@ -1,9 +1,7 @@
 import type { Bounds, XY } from './marks'
 
-const round = (value: number): string => {
-  const text = value.toFixed(2)
-  return text.endsWith('.00') ? text.slice(0, -3) : text
-}
+/** Hundredths of a millimetre are finer than any eye or printer. */
+const round = (value: number): number => Math.round(value * 100) / 100
 export const pair = ([x, y]: XY): string => `${round(x)} ${round(y)}`
 
 /** Keeps the tight bounds of whatever is reached, and can be asked at any time. */

@@ -5,6 +5,7 @@ import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Looks } from './item'
+import type { Mark } from './marks'
 
 /** One thing to draw, from back to front in the scene's order. */
 export interface SceneItem extends Looks {
@@ -77,7 +78,7 @@ export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf):
     return placements.map((placement): { lift: number, item: SceneItem } => {
       const item = itemOf(placement, runs.get(placement.run)!, shelf)
       turn += 1
-      const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift))
+      const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
       return { lift: placement.lift, item: { ...item, depth: Math.min(DEEPEST, over), rise, words, turn, hidden, locked } }
     })
   })
@@ -90,4 +91,14 @@ export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf):
     },
     base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
   }
+}
+
+/** The cords that something hangs from. */
+export function cordMarks(item: SceneItem): readonly Mark[] {
+  if (!item.cord) return []
+  const top = item.y - item.width * 0.4
+  return [-1, 1].map((side): Mark => ({
+    d: `M${item.cord!.x} ${item.cord!.y}L${item.x + side * item.length * 0.39} ${top}`,
+    stroke: { paint: '#8a7350', width: 1.6 },
+  }))
 }

@@ -177,7 +177,9 @@ describe('migrate', () => {
     const brought = migrate(one)
     const read = PieceSchema.safeParse(brought.ok ? brought.document : null)
     expect(read.error?.issues).toBeUndefined()
-    expect(read.data).toMatchObject({ version: 2, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25, turn: 0, hook: null }, layers: [{ nudges: { 2: { ...STILL, along: 5 } }, added: [], clear: false }] })
+    expect(read.data).toMatchObject({ version: VERSION, brief: { light: 'day' }, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25, turn: 0, hook: null }, layers: [{ nudges: { 2: { ...STILL, along: 5 } }, added: [], clear: false, words: null }] })
+    const two = { ...(brought.ok ? brought.document : {}), version: 2, layers: [{ id: 'a' }], brief: { name: 'b' } }
+    expect(migrate(two)).toMatchObject({ ok: true, document: { version: VERSION, brief: { light: 'day' }, layers: [{ id: 'a', words: null }] } })
     expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({ ok: true, document: { base: 'none', layers: [3], brief: null } })
   })
 })

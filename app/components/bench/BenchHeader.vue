@@ -12,6 +12,7 @@ defineProps<{ panel: Panel }>()
 const emit = defineEmits<{ panel: [panel: Panel], keys: [] }>()
 const bench = useBench()
 const versions = ref(false)
+const picturing = ref(false)
 const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Brief' }, { id: 'base', name: 'Base' }, { id: 'stems', name: 'Stems' }]
 </script>
 
@@ -39,11 +40,13 @@ const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Br
       <Menu as="div" class="relative">
         <MenuButton class="icon-button" aria-label="More"><EllipsisVertical :size="16" /></MenuButton>
         <MenuItems class="absolute right-0 z-40 mt-1 w-52 rounded-[5px] border border-line bg-sheet p-1 shadow-lg outline-none">
+          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="picturing = true">A picture of it…</button></MenuItem>
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="exportPiece(bench.piece!)">Export as JSON</button></MenuItem>
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="versions = true">Earlier versions…</button></MenuItem>
         </MenuItems>
       </Menu>
     </div>
     <VersionsDialog :open="versions" @close="versions = false" />
+    <PictureDialog v-if="picturing && bench.workings" @close="picturing = false" />
   </header>
 </template>

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-
 defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const GROUPS = [
@@ -18,21 +16,15 @@ const GROUPS = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="max-h-[92vh] w-[46rem] max-w-full overflow-y-auto rounded-md border border-line bg-frost p-4">
-        <DialogTitle class="mb-2 font-serif text-lg">Keys on the bench</DialogTitle>
-        <div class="grid grid-cols-2 gap-x-8 gap-y-3">
-          <section v-for="group in GROUPS" :key="group.name">
-            <h3 class="panel-title mb-0.5">{{ group.name }}</h3>
-            <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
-              <template v-for="[key, what] in group.keys" :key="key"><dt class="font-semibold">{{ key }}</dt><dd>{{ what }}</dd></template>
-            </dl>
-          </section>
-        </div>
-        <button type="button" class="button mt-3" @click="emit('close')">Close</button>
-      </DialogPanel>
+  <DialogFrame title="Keys on the bench" wide="w-[46rem]" :open="open" @close="emit('close')">
+    <div class="grid grid-cols-2 gap-x-8 gap-y-3">
+      <section v-for="group in GROUPS" :key="group.name">
+        <h3 class="panel-title mb-0.5">{{ group.name }}</h3>
+        <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
+          <template v-for="[key, what] in group.keys" :key="key"><dt class="font-semibold">{{ key }}</dt><dd>{{ what }}</dd></template>
+        </dl>
+      </section>
     </div>
-  </Dialog>
+    <button type="button" class="button mt-3" @click="emit('close')">Close</button>
+  </DialogFrame>
 </template>

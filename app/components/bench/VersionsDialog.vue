@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { format } from 'date-fns'
 import type { Snapshot } from '~/db'
 import { db } from '~/db'
@@ -21,20 +20,14 @@ function restore(snapshot: Snapshot): void {
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="max-h-[80vh] w-96 overflow-y-auto rounded-md border border-line bg-frost p-4">
-        <DialogTitle class="mb-2 font-serif text-lg">Earlier versions</DialogTitle>
-        <p class="mb-2 text-soft">The piece as it was each time it was opened. Going back can be undone.</p>
-        <ul class="space-y-1">
-          <li v-for="snapshot in found" :key="snapshot.id" class="flex items-center justify-between gap-2 rounded border border-seam bg-sheet px-2 py-1">
-            <span>{{ format(snapshot.at, 'd MMM yyyy, HH:mm') }}<span class="ml-2 text-soft">{{ snapshot.piece.layers.length }} layers</span></span>
-            <button type="button" class="button h-6" @click="restore(snapshot)">Go back to it</button>
-          </li>
-        </ul>
-        <button type="button" class="button mt-3" @click="emit('close')">Close</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <DialogFrame title="Earlier versions" :open="open" @close="emit('close')">
+    <p class="mb-2 text-soft">The piece as it was each time it was opened. Going back can be undone.</p>
+    <ul class="space-y-1">
+      <li v-for="snapshot in found" :key="snapshot.id" class="flex items-center justify-between gap-2 rounded border border-seam bg-sheet px-2 py-1">
+        <span>{{ format(snapshot.at, 'd MMM yyyy, HH:mm') }}<span class="ml-2 text-soft">{{ snapshot.piece.layers.length }} layers</span></span>
+        <button type="button" class="button h-6" @click="restore(snapshot)">Go back to it</button>
+      </li>
+    </ul>
+    <button type="button" class="button mt-3" @click="emit('close')">Close</button>
+  </DialogFrame>
 </template>

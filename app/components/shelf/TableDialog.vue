@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import type { Mapping } from '#core/exchange'
 import { guessMapping, MATERIAL_COLUMNS, readMaterials, readTable } from '#core/exchange'
 import { SPECIES } from '#core/glyph'
@@ -45,43 +44,37 @@ async function take(): Promise<void> {
 </script>
 
 <template>
-  <Dialog open class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="flex max-h-[94vh] w-[52rem] max-w-full flex-col rounded-md border border-line bg-frost p-4">
-        <DialogTitle class="mb-2 font-serif text-lg">Materials from “{{ name }}”</DialogTitle>
-        <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
-        <template v-else>
-          <div class="grid min-h-0 grid-cols-2 gap-4">
-            <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
-              <h3 class="panel-title mb-1">Which heading is which</h3>
-              <label v-for="column in MATERIAL_COLUMNS" :key="column.id" class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2" :title="column.hint">
-                <span>{{ column.name }}<span v-if="column.needed" class="text-ruddy"> needed</span></span>
-                <select class="field" :value="mapping[column.id] ?? ''" @change="map(column.id, ($event.target as HTMLSelectElement).value)">
-                  <option value="">not in the table</option>
-                  <option v-for="(heading, i) in headings" :key="i" :value="i">{{ heading }}</option>
-                </select>
-              </label>
-              <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"><span>Bare lengths are</span><select v-model="units" class="field"><option value="in">inches</option><option value="cm">centimetres</option></select></label>
-            </section>
-            <section class="min-h-0 overflow-y-auto" aria-label="What comes in" tabindex="0">
-              <h3 class="panel-title mb-1">What comes in</h3>
-              <template v-if="result">
-                <p>{{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows') }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.</p>
-                <ul v-if="result.faults.length" class="mt-2 space-y-0.5" data-testid="row-faults">
-                  <li v-for="(fault, i) in result.faults.slice(0, FAULTS_SHOWN)" :key="i" class="text-ruddy">Row {{ fault.row }}, {{ fault.column }}: {{ fault.says }}</li>
-                  <li v-if="result.faults.length > FAULTS_SHOWN">and {{ result.faults.length - FAULTS_SHOWN }} more</li>
-                </ul>
-                <p v-if="result.faults.length" class="mt-1 text-soft">Rows with something wrong stay out; the rest can come in.</p>
-              </template>
-            </section>
-          </div>
-        </template>
-        <div class="mt-3 flex justify-end gap-2">
-          <button type="button" class="button h-8" @click="emit('close')">Not now</button>
-          <button v-if="result" type="button" class="button-main" :disabled="!result.materials.length" @click="take">Take {{ several(result.materials.length, 'material', 'materials') }} in</button>
-        </div>
-      </DialogPanel>
+  <DialogFrame :title="`Materials from “${name}”`" wide="w-[52rem]" @close="emit('close')">
+    <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
+    <template v-else>
+      <div class="grid min-h-0 grid-cols-2 gap-4">
+        <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
+          <h3 class="panel-title mb-1">Which heading is which</h3>
+          <label v-for="column in MATERIAL_COLUMNS" :key="column.id" class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2" :title="column.hint">
+            <span>{{ column.name }}<span v-if="column.needed" class="text-ruddy"> needed</span></span>
+            <select class="field" :value="mapping[column.id] ?? ''" @change="map(column.id, ($event.target as HTMLSelectElement).value)">
+              <option value="">not in the table</option>
+              <option v-for="(heading, i) in headings" :key="i" :value="i">{{ heading }}</option>
+            </select>
+          </label>
+          <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"><span>Bare lengths are</span><select v-model="units" class="field"><option value="in">inches</option><option value="cm">centimetres</option></select></label>
+        </section>
+        <section class="min-h-0 overflow-y-auto" aria-label="What comes in" tabindex="0">
+          <h3 class="panel-title mb-1">What comes in</h3>
+          <template v-if="result">
+            <p>{{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows') }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.</p>
+            <ul v-if="result.faults.length" class="mt-2 space-y-0.5" data-testid="row-faults">
+              <li v-for="(fault, i) in result.faults.slice(0, FAULTS_SHOWN)" :key="i" class="text-ruddy">Row {{ fault.row }}, {{ fault.column }}: {{ fault.says }}</li>
+              <li v-if="result.faults.length > FAULTS_SHOWN">and {{ result.faults.length - FAULTS_SHOWN }} more</li>
+            </ul>
+            <p v-if="result.faults.length" class="mt-1 text-soft">Rows with something wrong stay out; the rest can come in.</p>
+          </template>
+        </section>
+      </div>
+    </template>
+    <div class="mt-3 flex justify-end gap-2">
+      <button type="button" class="button h-8" @click="emit('close')">Not now</button>
+      <button v-if="result" type="button" class="button-main" :disabled="!result.materials.length" @click="take">Take {{ several(result.materials.length, 'material', 'materials') }} in</button>
     </div>
-  </Dialog>
+  </DialogFrame>
 </template>

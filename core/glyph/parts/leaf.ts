@@ -7,6 +7,10 @@ import type { Paint, XY } from '../marks'
 import type { Pen } from '../pen'
 import type { Inks } from './inks'
 
+/** What is shorter than these has neither veins nor a shadow of its own, and is a touch of flat colour, mm. */
+const SMALL = 7
+const TINY = 3.5
+
 const bow = (u: number): number => 4 * u * (1 - u)
 
 export interface LeafShape {
@@ -33,13 +37,15 @@ function halfAt(u: number, { belly, tip, heart = 1 }: LeafShape): number {
   return tip * Math.sqrt(Math.max(0, 1 - v * v)) + (1 - tip) * (0.5 + 0.5 * Math.cos(Math.PI * v))
 }
 
-const LEAF_STEPS = 7
+/** Points to each side of an outline: few on what is a touch of colour. */
+const STEPS = { small: 3, large: 7 } as const
 
 /** The outline of a whole-edged leaf from its foot round and back, along and across. */
 export function leafOutline(shape: LeafShape): XY[] {
   const { length, width, bend = 0 } = shape
-  const side = (sign: number): XY[] => Array.from({ length: LEAF_STEPS }, (_, i): XY => {
-    const u = (i + 0.5) / LEAF_STEPS
+  const steps = length < SMALL ? STEPS.small : STEPS.large
+  const side = (sign: number): XY[] => Array.from({ length: steps }, (_, i): XY => {
+    const u = (i + 0.5) / steps
     return [u * length, bow(u) * bend * length + (sign * halfAt(u, shape) * width) / 2]
   })
   return [[0, 0], ...side(1), [length, 0], ...side(-1).reverse()]
@@ -83,9 +89,6 @@ function across(pen: Pen, at: Local, length: number, half: number, of: Tone, dep
   }
 }
 
-/** What is shorter than this is a touch of colour, mm: neither veins nor a shadow of its own can be seen. */
-const SMALL = 5
-
 /** A leaf filled across its midrib, brighter on the side of the light, with its veins. */
 export function leaf(pen: Pen, stem: Stem, part: Leaf, inks: Inks): void {
   const { random } = pen
@@ -100,7 +103,7 @@ export function leaf(pen: Pen, stem: Stem, part: Leaf, inks: Inks): void {
   const outline = points.map(([u, v]) => at(u, v))
   const small = stem.length < SMALL
   if (!small) pen.shadow(outline, width * (part.lift ?? 0.08), 0.26, !round)
-  const fill = small ? css(of) : across(pen, at, stem.length, width / 2, of)
+  const fill = stem.length < TINY ? css(of) : across(pen, at, stem.length, width / 2, of)
   if (round) pen.blob(outline, fill)
   else pen.shape(outline, fill)
   if (part.rim) pen.line([...outline, outline[0]!], Math.max(0.25, width * 0.045), css(inks.own(part.rim, stem.lit, 0.5)), 0.8)
@@ -140,7 +143,7 @@ export function petal(pen: Pen, stem: Stem, part: Petal, inks: Inks): void {
   const of = inks.own(part.hue, stem.lit, part.vary ?? 0.8)
   const heart = part.heart ? inks.own(part.heart, stem.lit, 0.5) : lighter(of, -0.06 - 0.12 * cup)
   const shape: LeafShape = { length, width, belly, tip, heart: 0.8 }
-  const steps = ruffle ? 13 : 9
+  const steps = length < SMALL ? STEPS.small : ruffle ? 13 : 8
   const wave = (): number => 1 + ruffle * random.spread(0.16)
   const side = (sign: number): XY[] => Array.from({ length: steps }, (_, i): XY => {
     const u = (i + 0.6) / steps

@@ -65,7 +65,8 @@ function knot(pen: Pen, width: number, fabric: Fabric): void {
 export function ribbon(pen: Pen, stem: Stem, part: Ribbon, inks: Inks): void {
   const fabric = fabricOf(part, inks)
   const foot = stem.at(0)
-  const ribs = tailRibs(foot.angle, stem.length, stem.spread * 0.8, part.waves, false, 40, 26).map(({ at, half }): Rib => ({ at: [at[0] + foot.x, at[1] + foot.y, at[2]], half }))
+  const { random } = pen
+  const ribs = tailRibs(foot.angle, stem.length, stem.spread * 0.8, part.waves * random.between(0.85, 1.2), false, random.between(30, 50), 26).map(({ at, half }): Rib => ({ at: [at[0] + foot.x, at[1] + foot.y, at[2]], half }))
   const strip: Strip = { ribs, fabric, cut: part.cut }
   castStrips(pen, [strip], stem.spread * 0.1)
   paintStrips(pen, [strip])
@@ -98,19 +99,20 @@ export function gather(pen: Pen, stem: Stem, part: Gather, inks: Inks): void {
   const { x, y, angle } = stem.at(0.5)
   const place = (ribs: readonly Rib[]): Rib[] => ribs.map(({ at, half }): Rib => ({ at: [at[0] + x, at[1] + y, at[2]], half }))
   if (part.how === 'petal') {
-    for (const off of [-10, 8]) paintStrips(pen, [{ ribs: place(loopRibs(angle + off, r * 1.9, stem.spread * 0.85, 0.5, 26)).map(({ at, half }): Rib => ({ at: [at[0] - Math.cos((angle * Math.PI) / 180) * r, at[1] - Math.sin((angle * Math.PI) / 180) * r, at[2]], half })), fabric }])
+    for (const off of [-10, 8]) paintStrips(pen, [{ ribs: place(loopRibs(angle + off + random.spread(4), r * 1.9, stem.spread * 0.85, 0.5, 26)).map(({ at, half }): Rib => ({ at: [at[0] - Math.cos((angle * Math.PI) / 180) * r, at[1] - Math.sin((angle * Math.PI) / 180) * r, at[2]], half })), fabric }])
     return
   }
   if (part.how === 'poof') {
     const put = local({ x, y, angle })
     const steps = 22
+    const folds = random.between(0, 6)
     const ribs = Array.from({ length: steps + 1 }, (_, i): Rib => {
       const u = i / steps
       const swell = Math.sin(Math.PI * u) ** 0.55
       const half = (stem.spread / 2) * (0.12 + 0.88 * swell)
       const [px, py] = put((u - 0.5) * stem.length, 0)
       const [nx, ny] = put.vector(0, half)
-      return { at: [px, py, swell * stem.spread * 0.4 * (1 + 0.2 * Math.sin(u * 26))], half: [nx, ny, 0] }
+      return { at: [px, py, swell * stem.spread * 0.4 * (1 + 0.2 * Math.sin(u * 26 + folds))], half: [nx, ny, 0] }
     })
     const outline = [...ribs.map(({ at, half }): XY => [at[0] + half[0], at[1] + half[1]]), ...[...ribs].reverse().map(({ at, half }): XY => [at[0] - half[0], at[1] - half[1]])]
     pen.shadow(outline, stem.spread * 0.08, 0.2)

@@ -122,7 +122,7 @@ export const FINE = {
       { part: 'stalk', hue: 'stem', thick: 0.011, to: 0.75 },
       { grow: 'along', habit: 'alternate', count: 6, from: 0.26, to: 0.72, angle: [18, 36], reach: [0.78, 0.92], shape: [1, 0.9, 0.7], room: 0.5, tipped: true, put: [
         { part: 'stalk', hue: 'stem', thick: 0.024, to: 0.7 },
-        { grow: 'along', habit: 'crowded', count: 20, from: 0.5, to: 1.0, angle: [50, 90], reach: [0.28, 0.4], off: [0, 1.3], room: 1, put: [
+        { grow: 'along', habit: 'crowded', count: 15, from: 0.5, to: 1.0, angle: [50, 90], reach: [0.32, 0.44], off: [0, 1.3], room: 1, put: [
           { grow: 'rings', rings: [[5, 1, 0.75]], stray: 12, put: [{ part: 'leaf', hue: ['flower', 'pale'], belly: 0.7, tip: 0.95, lift: 0.1 }] },
           { grow: 'put', at: 0.34, length: 0.32, room: 1, put: [{ part: 'disc', hue: 'white', flat: true }] },
         ] },

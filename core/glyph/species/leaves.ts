@@ -132,10 +132,10 @@ export const LEAVES = {
   },
   'dried-leaf': {
     name: 'Dried leaves', family: 'Broad leaves', size: [255, 115], stance: 'stem', bend: 0.08,
-    palette: { leaf: '#a8793f', rust: '#8d4f2c', tan: '#cda96d', bark: '#5b4732' },
+    palette: { leaf: '#b8894a', rust: '#8d4f2c', bark: '#5b4732' },
     grow: [
       { part: 'stalk', hue: 'bark', thick: 0.009, to: 0.95 },
-      { grow: 'along', habit: 'alternate', count: 10, angle: [30, 66], reach: [0.6, 0.78], shape: [0.9, 1, 0.75], off: 0.12, room: 0.5, tipped: true, put: [{ part: 'leaf', hue: ['rust', 'tan'], edge: { kind: 'toothed', count: 8, depth: 0.13 }, belly: 0.42, tip: 0.08, veins: 6, bend: [-0.2, 0.2], vary: 1.6, lift: 0.14 }] },
+      { grow: 'along', habit: 'alternate', count: 10, angle: [30, 66], reach: [0.6, 0.78], shape: [0.9, 1, 0.75], off: 0.12, room: 0.5, tipped: true, put: [{ part: 'leaf', hue: ['leaf', 'rust'], edge: { kind: 'toothed', count: 8, depth: 0.13 }, belly: 0.42, tip: 0.08, veins: 6, bend: [-0.2, 0.2], vary: 1.6, lift: 0.14 }] },
     ],
   },
 } as const satisfies Record<string, Species>

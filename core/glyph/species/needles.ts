@@ -71,7 +71,7 @@ export const NEEDLES = {
     palette: { leaf: '#5f8064', grey: '#84a08a', bark: '#7d6444' },
     grow: [
       { part: 'stalk', hue: 'bark', thick: 0.006 },
-      { grow: 'along', habit: 'alternate', count: 17, from: 0.04, to: 0.9, angle: [22, 34], reach: [0.75, 0.95], shape: [0.9, 1, 0.6], room: 0.34, bend: [0, 0.06], put: [{ part: 'spray', hue: ['leaf', 'grey'], thick: 0.022, angle: [22, 34], forks: [7, 4], reach: [0.55, 0.3], droop: [-5, 5] }] },
+      { grow: 'along', habit: 'alternate', count: 17, from: 0.04, to: 0.9, angle: [22, 34], reach: [0.75, 0.95], shape: [0.9, 1, 0.6], room: 0.34, bend: [0, 0.06], put: [{ part: 'spray', hue: ['leaf', 'grey'], thick: 0.022, angle: [22, 34], forks: [6, 3], reach: [0.55, 0.32], droop: [-5, 5] }] },
       { part: 'spray', hue: ['leaf', 'grey'], thick: 0.0065, angle: [22, 34], forks: [], reach: [0, 0] },
     ],
   },
@@ -80,7 +80,7 @@ export const NEEDLES = {
     palette: { leaf: '#7a963c', tip: '#b3b85a', bark: '#8a6a3c' },
     grow: [
       { part: 'stalk', hue: 'bark', thick: 0.007 },
-      { grow: 'along', habit: 'opposite', count: 6, from: 0.08, to: 0.86, angle: [40, 52], reach: [0.6, 0.7], shape: [1, 1, 0.55], room: 0.66, put: [{ part: 'spray', hue: ['leaf', 'tip'], thick: 0.055, angle: [38, 52], forks: [5, 4], reach: [0.6, 0.34], paired: true }] },
+      { grow: 'along', habit: 'opposite', count: 6, from: 0.08, to: 0.86, angle: [40, 52], reach: [0.6, 0.7], shape: [1, 1, 0.55], room: 0.66, put: [{ part: 'spray', hue: ['leaf', 'tip'], thick: 0.055, angle: [38, 52], forks: [4, 3], reach: [0.6, 0.36], paired: true }] },
       { part: 'spray', hue: ['leaf', 'tip'], thick: 0.013, angle: [38, 52], forks: [], reach: [0, 0] },
     ],
   },

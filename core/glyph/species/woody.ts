@@ -83,10 +83,10 @@ export const WOODY = {
     grow: [
       ...forks([[0.28, 38, 0.24], [0.46, -36, 0.26], [0.64, 36, 0.2]], [
         { part: 'stalk', hue: 'bark', thick: 0.02, knots: 8 },
-        { grow: 'put', at: 0.7, turn: [-20, 20], length: 0.42, room: 0.8, put: cone('cone', 'lip', 6) },
+        { grow: 'put', at: 0.7, turn: [-20, 20], length: 0.42, room: 0.8, put: cone('cone', 'lip', 5) },
       ]),
       { part: 'stalk', hue: 'bark', thick: 0.009, knots: 22 },
-      ...([[0.2, -48], [0.38, 44], [0.56, -42], [0.74, 40], [0.88, -10]] as const).map(([at, turn]): Growth => ({ grow: 'put', at, turn: [turn - 8, turn + 8], reach: 0.34, room: 0.8, put: cone('cone', 'lip', 6) })),
+      ...([[0.2, -48], [0.38, 44], [0.56, -42], [0.74, 40], [0.88, -10]] as const).map(([at, turn]): Growth => ({ grow: 'put', at, turn: [turn - 8, turn + 8], reach: 0.34, room: 0.8, put: cone('cone', 'lip', 5) })),
     ],
   },
   'crab-apple': {

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { computed, onMounted, useTemplateRef, watch } from 'vue'
+import type { Looks } from '#core/glyph'
+import { itemGlyph, speciesOf } from '#core/glyph'
+import { paintMarks } from '~/drawing/paint'
+
+/**
+ * One thing by itself: what grows on a stem stands aslant, the rest upright. Without a scale it fills its square.
+ * @prop scale pixels to the millimetre
+ */
+const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>, size: number, scale?: number }>()
+const canvas = useTemplateRef('canvas')
+const slant = computed(() => (speciesOf(props.looks.species).stance === 'stem' ? -45 : 0))
+
+function paint(): void {
+  const ctx = canvas.value?.getContext('2d')
+  if (!ctx) return
+  const ratio = window.devicePixelRatio
+  canvas.value!.width = canvas.value!.height = props.size * ratio
+  const { marks, bounds: { left, right, top, bottom } } = itemGlyph({ ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0 })
+  const reach = slant.value ? ((right - left) + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
+  const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio
+  ctx.setTransform(1, 0, 0, 1, canvas.value!.width / 2, canvas.value!.height / 2)
+  ctx.rotate((slant.value * Math.PI) / 180)
+  ctx.scale(scale, scale)
+  ctx.translate(-(left + right) / 2, -(top + bottom) / 2)
+  paintMarks(ctx, marks)
+}
+onMounted(paint)
+watch(() => [props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale], paint)
+</script>
+
+<template>
+  <canvas ref="canvas" aria-hidden="true" class="shrink-0" :style="{ width: `${size}px`, height: `${size}px` }" />
+</template>

@@ -1,0 +1,19 @@
+import { proxy, wrap } from 'comlink'
+import type { PictureOrder } from '~/drawing/picture'
+import type { PictureWorker } from './protocol'
+
+export interface Painting {
+  /** The PNG; null when it was stopped. */
+  readonly done: Promise<Blob | null>
+  stop(): void
+}
+
+/** Paints a picture in a worker of its own, so that it can be stopped at once and takes its memory with it. */
+export function paintPicture(order: PictureOrder, report: (share: number) => void): Painting {
+  const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' })
+  let halt: () => void = () => {}
+  const stopped = new Promise<null>((resolve) => { halt = () => resolve(null) })
+  const broken = new Promise<never>((_, reject) => { worker.onerror = (event) => reject(new Error(event.message || 'The picture could not be painted.')) })
+  const done = Promise.race([wrap<PictureWorker>(worker).paint(order, proxy(report)), stopped, broken]).finally(() => worker.terminate())
+  return { done, stop: halt }
+}
