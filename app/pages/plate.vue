@@ -9,7 +9,7 @@ useHead({ title: 'Plate of species' })
 
 /** Pixels to the millimetre: what an 18 in ring has on the bench at 1280 x 800. */
 const BENCH_SCALE = 0.72
-const CELL = 132
+const CELL = 118
 /** What is larger than its cell is drawn as large as fits. */
 const scaleFor = (reach: number, scale: number): number => Math.min(scale, (CELL * 0.96) / reach)
 
@@ -44,7 +44,7 @@ onMounted(function next() {
     <main :data-ready="ready">
       <section v-for="plate in plates.slice(0, shown)" :key="plate.family" class="mb-4" :aria-labelledby="`plate-${plate.family}`">
         <h2 :id="`plate-${plate.family}`" class="panel-title mb-1">{{ plate.family }}</h2>
-        <ul class="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-2">
+        <ul class="grid grid-cols-[repeat(auto-fill,minmax(15.2rem,1fr))] gap-2">
           <li v-for="kind in plate.kinds" :key="kind.id" class="overflow-hidden rounded border border-seam" data-testid="species">
             <div class="flex">
               <div class="flex flex-1 justify-center bg-[#e9ece6]"><GlyphView :looks="kind.looks" :size="CELL" :scale="kind.scales[0]" /></div>

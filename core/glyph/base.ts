@@ -123,7 +123,7 @@ function strands(pen: Pen, run: Run, of: Tone, seeds: Random, count: number, wid
       return Math.min(1.04, Math.max(-1.04, home + sway * Math.sin((2 * Math.PI * waves * s) / run.length + phase))) + loose
     }, 22)
     const depth = 1 - Math.abs(share)
-    strand(pen, points, seeds.between(...widths) * Math.min(1.3, 0.7 + half / 70), jitter(lighter(of, -0.05 + 0.07 * depth * seeds.next()), seeds, 1.3))
+    strand(pen, points, seeds.between(...widths) * Math.min(1.3, 0.7 + half / 70), jitter(lighter(of, -0.06 + 0.16 * depth * seeds.next()), seeds, 1.5))
   }
 }
 
@@ -135,9 +135,25 @@ function wrap(pen: Pen, run: Run, at: number, slant: number, width: number, of: 
   }), width, of)
 }
 
+/** A tendril that curls off one edge. */
+function tendril(pen: Pen, run: Run, at: number, side: 1 | -1, of: Tone): void {
+  const { x, y, tx, ty, nx, ny, half } = run.at(((at % run.length) + run.length) % run.length)
+  const size = Math.min(26, half * 0.7) * pen.random.between(0.7, 1.1)
+  const points = Array.from({ length: 16 }, (_, i): XY => {
+    const u = i / 15
+    const turn = u * 2.1 * 2 * Math.PI
+    const reach = size * (1 - u * 0.82) * 0.42
+    const out = half * 0.86 + size * u * 0.9
+    const [a, b] = [size * u * 0.7 + Math.sin(turn) * reach, side * (out + (1 - Math.cos(turn)) * reach * 0.5)]
+    return [x + tx * a + nx * b, y + ty * a + ny * b]
+  })
+  strand(pen, points, 1.3, of)
+}
+
 function vine(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const half = halfOf(run)
-  strands(pen, run, of, seeds, Math.round(Math.min(70, 26 + half * 1.1)), [2.4, 4.4])
+  strands(pen, run, of, seeds, Math.round(Math.min(60, 20 + half * 0.85)), [2.4, 5.6])
+  for (let i = 0; i < 6; i++) tendril(pen, run, ((i + seeds.next()) / 6) * run.length, i % 2 ? 1 : -1, jitter(lighter(of, 0.06), seeds))
   for (let i = 0; i < 7; i++) wrap(pen, run, (i / 7 + seeds.spread(0.04)) * run.length, half * seeds.between(0.7, 1.3), seeds.between(2.6, 3.8), jitter(of, seeds))
 }
 
@@ -191,7 +207,13 @@ function tube(pen: Pen, run: Run, of: Tone, rows: readonly (readonly [width: num
 function straw(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const half = halfOf(run)
   const [lx, ly] = pen.light
-  tube(pen, run, of, [[2, -0.24], [1.8, -0.13], [1.5, -0.05], [1.05, 0.01]])
+  tube(pen, run, of, [[2, -0.17], [1.8, -0.11], [1.5, -0.05], [1.05, 0.01]])
+  const loose = Array.from({ length: Math.round(run.length / 9) }, (): readonly [XY, XY] => {
+    const s = seeds.between(0, run.length)
+    const side = seeds.next() < 0.5 ? -1 : 1
+    return [on(run, s, side * 0.94), on(run, s + seeds.between(6, 20), side * seeds.between(0.98, 1.12))]
+  })
+  pen.strokes(loose, 0.9, css(lighter(of, -0.04)), 0.9)
   const tones = [-0.16, -0.08, 0, 0.06, 0.12, 0.18]
   const rows = tones.map((): (readonly [XY, XY])[] => [])
   const count = Math.round(run.length * half * 0.026)

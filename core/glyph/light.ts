@@ -25,8 +25,8 @@ export function lightMarks({ light }: Pick<Backdrop, 'light'>, items: readonly S
   const veil: Mark[] = light === 'dusk'
     ? [{ d, fill: { kind: 'linear', from: [0, region.top], to: [0, region.bottom], stops: [[0, '#1b2747'], [1, '#141a33']] }, opacity: 0.46 }]
     : [
-        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach, focus: [-160, -220], stops: [[0, '#ffb45c'], [0.5, '#ff9a4600'], [1, '#ff9a4600']] }, opacity: 0.26 },
-        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach * 1.5, focus: [-160, -220], stops: [[0, '#0a060f00'], [0.25, '#0a060f40'], [0.6, '#0a060fb8'], [1, '#0a060fe8']] } },
+        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach, focus: [-160, -220], stops: [[0, '#ffb765'], [0.55, '#e0792c80'], [1, '#b4541a00']] }, opacity: 0.4 },
+        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach * 1.5, focus: [-160, -220], stops: [[0, '#1a0d0626'], [0.22, '#150b0858'], [0.5, '#0d070cb0'], [1, '#09050ce8']] } },
       ]
   const glows = items.filter(({ hidden, species }) => !hidden && speciesOf(species).glows).flatMap(lampsOf)
   return [...veil, ...glows]

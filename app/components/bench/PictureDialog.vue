@@ -69,7 +69,7 @@ onBeforeUnmount(() => painting.value?.stop())
 <template>
   <DialogFrame title="A picture of it" wide="w-[40rem]" @close="emit('close')">
     <div class="grid grid-cols-[20rem_minmax(0,1fr)] gap-4">
-      <div class="flex h-[22rem] items-center justify-center rounded border border-seam bg-[repeating-conic-gradient(var(--color-sheet)_0_25%,var(--color-bench)_0_50%)] bg-size-[16px_16px]">
+      <div class="flex h-[22rem] items-center justify-center rounded border border-seam bg-bench">
         <div :style="{ width: `${shown.width}px` }"><SceneView :scene="workings.scene" :size="bounds" v-bind="shown" :margin="1" :bare="!surface" label="What the picture shows" /></div>
       </div>
       <form class="flex flex-col gap-3" @submit.prevent="save">

@@ -27,7 +27,7 @@ export const LEAVES = {
     palette: { leaf: '#41663a', young: '#5d8248', pale: '#8b9a6a', bark: '#5d5a36' },
     grow: [
       { part: 'stalk', hue: 'bark', thick: 0.007, to: 0.9 },
-      { grow: 'along', habit: 'alternate', count: { every: 0.17 }, angle: [26, 50], reach: [0.68, 0.82], shape: [0.85, 1, 0.62], off: 0.05, room: 0.36, tipped: true, put: [{ part: 'leaf', hue: ['leaf', 'young'], belly: 0.45, tip: 0.04, heart: 0.6, veins: 5, gloss: 0.7, bend: [-0.06, 0.06], under: { hue: 'pale', chance: 0.08 } }] },
+      { grow: 'along', habit: 'alternate', count: { every: 0.125 }, angle: [24, 56], reach: [0.68, 0.86], shape: [0.9, 1, 0.66], off: 0.05, room: 0.4, tipped: true, put: [{ part: 'leaf', hue: ['leaf', 'young'], belly: 0.45, tip: 0.04, heart: 0.6, veins: 5, gloss: 0.7, bend: [-0.06, 0.06], under: { hue: 'pale', chance: 0.08 } }] },
     ],
   },
   'olive': {
@@ -73,7 +73,7 @@ export const LEAVES = {
     palette: { leaf: '#2f5530', young: '#5c7f44', vein: '#a9bb8c', bark: '#6b5a3c' },
     grow: [
       { part: 'stalk', hue: 'bark', thick: 0.006, to: 0.95 },
-      { grow: 'along', habit: 'alternate', count: { every: 0.22 }, angle: [44, 80], reach: [0.5, 0.6], shape: [1, 0.95, 0.5], room: 1, tipped: true, put: [
+      { grow: 'along', habit: 'alternate', count: { every: 0.17 }, angle: [40, 80], reach: [0.54, 0.66], shape: [1, 0.95, 0.55], room: 1, tipped: true, put: [
         { part: 'stalk', hue: 'vein', thick: 0.03, to: 0.34 },
         { grow: 'put', at: 0.28, turn: [-24, 24], length: 0.78, room: 0.92, put: [
           { part: 'leaf', hue: ['leaf', 'young'], outline: IVY, gloss: 0.3 },

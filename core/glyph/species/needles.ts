@@ -53,7 +53,7 @@ export const NEEDLES = {
     name: 'Juniper with berries', family: 'Conifers', size: [355, 100], stance: 'stem', bend: 0.08,
     palette: { leaf: '#587a68', blue: '#7d9a90', bark: '#76583a', berry: '#4a5877' },
     grow: [
-      ...shoots({ part: 'needles', hue: ['leaf', 'blue'], size: 0.1, thick: 5.5, angle: [34, 78], stroke: 0.17, round: true }, { angle: [26, 46], reach: [0.66, 0.95], count: { every: 0.15 } }),
+      ...shoots({ part: 'needles', hue: ['leaf', 'blue'], size: 0.1, thick: 5.5, angle: [34, 78], stroke: 0.17, round: true }, { angle: [26, 46], reach: [0.7, 1.02], count: { every: 0.12 } }),
       { grow: 'along', habit: 'crowded', count: { every: 0.2 }, from: 0.15, to: 0.85, angle: [20, 75], reach: 0.075, off: [0.3, 3], room: 1, light: [0, 0.04], put: [{ part: 'ball', hue: 'berry', gloss: 0.35, bloom: 0.4 }] },
     ],
   },

@@ -74,15 +74,18 @@ export function mantel(pen: Pen, of: Tone, region: Bounds, shelf: number): void 
   const top = shelf + MANTEL.slab
   const floor = Math.max(region.bottom, top + MANTEL.frieze + MANTEL.mouth)
   box(pen, { left: -half + 14, right: half + 14, top, bottom: floor }, SHADE, 0.2)
-  member(pen, paint, { left: -half, right: half, top, bottom: floor })
+  const mouth: Bounds = { left: -MANTEL.inside / 2, right: MANTEL.inside / 2, top: top + MANTEL.frieze, bottom: floor }
+  bricks(pen, tone('#5a3d34'), mouth)
+  box(pen, mouth, { kind: 'linear', from: [0, mouth.top], to: [0, mouth.top + 420], stops: [[0, '#0d090ce8'], [1, '#0d090c90']] })
+  // Whole bricks run out under the surround.
+  member(pen, paint, { left: -half, right: mouth.left, top, bottom: floor })
+  member(pen, paint, { left: mouth.right, right: half, top, bottom: floor })
+  member(pen, paint, { left: -half, right: half, top, bottom: mouth.top })
   member(pen, lighter(paint, -0.015), { left: -half + 60, right: half - 60, top: top + 50, bottom: top + MANTEL.frieze - 40 })
   for (const side of [-1, 1]) {
     const [left, right] = side < 0 ? [-half + 34, -half + MANTEL.leg - 34] : [half - MANTEL.leg + 34, half - 34]
     member(pen, lighter(paint, -0.01), { left, right, top: top + MANTEL.frieze, bottom: floor })
   }
-  const mouth: Bounds = { left: -MANTEL.inside / 2, right: MANTEL.inside / 2, top: top + MANTEL.frieze, bottom: floor }
-  bricks(pen, tone('#5a3d34'), mouth)
-  box(pen, mouth, { kind: 'linear', from: [0, mouth.top], to: [0, mouth.top + 420], stops: [[0, '#0d090ce8'], [1, '#0d090c90']] })
   box(pen, { left: -half - MANTEL.over, right: half + MANTEL.over, top: top, bottom: top + 34 }, SHADE, 0.24)
   member(pen, lighter(paint, 0.02), { left: -half - MANTEL.over, right: half + MANTEL.over, top: shelf, bottom: top })
   const grain = random(seedOf('mantel'))
