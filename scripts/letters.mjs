@@ -1,4 +1,4 @@
-// Writes core/glyph/face.json: the outlines of the face that signs are lettered in (Young Serif, SIL Open Font Licence),
+// Writes core/glyph/face.ts: the outlines of the face that signs are lettered in (Young Serif, SIL Open Font Licence),
 // so that letters are paths like everything else on the drawing.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -8,6 +8,7 @@ import { root } from './ready.mjs'
 const bytes = readFileSync(join(root, 'node_modules/@fontsource/young-serif/files/young-serif-latin-400-normal.woff'))
 const font = opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength))
 const wanted = [...Array.from({ length: 0x7F - 0x20 }, (_, i) => 0x20 + i), ...Array.from({ length: 0x100 - 0xA1 }, (_, i) => 0xA1 + i), 0x2018, 0x2019, 0x201C, 0x201D, 0x2013, 0x2014, 0x2026, 0x2022, 0x152, 0x153]
+const quoted = (text) => `'${text.replace(/[\\']/g, '\\$&')}'`
 const letters = wanted.flatMap((code) => {
   const letter = String.fromCodePoint(code)
   const glyph = font.charToGlyph(letter)
@@ -20,16 +21,16 @@ const letters = wanted.flatMap((code) => {
     if (numbers.length) at = end
     return still ? '' : `${type}${numbers.join(' ')}`
   }).join('')
-  return `    ${JSON.stringify(letter)}: ${JSON.stringify([glyph.advanceWidth, d])}`
+  return `    ${quoted(letter)}: [${glyph.advanceWidth}, ${quoted(d)}],`
 })
 const capital = font.charToGlyph('H').getBoundingBox().y2
-writeFileSync(join(root, 'core/glyph/face.json'), `{
-  "face": "Young Serif",
-  "unit": ${font.unitsPerEm},
-  "capital": ${capital},
-  "letters": {
-${letters.join(',\n')}
-  }
+writeFileSync(join(root, 'core/glyph/face.ts'), `/** Written by scripts/letters.mjs from Young Serif (SIL Open Font Licence): per letter how far it moves on, and its outline, in font units. */
+export const FACE: { readonly unit: number, readonly capital: number, readonly letters: Readonly<Record<string, readonly [advance: number, d: string]>> } = {
+  unit: ${font.unitsPerEm},
+  capital: ${capital},
+  letters: {
+${letters.join('\n')}
+  },
 }
 `)
-console.log(`core/glyph/face.json: ${letters.length} letters`)
+console.log(`core/glyph/face.ts: ${letters.length} letters`)

@@ -1,24 +1,24 @@
-import face from './face.json'
+import { FACE } from './face'
 import type { XY } from './marks'
 
 /**
- * The face that signs are lettered in, as outlines: Young Serif (SIL Open Font Licence), written into face.json by
+ * The face that signs are lettered in, as outlines: Young Serif (SIL Open Font Licence), written into face.ts by
  * `scripts/letters.mjs`. Letters are paths like all else, so that screen, SVG and print show the same.
  */
-const LETTERS = face.letters as unknown as Readonly<Record<string, readonly [advance: number, d: string]>>
+const LETTERS = FACE.letters
 /** What stands for a letter that the face has not. */
 const MISSING = '?'
 
 /** The letters of a text that the face does not have, each once. */
 export const missingLetters = (text: string): string[] => [...new Set([...text].filter((letter) => letter !== '\n' && !(letter in LETTERS)))]
 
-const advance = (letter: string): number => (LETTERS[letter] ?? LETTERS[MISSING]!)[0] / face.unit
+const advance = (letter: string): number => (LETTERS[letter] ?? LETTERS[MISSING]!)[0] / FACE.unit
 
 /** How wide a line is, in ems. @param spacing between letters, ems */
 export const lineWidth = (text: string, spacing = 0): number => [...text].reduce((sum, letter) => sum + advance(letter) + spacing, 0) - (text ? spacing : 0)
 
 /** Height of its capitals, in ems. */
-export const CAPITALS = face.capital / face.unit
+export const CAPITALS = FACE.capital / FACE.unit
 
 const QUADRATIC_STEPS = 4
 const CUBIC_STEPS = 6
@@ -29,7 +29,7 @@ function outlines(letter: string): XY[][] {
   const all: XY[][] = []
   let open: XY[] = []
   for (const [, command, rest] of d.matchAll(/([MLQCZ])([-\d ]*)/g)) {
-    const n = rest!.trim().split(' ').map((text) => Number(text) / face.unit)
+    const n = rest!.trim().split(' ').map((text) => Number(text) / FACE.unit)
     const from = open.at(-1)
     if (command === 'M') {
       open = [[n[0]!, n[1]!]]
