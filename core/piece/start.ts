@@ -10,9 +10,9 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
   return {
     format: FORMAT, version: VERSION, id, stage: 'planned',
     brief: {
-      name, occasion: '', surface: { kind: 'boards', colour: '#5E7C84' },
+      name, occasion: '', surface: { kind: 'boards', colour: '#5E7C84' }, light: 'day',
       door: { width: inches(36), height: inches(80) },
-      light: 'day', weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, currency: 'USD', copies: 1,
+      weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, currency: 'USD', copies: 1,
     },
     base: usualBase(kind), layers: [],
   }

@@ -5,7 +5,7 @@ import { itemGlyph } from '../../core/glyph'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
 import { BenchStage } from '../../app/drawing/bench-stage'
-import { paintGlyph } from '../../app/drawing/paint'
+import { paintMarks } from '../../app/drawing/paint'
 import { fitting, paintItems, pieceBounds } from '../../app/drawing/scene'
 
 const median = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]!
@@ -57,7 +57,7 @@ function measureFrames(stems: number): { drag: number, fromSprites: number, from
     ctx.save()
     ctx.translate(item.x, item.y)
     ctx.rotate((item.bearing * Math.PI) / 180)
-    paintGlyph(ctx, itemGlyph(item))
+    paintMarks(ctx, itemGlyph(item).marks)
     ctx.restore()
   }
   const fromPaths = median(Array.from({ length: 3 }, () => timed(() => frame(() => items.forEach(paths)))))
