@@ -63,6 +63,21 @@ await serving(4183, async (site) => {
   await shoot('brief-evening')
   await page.getByRole('button', { name: 'Day light' }).click()
 
+  await bench('lantern-swag')
+  await panel('Brief')
+  await page.getByLabel('Seen in').selectOption('Lamp light')
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'A picture of it…' }).click()
+  await page.getByTestId('picture-size').waitFor()
+  await shoot('picture')
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Seen in').selectOption('Daylight')
+
+  await page.goto(`${site}/plate`)
+  await page.locator('main[data-ready=true]').waitFor()
+  await page.screenshot({ path: join(folder, 'plate.png'), fullPage: true })
+  console.log('docs/screenshots/plate.png')
+
   await page.goto(`${site}/shelf`)
   await page.getByTestId('material').nth(20).waitFor()
   await shoot('shelf')
