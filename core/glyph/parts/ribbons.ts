@@ -103,20 +103,7 @@ export function gather(pen: Pen, stem: Stem, part: Gather, inks: Inks): void {
     return
   }
   if (part.how === 'poof') {
-    const put = local({ x, y, angle })
-    const steps = 22
-    const folds = random.between(0, 6)
-    const ribs = Array.from({ length: steps + 1 }, (_, i): Rib => {
-      const u = i / steps
-      const swell = Math.sin(Math.PI * u) ** 0.55
-      const half = (stem.spread / 2) * (0.12 + 0.88 * swell)
-      const [px, py] = put((u - 0.5) * stem.length, 0)
-      const [nx, ny] = put.vector(0, half)
-      return { at: [px, py, swell * stem.spread * 0.4 * (1 + 0.2 * Math.sin(u * 26 + folds))], half: [nx, ny, 0] }
-    })
-    const outline = [...ribs.map(({ at, half }): XY => [at[0] + half[0], at[1] + half[1]]), ...[...ribs].reverse().map(({ at, half }): XY => [at[0] - half[0], at[1] - half[1]])]
-    pen.shadow(outline, stem.spread * 0.08, 0.2)
-    paintStrips(pen, [{ ribs, fabric: { ...fabric, opacity: 0.42 } }, { ribs, fabric: { ...fabric, opacity: 0.3 }, nearer: 1 }])
+    poof(pen, stem, fabric)
     return
   }
   // A ruffle: a piece whose edges roll in, pinched in its middle, so that both ends fan out.
@@ -129,4 +116,40 @@ export function gather(pen: Pen, stem: Stem, part: Gather, inks: Inks): void {
     const put = local({ x, y, angle: angle + 90 + off * 0.3 })
     return [put(-stem.spread * 0.07, off * 0.03), put(stem.spread * 0.07, off * 0.03)]
   }), Math.max(0.8, stem.spread * 0.02), css(lighter(fabric.second, -0.25)))
+}
+
+/** How many folds of a poof are seen, and how much of its length lies past each tie. */
+const FOLDS = 7
+const PAST_TIE = 0.13
+
+/** Mesh tied at two places and pushed together between them: its folds swell up from tie to tie, and both ends fan out. */
+function poof(pen: Pen, stem: Stem, fabric: Fabric): void {
+  const { random } = pen
+  const put = local(stem.at(0.5))
+  const [half, between] = [stem.spread / 2, stem.length * (0.5 - PAST_TIE)]
+  for (const end of [-1, 1]) {
+    const tie = put(end * between, 0)
+    const fan = tailRibs(stem.at(0.5).angle + (end > 0 ? 0 : 180), stem.length * PAST_TIE, stem.spread * 0.5, 0.3, true, 50, 8)
+    paintStrips(pen, [{ ribs: fan.map(({ at, half: across }): Rib => ({ at: [at[0] + tie[0], at[1] + tie[1], at[2]], half: across })), fabric }])
+  }
+  const swell = (u: number): number => Math.sin(Math.PI * u) ** 0.62
+  const strips = Array.from({ length: FOLDS }, (_, i): Strip => {
+    const v = ((i + 0.5) / FOLDS) * 2 - 1
+    const across = v * 0.8 + random.spread(0.05)
+    const [lean, high] = [random.spread(0.06), random.between(0.85, 1.1)]
+    return {
+      fabric: { ...fabric, opacity: 0.32 },
+      ribs: Array.from({ length: 17 }, (__, k): Rib => {
+        const u = k / 16
+        const wide = half * (0.05 + 0.34 * swell(u))
+        const turn = Math.asin(Math.max(-0.98, Math.min(0.98, v))) * 0.85
+        const [x, y] = put((u * 2 - 1) * between, half * (across * swell(u) + lean * Math.sin(2 * Math.PI * u)))
+        const [dx, dy] = put.vector(0, wide * Math.cos(turn))
+        return { at: [x, y, half * swell(u) * Math.sqrt(1 - v * v) * high], half: [dx, dy, -wide * Math.sin(turn)] }
+      }),
+    }
+  })
+  castStrips(pen, strips, stem.spread * 0.05)
+  paintStrips(pen, strips)
+  for (const end of [-1, 1]) pen.strokes([[put(end * between, -half * 0.17), put(end * between, half * 0.17)]], Math.max(0.8, stem.spread * 0.025), css(lighter(fabric.second, -0.3)))
 }
