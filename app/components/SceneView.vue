@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, useTemplateRef, watch } from 'vue'
+import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
 import type { Bounds, Scene } from '#core/glyph'
 import { fitting, paintScene } from '~/drawing/scene'
 
@@ -7,16 +7,23 @@ import { fitting, paintScene } from '~/drawing/scene'
 const props = defineProps<{ scene: Scene, size: Bounds, width: number, height: number, label: string, margin?: number, bare?: boolean }>()
 const canvas = useTemplateRef('canvas')
 
-function paint(): void {
-  const ctx = canvas.value?.getContext('2d')
-  if (!ctx) return
+let turn = 0
+
+/** Paints beside the page and shows the picture when it is whole; a later order puts an end to an earlier one. */
+async function paint(): Promise<void> {
+  turn += 1
+  const own = turn
   const ratio = window.devicePixelRatio
-  canvas.value!.width = Math.round(props.width * ratio)
-  canvas.value!.height = Math.round(props.height * ratio)
-  paintScene(ctx, props.scene, fitting(props.size, canvas.value!.width, canvas.value!.height, props.margin ?? 1.14), { bare: props.bare })
+  const sheet = new OffscreenCanvas(Math.round(props.width * ratio), Math.round(props.height * ratio))
+  const whole = await paintScene(sheet.getContext('2d')!, props.scene, fitting(props.size, sheet.width, sheet.height, props.margin ?? 1.14), { bare: props.bare }, () => turn !== own)
+  if (!whole || !canvas.value) return
+  canvas.value.width = sheet.width
+  canvas.value.height = sheet.height
+  canvas.value.getContext('2d')!.drawImage(sheet, 0, 0)
 }
 onMounted(paint)
 watch(() => [props.scene, props.width, props.height, props.bare], paint)
+onBeforeUnmount(() => { turn += 1 })
 </script>
 
 <template>

@@ -109,8 +109,22 @@ export function* paintingScene(ctx: Context, scene: Scene, view: View, { bare = 
   if (!bare) paintMarks(ctx, lightMarks(scene.surface, items, region))
 }
 
-/** Paints a whole scene at once, from sprites that are kept: for previews. */
-export function paintScene(ctx: Context, scene: Scene, view: View, options: PaintOptions = {}): void {
+/** How long a page may be kept from answering, ms. */
+const SLICE = 10
+
+/**
+ * Paints a whole scene from sprites that are kept, a little at a time, so that the page answers meanwhile.
+ * @param stopped asked between slices
+ * @returns whether it was painted to the end
+ */
+export async function paintScene(ctx: Context, scene: Scene, view: View, options: PaintOptions, stopped: () => boolean): Promise<boolean> {
+  let began = performance.now()
   const painting = paintingScene(ctx, scene, view, options, spriteOf)
-  while (!painting.next().done) { /* each step paints */ }
+  while (!painting.next().done) {
+    if (performance.now() - began < SLICE) continue
+    await new Promise((resolve) => { setTimeout(resolve) })
+    if (stopped()) return false
+    began = performance.now()
+  }
+  return true
 }

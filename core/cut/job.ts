@@ -1,0 +1,53 @@
+/** A length that is wanted, so many times. */
+export interface Want {
+  readonly id: string
+  /** mm, over 0. */
+  readonly length: number
+  readonly count: number
+  /** May be made up of several shorter pieces, each join lapping by `LAP`. */
+  readonly joins: boolean
+}
+
+/** What pieces can be cut from. */
+export interface Stock {
+  readonly id: string
+  /** mm, over 0. */
+  readonly length: number
+  /** For one, minor units. What is already in the house costs nothing. */
+  readonly price: number
+  /** How many there are; null is as many as one buys. */
+  readonly supply: number | null
+}
+
+export interface CutJob {
+  readonly wants: readonly Want[]
+  readonly stocks: readonly Stock[]
+  /** A rest shorter than this is waste, mm. */
+  readonly least: number
+}
+
+export interface Cut { readonly want: string, readonly length: number, readonly part: boolean }
+
+/** One roll or offcut, its cuts in the order in which they are made. */
+export interface CutRoll { readonly stock: string, readonly length: number, readonly cuts: readonly Cut[], readonly rest: number }
+
+export interface CutPlan {
+  readonly rolls: readonly CutRoll[]
+  /** Of what is bought, minor units. */
+  readonly cost: number
+  /** No plan costs less than this. */
+  readonly bound: number
+  /** Whether the cost is the least there is. */
+  readonly proven: boolean
+  /** What could not be cut from anything, by want. */
+  readonly short: readonly { readonly want: string, readonly count: number }[]
+}
+
+/** How far two parts of a piece lap where they are joined, mm: rule of thumb. */
+export const LAP = 25
+/** No part of a joined piece is shorter than this, mm: rule of thumb. */
+export const LEAST_PART = 150
+
+/** Lengths are planned to the tenth of a millimetre, in whole numbers, so that no rounding decides. */
+export const GRAIN = 0.1
+export const grains = (length: number): number => Math.round(length / GRAIN)
