@@ -12,6 +12,8 @@ import type { FinishedSize, Proportion } from './hang'
 import { finishedSize, fitProblems, proportionsOf } from './hang'
 import type { Step } from './make'
 import { materialsOn, stepsOf } from './make'
+import type { MakeUp } from './makeup'
+import { boundMakeUp, boundProblems } from './makeup'
 import type { Shelf } from './material'
 import type { Figure } from './measure'
 import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
@@ -47,6 +49,8 @@ export interface WorkedLayer {
   readonly spacing: Spacing | null
   /** For N against M: both ways to do it. */
   readonly against: AgainstFigures | null
+  /** What it comes to when it is bound. */
+  readonly makeUp: MakeUp | null
 }
 
 /**
@@ -102,10 +106,15 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
   const bill = billOf(piece, laid, shelf)
+  const makeUps = new Map(laid.flatMap((each) => {
+    const makeUp = boundMakeUp(each, runs, shelf)
+    return makeUp ? [[each.layer.id, makeUp] as const] : []
+  }))
   return {
     layers: laid.map((each) => ({
       id: each.layer.id, title: titleOf(each, shelf), count: each.placements.length,
       spacing: spacings.get(each.layer.id) ?? null, against: againstOf(piece, runs, laid, each.layer.id),
+      makeUp: makeUps.get(each.layer.id) ?? null,
     })),
     placements, zones: laid.flatMap((each) => each.zones),
     base: { figures: baseFigures(piece.base, runs), mass: baseMass(piece.base, runs), bounds },
@@ -115,10 +124,10 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     mass: massOf(laid, shelf),
     bill,
     problems: byWeight([
-      ...arrangeProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
+      ...arrangeProblems(piece, laid, runs, shelf), ...boundProblems(laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill),
     ]),
-    steps: stepsOf(piece, runs, laid, spacings, shelf),
+    steps: stepsOf(piece, runs, laid, { spacings, makeUps }, shelf),
     scene: sceneOf(piece, laid, shelf),
   }
 }

@@ -15,7 +15,8 @@ export function withCount(rule: Rule, n: number, length: number): Rule | null {
     case 'every': return n < 1 ? null : { ...rule, spacing: Math.max(1, length / held(n)) }
     case 'cluster': return rule.at.length ? { ...rule, size: Math.min(60, held(Math.floor(n / rule.at.length))) } : null
     case 'bands': return { ...rule, outer: held(n * 0.4), between: held(n - Math.round(n * 0.4) - Math.round(n * 0.25)), inner: held(n * 0.25), gaps: false }
-    case 'halfway': case 'single': case 'hand': return null
+    case 'bundles': return n < 1 ? null : { ...rule, advance: Math.min(3000, Math.max(5, length / Math.max(1, Math.floor(n / rule.sprigs)))) }
+    case 'halfway': case 'boughs': case 'single': case 'hand': return null
   }
 }
 

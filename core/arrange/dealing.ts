@@ -1,4 +1,5 @@
 import type { Material, Shelf } from '../material'
+import { pieceLength } from '../material'
 import { deal } from '../measure'
 import type { Layer } from '../piece'
 
@@ -32,4 +33,10 @@ export function dealMix(layer: Pick<Layer, 'mix'>, shelf: Shelf, n: number): Mat
   const rest = shared.length ? shared : [{ ...mix.at(-1)!, share: 1 }]
   deal(left.length, rest.map(({ share }) => share)).forEach((kind, i) => { dealt[left[i]!] = rest[kind]!.known })
   return dealt as Material[]
+}
+
+/** The shortest piece that a layer lays, as cut, mm; 0 when the shelf knows none of it. */
+export function shortestOf(layer: Pick<Layer, 'mix' | 'cut'>, shelf: Shelf): number {
+  const lengths = knownMix(layer, shelf).map(({ known }) => pieceLength(known, layer.cut))
+  return lengths.length ? Math.min(...lengths) : 0
 }

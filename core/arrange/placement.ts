@@ -5,7 +5,7 @@ import { pieceLength } from '../material'
 import { degrees, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, Piece } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
-import { dealMix, knownMix } from './dealing'
+import { dealMix, knownMix, shortestOf } from './dealing'
 import type { Slot } from './slots'
 import { layerSlots, runsFor } from './slots'
 import type { Zone } from './zones'
@@ -81,7 +81,7 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
 }
 
 /** Decisions of a layer that its rule's slots do not read, and those that leave the placements of other slots alone. */
-const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'flow', 'across', 'acrossSpread', 'lean', 'leanSpread', 'taper', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
+const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'across', 'acrossSpread', 'lean', 'leanSpread', 'taper', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
 const BY_SLOT: ReadonlySet<keyof Layer> = new Set(['role', 'hidden', 'locked', 'nudges', 'added', 'taken', 'reserve'])
 
 /** Whether two states of a layer agree in all but these decisions. Unchanged parts of a document are the same objects. */
@@ -164,6 +164,7 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
       pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run),
       widths: (n) => dealMix(layer, shelf, n).map(({ width }) => width),
       mixWidths: knownMix(layer, shelf).map(({ known }) => known.width),
+      shortest: shortestOf(layer, shelf), flow: layer.flow,
     }))
     found.set(id, slots)
     if (slots) memory.noteSlots(layer, byOther, slots)

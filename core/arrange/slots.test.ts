@@ -14,7 +14,7 @@ import { layerOf } from '../testing'
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
 const hoop = ringRun('ring', 'ring', inches(20), inches(19.5))
 const around = (run: Run, runs: readonly Run[] = [run]): SlotContext => ({
-  run, runs, seed: 5, seat: 0.5, mixWidths: [40, 30], pointsOf: () => evenly(run, 5, 0.1), widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
+  run, runs, seed: 5, seat: 0.5, shortest: 160, flow: 'clockwise', mixWidths: [40, 30], pointsOf: () => evenly(run, 5, 0.1), widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
 })
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
@@ -31,6 +31,8 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
   bands: fc.record({ kind: fc.constant('bands' as const), outer: row, between: row, inner: row, gaps: fc.boolean() }),
   arms: fc.record({ kind: fc.constant('arms' as const), count, from: share, to: share }),
   scatter: fc.record({ kind: fc.constant('scatter' as const), count: fc.oneof(fc.constantFrom(0, 1), fc.integer({ min: 2, max: 80 })) }),
+  bundles: fc.record({ kind: fc.constant('bundles' as const), start: share, advance: fc.double({ min: 5, max: 3000, noNaN: true }), sprigs: fc.integer({ min: 1, max: 40 }), wraps: fc.constant(2), bound: fc.constant(25) }),
+  boughs: fc.record({ kind: fc.constant('boughs' as const), overlap: fc.double({ min: 0, max: 200, noNaN: true }), yields: fc.constant(1000) }),
   single: fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 500, noNaN: true }) }),
   hand: fc.constant({ kind: 'hand' as const }),
 }

@@ -1,9 +1,10 @@
 import { packSiblings } from 'd3-hierarchy'
 import type { Run } from '../base'
 import { along, mirrored, onRun } from '../base'
-import type { Layer, Rule, RuleOf } from '../piece'
-import { EACH, mirrorRule, MOST_PLACES } from '../piece'
+import type { Flow, Layer, Rule, RuleOf } from '../piece'
+import { EACH, mirrorRule, MOST_PLACES, OTHER_WAY } from '../piece'
 import { against } from './against'
+import { BUNDLE_FAN, overlapped } from './bound'
 import { countEvery, evenly, middles } from './points'
 import { scatter } from './scatter'
 
@@ -35,6 +36,9 @@ export interface SlotContext {
   readonly mixWidths: readonly number[]
   readonly seed: number
   readonly seat: number
+  /** The shortest piece that the layer lays, as cut, mm. */
+  readonly shortest: number
+  readonly flow: Flow
 }
 
 /** The runs on which a layer lies: one, all, or none when the base has no such run. */
@@ -56,7 +60,7 @@ export function layerSlots(layer: Layer, runs: readonly Run[], contextOf: (run: 
     const context = contextOf(run)
     // The other of a pair follows its twin's rule, and then every place goes to its image.
     const slots = layer.mirrored
-      ? slotsOf(own[0]!.mirror.reversed ? mirrorRule(layer.rule) : layer.rule, { ...context, pointsOf: (of) => context.pointsOf(of)?.map((s) => mirrored(run, s)) ?? null })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
+      ? slotsOf(own[0]!.mirror.reversed ? mirrorRule(layer.rule) : layer.rule, { ...context, flow: own[0]!.mirror.reversed ? OTHER_WAY[context.flow] : context.flow, pointsOf: (of) => context.pointsOf(of)?.map((s) => mirrored(run, s)) ?? null })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
       : slotsOf(layer.rule, context)
     if (!slots) return null
     found.push(...(layer.run === EACH ? slots.map((slot) => ({ ...slot, id: `${slot.run.id}/${slot.id}` })) : slots))
@@ -84,6 +88,8 @@ export function slotsOf(rule: Rule, context: SlotContext): Slot[] | null {
     case 'bands': return bands(run, rule, context.mixWidths)
     case 'arms': return arms(rule, context)
     case 'scatter': return scatter(run, rule.count, context.seed).map(({ s, t }, i) => slot(run, i, s, { across: t }))
+    case 'bundles': return bundles(rule, context)
+    case 'boughs': return boughs(rule, context)
     case 'single': return [slot(run, 0, rule.at * run.length)]
     case 'hand': return []
   }
@@ -193,4 +199,30 @@ function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
     const first = i % 2 === 0
     return paired ? slot(first ? run : other, i, out, { deal: row }) : slot(run, i, seat * run.length + (first ? -out : out), { deal: row })
   })
+}
+
+/**
+ * Bundles one after another against the way they point, so that each covers the stems of the one before. The last is
+ * tucked under the heads of the first: it lies lowest.
+ */
+function bundles({ start, advance, sprigs }: RuleOf<'bundles'>, { run, shortest, flow }: SlotContext): Slot[] {
+  const { count, step } = overlapped(run, shortest, advance)
+  const n = Math.min(count, Math.floor(MOST_PLACES / sprigs))
+  const back = flow !== 'anticlockwise'
+  const foot = (i: number): number => (run.closed ? start * run.length + (back ? -1 : 1) * i * step : (back ? run.length - shortest - i * step : shortest + i * step))
+  const bundle = (i: number): Slot[] => Array.from({ length: sprigs }, (_, k) => {
+    const out = sprigs === 1 ? 0 : ((k + 0.5) / sprigs) * 2 - 1
+    // Those in the middle of the fan stand a little further out.
+    return slot(run, `${i}.${k}`, foot(i) + (back ? 1 : -1) * step * 0.3 * (0.5 - Math.abs(out)), { across: out * BUNDLE_FAN, deal: i * sprigs + k })
+  })
+  const order = Array.from({ length: n }, (_, i) => i)
+  return (run.closed && n > 1 ? [n - 1, ...order.slice(0, -1)] : order).flatMap(bundle)
+}
+
+/** Pieces of bough end over end, from where they point to, each over the stem of the one before. */
+function boughs({ overlap }: RuleOf<'boughs'>, { run, shortest, flow }: SlotContext): Slot[] {
+  if (overlap >= shortest) return []
+  const { count, step } = overlapped(run, shortest, shortest - overlap)
+  const back = flow !== 'anticlockwise'
+  return numbered(run, Array.from({ length: Math.min(MOST_PLACES, count) }, (_, i) => (back ? Math.max(0, run.length - shortest) - i * step : Math.min(run.length, shortest) + i * step)))
 }

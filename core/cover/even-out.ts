@@ -23,7 +23,7 @@ export interface EvenedOut {
 }
 
 /** Rules whose places are meant as they are. */
-const MEANT: ReadonlySet<RuleKind> = new Set(['single', 'cluster', 'bands', 'scatter'])
+const MEANT: ReadonlySet<RuleKind> = new Set(['single', 'cluster', 'bands', 'scatter', 'bundles', 'boughs'])
 /** Rules whose gaps differ on purpose: each gap is held against what the rule makes it. */
 const SHAPED: ReadonlySet<RuleKind> = new Set(['crescent', 'mirror', 'arms', 'against', 'halfway'])
 

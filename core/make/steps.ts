@@ -4,6 +4,8 @@ import type { Run } from '../base'
 import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
+import type { MakeUp } from '../makeup'
+import { boundWords } from '../makeup'
 import type { Material, Shelf } from '../material'
 import { pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
@@ -39,14 +41,17 @@ const FLOW_WORDS: Record<Flow, string> = {
   outward: 'They point outward.', inward: 'They point inward.', nest: 'They lie both ways, like a nest.',
 }
 
+/** What was worked out of each layer, by its id. */
+export interface OfLayers { readonly spacings: ReadonlyMap<string, Spacing>, readonly makeUps: ReadonlyMap<string, MakeUp> }
+
 /** The ordered steps from bare base to hung piece. */
-export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], spacings: ReadonlyMap<string, Spacing>, shelf: Shelf): Step[] {
+export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], of: OfLayers, shelf: Shelf): Step[] {
   const materials = materialsOn(laid, shelf)
   const layers = laid.filter(({ placements }) => placements.length > 0)
   return [
     prepareBase(piece),
     ...(layers.length ? [prepareStems(piece, layers, materials, shelf)] : []),
-    ...layers.map((each) => layStep(piece, runs, each, spacings.get(each.layer.id) ?? null, shelf)),
+    ...layers.map((each) => layStep(piece, runs, each, of, shelf)),
     {
       id: 'look', title: 'Hang it and look', layer: null, places: [], cautions: [],
       says: [sum`Hang it where it will live. Look from across the room, from the side and in its real light. Fill, trim and move before anything is fixed for good.`],
@@ -132,11 +137,13 @@ function cutLine(layer: Layer, material: Material, count: number): Said {
 
 const laying = onceFor<LaidLayer, Step>()
 
-const layStep = (piece: Piece, runs: readonly Run[], laid: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step =>
-  laying(laid, () => layStepAfresh(piece, runs, laid, spacing, shelf))
+const layStep = (piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, shelf: Shelf): Step =>
+  laying(laid, () => layStepAfresh(piece, runs, laid, of, shelf))
 
-function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, spacing: Spacing | null, shelf: Shelf): Step {
+function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { spacings, makeUps }: OfLayers, shelf: Shelf): Step {
   const { layer, placements } = laid
+  const spacing = spacings.get(layer.id) ?? null
+  const makeUp = makeUps.get(layer.id)
   const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
   const run = on[0]!
   const rows = [...countsOf(laid)].map(([id, count]) => ({ material: shelf.materials[id]!, count }))
@@ -147,14 +154,14 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, spac
     id: `layer:${layer.id}`, layer: layer.id,
     title: `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
     says: [
-      ...spacingWords(layer, run, spacing),
+      ...(makeUp ? boundWords(laid, makeUp) : spacingWords(layer, run, spacing)),
       ...(leafy ? [flowWords(layer, run)] : []),
       ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
       ...(single && single.drop > 0 ? [sum`Hang its middle ${quantity.length(single.drop)} below its place on two cords.`] : []),
       ...methods.map(({ method, names }) => (methods.length > 1 ? sum`${capital(listed(names))}: ${method.how}` : sum`${method.how}`)),
       ...methods.filter(({ method }) => method.why).slice(0, 1).map(({ method }) => sum`Why: ${method.why}`),
     ],
-    places: rows.flatMap(({ material }) => on.flatMap((each): PlaceRow[] => {
+    places: makeUp ? [] : rows.flatMap(({ material }) => on.flatMap((each): PlaceRow[] => {
       const own = inOrder(placements.filter((placement) => placement.material === material.id && placement.run === each.id))
       if (!own.length) return []
       const reads = each.reads.kind === 'clock' ? (runs.length > 1 ? `on the ${each.name}` : null) : runs.length > 1 && runs[0]!.reads.kind === 'clock' ? `${each.reads.words}, ${each.name}` : each.reads.words

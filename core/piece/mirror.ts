@@ -53,7 +53,7 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
 /** The rule whose places are the mirror images of this one's. */
 export function mirrorRule(rule: Rule): Rule {
   switch (rule.kind) {
-    case 'compass': case 'every': return { ...rule, start: flip(rule.start) }
+    case 'compass': case 'every': case 'bundles': return { ...rule, start: flip(rule.start) }
     case 'cluster': return { ...rule, at: rule.at.map(flip) }
     case 'crescent': return { ...rule, from: flip(rule.to), to: flip(rule.from), dense: ({ middle: 'middle', start: 'end', end: 'start' } as const)[rule.dense] }
     case 'mirror': return { ...rule, seat: flip(rule.seat) }

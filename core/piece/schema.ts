@@ -77,6 +77,15 @@ export const RuleSchema = z.discriminatedUnion('kind', [
     kind: z.literal('single'), at: place,
     drop: z.number().min(0).max(3000).describe('how far below its place it hangs on a cord, mm; 0 sits on the face'),
   }),
+  z.strictObject({
+    kind: z.literal('bundles'), start: place, advance: z.number().min(5).max(3000).describe('wanted from bundle to bundle along the centre line, mm'),
+    sprigs: z.int().min(1).max(40).describe('in each bundle'), wraps: z.int().min(1).max(9).describe('of wire round each bundle; twice at least at the start and in the last quarter'),
+    bound: z.number().min(2).max(600).describe('how thick frame and stems are together, mm'),
+  }).describe('bundles bound on one after another, each over the stems of the last'),
+  z.strictObject({
+    kind: z.literal('boughs'), overlap: z.number().min(0).max(3000).describe('of each piece over the next, mm'),
+    yields: z.number().min(50).max(20_000).describe('garland made of one large bough, mm'),
+  }).describe('pieces of bough bound end over end along a run'),
   z.strictObject({ kind: z.literal('hand') }).describe('only what a hand put on'),
 ])
 

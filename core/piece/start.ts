@@ -39,6 +39,8 @@ export function usualRule(kind: RuleKind, of: string): Rule {
     case 'arms': return { kind, count: 12, from: 0.12, to: 1 }
     case 'scatter': return { kind, count: 24 }
     case 'single': return { kind, at: 0.5, drop: 0 }
+    case 'bundles': return { kind, start: 0, advance: inches(3), sprigs: 4, wraps: 2, bound: inches(1) }
+    case 'boughs': return { kind, overlap: inches(6), yields: inches(40) }
     case 'hand': return { kind }
   }
 }

@@ -7,7 +7,7 @@ export function ruleName(kind: Rule['kind']): string {
 
 const RULE_NAMES: Record<Rule['kind'], string> = {
   compass: 'compass', halfway: 'halfway', every: 'every so far', against: 'N against M', cluster: 'clusters', crescent: 'crescent',
-  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', single: 'single', hand: 'by hand',
+  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', bundles: 'bundles', boughs: 'bough garland', single: 'single', hand: 'by hand',
 }
 
 /** Why one would choose a rule. */
@@ -22,6 +22,8 @@ export const RULE_NOTES: Record<Rule['kind'], string> = {
   bands: 'Rows on the outer rim, between, and on the inner rim.',
   arms: 'Left and right in turn, from the middle out.',
   scatter: 'Spread without clumps, into the thinnest places first.',
+  bundles: 'Sprigs bound on by the bundle, each over the stems of the last.',
+  boughs: 'Pieces of bough bound end over end.',
   single: 'One, at one place.',
   hand: 'Only what you put on yourself.',
 }

@@ -20,7 +20,7 @@ const worked = computed(() => bench.workings?.layers.find(({ id }) => id === pro
 const first = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
 const nameOf = (id: string): string => shops.shelf.materials[id]?.name ?? id
 
-const KINDS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'against', 'cluster', 'crescent', 'mirror', 'bands', 'arms', 'scatter', 'single', 'hand']
+const KINDS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'against', 'cluster', 'crescent', 'mirror', 'bands', 'arms', 'scatter', 'bundles', 'boughs', 'single', 'hand']
 const BY_ANOTHER: ReadonlySet<RuleKind> = new Set(['halfway', 'against'])
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
 const rules = computed(() => KINDS.filter((kind) => !BY_ANOTHER.has(kind) || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleName(value)) })))
@@ -69,6 +69,7 @@ function addToMix(material: Material): void {
     <div v-if="open" class="space-y-2.5 border-t border-seam p-2">
       <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="RULE_NOTES[layer.rule.kind]" @pick="takeRule" />
       <RuleFields :layer="layer" />
+      <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
       <div>
         <span class="field-label">{{ layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : 'Material' }}</span>

@@ -3,12 +3,15 @@ import { computed } from 'vue'
 import { Plus, X } from '@lucide/vue'
 import type { Layer, Rule, RuleOf } from '#core/piece'
 import { DENSE, MOST_PLACES, PATTERNS } from '#core/piece'
+import { advanceForCount, advanceForOverlap, shortestOf } from '#core/arrange'
 import { show } from '#core/measure'
 import { useBench } from '~/stores/bench'
+import { useShops } from '~/stores/shops'
 
 /** The numbers that a layer's placing rule asks for. */
 const props = defineProps<{ layer: Layer }>()
 const bench = useBench()
+const shops = useShops()
 
 const rule = computed(() => props.layer.rule)
 const run = computed(() => bench.runOfLayer(props.layer))
@@ -26,12 +29,20 @@ const others = computed(() => {
   return of !== null && !there.some(({ value }) => value === of) ? [{ value: of, name: 'a layer that is gone' }, ...there] : there
 })
 const dense: Record<(typeof DENSE)[number], string> = { middle: 'In the middle', start: 'At the start', end: 'At the end' }
-const against = computed(() => bench.workings?.layers.find(({ id }) => id === props.layer.id)?.against ?? null)
+const worked = computed(() => bench.workings?.layers.find(({ id }) => id === props.layer.id))
+const against = computed(() => worked.value?.against ?? null)
 const patterns = computed(() => PATTERNS.map((value) => {
   const name = { better: 'The better of the two', even: 'Turned evenly', dealt: 'Dealt into the gaps' }[value]
   const least = value === 'better' ? null : against.value?.[value]
   return { value, name: least ? `${name}: ${show(least, bench.manner)}` : name }
 }))
+/** What the layer comes to when it is bound, by the name of the figure. */
+const made = computed(() => new Map(worked.value?.makeUp?.figures.map(({ id, figure }) => [id, figure.value])))
+const piece = computed(() => shortestOf(props.layer, shops.shelf))
+/** Takes the advance that another number leads to. */
+function setAdvance(advance: number | null): string | null {
+  return advance === null ? 'No advance gives that on this base.' : set({ advance } as Partial<Rule>, 'change the advance')
+}
 /** The counts of a row may be left to what lies side by side. */
 type Row = 'outer' | 'between' | 'inner'
 const ROWS: readonly { id: Row, name: string }[] = [{ id: 'outer', name: 'Outer rim' }, { id: 'between', name: 'Between' }, { id: 'inner', name: 'Inner rim' }]
@@ -102,6 +113,19 @@ function setRow(row: Row, text: string): void {
     <CountField label="To, % out" :value="Math.round(rule.to * 100)" :least="0" :most="100" :step="5" :take="(percent) => set({ to: percent / 100 }, 'move the last station')" />
   </div>
   <CountField v-else-if="rule.kind === 'scatter'" label="How many" :value="rule.count" v-bind="count" :take="setCount" />
+  <div v-else-if="rule.kind === 'bundles'" class="grid grid-cols-2 gap-2">
+    <CountField label="Sprigs each" :value="rule.sprigs" :least="1" :most="40" whole :take="(sprigs) => set({ sprigs }, 'change the bundle')" />
+    <LengthField label="Advance" :mm="rule.advance" :units="bench.manner.units" :take="setAdvance" />
+    <CountField v-if="made.has('bundles')" label="Bundles" :value="made.get('bundles')!" :least="1" :most="MOST_PLACES" whole :take="(n) => setAdvance(advanceForCount(run, piece, n))" />
+    <CountField v-if="made.has('overlap')" label="Overlap, %" :value="Math.round(made.get('overlap')! * 100)" :least="0" :most="99" :step="5" :take="(percent) => setAdvance(advanceForOverlap(piece, percent / 100))" />
+    <CountField label="Wraps" :value="rule.wraps" :least="1" :most="9" whole :take="(wraps) => set({ wraps }, 'change the wraps')" />
+    <LengthField label="Frame with stems" :mm="rule.bound" :units="bench.manner.units" :take="(bound) => set({ bound: bound ?? 25.4 }, 'change how thick it is')" />
+    <PlaceField v-if="run.closed" label="First one at" :share="rule.start" v-bind="place" :take="(start) => set({ start }, 'turn the bundles')" />
+  </div>
+  <div v-else-if="rule.kind === 'boughs'" class="grid grid-cols-2 gap-2">
+    <LengthField label="Overlap" :mm="rule.overlap" :units="bench.manner.units" :take="(overlap) => set({ overlap: overlap ?? 0 }, 'change the overlap')" />
+    <LengthField label="From a bough" :mm="rule.yields" :units="bench.manner.units" :take="(yields) => set({ yields: yields ?? 1016 }, 'change what a bough yields')" />
+  </div>
   <div v-else-if="rule.kind === 'single'" class="grid grid-cols-2 gap-2">
     <PlaceField label="At" :share="rule.at" v-bind="place" :take="(at) => set({ at }, 'move it')" />
     <LengthField label="Hangs below by" :mm="rule.drop || null" none="on the face" :units="bench.manner.units" :take="(drop) => set({ drop: drop ?? 0 }, 'hang it on a cord')" />

@@ -1,0 +1,2 @@
+export * from './makeup'
+export * from './bound'
