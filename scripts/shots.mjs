@@ -82,6 +82,32 @@ await serving(4183, async (site) => {
   await page.getByTestId('material').nth(20).waitFor()
   await shoot('shelf')
 
+  await bench('orchard-ring')
+  await openLayer(0)
+  await shoot('bundles')
+
+  await page.goto(`${site}/cutting`)
+  await page.getByLabel('Cut from').selectOption({ label: 'Slate-blue ribbon' })
+  const bow = page.getByRole('region', { name: 'A bow' })
+  const type = async (scope, label, text) => {
+    await scope.getByLabel(label, { exact: true }).and(page.locator('input')).fill(text)
+    await page.keyboard.press('Enter')
+  }
+  await page.getByRole('button', { name: 'Add a bow…' }).click()
+  await bow.getByRole('radio', { name: /^Visible/ }).check()
+  for (const [loop, count] of [['6', '3'], ['4', '5']]) {
+    await type(bow, 'Each loop', loop)
+    await type(bow, 'Bows', count)
+    await bow.getByRole('button', { name: 'Add to the list' }).click()
+  }
+  await type(page, 'How many', '6')
+  await page.getByRole('button', { name: 'Add a piece' }).click()
+  await type(page, 'An offcut of', '40')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await page.getByRole('button', { name: 'Add a bow…' }).click()
+  await page.mouse.wheel(0, -2000)
+  await shoot('cutting')
+
   await page.goto(`${site}/piece/boathouse-door-ring/make`)
   await page.getByRole('heading', { name: 'Steps' }).waitFor()
   await shoot('make-sheet')

@@ -17,7 +17,7 @@ afterEach(() => db.delete())
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['materials', 'pieces', 'settings', 'snapshots', 'stash'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'offcuts', 'pieces', 'settings', 'snapshots', 'stash'])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -116,6 +116,17 @@ describe('the steps from older schemas', () => {
     const after = new BenchDatabase(name)
     expect((await after.materials.toArray()).map(({ id, species }) => [id, species])).toEqual([['own-bay', 'bay'], ['own-twig', 'birch']])
     expect(await after.pieces.get('ring')).toMatchObject({ piece: { version: VERSION, brief: { light: 'day' }, layers: [{ words: null }] } })
+    await after.delete()
+  })
+  it('gives schema 3 room for cutting lists and keeps the rest', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(3).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
+    await before.table('pieces').put({ id: 'ring', piece, revision: 3, savedAt: 5 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece })
+    expect(await after.cutList.count()).toBe(0)
     await after.delete()
   })
   it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {

@@ -1,5 +1,6 @@
 import Dexie from 'dexie'
 import type { EntityTable } from 'dexie'
+import type { CutPiece } from '#core/cut'
 import type { Material } from '#core/material'
 import { speciesNow } from '#core/material'
 import type { Piece } from '#core/piece'
@@ -19,8 +20,15 @@ export interface Setting { readonly key: string, readonly value: unknown }
 
 export interface Stashed { readonly material: string, readonly count: number }
 
+/** A length that someone wrote on the cutting list. */
+export interface Listed { readonly id: string, readonly material: string, readonly use: string, readonly length: number, readonly count: number, readonly joins: boolean }
+/** A length in the house to cut from: an offcut, or what is left of an opened roll. */
+export interface Offcut { readonly id: string, readonly material: string, readonly length: number }
+/** A piece that was cut, and what for. */
+export interface CutRecord extends CutPiece { readonly material: string }
+
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 3
+export const SCHEMA_VERSION = 4
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -28,6 +36,9 @@ export class BenchDatabase extends Dexie {
   readonly settings!: EntityTable<Setting, 'key'>
   readonly materials!: EntityTable<Material, 'id'>
   readonly stash!: EntityTable<Stashed, 'material'>
+  readonly cutList!: EntityTable<Listed, 'id'>
+  readonly offcuts!: EntityTable<Offcut, 'id'>
+  readonly cutPieces!: EntityTable<CutRecord, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     super(name)
@@ -41,6 +52,7 @@ export class BenchDatabase extends Dexie {
       await step.table('snapshots').toCollection().modify((snapshot: { piece: unknown }) => { snapshot.piece = current(snapshot.piece) })
       await step.table('materials').toCollection().modify((material: { species: string }) => { material.species = speciesNow(material.species) })
     })
+    this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
   }
 }
 

@@ -57,6 +57,7 @@ async function start(): Promise<void> {
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
       <span class="text-soft">Workroom</span>
       <div class="ml-auto flex items-center gap-2">
+        <NuxtLink to="/cutting" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Cutting</NuxtLink>
         <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Shelf of materials</NuxtLink>
         <UnitsSwitch />
         <LightSwitch />

@@ -1,3 +1,4 @@
+import type { CutJob, CutPlan, Planning } from '#core/cut'
 import type { EvenedOut, Filling, Progress } from '#core/cover'
 import type { Shelf } from '#core/material'
 import type { Brief, Piece } from '#core/piece'
@@ -17,4 +18,11 @@ export interface WorkingsWorker {
 export interface PictureWorker {
   /** @param report is told how much is done, 0 to 1 */
   paint(order: PictureOrder, report: (share: number) => void | Promise<void>): Promise<Blob>
+}
+
+/** What the worker answers to that plans cuts. */
+export interface CuttingWorker {
+  /** Reports as it goes; ends early, with the best so far, once it was told to stop. */
+  plan(job: CutJob, report: (progress: Planning) => void): Promise<CutPlan>
+  stop(): void
 }

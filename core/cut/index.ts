@@ -1,2 +1,4 @@
 export * from './job'
 export * from './plan'
+export * from './reckon'
+export * from './shop'

@@ -1,2 +1,3 @@
 export * from './makeup'
 export * from './bound'
+export * from './bow'

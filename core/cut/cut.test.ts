@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest'
+import { packBest } from './knapsack'
+import type { Stock, Want } from './job'
+import { LAP } from './job'
+import { planCuts, planning } from './plan'
+import { asStock, reckon } from './reckon'
+
+const want = (id: string, length: number, count = 1, joins = false): Want => ({ id, length, count, joins })
+const roll = (length: number, price = 500, id = 'roll'): Stock => ({ id, length, price, supply: null })
+const offcut = (id: string, length: number): Stock => ({ id, length, price: 0, supply: 1 })
+
+describe('the knapsack', () => {
+  it('packs the best within the room and the counts', () => {
+    expect(packBest([{ size: 5, worth: 6, most: 9 }, { size: 3, worth: 3.5, most: 2 }], 13)).toEqual({ counts: [2, 1], worth: 15.5 })
+    expect(packBest([{ size: 20, worth: 6, most: 9 }], 13)).toEqual({ counts: [0], worth: 0 })
+    expect(packBest([], 13).worth).toBe(0)
+  })
+})
+
+describe('a cutting plan', () => {
+  it('takes offcuts first, longest pieces first, and keeps the longest rest', () => {
+    const plan = planCuts({ wants: [want('tail', 450, 2), want('loop', 300, 4)], stocks: [roll(2000), offcut('end', 480)], least: 100 })
+    expect(plan.rolls.map(({ stock }) => stock)).toEqual(['end', 'roll'])
+    expect(plan.rolls[0]!.cuts.map(({ want: of }) => of)).toEqual(['tail'])
+    expect(plan.rolls[1]!.cuts.map(({ length }) => length)).toEqual([450, 300, 300, 300, 300])
+    expect([plan.cost, plan.proven, plan.rolls[1]!.rest]).toEqual([500, true, 350])
+  })
+  it('buys the cheapest, not the fewest', () => {
+    const plan = planCuts({ wants: [want('a', 900, 3)], stocks: [roll(3000, 2000, 'long'), roll(1000, 300, 'short')], least: 100 })
+    expect(plan.rolls.map(({ stock }) => stock)).toEqual(['short', 'short', 'short'])
+    expect(plan.cost).toBe(900)
+  })
+  it('says what is longer than every roll, and plans the rest', () => {
+    const plan = planCuts({ wants: [want('long', 2500), want('a', 500, 2)], stocks: [roll(2000)], least: 100 })
+    expect(plan.short).toEqual([{ want: 'long', count: 1 }])
+    expect(plan.rolls).toHaveLength(1)
+    expect(planCuts({ wants: [want('a', 500, 3)], stocks: [], least: 100 }).short).toEqual([{ want: 'a', count: 3 }])
+    expect(planCuts({ wants: [want('a', 500, 3)], stocks: [offcut('one', 1200)], least: 100 }).short).toEqual([{ want: 'a', count: 1 }])
+  })
+  it('joins what may be joined, each join lapping', () => {
+    const plan = planCuts({ wants: [want('wrap', 2500, 1, true)], stocks: [roll(2000)], least: 100 })
+    const cuts = plan.rolls.flatMap(({ cuts: own }) => own)
+    expect(cuts.map(({ part }) => part)).toEqual([true, true])
+    expect(cuts.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(2500 + LAP)
+    expect(plan.short).toEqual([])
+  })
+  it('gives nothing for nothing', () => {
+    expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({ rolls: [], cost: 0, bound: 0, proven: true, short: [] })
+    expect(planCuts({ wants: [want('a', 500, 0)], stocks: [roll(2000)], least: 100 }).rolls).toEqual([])
+  })
+  it('plans two thousand pieces, and can be stopped with the best so far and its bound', () => {
+    const wants = Array.from({ length: 40 }, (_, i) => want(`w${i}`, 150 + i * 37, 50))
+    const steps = planning({ wants, stocks: [roll(9144)], least: 100 })
+    let next = steps.next()
+    for (let i = 0; i < 3 && !next.done; i++) next = steps.next()
+    if (!next.done) next = steps.next(true)
+    expect(next.done).toBe(true)
+    const plan = next.value as ReturnType<typeof planCuts>
+    expect(plan.rolls.flatMap(({ cuts }) => cuts)).toHaveLength(2000)
+    expect(plan.cost).toBeGreaterThanOrEqual(plan.bound)
+    expect(plan.bound).toBeGreaterThan(plan.cost * 0.9)
+  })
+})
+
+describe('what is cut already', () => {
+  it('is taken off what is wanted while it fits', () => {
+    const cut = [{ id: '1', want: 'tail', length: 450 }, { id: '2', want: 'tail', length: 450 }, { id: '3', want: 'gone', length: 200 }]
+    expect(reckon([want('tail', 450, 3)], cut)).toMatchObject({ left: [{ id: 'tail', count: 1 }], over: [{ id: '3' }] })
+    const changed = reckon([want('tail', 400, 3)], cut)
+    expect(changed.left).toEqual([want('tail', 400, 3)])
+    expect(asStock(changed.over).map(({ length }) => length).sort()).toEqual([200, 450, 450])
+    expect(reckon([want('tail', 450, 1)], cut).over.map(({ id }) => id).sort()).toEqual(['2', '3'])
+  })
+  it('counts parts of joined pieces by their length', () => {
+    const parts = [{ id: '1', want: 'wrap', length: 700 }, { id: '2', want: 'wrap', length: 500 }]
+    expect(reckon([want('wrap', 1000, 2, true)], parts).left).toEqual([want('wrap', 800, 1, true)])
+    expect(reckon([want('wrap', 1000, 1, true)], parts)).toMatchObject({ left: [], over: [] })
+  })
+})
