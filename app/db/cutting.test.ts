@@ -11,17 +11,17 @@ afterEach(() => db.delete())
 const newId = (): string => `id${ids++}`
 
 const cuts = [{ want: 'bow', length: 600, part: false }, { want: 'tail', length: 300, part: false }, { want: 'tie', length: 80, part: false }]
-const roll = { stock: 'new', length: 1000, cuts, rest: 20 }
+const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
 const cutting = { material: 'ribbon', least: 150 }
 
 it('keeps what was cut, and what is left of the roll as an offcut', async () => {
   const rest = await cutPiece(db, { ...cutting, roll, cut: cuts[0]!, from: 'new' }, newId)
   expect(rest).toMatchObject({ length: 400 })
   expect(await db.cutPieces.toArray()).toEqual([expect.objectContaining({ material: 'ribbon', want: 'bow', length: 600 })])
-  const next = await cutPiece(db, { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20 }, cut: cuts[1]!, from: 'offcut' }, newId)
+  const next = await cutPiece(db, { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]!, from: 'offcut' }, newId)
   // Shorter than what is of use, but the tie is still to come from it.
   expect((await db.offcuts.toArray()).map(({ length }) => length)).toEqual([100])
-  expect(await cutPiece(db, { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20 }, cut: cuts[2]!, from: 'offcut' }, newId)).toBeNull()
+  expect(await cutPiece(db, { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]!, from: 'offcut' }, newId)).toBeNull()
   expect(await db.offcuts.count()).toBe(0)
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {

@@ -66,8 +66,6 @@ watch(job, async (wanted) => {
 }, { immediate: true })
 
 const longest = computed(() => Math.max(1, ...(plan.value?.rolls.map((roll) => roll.length) ?? [])))
-const bought = computed(() => plan.value?.rolls.filter(({ stock }) => stock === NEW).length ?? 0)
-const kept = computed(() => Math.max(0, ...(plan.value?.rolls.map(({ rest }) => rest) ?? [])))
 const from = ({ stock }: CutRoll): 'new' | 'offcut' | 'piece' => (stock === NEW ? 'new' : offcuts.value.some(({ id }) => id === stock) ? 'offcut' : 'piece')
 const NAMES = { new: 'New roll', offcut: 'Offcut', piece: 'Piece that nothing wants' } as const
 
@@ -158,17 +156,17 @@ function setCount(id: string, count: number): null {
         </div>
         <template v-if="plan">
           <div v-if="plan.rolls.length" class="mb-4" data-testid="plan">
-            <p class="font-serif text-xl">{{ bought ? `Open ${several(bought, 'roll', 'rolls')}, ${formatMoney(plan.cost, manner.currency)}` : 'Nothing to open: it comes from what is in the house' }}</p>
+            <p class="font-serif text-xl">{{ plan.opened ? `Open ${several(plan.opened, 'roll', 'rolls')}, ${formatMoney(plan.cost, manner.currency)}` : 'Nothing to open: it comes from what is in the house' }}</p>
             <p class="text-soft">
               {{ plan.proven ? 'No plan costs less: proven.' : `The best found; none costs less than ${formatMoney(plan.bound, manner.currency)}.` }}
-              A roll is {{ length(chosen.length) }}. The longest rest is {{ length(kept) }}. Leave ribbon on the roll until what it is for is approved.
+              A roll is {{ length(chosen.length) }}. {{ plan.kept ? `The longest rest is ${length(plan.kept)}.` : 'No rest of it is of use.' }} Leave ribbon on the roll until what it is for is approved.
             </p>
           </div>
           <p v-else class="text-soft">Nothing to cut{{ wants.length ? ' any more' : '' }}.</p>
           <p v-for="each in plan.short" :key="each.want" class="mb-2 text-ruddy" role="alert">{{ useOf.get(each.want) }}: {{ several(each.count, 'piece is', 'pieces are') }} longer than anything there is to cut from.</p>
           <article v-for="(roll, i) in plan.rolls" :key="i" class="mb-4" data-testid="roll">
             <h3 class="mb-1 text-fine font-semibold">{{ NAMES[from(roll)] }}, {{ length(roll.length) }}</h3>
-            <RollDrawing :roll="roll" :longest="longest" :colour="chosen.colours[0]!" :manner="manner" :least="least" :label="`${NAMES[from(roll)]} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`" />
+            <RollDrawing :roll="roll" :longest="longest" :colour="chosen.colours[0]!" :manner="manner" :label="`${NAMES[from(roll)]} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`" />
             <ol class="mt-1 grid grid-cols-2 gap-x-6">
               <li v-for="(each, k) in roll.cuts" :key="k">
                 <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="false" @change="cutIt(roll, each)">{{ k + 1 }}. {{ length(each.length) }} · {{ useOf.get(each.want) }}{{ each.part ? ', a part' : '' }}</label>

@@ -24,6 +24,7 @@ describe('a cutting plan', () => {
     expect(plan.rolls[0]!.cuts.map(({ want: of }) => of)).toEqual(['tail'])
     expect(plan.rolls[1]!.cuts.map(({ length }) => length)).toEqual([450, 300, 300, 300, 300])
     expect([plan.cost, plan.proven, plan.rolls[1]!.rest]).toEqual([500, true, 350])
+    expect([plan.opened, plan.kept, plan.rolls.map(({ usable }) => usable)]).toEqual([1, 350, [false, true]])
   })
   it('buys the cheapest, not the fewest', () => {
     const plan = planCuts({ wants: [want('a', 900, 3)], stocks: [roll(3000, 2000, 'long'), roll(1000, 300, 'short')], least: 100 })
@@ -45,7 +46,7 @@ describe('a cutting plan', () => {
     expect(plan.short).toEqual([])
   })
   it('gives nothing for nothing', () => {
-    expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({ rolls: [], cost: 0, bound: 0, proven: true, short: [] })
+    expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({ rolls: [], opened: 0, kept: 0, cost: 0, bound: 0, proven: true, short: [] })
     expect(planCuts({ wants: [want('a', 500, 0)], stocks: [roll(2000)], least: 100 }).rolls).toEqual([])
   })
   it('plans two thousand pieces, and can be stopped with the best so far and its bound', () => {

@@ -29,10 +29,21 @@ export interface CutJob {
 export interface Cut { readonly want: string, readonly length: number, readonly part: boolean }
 
 /** One roll or offcut, its cuts in the order in which they are made. */
-export interface CutRoll { readonly stock: string, readonly length: number, readonly cuts: readonly Cut[], readonly rest: number }
+export interface CutRoll {
+  readonly stock: string
+  readonly length: number
+  readonly cuts: readonly Cut[]
+  /** What is left of it, mm, and whether that is of use. */
+  readonly rest: number
+  readonly usable: boolean
+}
 
 export interface CutPlan {
   readonly rolls: readonly CutRoll[]
+  /** How many are bought. */
+  readonly opened: number
+  /** The longest rest that is of use, mm; 0 when all of it is waste. */
+  readonly kept: number
   /** Of what is bought, minor units. */
   readonly cost: number
   /** No plan costs less than this. */
