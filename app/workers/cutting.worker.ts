@@ -1,27 +1,14 @@
 import { expose } from 'comlink'
 import { planning } from '#core/cut'
 import type { CuttingWorker } from './protocol'
-
-/** How long a slice of long work may take before messages are looked at, ms. */
-const SLICE = 40
+import { inSlices } from './slices'
 
 let stopped = false
 
 expose({
-  async plan(job, report) {
+  plan(job, report) {
     stopped = false
-    const going = planning(job)
-    let since = performance.now()
-    let step = going.next()
-    while (!step.done) {
-      if (performance.now() - since > SLICE) {
-        report(step.value)
-        await new Promise((resolve) => setTimeout(resolve))
-        since = performance.now()
-      }
-      step = going.next(stopped)
-    }
-    return step.value
+    return inSlices(planning(job), report, () => stopped)
   },
   stop() { stopped = true },
 } satisfies CuttingWorker)

@@ -2,9 +2,7 @@ import { expose } from 'comlink'
 import { evenOutPiece, fillPiece } from '#core/jobs'
 import { rememberingWork } from '#core/workings'
 import type { WorkingsWorker } from './protocol'
-
-/** How long a slice of long work may take before messages are looked at, ms. */
-const SLICE = 40
+import { inSlices } from './slices'
 
 const work = rememberingWork()
 let stopped = false
@@ -12,20 +10,9 @@ let stopped = false
 expose({
   work,
   fill: fillPiece,
-  async evenOut(piece, shelf, seed, report) {
+  evenOut(piece, shelf, seed, report) {
     stopped = false
-    const going = evenOutPiece(piece, shelf, seed)
-    let since = performance.now()
-    let step = going.next()
-    while (!step.done) {
-      if (performance.now() - since > SLICE) {
-        report(step.value)
-        await new Promise((resolve) => setTimeout(resolve))
-        since = performance.now()
-      }
-      step = going.next(stopped)
-    }
-    return step.value
+    return inSlices(evenOutPiece(piece, shelf, seed), report, () => stopped)
   },
   stop() { stopped = true },
 } satisfies WorkingsWorker)
