@@ -1,17 +1,21 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { onBeforeUnmount, ref, watch } from 'vue'
 import { sceneSvg } from '#core/exchange'
 import type { Bounds, Scene } from '#core/glyph'
 
-/** A piece as vectors on the page: what is printed, or printed to a PDF, stays as sharp as its paper. */
+/** A piece as vectors on the page: as a picture of its own it weighs nothing there, and what is printed, or printed to a PDF, stays as sharp as its paper. */
 const props = defineProps<{ scene: Scene, region: Bounds, label: string, bare: boolean }>()
-const prefix = `drawing${useId().replace(/[^a-zA-Z0-9]/g, '')}-`
-/** Our own writer made it: every text in it is escaped there. */
-const svg = computed(() => sceneSvg(props.scene, { region: props.region, title: props.label, names: {}, surface: !props.bare, shadows: false, prefix })
-  .replace(/width="[^"]*mm" height="[^"]*mm"/, 'width="100%" role="img"'))
+const src = ref('')
+
+const letGo = (): void => URL.revokeObjectURL(src.value)
+watch(() => [props.scene, props.region, props.bare] as const, ([scene, region, bare]) => {
+  letGo()
+  const svg = sceneSvg(scene, { region, title: props.label, names: {}, surface: !bare, shadows: false })
+  src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
+}, { immediate: true })
+onBeforeUnmount(letGo)
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vue/no-v-html -- see svg above -->
-  <div v-html="svg" />
+  <img :src="src" :alt="label" class="block w-full">
 </template>

@@ -50,7 +50,4 @@ describe('a scene as SVG', () => {
     const hidden = svg({}, { ...scene, items: scene.items.map((item) => (item.layer === 'bow' ? { ...item, hidden: true } : item)) })
     expect(hidden).not.toContain('layer-bow')
   })
-  it('keeps the ids of several pictures on a page apart', () => {
-    for (const [, id] of svg({ prefix: 'one-' }).matchAll(/ id="([^"]+)"/g)) expect(id).toMatch(/^one-/)
-  })
 })

@@ -14,8 +14,6 @@ export interface SvgOptions {
   readonly surface: boolean
   /** Soft shadows under whole things. Readers that print turn them into pixels; without them all stays vector. */
   readonly shadows: boolean
-  /** Keeps ids apart where several pictures stand on one page. */
-  readonly prefix?: string
 }
 
 interface Look { readonly id: string, readonly body: string, readonly bounds: Bounds }
@@ -26,8 +24,8 @@ const n = (value: number): string => String(Math.round(value * 100) / 100)
  * A scene as SVG 1.1 in millimetres: true vectors, a group for the surface, the base, each layer and the light, and
  * each look drawn once and used wherever it lies.
  */
-export function sceneSvg(scene: Scene, { region, title, names, surface, shadows, prefix = '' }: SvgOptions): string {
-  const ink = new SvgInk(`${prefix}paint`)
+export function sceneSvg(scene: Scene, { region, title, names, surface, shadows }: SvgOptions): string {
+  const ink = new SvgInk('paint')
   const looks = new Map<string, Look>()
   const filters: string[] = []
   const items = scene.items.filter(({ hidden }) => !hidden)
@@ -38,7 +36,7 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows,
     let look = looks.get(key)
     if (!look) {
       const { marks, bounds } = itemGlyph(item)
-      look = { id: `${prefix}look${looks.size + 1}`, body: ink.marks(marks), bounds }
+      look = { id: `look${looks.size + 1}`, body: ink.marks(marks), bounds }
       looks.set(key, look)
     }
     return look
@@ -49,11 +47,11 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows,
     const use = `<use xlink:href="#${look.id}" transform="translate(${n(item.x)} ${n(item.y)}) rotate(${n(item.bearing)})"/>`
     const tuck = item.tucked ? `<g transform="translate(${n(item.x)} ${n(item.y)})">${ink.marks(tuckGlyph(scene.base, { x: 0, y: 0 }, item.along, item.bearing, item.seed).marks)}</g>` : ''
     if (!shadows) return `${cords}${use}${tuck}`
-    const id = `${prefix}cast${filters.length + 1}`
+    const id = `cast${filters.length + 1}`
     filters.push(castFilter(id, item, look.bounds))
     return `${cords}<g filter="url(#${id})">${use}</g>${tuck}`
   }
-  const group = (id: string, name: string, body: string): string => `<g id="${prefix}${escaped(id)}"><title>${escaped(name)}</title>\n${body}\n</g>`
+  const group = (id: string, name: string, body: string): string => `<g id="${escaped(id)}"><title>${escaped(name)}</title>\n${body}\n</g>`
 
   const seen = new Map<string, number>()
   const layers = runsOfLayers(items).map(({ layer, items: own }) => {
