@@ -41,7 +41,7 @@ for (const [name, command, args] of CHECKS) {
 
 console.log('\n> unit and reference tests')
 const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
-report('unit and reference tests', unit, 'unit.json', (json) => [json.numPassedTests, json.numFailedTests + json.numFailedTestSuites - json.testResults.filter((file) => file.assertionResults.some((each) => each.status === 'failed')).length])
+report('unit and reference tests', unit, 'unit.json', (json) => [json.numPassedTests, json.numFailedTests + json.testResults.filter(({ status, assertionResults }) => status === 'failed' && !assertionResults.some((each) => each.status === 'failed')).length])
 
 built()
 console.log('\n> end-to-end tests')
