@@ -71,6 +71,19 @@ describe('bundles on a ring', () => {
     expect(many.problems.map(({ id }) => id)).toContain('a:many')
     expect(many.placements.length).toBe(480)
   })
+  it('are counted run by run where runs differ, and one alone overlaps nothing', () => {
+    const gourd = pieceWith([layerOf('a', 'bay', bundles({ advance: inches(3) }), { cut: inches(4), run: 'each' })], { base: usualBase('gourd') })
+    const worked = work(gourd, shelf)
+    const runs = runsOf(gourd.base)
+    expect(new Set(runs.map(({ length }) => Math.round(length))).size).toBeGreaterThan(1)
+    expect(made(gourd, 'sprigs').value).toBe(worked.placements.length)
+    const takes = worked.layers[0]!.makeUp!.takes
+    expect(new Set(takes.map(({ use }) => use)).size).toBe(runs.length)
+    expect(takes.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(made(gourd, 'wire').value, 6)
+    const alone = work(ring(13, bundles({ advance: 2000 })), shelf).layers[0]!.makeUp!.figures
+    expect(alone.find(({ id }) => id === 'bundles')!.figure.value).toBe(1)
+    expect(alone.map(({ id }) => id)).not.toContain('overlap')
+  })
   it('go into the steps, and to the other of a pair', () => {
     const piece = ring(13, bundles({ start: 0.1 }))
     const step = work(piece, shelf).steps.find(({ layer }) => layer === 'a')!

@@ -43,26 +43,30 @@ export function boundMakeUp({ layer }: LaidLayer, runs: readonly Run[], shelf: S
 const share = (value: number, how: Said): Figure => figure(quantity.share(value), how, GEOMETRY)
 
 function bundlesMakeUp(layer: Layer, rule: RuleOf<'bundles'>, runs: readonly Run[], piece: number): MakeUp {
-  const [run] = runs
-  const { count: each, step } = overlapped(run!, piece, rule.advance)
-  const count = each * runs.length
-  const path = run!.length
-  const of = runs.length > 1 ? [` × ${runs.length} runs`] : []
-  const wraps = wrapsOf(each, rule.wraps)
   const round = Math.PI * rule.bound
-  const wire = runs.length * (wraps * round + path + 2 * TAIL)
-  const counted = run!.closed
-    ? sum`⌈centre line ${quantity.length(path)} ÷ ${quantity.length(rule.advance)}⌉ = ${quantity.count(each)}`
-    : sum`⌈(run ${quantity.length(path)} − sprig ${quantity.length(piece)}) ÷ ${quantity.length(rule.advance)}⌉ + 1 = ${quantity.count(each)}`
+  const each = runs.map((run) => {
+    const { count, step } = overlapped(run, piece, rule.advance)
+    const wraps = wrapsOf(count, rule.wraps)
+    return { run, count, step, wraps, wire: wraps * round + run.length + 2 * TAIL }
+  })
+  const { run, count: first, step } = each[0]!
+  const total = (of: 'count' | 'wraps' | 'wire'): number => each.reduce((all, one) => all + one[of], 0)
+  const count = total('count')
+  const path = runs.reduce((all, { length }) => all + length, 0)
+  const counted = run.closed
+    ? sum`⌈centre line ${quantity.length(run.length)} ÷ ${quantity.length(rule.advance)}⌉ = ${quantity.count(first)}`
+    : sum`⌈(run ${quantity.length(run.length)} − sprig ${quantity.length(piece)}) ÷ ${quantity.length(rule.advance)}⌉ + 1 = ${quantity.count(first)}`
+  const more = runs.length > 1 ? sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(count)}` : []
   const figures: NamedFigure[] = [
-    { id: 'bundles', name: 'Bundles', figure: figure(quantity.count(count), [...counted, ...of], GEOMETRY) },
-    { id: 'advance', name: 'Advance, evened', figure: figure(quantity.length(step), run!.closed ? sum`${quantity.length(path)} ÷ ${quantity.count(each)} = ${quantity.length(step)}` : sum`(${quantity.length(path)} − ${quantity.length(piece)}) ÷ ${quantity.count(Math.max(1, each - 1))} = ${quantity.length(step)}`, GEOMETRY) },
-    { id: 'overlap', name: 'Overlap', figure: share(1 - step / piece, sum`1 − advance ${quantity.length(step)} ÷ sprig ${quantity.length(piece)}`) },
+    { id: 'bundles', name: 'Bundles', figure: figure(quantity.count(count), [...counted, ...more], GEOMETRY) },
+    { id: 'advance', name: 'Advance, evened', figure: figure(quantity.length(step), run.closed ? sum`${quantity.length(run.length)} ÷ ${quantity.count(first)} = ${quantity.length(step)}` : sum`(${quantity.length(run.length)} − ${quantity.length(piece)}) ÷ ${quantity.count(Math.max(1, first - 1))} = ${quantity.length(step)}`, GEOMETRY) },
+    // One bundle lies over none.
+    ...(first > 1 ? [{ id: 'overlap', name: 'Overlap', figure: share(1 - step / piece, sum`1 − advance ${quantity.length(step)} ÷ sprig ${quantity.length(piece)}`) }] : []),
     { id: 'sprigs', name: 'Sprigs', figure: figure(quantity.count(count * rule.sprigs), sum`${quantity.count(count)} bundles × ${quantity.count(rule.sprigs)} = ${quantity.count(count * rule.sprigs)}, before spare`, COUNTED) },
-    { id: 'double', name: 'Wrap twice from bundle', figure: figure(quantity.count(lastQuarter(each)), sum`the last quarter of ${quantity.count(each)} begins with bundle ${quantity.count(lastQuarter(each))}`, RULE_OF_THUMB) },
-    { id: 'wire', name: 'Binding wire', figure: figure(quantity.length(wire), [...sum`${quantity.count(wraps)} wraps × π × ${quantity.length(rule.bound)} + path ${quantity.length(path)} + two tails of ${quantity.length(TAIL)}`, ...of, ...sum` = ${quantity.length(wire)}`], GEOMETRY) },
+    { id: 'double', name: 'Wrap twice from bundle', figure: figure(quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB) },
+    { id: 'wire', name: 'Binding wire', figure: figure(quantity.length(total('wire')), sum`${quantity.count(total('wraps'))} wraps × π × ${quantity.length(rule.bound)} + path ${quantity.length(path)} + ${quantity.count(2 * runs.length)} tails of ${quantity.length(TAIL)} = ${quantity.length(total('wire'))}`, GEOMETRY) },
   ]
-  return { layer: layer.id, figures, takes: [{ material: BINDING, use: 'binding', length: wire / runs.length, count: runs.length, joins: true }] }
+  return { layer: layer.id, figures, takes: each.map(({ wire }, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: wire, count: 1, joins: true })) }
 }
 
 function boughsMakeUp(layer: Layer, rule: RuleOf<'boughs'>, runs: readonly Run[], piece: number): MakeUp {
