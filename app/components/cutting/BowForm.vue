@@ -21,7 +21,7 @@ const senses = computed(() => (['visible', 'ribbon used'] as const).map((value) 
 })))
 const whole = computed<BowNumbers | null>(() => (means.value === null ? null : { ...bow.value, means: means.value }))
 const wrong = computed(() => whole.value && wrongBow(whole.value, props.roll))
-const figures = computed(() => (whole.value ? bowFigures(whole.value, props.roll) : []))
+const figures = computed(() => (whole.value && !wrong.value ? bowFigures(whole.value, props.roll) : []))
 const meant = computed(() => (used.value === null ? null : meantBy(bow.value, used.value)))
 
 function set(change: Partial<Omit<BowNumbers, 'means'>>): null {
@@ -62,7 +62,7 @@ function add(): void {
       <LengthField label="Centre loop" :mm="bow.centre || null" none="none" :units="manner.units" :take="(mm) => set({ centre: mm ?? 0 })" />
       <LengthField label="Twist at a pinch" :mm="bow.twist || null" none="none" :units="manner.units" :take="(mm) => set({ twist: mm ?? 0 })" />
     </div>
-    <div v-if="whole" data-testid="bow-figures">
+    <div v-if="figures.length" data-testid="bow-figures">
       <FigureRow v-for="each in figures" :key="each.id" :label="each.name" :figure="each.figure" :manner="manner" />
     </div>
     <p v-if="wrong" class="text-fine text-ruddy" role="alert">{{ wrong }}</p>
