@@ -97,12 +97,9 @@ function setCount(id: string, count: number): null {
 
 <template>
   <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10">
-    <header class="flex items-center gap-3 border-b border-line py-3">
-      <NuxtLink to="/" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Workroom</NuxtLink>
-      <NuxtLink to="/shelf" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Shelf</NuxtLink>
-      <h1 class="font-serif text-2xl leading-none">Cutting</h1>
-      <div class="ml-auto flex items-center gap-2"><UnitsSwitch /><LightSwitch /></div>
-    </header>
+    <PageHead title="Cutting">
+      <template #ways><NuxtLink to="/shelf" class="page-link">Shelf</NuxtLink></template>
+    </PageHead>
 
     <div class="grid grid-cols-[20rem_1fr] gap-6 pt-4">
       <div class="space-y-4">

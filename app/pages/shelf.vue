@@ -80,20 +80,16 @@ function takeStash(id: string, count: number): null {
 
 <template>
   <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10">
-    <header class="flex items-center gap-3 border-b border-line py-3">
-      <NuxtLink to="/" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Workroom</NuxtLink>
-      <h1 class="font-serif text-2xl leading-none">Shelf</h1>
-      <NuxtLink to="/plate" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Plate of species</NuxtLink>
-      <span class="text-soft">{{ found.length }} of {{ all.length }} materials</span>
-      <div class="ml-auto flex items-center gap-2">
-        <UnitsSwitch />
-        <LightSwitch />
-        <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />From a table</button>
-        <input ref="file" type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" tabindex="-1" aria-label="A table of materials" @change="chosen">
-        <button type="button" class="button h-8" @click="saveText(writeMaterials(found, settings.units), 'materials.csv', 'text/csv')"><Download :size="15" />As a table</button>
-        <button type="button" class="button-main" @click="start"><Plus :size="16" />Add a material</button>
-      </div>
-    </header>
+    <PageHead title="Shelf">
+      <template #about>
+        <NuxtLink to="/plate" class="page-link">Plate of species</NuxtLink>
+        <span class="text-soft">{{ found.length }} of {{ all.length }} materials</span>
+      </template>
+      <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />From a table</button>
+      <input ref="file" type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" tabindex="-1" aria-label="A table of materials" @change="chosen">
+      <button type="button" class="button h-8" @click="saveText(writeMaterials(found, settings.units), 'materials.csv', 'text/csv')"><Download :size="15" />As a table</button>
+      <button type="button" class="button-main" @click="start"><Plus :size="16" />Add a material</button>
+    </PageHead>
 
     <div class="flex flex-wrap items-end gap-2 py-3" role="search">
       <label class="w-56"><span class="field-label">Find</span><input v-model="find" type="search" class="field" placeholder="fern, fresh, focal …"></label>
