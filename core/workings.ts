@@ -13,7 +13,7 @@ import { finishedSize, fitProblems, proportionsOf } from './hang'
 import type { Step } from './make'
 import { materialsOn, stepsOf } from './make'
 import type { MakeUp } from './makeup'
-import { boundMakeUp, boundProblems } from './makeup'
+import { baseMakeUp, makeUpOf, makeUpProblems } from './makeup'
 import type { Shelf } from './material'
 import type { Figure } from './measure'
 import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
@@ -24,7 +24,7 @@ export interface Workings {
   readonly layers: readonly WorkedLayer[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
-  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Edges }
+  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Edges, readonly makeUp: MakeUp }
   readonly tapes: readonly Tape[]
   readonly cover: Coverage
   readonly balance: Balance
@@ -105,26 +105,27 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const contrast = contrastOf(piece, laid, shelf)
   const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
-  const bill = billOf(piece, laid, shelf)
   const makeUps = new Map(laid.flatMap((each) => {
-    const makeUp = boundMakeUp(each, runs, shelf)
+    const makeUp = makeUpOf(piece, each, runs, shelf)
     return makeUp ? [[each.layer.id, makeUp] as const] : []
   }))
+  const ofBase = baseMakeUp(piece, runs, laid)
+  const bill = billOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
   return {
     layers: laid.map((each) => ({
-      id: each.layer.id, title: titleOf(each, shelf), count: each.placements.length,
+      id: each.layer.id, title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf), count: each.placements.length,
       spacing: spacings.get(each.layer.id) ?? null, against: againstOf(piece, runs, laid, each.layer.id),
       makeUp: makeUps.get(each.layer.id) ?? null,
     })),
     placements, zones: laid.flatMap((each) => each.zones),
-    base: { figures: baseFigures(piece.base, runs), mass: baseMass(piece.base, runs), bounds },
+    base: { figures: baseFigures(piece.base, runs), mass: baseMass(piece.base, runs), bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover, balance, carry, contrast, proportions, size,
     stems: stemsOf(laid, shelf),
-    mass: massOf(laid, shelf),
+    mass: massOf(laid, [...makeUps.values()], shelf),
     bill,
     problems: byWeight([
-      ...arrangeProblems(piece, laid, runs, shelf), ...boundProblems(laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
+      ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill),
     ]),
     steps: stepsOf(piece, runs, laid, { spacings, makeUps }, shelf),
@@ -139,19 +140,26 @@ function titleOf(laid: LaidLayer, shelf: Shelf): string {
 }
 
 function stemsOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
-  const parts = laid.filter(({ placements }) => placements.length).map((each) => titleOf(each, shelf))
-  const total = laid.reduce((n, { placements }) => n + placements.length, 0)
+  const stemmed = laid.filter((each) => countsOf(each).size)
+  const parts = stemmed.map((each) => titleOf(each, shelf))
+  const total = [...countsOfAll(stemmed).values()].reduce((n, each) => n + each, 0)
   return figure(quantity.count(total), parts.length ? sum`${parts.join(' + ')} = ${quantity.count(total)}` : sum`nothing laid yet`, COUNTED)
 }
 
-/** What is on the base weighs this much; the base itself comes on top. */
-function massOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
+/** What is on the base weighs this much; the base itself comes on top. What comes by the length weighs its share of a roll. */
+function massOf(laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Figure {
   const counts = countsOfAll(laid)
-  const rows = materialsOn(laid, shelf).map((material) => ({ material, n: counts.get(material.id)! }))
-  const total = rows.reduce((mass, { material, n }) => mass + n * material.mass, 0)
-  return figure(quantity.mass(total), rows.length
-    ? [...rows.flatMap(({ material, n }, i) => [i ? ' + ' : '', `${n} ${material.plural} × `, quantity.mass(material.mass)]), ' = ', quantity.mass(total)]
-    : sum`nothing laid yet`, { kind: 'rule of thumb' })
+  const lengths = new Map<string, number>()
+  for (const { material, length, count } of makeUps.flatMap(({ takes }) => takes)) lengths.set(material, (lengths.get(material) ?? 0) + length * count)
+  const rows = [
+    ...materialsOn(laid, shelf).map((material) => ({ says: sum`${quantity.count(counts.get(material.id)!)} ${material.plural} × ${quantity.mass(material.mass)}`, mass: counts.get(material.id)! * material.mass })),
+    ...[...lengths].flatMap(([id, length]) => {
+      const material = shelf.materials[id]
+      return material ? [{ says: sum`${quantity.length(length)} of ${material.name}, ${quantity.mass((material.mass * length) / material.length)}`, mass: (material.mass * length) / material.length }] : []
+    }),
+  ]
+  const total = rows.reduce((mass, row) => mass + row.mass, 0)
+  return figure(quantity.mass(total), rows.length ? [...rows.flatMap(({ says }, i) => [...(i ? [' + '] : []), ...says]), ' = ', quantity.mass(total)] : sum`nothing laid yet`, { kind: 'rule of thumb' })
 }
 
 const WEIGHTS = ['fault', 'care', 'note'] as const

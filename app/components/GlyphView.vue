@@ -17,7 +17,7 @@ function paint(): void {
   if (!ctx) return
   const ratio = window.devicePixelRatio
   canvas.value!.width = canvas.value!.height = props.size * ratio
-  const { marks, bounds: { left, right, top, bottom } } = itemGlyph({ ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0 })
+  const { marks, bounds: { left, right, top, bottom } } = itemGlyph({ ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null })
   const reach = slant.value ? ((right - left) + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
   const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio
   ctx.setTransform(1, 0, 0, 1, canvas.value!.width / 2, canvas.value!.height / 2)

@@ -1,5 +1,5 @@
 import Dexie from 'dexie'
-import type { EntityTable } from 'dexie'
+import type { EntityTable, Transaction } from 'dexie'
 import type { CutPiece } from '#core/cut'
 import type { Material } from '#core/material'
 import { speciesNow } from '#core/material'
@@ -24,11 +24,13 @@ export interface Stashed { readonly material: string, readonly count: number }
 export interface Listed { readonly id: string, readonly material: string, readonly use: string, readonly length: number, readonly count: number, readonly joins: boolean }
 /** A length in the house to cut from: an offcut, or what is left of an opened roll. */
 export interface Offcut { readonly id: string, readonly material: string, readonly length: number }
+/** A length in which a material can also be bought, mm, and what one costs, minor units. */
+export interface Roll { readonly id: string, readonly material: string, readonly length: number, readonly price: number }
 /** A piece that was cut, and what for. */
 export interface CutRecord extends CutPiece { readonly material: string }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 4
+export const SCHEMA_VERSION = 5
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -38,22 +40,25 @@ export class BenchDatabase extends Dexie {
   readonly stash!: EntityTable<Stashed, 'material'>
   readonly cutList!: EntityTable<Listed, 'id'>
   readonly offcuts!: EntityTable<Offcut, 'id'>
+  readonly rolls!: EntityTable<Roll, 'id'>
   readonly cutPieces!: EntityTable<CutRecord, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     super(name)
     this.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
-    this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(async (step) => {
-      await step.table('pieces').toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
-      await step.table('snapshots').toCollection().modify((snapshot: { piece: unknown }) => { snapshot.piece = current(snapshot.piece) })
-    })
+    this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(bringUp)
     this.version(3).stores({}).upgrade(async (step) => {
-      await step.table('pieces').toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
-      await step.table('snapshots').toCollection().modify((snapshot: { piece: unknown }) => { snapshot.piece = current(snapshot.piece) })
+      await bringUp(step)
       await step.table('materials').toCollection().modify((material: { species: string }) => { material.species = speciesNow(material.species) })
     })
     this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
+    this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
   }
+}
+
+/** Brings every stored piece to today's format. */
+async function bringUp(step: Transaction): Promise<void> {
+  for (const table of ['pieces', 'snapshots']) await step.table(table).toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
 }
 
 /** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */

@@ -4,9 +4,11 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { Plus, Square, X } from '@lucide/vue'
 import type { Cut, CutPlan, CutRoll, Planning, Want } from '#core/cut'
-import { asStock, isCut, NEW, newRoll, reckon } from '#core/cut'
+import { asStock, isNew, newRoll, otherRoll, reckon } from '#core/cut'
+import { isCut } from '#core/material'
 import type { Taken } from '#core/makeup'
 import { capital, formatMoney, inches, quantity, several, show } from '#core/measure'
+import type { Workings } from '#core/workings'
 import { useCutting } from '~/stores/cutting'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
@@ -24,12 +26,13 @@ const shops = useShops()
 const manner = computed(() => ({ units: settings.units, currency: 'USD' as const }))
 const length = (mm: number): string => show(quantity.length(mm), manner.value)
 
+const makeUpsOf = ({ layers, base }: Workings) => [base.makeUp, ...layers.flatMap(({ makeUp }) => makeUp ?? [])]
 /** What the pieces that are still to be made take, for all their copies. */
 const taken = shallowRef<readonly (Taken & { readonly id: string, readonly piece: string })[]>([])
 watch(() => [pieces.records, shops.shelf] as const, async ([records, shelf]) => {
   const wanting = (records ?? []).filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart')
-  const all = await Promise.all(wanting.map(async ({ piece }) => (await askWorkings(piece, shelf)).layers.flatMap(({ id, makeUp }) =>
-    (makeUp?.takes ?? []).map((each) => ({ ...each, id: `${piece.id}:${id}:${each.use}`, piece: piece.brief.name, count: each.count * piece.brief.copies })))))
+  const all = await Promise.all(wanting.map(async ({ piece }) => makeUpsOf(await askWorkings(piece, shelf)).flatMap(({ layer, takes }) =>
+    takes.map((each, i) => ({ ...each, id: `${piece.id}:${layer}:${each.use}:${i}`, piece: piece.brief.name, count: each.count * piece.brief.copies })))))
   taken.value = all.flat()
 }, { immediate: true })
 
@@ -42,6 +45,7 @@ const options = computed(() => materials.value.map(({ id, name }) => ({ value: i
 const listed = computed(() => cutting.list.filter((each) => each.material === material.value))
 const asked = computed(() => taken.value.filter((each) => each.material === material.value))
 const offcuts = computed(() => cutting.offcuts.filter((each) => each.material === material.value))
+const rolls = computed(() => cutting.rolls.filter((each) => each.material === material.value))
 const cut = computed(() => cutting.pieces.filter((each) => each.material === material.value))
 const wants = computed<Want[]>(() => [...asked.value, ...listed.value].map(({ id, length: each, count, joins }) => ({ id, length: each, count, joins })))
 const useOf = computed(() => new Map([...asked.value.map(({ id, use, piece }) => [id, `${capital(use)}, ${piece}`] as const), ...listed.value.map(({ id, use }) => [id, use] as const)]))
@@ -50,7 +54,7 @@ const reckoned = computed(() => reckon(wants.value, cut.value))
 const least = ref(inches(6))
 const job = computed(() => ({
   wants: reckoned.value.left, least: least.value,
-  stocks: [...offcuts.value.map(({ id, length: each }) => ({ id, length: each, price: 0, supply: 1 })), ...asStock(reckoned.value.over), newRoll(chosen.value)],
+  stocks: [...offcuts.value.map(({ id, length: each }) => ({ id, length: each, price: 0, supply: 1 })), ...asStock(reckoned.value.over), newRoll(chosen.value), ...rolls.value.map(otherRoll)],
 }))
 const plan = shallowRef<CutPlan | null>(null)
 const progress = shallowRef<Planning | null>(null)
@@ -66,7 +70,7 @@ watch(job, async (wanted) => {
 }, { immediate: true })
 
 const longest = computed(() => Math.max(1, ...(plan.value?.rolls.map((roll) => roll.length) ?? [])))
-const from = ({ stock }: CutRoll): 'new' | 'offcut' | 'piece' => (stock === NEW ? 'new' : offcuts.value.some(({ id }) => id === stock) ? 'offcut' : 'piece')
+const from = ({ stock }: CutRoll): 'new' | 'offcut' | 'piece' => (isNew(stock) ? 'new' : offcuts.value.some(({ id }) => id === stock) ? 'offcut' : 'piece')
 const NAMES = { new: 'New roll', offcut: 'Offcut', piece: 'Piece that nothing wants' } as const
 
 async function cutIt(roll: CutRoll, which: Cut): Promise<void> {
@@ -79,10 +83,15 @@ async function cutIt(roll: CutRoll, which: Cut): Promise<void> {
 }
 
 const form = ref({ use: 'Tail', length: inches(18), count: 2, joins: false })
-const bowing = ref(false)
 const offcut = ref(inches(24))
+const otherLength = ref(inches(180))
+const otherPrice = ref(499)
 function add(): void { void cutting.add({ material: material.value, ...form.value, use: form.value.use.trim() || 'Piece' }) }
-function addBow(use: string, each: number, count: number): void { void cutting.add({ material: material.value, use, length: each, count, joins: false }) }
+function takePrice(minor: number | null): string | null {
+  if (minor === null || minor < 1) return 'What one costs.'
+  otherPrice.value = minor
+  return null
+}
 /** Takes a length for a field of this page. */
 const taking = (put: (mm: number) => void) => (mm: number | null): string | null => {
   if (mm === null || mm <= 0) return 'A length over nothing.'
@@ -115,7 +124,7 @@ function setCount(id: string, count: number): null {
             <CountField class="w-28 [&_label]:sr-only" :label="`How many: ${each.use}`" :value="each.count" :least="0" :most="2000" whole :take="(count) => setCount(each.id, count)" />
             <button type="button" class="icon-button size-6" :aria-label="`Take ${each.use} off the list`" @click="cutting.remove(each.id)"><X :size="14" /></button>
           </div>
-          <p v-if="!asked.length && !listed.length" class="text-soft">Nothing yet. Add a piece or a bow; what pieces are bound with comes here of itself.</p>
+          <p v-if="!asked.length && !listed.length" class="text-soft">Nothing yet. Add a piece; what bows, bindings, mesh and cords take comes here of itself.</p>
         </section>
 
         <section class="space-y-2 rounded-[5px] border border-seam bg-sheet p-2" aria-label="A piece">
@@ -125,12 +134,8 @@ function setCount(id: string, count: number): null {
             <CountField label="How many" :value="form.count" :least="1" :most="2000" whole :take="(n) => { form.count = n; return null }" />
           </div>
           <label class="tick"><input v-model="form.joins" type="checkbox" class="size-4 accent-leaf">May be joined of several</label>
-          <div class="flex gap-2">
-            <button type="button" class="button h-7" @click="add"><Plus :size="14" />Add a piece</button>
-            <button v-if="chosen.kind === 'ribbon'" type="button" class="button h-7" :aria-expanded="bowing" @click="bowing = !bowing">Add a bow…</button>
-          </div>
+          <button type="button" class="button h-7" @click="add"><Plus :size="14" />Add a piece</button>
         </section>
-        <BowForm v-if="bowing && chosen.kind === 'ribbon'" :roll="chosen.length" :manner="manner" :take="addBow" />
 
         <section class="space-y-1" aria-label="In the house">
           <h2 class="font-semibold">In the house</h2>
@@ -140,6 +145,14 @@ function setCount(id: string, count: number): null {
           <div class="flex items-end gap-2">
             <LengthField class="flex-1" label="An offcut of" :mm="offcut" :units="manner.units" :take="taking((mm) => { offcut = mm })" />
             <button type="button" class="button h-7" @click="cutting.addOffcut(material, offcut)">Add it</button>
+          </div>
+          <p v-for="each in rolls" :key="each.id" class="flex items-center justify-between border-b border-seam py-0.5" data-testid="other-roll">
+            <span>Also sold: {{ length(each.length) }} for {{ formatMoney(each.price, manner.currency) }}</span><button type="button" class="icon-button size-6" :aria-label="`Forget the roll of ${length(each.length)}`" @click="cutting.removeRoll(each.id)"><X :size="14" /></button>
+          </p>
+          <div class="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+            <LengthField label="Also sold in" :mm="otherLength" :units="manner.units" :take="taking((mm) => { otherLength = mm })" />
+            <MoneyField label="For" :minor="otherPrice" none="" :currency="manner.currency" :take="takePrice" />
+            <button type="button" class="button h-7" @click="cutting.addRoll({ material, length: otherLength, price: otherPrice })">Add</button>
           </div>
           <LengthField label="A rest is of use from" :mm="least" :units="manner.units" :take="taking((mm) => { least = mm })" />
           <button v-if="cut.length" type="button" class="button h-7" @click="cutting.used(cut.map(({ id }) => id))">The {{ several(cut.length, 'piece is', 'pieces are') }} used up: forget them</button>
@@ -156,7 +169,7 @@ function setCount(id: string, count: number): null {
             <p class="font-serif text-xl">{{ plan.opened ? `Open ${several(plan.opened, 'roll', 'rolls')}, ${formatMoney(plan.cost, manner.currency)}` : 'Nothing to open: it comes from what is in the house' }}</p>
             <p class="text-soft">
               {{ plan.proven ? 'No plan costs less: proven.' : `The best found; none costs less than ${formatMoney(plan.bound, manner.currency)}.` }}
-              A roll is {{ length(chosen.length) }}. {{ plan.kept ? `The longest rest is ${length(plan.kept)}.` : 'No rest of it is of use.' }} Leave ribbon on the roll until what it is for is approved.
+              {{ rolls.length ? 'The lengths that cost least are taken.' : `A roll is ${length(chosen.length)}.` }} {{ plan.kept ? `The longest rest is ${length(plan.kept)}.` : 'No rest of it is of use.' }} Leave ribbon on the roll until what it is for is approved.
             </p>
           </div>
           <p v-else class="text-soft">Nothing to cut{{ wants.length ? ' any more' : '' }}.</p>

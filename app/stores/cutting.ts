@@ -1,7 +1,7 @@
 import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import type { CutRecord, Listed, Offcut } from '~/db'
+import type { CutRecord, Listed, Offcut, Roll } from '~/db'
 import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
@@ -12,17 +12,21 @@ export const useCutting = defineStore('cutting', () => {
   const list = shallowRef<readonly Listed[]>([])
   const offcuts = shallowRef<readonly Offcut[]>([])
   const pieces = shallowRef<readonly CutRecord[]>([])
+  const rolls = shallowRef<readonly Roll[]>([])
+  liveQuery(() => db().rolls.toArray()).subscribe((all) => { rolls.value = all })
   liveQuery(() => db().cutList.toArray()).subscribe((all) => { list.value = all })
   liveQuery(() => db().offcuts.toArray()).subscribe((all) => { offcuts.value = all })
   liveQuery(() => db().cutPieces.toArray()).subscribe((all) => { pieces.value = all })
 
   return {
-    list, offcuts, pieces,
+    list, offcuts, pieces, rolls,
     add: (of: Omit<Listed, 'id'>): Promise<unknown> => db().cutList.add({ ...of, id: newId() }),
     change: (id: string, set: Partial<Omit<Listed, 'id'>>): Promise<unknown> => db().cutList.update(id, set),
     remove: (id: string): Promise<void> => db().cutList.delete(id),
     addOffcut: (material: string, length: number): Promise<unknown> => db().offcuts.add({ id: newId(), material, length }),
     removeOffcut: (id: string): Promise<void> => db().offcuts.delete(id),
+    addRoll: (of: Omit<Roll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
+    removeRoll: (id: string): Promise<void> => db().rolls.delete(id),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
     /** Forgets pieces that went into something or were thrown away. */
     used: (ids: readonly string[]): Promise<void> => db().cutPieces.bulkDelete([...ids]),

@@ -16,7 +16,8 @@ export function withCount(rule: Rule, n: number, length: number): Rule | null {
     case 'cluster': return rule.at.length ? { ...rule, size: Math.min(60, held(Math.floor(n / rule.at.length))) } : null
     case 'bands': return { ...rule, outer: held(n * 0.4), between: held(n - Math.round(n * 0.4) - Math.round(n * 0.25)), inner: held(n * 0.25), gaps: false }
     case 'bundles': return n < 1 ? null : { ...rule, advance: Math.min(3000, Math.max(5, length / Math.max(1, Math.floor(n / rule.sprigs)))) }
-    case 'halfway': case 'boughs': case 'single': case 'hand': return null
+    case 'spray': return n < 2 ? null : { ...rule, pairs: Math.min(60, Math.max(1, Math.floor(n / 2))), odd: n % 2 === 1 }
+    case 'halfway': case 'boughs': case 'single': case 'hand': case 'wound': case 'laid': case 'mesh': case 'poofs': case 'beads': case 'bow': return null
   }
 }
 

@@ -29,7 +29,7 @@ export function clashesOf(laid: readonly LaidLayer[], shelf: Shelf): Clash[] {
   const isShown = ({ layer }: LaidLayer): boolean => layer.role === 'bow' || layer.role === 'sign' || layer.role === 'focal'
   if (!laid.some((each) => isShown(each) && each.placements.length)) return []
   const patches = laid.flatMap(({ layer, placements }) => placements.map((of): Patch => {
-    const { form } = shelf.materials[of.material]!
+    const { form } = of
     const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
     return { of, outline: footprint(of, form), reach: Math.max(of.length, of.width), solid: form !== 'leaf' && (shown || layer.role === 'accent'), shown }
   }))

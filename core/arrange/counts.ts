@@ -1,12 +1,16 @@
 import { onceFor } from '../measure'
+import { isMade } from '../piece'
 import type { LaidLayer } from './placement'
 
 const counted = onceFor<LaidLayer, ReadonlyMap<string, number>>()
 
-/** How many of each material a layer has, in the order in which they first come. */
+/** How many stems of each material a layer has, in the order in which they first come; none of what is made of lengths. */
 export const countsOf = (laid: LaidLayer): ReadonlyMap<string, number> => counted(laid, () => {
   const counts = new Map<string, number>()
-  for (const { material } of laid.placements) counts.set(material, (counts.get(material) ?? 0) + 1)
+  if (isMade(laid.layer.rule)) return counts
+  // What is bound on both faces is drawn on one.
+  const faces = laid.layer.rule.kind === 'bundles' ? laid.layer.rule.faces : 1
+  for (const { material } of laid.placements) counts.set(material, (counts.get(material) ?? 0) + faces)
   return counts
 })
 

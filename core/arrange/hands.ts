@@ -89,8 +89,7 @@ export function mirrorAll(piece: Piece, things: readonly Placement[], runs: read
 export function duplicate(piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit {
   return put(piece, things.map((thing): Put => {
     const run = runOf(runs, thing.run)
-    const { form } = shelf.materials[thing.material]!
-    const s = onRun(run, thing.s + (form === 'leaf' ? thing.width / 2 : thing.width))
+    const s = onRun(run, thing.s + (thing.form === 'leaf' ? thing.width / 2 : thing.width))
     const turned = run.at(s)
     const was = run.at(thing.s)
     const by = (Math.atan2(turned.ty, turned.tx) - Math.atan2(was.ty, was.tx)) * (180 / Math.PI)

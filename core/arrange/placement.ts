@@ -6,10 +6,11 @@ import { degrees, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, Piece } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
 import { dealMix, knownMix, shortestOf } from './dealing'
+import type { Made } from './made'
 import type { Slot } from './slots'
 import { layerSlots, runsFor } from './slots'
 import type { Zone } from './zones'
-import { grown, joined, keepClear, zonesOf } from './zones'
+import { grown, joined, keepClear, reserved, zonesOf } from './zones'
 
 /** One thing in its place on the base. Everything else about it is derived from this. */
 export interface Placement {
@@ -34,6 +35,10 @@ export interface Placement {
   /** Length and spread of the piece as it lies, mm. */
   readonly length: number
   readonly width: number
+  /** The shape of the patch it covers. */
+  readonly form: Material['form']
+  /** What it is made to, when it is made of a length. */
+  readonly made: Made | null
   /** How many layers lie under it. */
   readonly lift: number
   /** Tells twins apart: seeds its drawing. */
@@ -81,7 +86,7 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
 }
 
 /** Decisions of a layer that its rule's slots do not read, and those that leave the placements of other slots alone. */
-const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'across', 'acrossSpread', 'lean', 'leanSpread', 'taper', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
+const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'across', 'acrossSpread', 'lean', 'leanSpread', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
 const BY_SLOT: ReadonlySet<keyof Layer> = new Set(['role', 'hidden', 'locked', 'nudges', 'added', 'taken', 'reserve'])
 
 /** Whether two states of a layer agree in all but these decisions. Unchanged parts of a document are the same objects. */
@@ -163,8 +168,8 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
       run, runs, seed: layer.seed, seat: layer.seat,
       pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run),
       widths: (n) => dealMix(layer, shelf, n).map(({ width }) => width),
-      mixWidths: knownMix(layer, shelf).map(({ known }) => known.width),
-      shortest: shortestOf(layer, shelf), flow: layer.flow,
+      mix: mixFor(layer, shelf),
+      shortest: shortestOf(layer, shelf), flow: layer.flow, taper: layer.taper,
     }))
     found.set(id, slots)
     if (slots) memory.noteSlots(layer, byOther, slots)
@@ -172,6 +177,9 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
   }
   return ask
 }
+
+/** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */
+const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => shelf.materials[material] ?? []) : knownMix(layer, shelf).map(({ known }) => known))
 
 function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run): number[] | null {
   if (!layer || !slots) return null
@@ -182,7 +190,7 @@ function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: 
 /** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
 function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number, before: LaidLayer | null): Placement[] {
   const there = new Map(before?.placements.map((each) => [each.slot, each]))
-  const mix = knownMix(layer, shelf)
+  const mix = mixFor(layer, shelf)
   let dealt: readonly Material[] | null = null
   const dealtTo = (deal: number): Material => (dealt ??= dealMix(layer, shelf, 1 + slots.reduce((most, each) => Math.max(most, each.deal), -1)))[deal]!
   const phase = random(layer.seed).next()
@@ -196,6 +204,7 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     clear.set(key, known)
     return known
   }
+  const inKept = ({ run, s }: Slot): boolean => reserved(run, joined(kept, run), s)
   const places = new Map<string, number>()
   return slots.flatMap((slot, i) => {
     // Spreads start anew on every run, so that mirrored runs are each other's image.
@@ -205,13 +214,15 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     const same = there.get(slot.id)
     if (same && before!.layer.nudges[slot.id] === layer.nudges[slot.id]) return [same]
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
-    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!.known
-    const rest = layer.clear ? clearOn(slot.run, material)(slot.s) : slot.s
+    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!
+    // A gather stays in its tie: in a place that is kept there is none.
+    if (slot.made && layer.clear && inKept(slot)) return []
+    const rest = layer.clear && !slot.made ? clearOn(slot.run, material)(slot.s) : slot.s
     return [place(layerOn(layer, slot.run, runs), {
       slot: slot.id, run: slot.run, rest, number: i + 1, lift, added: false,
       material,
-      t: layer.across + layer.acrossSpread * swing(ACROSS_STEP) + slot.across,
-      lean: layer.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0,
+      t: (slot.made ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
+      lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0, reach: slot.reach, made: slot.made,
     })]
   })
 }
@@ -221,7 +232,7 @@ function laidByHand(layer: Layer, before: number, runs: readonly Run[], shelf: S
     const run = runs.find(({ id }) => id === each.run)
     const material = shelf.materials[each.material]
     if (!run || !material) return []
-    return [place(layerOn(layer, run, runs), { slot: addedSlot(each.id), run, rest: each.at * run.length, number: before + i + 1, lift, added: true, material, t: each.across, lean: layer.lean, turn: each.turn })]
+    return [place(layerOn(layer, run, runs), { slot: addedSlot(each.id), run, rest: each.at * run.length, number: before + i + 1, lift, added: true, material, t: each.across, lean: layer.lean, turn: each.turn, reach: 1, made: null })]
   })
 }
 
@@ -243,9 +254,12 @@ interface Laying {
   readonly turn: number
   readonly lift: number
   readonly added: boolean
+  /** What share of its length it keeps. */
+  readonly reach: number
+  readonly made: Made | null
 }
 
-function place(layer: Layer, { slot, run, rest, number, material, t: own, lean, turn, lift, added }: Laying): Placement {
+function place(layer: Layer, { slot, run, rest, number, material, t: own, lean, turn, lift, added, reach, made }: Laying): Placement {
   const seed = seedOf(layer.seed, slot)
   const nudge: Nudge = layer.nudges[slot] ?? STILL
   const s = onRun(run, rest + nudge.along)
@@ -253,14 +267,24 @@ function place(layer: Layer, { slot, run, rest, number, material, t: own, lean, 
   const t = (added ? own : own * sideOf(layer, run)) + nudge.across
   const drop = layer.rule.kind === 'single' ? layer.rule.drop : 0
   const { x, y } = across(station, t)
-  const bearing = stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
+  const bearing = made ? madeBearing(layer, run, s, made) : stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
   const whole = pieceLength(material, layer.cut)
   return {
     id: `${layer.id}:${slot}`, layer: layer.id, slot, number, material: material.id, run: run.id,
     s, rest: onRun(run, rest), t, x, y: y + drop, bearing: wrapDegrees(bearing + turn + nudge.turn),
-    length: material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * taperAt(layer, run, s)) : whole, width: material.width,
+    length: made ? made.length : material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * reach * (layer.rule.kind === 'spray' ? 1 : taperAt(layer, run, s))) : whole,
+    width: made ? made.width : material.width, form: made?.form ?? material.form, made,
     lift: lift + nudge.lift, seed, nudged: layer.nudges[slot] !== undefined, pinned: nudge.pinned, added, cord: drop > 0 ? { x, y } : null,
   }
+}
+
+/** Where a made thing points: off its run, or level. */
+function madeBearing(layer: Layer, run: Run, s: number, { turn }: Made): number {
+  if (turn === null) return layer.lean
+  const { tx, ty, nx, ny } = run.at(s)
+  const along = (layer.mirrored && run.mirror.reversed ? -1 : 1) * Math.cos((turn * Math.PI) / 180)
+  const out = sideOf(layer, run) * Math.sin((turn * Math.PI) / 180)
+  return degrees(Math.atan2(along * ty + out * ny, along * tx + out * nx))
 }
 
 /** -1 where a mirrored layer's outer side is the inner one of the run it lies on. */

@@ -1,11 +1,14 @@
 import { packSiblings } from 'd3-hierarchy'
 import type { Run } from '../base'
 import { along, mirrored, onRun } from '../base'
+import type { Material } from '../material'
 import type { Flow, Layer, Rule, RuleOf } from '../piece'
 import { EACH, mirrorRule, MOST_PLACES, OTHER_WAY } from '../piece'
 import { against } from './against'
 import { BUNDLE_FAN, overlapped } from './bound'
 import { countEvery, evenly, middles } from './points'
+import type { Made, MadePlace } from './made'
+import { beadPlaces, bowAt, gathersIn, laps, poofsOn, windings } from './made'
 import { scatter } from './scatter'
 
 /** A place that a rule makes, before anything is put in it. */
@@ -21,6 +24,12 @@ export interface Slot {
   readonly deal: number
   /** The material of the mix that it asks for by its place; null takes what is dealt. */
   readonly material: number | null
+  /** Off how the layer lies, degrees. */
+  readonly lean: number
+  /** What share of its length it keeps. */
+  readonly reach: number
+  /** What lies here, when it is made of a length. */
+  readonly made: Made | null
 }
 
 /** What a rule may ask about its surroundings. */
@@ -32,13 +41,15 @@ export interface SlotContext {
   readonly pointsOf: (layer: string) => readonly number[] | null
   /** The width of each of the first `n` things that the layer deals, mm. */
   readonly widths: (n: number) => readonly number[]
-  /** How wide each material of the mix is, mm. */
-  readonly mixWidths: readonly number[]
+  /** The materials of the mix. */
+  readonly mix: readonly Material[]
   readonly seed: number
   readonly seat: number
   /** The shortest piece that the layer lays, as cut, mm. */
   readonly shortest: number
   readonly flow: Flow
+  /** How much shorter stems get towards the ends, 0 to 1. */
+  readonly taper: number
 }
 
 /** The runs on which a layer lies: one, all, or none when the base has no such run. */
@@ -84,19 +95,28 @@ export function slotsOf(rule: Rule, context: SlotContext): Slot[] | null {
     }
     case 'crescent': return numbered(run, crescent(run, rule))
     case 'cluster': return clusters(rule, context)
-    case 'mirror': return fromSeat(run, rule, context.mixWidths.length)
-    case 'bands': return bands(run, rule, context.mixWidths)
+    case 'mirror': return fromSeat(run, rule, context.mix.length)
+    case 'bands': return bands(run, rule, context.mix.map(({ width }) => width))
     case 'arms': return arms(rule, context)
     case 'scatter': return scatter(run, rule.count, context.seed).map(({ s, t }, i) => slot(run, i, s, { across: t }))
     case 'bundles': return bundles(rule, context)
     case 'boughs': return boughs(rule, context)
+    case 'spray': return spray(rule, context)
+    case 'wound': return made(run, windings(run, rule, context.mix[0]!))
+    case 'laid': return made(run, laps(run, rule, context.mix[0]!))
+    case 'mesh': return made(run, gathersIn(run, rule, context.mix))
+    case 'poofs': return made(run, poofsOn(run, rule, context.mix.length))
+    case 'beads': return numbered(run, beadPlaces(run, rule, context.mix[0]!.length))
+    case 'bow': return made(run, bowAt(run, rule, context.mix))
     case 'single': return [slot(run, 0, rule.at * run.length)]
     case 'hand': return []
   }
 }
 
-const slot = (run: Run, i: number | string, s: number, more: Partial<Pick<Slot, 'across' | 'deal' | 'material'>> = {}): Slot =>
-  ({ id: String(i), run, s: onRun(run, s), across: 0, deal: typeof i === 'number' ? i : 0, material: null, ...more })
+const slot = (run: Run, i: number | string, s: number, more: Partial<Omit<Slot, 'id' | 'run' | 's'>> = {}): Slot =>
+  ({ id: String(i), run, s: onRun(run, s), across: 0, deal: typeof i === 'number' ? i : 0, material: null, lean: 0, reach: 1, made: null, ...more })
+
+const made = (run: Run, places: readonly MadePlace[]): Slot[] => places.map(({ id, s, across, material, made: what }) => slot(run, id, s, { across, material, made: what }))
 
 const numbered = (run: Run, points: readonly number[]): Slot[] => points.map((s, i) => slot(run, i, s))
 
@@ -225,4 +245,13 @@ function boughs({ overlap }: RuleOf<'boughs'>, { run, shortest, flow }: SlotCont
   const { count, step } = overlapped(run, shortest, shortest - overlap)
   const back = flow !== 'anticlockwise'
   return numbered(run, Array.from({ length: Math.min(MOST_PLACES, count) }, (_, i) => (back ? Math.max(0, run.length - shortest) - i * step : Math.min(run.length, shortest) + i * step)))
+}
+
+/** Stems of a spray, all held at one place: pairs to the left and right from the outside in, the longest in the middle, and one odd last. */
+function spray({ at, pairs, odd, spread }: RuleOf<'spray'>, { run, taper }: SlotContext): Slot[] {
+  const stems = 2 * pairs + (odd ? 1 : 0)
+  return Array.from({ length: stems }, (_, i) => {
+    const out = i === 2 * pairs ? 0 : (pairs - Math.floor(i / 2) - (odd ? 0 : 0.5)) / pairs
+    return slot(run, i, at * run.length, { deal: Math.floor(i / 2), lean: (i % 2 ? 1 : -1) * spread * out, reach: 1 - taper * out })
+  })
 }

@@ -17,7 +17,7 @@ export interface Spacing {
 }
 
 /** Rules that spread over the face: gaps along the run say nothing about them. */
-const SPREAD: ReadonlySet<RuleKind> = new Set(['scatter', 'bands', 'bundles'])
+const SPREAD: ReadonlySet<RuleKind> = new Set(['scatter', 'bands', 'bundles', 'spray', 'wound', 'laid', 'mesh', 'poofs', 'bow'])
 
 const spaced = onceFor<LaidLayer, Spacing | null>()
 

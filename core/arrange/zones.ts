@@ -12,7 +12,7 @@ const ACROSS = [-1, -0.5, 0, 0.5, 1] as const
 
 /** The stretches of the runs that a placement takes up, with a margin about it, mm. */
 export function zonesOf(placement: Placement, runs: readonly Run[], shelf: Shelf, margin: number): Zone[] {
-  const { form } = shelf.materials[placement.material]!
+  const { form } = placement
   const outline = footprint({ ...placement, length: placement.length + 2 * margin, width: placement.width + 2 * margin }, form)
   const reach = outline.reduce((far, { x, y }) => Math.max(far, Math.hypot(x - placement.x, y - placement.y)), 0)
   return runs.flatMap((run) => {

@@ -159,6 +159,12 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     sizes: [[{ height: 10, width: 11, ribs: 3, face: 0.4 }, 649], [{ height: 14, width: 15, ribs: 5, face: 0.5 }, 999], [{ height: 18, width: 20, ribs: 5, face: 0.6 }, 1499]],
     prepare: ['What must be bent or joined is joined before it is painted.'],
   }),
+  'pear': sort<'pear'>('pear', {
+    name: 'Pear with ribs', family: 'shaped wire', body: 'rod', colours: ROD, join: 'weld', joinAt: 0.5, hookAt: 0, density: 60,
+    note: 'A slim neck and a full belly of bare wire, with a stem. Beads thread on the ribs; twine covers the stem.',
+    sizes: [[{ height: 10, width: 8, ribs: 3, stem: 2, face: 0.4 }, 649], [{ height: 14, width: 10.5, ribs: 3, stem: 2.75, face: 0.4 }, 899], [{ height: 18, width: 13.5, ribs: 5, stem: 3.5, face: 0.5 }, 1299]],
+    prepare: ['What must be bent or joined is joined before it is painted.', 'Check that the ribs stand evenly before you thread.'],
+  }),
   'animal': sort<'animal'>('animal', {
     name: 'Animal head with ears', family: 'shaped wire', body: 'rod', colours: ROD, join: 'weld', joinAt: 0.5, hookAt: 0, density: 60,
     note: 'A ring for the head and two ears. The ears may stay barer than the head.',

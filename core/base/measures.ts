@@ -22,6 +22,7 @@ export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
   heart: [length('width', 'Width'), length('height', 'Height'), length('face', 'Face')],
   letter: [{ id: 'letter', name: 'Letter', unit: 'letter' }, length('height', 'Height'), length('face', 'Stroke')],
   gourd: [length('width', 'Width'), length('height', 'Height'), { id: 'ribs', name: 'Ribs', unit: 'count' }, length('face', 'Wire')],
+  pear: [length('width', 'Width'), length('height', 'Height'), length('stem', 'Stem'), { id: 'ribs', name: 'Ribs', unit: 'count' }, length('face', 'Wire')],
   animal: [length('width', 'Head'), length('ears', 'Ears'), length('face', 'Face')],
   swag: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the join')],
   teardrop: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the top')],
@@ -58,6 +59,7 @@ export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[
       return [lineOf('hook to hook', { x, y: -gap }, { x: x + shape.span, y: -gap }), lineOf('drop', { x: x + shape.span / 2, y: 0 }, { x: x + shape.span / 2, y: shape.drop })]
     }
     case 'teardrop': case 'spray': return [tall('length'), wide('across')]
+    case 'pear': return [wide('width', shape.width), lineOf('height', { x: left - gap, y: bottom - shape.height }, { x: left - gap, y: bottom })]
     case 'square': case 'heart': case 'gourd': return [wide('width', shape.width), tall('height', shape.height)]
     default: return [wide('width'), tall('height')]
   }

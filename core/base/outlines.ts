@@ -1,6 +1,7 @@
 import type { Run } from './run'
 import { pathRun, ringRun, turnedRun } from './run'
 import type { ShapeOf } from './schema'
+import type { Segment } from './segment'
 import { arc, bentHeight, bezier, ellipse, line } from './segment'
 import { strokesOf } from './letters'
 
@@ -55,6 +56,17 @@ export function letterRuns({ letter, height, face }: ShapeOf<'letter'>): Run[] {
   })
 }
 
+/** Ribs from stem to foot, each a share of the full width out; the middle one is straight. */
+function ribsOf(ribs: number, face: number, way: (k: number) => readonly Segment[]): Run[] {
+  return Array.from({ length: ribs }, (_, i) => {
+    const k = (2 * (i + 1)) / (ribs + 1) - 1
+    return pathRun({
+      id: `rib-${i + 1}`, name: `rib ${i + 1}`, half: face / 2, outer: k < 0 ? 'right' : 'left', segments: way(Math.abs(k) < 1e-9 ? 0 : k),
+      reads: { kind: 'from', words: 'from the stem', start: 'the stem' }, mirror: { run: `rib-${ribs - i}`, reversed: false, flipped: 2 * i + 1 === ribs },
+    })
+  })
+}
+
 /** A ribbed gourd: an outline with a dip at the stem, and ribs from stem to foot. */
 export function gourdRuns({ height, width, ribs, face }: ShapeOf<'gourd'>): Run[] {
   const w = (width - face) / 2
@@ -71,15 +83,34 @@ export function gourdRuns({ height, width, ribs, face }: ShapeOf<'gourd'>): Run[
     return bezier(foot, { x: -x, y: h * 1.38 }, { x: -x, y: -h * 1.46 }, stem)
   }
   const outline = pathRun({ id: 'outline', name: 'outline', segments: [side(1), back(1)], half: face / 2, closed: true })
-  const rows = Array.from({ length: ribs }, (_, i) => {
-    const k = (2 * (i + 1)) / (ribs + 1) - 1
-    return pathRun({
-      id: `rib-${i + 1}`, name: `rib ${i + 1}`, half: face / 2, outer: k < 0 ? 'right' : 'left',
-      segments: [Math.abs(k) < 1e-9 ? line(stem, foot) : side(k)],
-      reads: { kind: 'from', words: 'from the stem', start: 'the stem' }, mirror: { run: `rib-${ribs - i}`, reversed: false, flipped: 2 * i + 1 === ribs },
-    })
+  return [outline, ...ribsOf(ribs, face, (k) => [k === 0 ? line(stem, foot) : side(k)])]
+}
+
+/** A pear: a slim neck, a full belly low down, ribs from stem to foot, and a stem. */
+export function pearRuns({ height, width, ribs, stem: long, face }: ShapeOf<'pear'>): Run[] {
+  const w = (width - face) / 2
+  const h = (height - face) / 2
+  const [top, foot] = [-h, h * 0.96]
+  const at = (x: number, y: number) => ({ x: x * w, y: y * h })
+  const stem = { x: 0, y: top }
+  const bottom = { x: 0, y: foot }
+  /** The side at `k` of the full width: round the crown to the neck, out to the belly, and in to the foot. */
+  const down = (k: number) => [
+    bezier(stem, at(0.27 * k, -1), at(0.37 * k, -0.8), at(0.42 * k, -0.5)),
+    bezier(at(0.42 * k, -0.5), at(0.48 * k, -0.14), at(k, -0.1), at(k, 0.4)),
+    bezier(at(k, 0.4), at(k, 0.8), at(0.5 * k, 1.04), bottom),
+  ] as const
+  const up = (k: number) => [
+    bezier(bottom, at(0.5 * k, 1.04), at(k, 0.8), at(k, 0.4)),
+    bezier(at(k, 0.4), at(k, -0.1), at(0.48 * k, -0.14), at(0.42 * k, -0.5)),
+    bezier(at(0.42 * k, -0.5), at(0.37 * k, -0.8), at(0.27 * k, -1), stem),
+  ] as const
+  const outline = pathRun({ id: 'outline', name: 'outline', segments: [...down(1), ...up(-1)], half: face / 2, closed: true })
+  const stalk = pathRun({
+    id: 'stem', name: 'stem', half: Math.max(face / 2, long * 0.06), segments: [line(stem, { x: 0, y: top - long })],
+    reads: { kind: 'from', words: 'from the foot of the stem', start: 'the foot of the stem' }, mirror: { run: 'stem', reversed: false, flipped: true },
   })
-  return [outline, ...rows]
+  return [outline, ...ribsOf(ribs, face, (k) => (k === 0 ? [line(stem, bottom)] : down(k))), stalk]
 }
 
 /** A head with an ear to each side, each wire a run. */

@@ -2,7 +2,7 @@ import type { Figure } from '../measure'
 import { figure, GEOMETRY, quantity, RULE_OF_THUMB, sum } from '../measure'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns, treesLength } from './hangings'
 import { BASE_SORTS } from './kinds'
-import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, squareRuns } from './outlines'
+import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
 import { across, onRun, ringRun, turnedRun } from './run'
 import type { Base, Form, Shape } from './schema'
@@ -15,6 +15,7 @@ function untilTurned(shape: Shape): Run[] {
     case 'heart': return heartRuns(shape)
     case 'letter': return letterRuns(shape)
     case 'gourd': return gourdRuns(shape)
+    case 'pear': return pearRuns(shape)
     case 'animal': return animalRuns(shape)
     case 'swag': return swagRuns(shape)
     case 'teardrop': return teardropRuns(shape)
@@ -40,7 +41,7 @@ export function runsOf({ shape, turn }: Pick<Base, 'shape' | 'turn'>): Run[] {
   const by = shape.form === 'ring' || !canTurn(shape) ? 0 : turn
   const { left, right, top, bottom } = boundsOf(runs)
   // A swag hangs from its join and a garland from its route: those stay where they are.
-  const centred = shape.form === 'oval' || shape.form === 'heart' || shape.form === 'letter' || shape.form === 'animal' || shape.form === 'gourd'
+  const centred = shape.form === 'oval' || shape.form === 'heart' || shape.form === 'letter' || shape.form === 'animal' || shape.form === 'gourd' || shape.form === 'pear'
   const shift = centred ? { x: -(left + right) / 2, y: -(top + bottom) / 2 } : { x: 0, y: 0 }
   return runs.map((run) => turnedRun(run, by, shift))
 }

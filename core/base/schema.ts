@@ -18,6 +18,7 @@ export const ShapeSchema = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('heart'), width: size, height: size, face: thick }),
   z.strictObject({ form: z.literal('letter'), letter: z.enum(LETTERS), height: size, face: thick }),
   z.strictObject({ form: z.literal('gourd'), height: size, width: size, ribs: z.int().min(0).max(9).describe('wires inside the outline'), face: thick }),
+  z.strictObject({ form: z.literal('pear'), height: size.describe('without its stem'), width: size, ribs: z.int().min(0).max(9).describe('wires inside the outline'), stem: size.describe('length of the stem'), face: thick }),
   z.strictObject({ form: z.literal('animal'), width: size.describe('of the head'), ears: size.describe('height of an ear'), face: thick }),
   z.strictObject({ form: z.literal('swag'), tree: size.describe('height of each tree'), overlap: drop.describe('of the trunks'), width: thick.describe('of the face at the join') }),
   z.strictObject({ form: z.literal('teardrop'), tree: size.describe('height of each tree'), overlap: drop.describe('of the trunks'), width: thick.describe('of the face at its fullest') }),
@@ -34,7 +35,7 @@ export type ShapeOf<F extends Form> = Extract<Shape, { form: F }>
 
 export const BASE_KINDS = [
   'wire-ring', 'box-ring', 'clamp-ring', 'grapevine', 'twisted', 'straw', 'foam', 'hoop', 'bead-ring', 'evergreen-ring',
-  'oval', 'square', 'heart', 'letter', 'gourd', 'animal',
+  'oval', 'square', 'heart', 'letter', 'gourd', 'pear', 'animal',
   'tree-swag', 'teardrop', 'opened-ring', 'spray',
   'door-garland', 'mantel-garland', 'rail-garland', 'scallops',
 ] as const
@@ -43,7 +44,7 @@ export type BaseKind = (typeof BASE_KINDS)[number]
 /** The form that each kind has. */
 export const FORMS: Record<BaseKind, Form> = {
   'wire-ring': 'ring', 'box-ring': 'ring', 'clamp-ring': 'ring', 'grapevine': 'ring', 'twisted': 'ring', 'straw': 'ring', 'foam': 'ring', 'hoop': 'ring', 'bead-ring': 'ring', 'evergreen-ring': 'ring',
-  'oval': 'oval', 'square': 'square', 'heart': 'heart', 'letter': 'letter', 'gourd': 'gourd', 'animal': 'animal',
+  'oval': 'oval', 'square': 'square', 'heart': 'heart', 'letter': 'letter', 'gourd': 'gourd', 'pear': 'pear', 'animal': 'animal',
   'tree-swag': 'swag', 'teardrop': 'teardrop', 'opened-ring': 'opened', 'spray': 'spray',
   'door-garland': 'door', 'mantel-garland': 'mantel', 'rail-garland': 'rail', 'scallops': 'scallops',
 }
@@ -76,7 +77,7 @@ function shapeFault(shape: Shape): { readonly at: string, readonly says: string 
       return high < BASE_LIMITS.smallest ? { at: 'width', says: 'A ring cannot be bent so wide: its perimeter would not reach.' }
         : shape.face > Math.min(shape.width, high) / 2 ? { at: 'face', says: 'The face must leave a hole.' } : null
     }
-    case 'square': case 'heart': case 'gourd':
+    case 'square': case 'heart': case 'gourd': case 'pear':
       return shape.face > Math.min(shape.width, shape.height) * 0.35 ? { at: 'face', says: 'The face must be narrower than a third of the base.' } : null
     case 'letter':
       return shape.face > shape.height * 0.3 ? { at: 'face', says: 'The strokes must be narrower than a third of the letter.' } : null

@@ -1,11 +1,19 @@
 import type { LaidLayer } from '../arrange'
 import { BASE_SORTS, usualPrice } from '../base'
-import type { Shelf } from '../material'
+import type { MakeUp, Taken } from '../makeup'
+import type { Material, Shelf } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
 import type { Piece } from '../piece'
 import type { CostLine } from './line'
-import { baseLine, materialLine, perCopy, usesOf } from './line'
+import { baseLine, lengthLine, materialLine, perCopy, usesOf } from './line'
+
+/** The lengths that are taken, by material. */
+function takenOf(makeUps: readonly MakeUp[]): Map<string, Taken[]> {
+  const taken = new Map<string, Taken[]>()
+  for (const each of makeUps.flatMap(({ takes }) => takes)) taken.set(each.material, [...(taken.get(each.material) ?? []), each])
+  return taken
+}
 
 /** The two ledgers, always both: whole packs, and the share of each that is used. */
 export interface Bill {
@@ -22,11 +30,16 @@ export interface Bill {
   readonly room: Figure | null
 }
 
-export function billOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Bill {
+export function billOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Bill {
   const { copies, budget } = piece.brief
+  const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
+    const material = shelf.materials[id]
+    return material ? [line(material)] : []
+  }
   const lines = [
     baseLine(piece, BASE_SORTS[piece.base.kind].name.toLowerCase(), piece.base.price ?? usualPrice(piece.base)),
-    ...[...usesOf(laid)].map(([id, uses]) => materialLine(shelf.materials[id]!, uses, copies, shelf)),
+    ...[...usesOf(laid, makeUps.flatMap(({ uses }) => uses))].flatMap(([id, uses]) => known(id, (material) => materialLine(material, uses, copies, shelf))),
+    ...[...takenOf(makeUps)].flatMap(([id, takes]) => known(id, (material) => lengthLine(material, takes, copies, shelf))),
   ]
   const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
   const opened = total('opened')

@@ -6,7 +6,7 @@ import type { CostLine } from './line'
 export function costProblems(piece: Piece, bill: Bill): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.filter(({ id }) => id !== 'base').flatMap((line) => saving(piece, line)).slice(0, 2)
+  const mends = bill.lines.flatMap((line) => saving(piece, line)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [{
     id: 'over budget', weight: 'care', layer: null,
@@ -22,6 +22,7 @@ const DROP_AT_MOST = 0.25
 
 /** Dropping a few so that one pack fewer is opened. */
 function saving(piece: Piece, line: CostLine): Mend[] {
+  if (line.of !== 'stems') return []
   const packs = line.packs.value
   const into = line.stems.value + line.spare.value - (packs - 1) * line.packHolds
   if (packs < 2 || into > Math.max(1, line.packHolds * DROP_AT_MOST)) return []

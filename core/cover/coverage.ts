@@ -74,14 +74,12 @@ export class LayerCount {
     const { depth, patches } = again || { depth: new Uint16Array(grid.columns * grid.rows), patches: new Map<string, Patch>() }
     const now = new Map<string, Patch>()
     for (const of of placements) {
-      const form = shelf.materials[of.material]?.form
-      if (!form) continue
       const known = patches.get(of.id)
       if (known && (known.of === of || lies(known.of, of))) {
         now.set(of.id, known)
         continue
       }
-      const outline = footprint(of, form)
+      const outline = footprint(of, of.form)
       now.set(of.id, { of, outline, edges: edgesOf(outline) })
       fill(grid, outline, (at) => { depth[at]! += 1 })
     }

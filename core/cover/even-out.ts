@@ -23,7 +23,7 @@ export interface EvenedOut {
 }
 
 /** Rules whose places are meant as they are. */
-const MEANT: ReadonlySet<RuleKind> = new Set(['single', 'cluster', 'bands', 'scatter', 'bundles', 'boughs'])
+const MEANT: ReadonlySet<RuleKind> = new Set(['single', 'cluster', 'bands', 'scatter', 'bundles', 'boughs', 'spray', 'wound', 'laid', 'mesh', 'poofs', 'beads', 'bow'])
 /** Rules whose gaps differ on purpose: each gap is held against what the rule makes it. */
 const SHAPED: ReadonlySet<RuleKind> = new Set(['crescent', 'mirror', 'arms', 'against', 'halfway'])
 
@@ -83,7 +83,7 @@ function closed(laid: readonly LaidLayer[], shelf: Shelf): (item: Item, s: numbe
   const known = new Map<string, { from: number, length: number }[]>()
   return ({ of, run }, s) => {
     if (!clear.has(of.layer)) return false
-    const about = shelf.materials[of.material]!.form === 'leaf' ? 0 : of.width / 2
+    const about = of.form === 'leaf' ? 0 : of.width / 2
     const key = `${of.layer} ${run.id} ${about}`
     const kept = known.get(key) ?? joined(zones.filter((zone) => zone.layer !== of.layer).map((zone) => grown(zone, run, about)), run)
     known.set(key, kept)

@@ -6,6 +6,8 @@ import type { Growth, Species } from './growth'
 import type { Bounds, Glyph } from './marks'
 import { fitting, Pen } from './pen'
 import type { Fit } from './pen'
+import { drawMade, madeKey } from './parts/made'
+import type { MadeLooks } from './parts/made'
 import { SPECIES } from './species'
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
@@ -27,6 +29,8 @@ export interface Looks {
   readonly depth: number
   /** How far it stands off the base, in layers: 0 on it. */
   readonly rise: number
+  /** For what is made of lengths: how it is made. */
+  readonly made: MadeLooks | null
 }
 
 /** The species of a name. @throws RangeError when there is none */
@@ -41,6 +45,11 @@ export function speciesOf(name: string): Species {
  * is right once it is turned to its bearing.
  */
 export function itemGlyph(item: Looks): Glyph {
+  if (item.made) {
+    const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS) })
+    drawMade(pen, item.made, item)
+    return pen.glyph()
+  }
   const species = speciesOf(item.species)
   const [length, width] = species.fit === 'none' ? species.size : [item.length, item.width]
   const order: Order = { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words }
@@ -82,5 +91,5 @@ const turnOf = ({ bearing }: Looks): number => ((Math.round((bearing / 360) * TU
 
 /** Two things with the same key look the same before they are put in place. */
 export function looksKey(item: Looks): string {
-  return [item.species, item.length.toFixed(1), item.width.toFixed(1), item.tint ?? '', item.words ?? '', twinOf(item), turnOf(item), item.depth, item.rise].join('|')
+  return [item.species, item.length.toFixed(1), item.width.toFixed(1), item.tint ?? '', item.words ?? '', twinOf(item), turnOf(item), item.depth, item.rise, item.made ? madeKey(item.made) : ''].join('|')
 }

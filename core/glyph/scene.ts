@@ -5,6 +5,7 @@ import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Looks } from './item'
+import { looksMade, speciesMade } from './made'
 import type { Mark } from './marks'
 
 /** One thing to draw, from back to front in the scene's order. */
@@ -60,15 +61,16 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => draw
   const material = shelf.materials[placement.material]!
   const { tx, ty } = run.at(placement.s)
   return {
-    id: placement.id, layer: placement.layer, species: material.species, form: material.form,
+    id: placement.id, layer: placement.layer, species: placement.made ? speciesMade(placement.made, material) : material.species, form: placement.form,
+    made: placement.made && looksMade(placement.made, material, shelf),
     x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
-    tint: material.colour, words: null, seed: placement.seed, depth: 0, rise: 0, tucked: material.form === 'leaf', cord: placement.cord,
+    tint: placement.made ? material.colours[0]! : material.colour, words: null, seed: placement.seed, depth: 0, rise: 0, tucked: placement.form === 'leaf' && !placement.made, cord: placement.cord,
     along: degrees(Math.atan2(ty, tx)), turn: 0, hidden: false, locked: false,
   }
 })
 
 export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Scene {
-  const ofLeaves = laid.map(({ placements }) => placements.some(({ material }) => shelf.materials[material]?.form === 'leaf'))
+  const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
   const runs = new Map(runsOf(piece.base).map((run) => [run.id, run]))
   let turn = 0
   const lifted = laid.flatMap(({ layer, placements }, i) => {

@@ -23,4 +23,4 @@ export function sound(marks: readonly Mark[]): void {
 }
 
 export const draw = (species: string, length: number, width: number, more: Partial<Looks> = {}): Glyph =>
-  itemGlyph({ species, length, width, seed: 3, bearing: 0, tint: null, words: null, depth: 0, rise: 0, ...more })
+  itemGlyph({ species, length, width, seed: 3, bearing: 0, tint: null, words: null, depth: 0, rise: 0, made: null, ...more })

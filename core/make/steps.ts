@@ -5,7 +5,7 @@ import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { MakeUp } from '../makeup'
-import { boundWords } from '../makeup'
+import { makeUpWords } from '../makeup'
 import type { Material, Shelf } from '../material'
 import { pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
@@ -135,6 +135,9 @@ function cutLine(layer: Layer, material: Material, count: number): Said {
     : sum`${each} cut to ${length}.`
 }
 
+/** A made bow, as something to fix. */
+const BOW_ITSELF = { kind: 'bow', form: 'disc', mass: 0, plural: 'the bow' } as const
+
 const laying = onceFor<LaidLayer, Step>()
 
 const layStep = (piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, shelf: Shelf): Step =>
@@ -147,14 +150,15 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
   const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
   const run = on[0]!
   const rows = [...countsOf(laid)].map(([id, count]) => ({ material: shelf.materials[id]!, count }))
-  const methods = byMethod(piece, rows.map(({ material }) => material))
+  const methods = byMethod(piece, layer.rule.kind === 'beads' ? [] : layer.rule.kind === 'bow' ? [BOW_ITSELF] : rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
   const single = layer.rule.kind === 'single' ? layer.rule : null
+  const said = makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf) : spacingWords(layer, run, spacing)
   return {
     id: `layer:${layer.id}`, layer: layer.id,
-    title: `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
+    title: `${ROLE_NAMES[layer.role]}: ${makeUp?.title ?? listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
     says: [
-      ...(makeUp ? boundWords(laid, makeUp) : spacingWords(layer, run, spacing)),
+      ...said,
       ...(leafy ? [flowWords(layer, run)] : []),
       ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
       ...(single && single.drop > 0 ? [sum`Hang its middle ${quantity.length(single.drop)} below its place on two cords.`] : []),
@@ -201,7 +205,7 @@ function spacingWords(layer: Layer, run: Run, spacing: Spacing | null): Said[] {
   return [sum`${quantity.length(spacing.rim.value)} apart on the rim, ${quantity.length(spacing.centre.value)} on the centre line.`]
 }
 
-function byMethod(piece: Piece, materials: readonly Material[]): { method: Method, names: string[] }[] {
+function byMethod(piece: Piece, materials: readonly Pick<Material, 'kind' | 'form' | 'mass' | 'plural'>[]): { method: Method, names: string[] }[] {
   const found = new Map<Method, string[]>()
   for (const material of materials) {
     const method = methodFor(piece.base.kind, material)

@@ -1,69 +1,258 @@
-import type { Figure } from '../measure'
-import { figure, GEOMETRY, quantity, sum } from '../measure'
-import type { NamedFigure } from './makeup'
+import { bowAcross, coilLoops, handLoops, loopShows, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
+import { BASE_SORTS } from '../base'
+import type { Material } from '../material'
+import type { Said } from '../measure'
+import { figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
+import type { Layer, LoopMeans, Piece, Problem, Ribbon, RuleOf } from '../piece'
+import type { Construction, NamedFigure, Taken, Used } from './makeup'
+import { changeRule, countOf, lengthOf, total } from './makeup'
 
-/** What is meant by the length of a loop: from the pinch to its end, or the ribbon that goes into it. */
-export type LoopMeans = 'visible' | 'ribbon used'
+/** A piece to cut for a bow. */
+export interface BowPiece { readonly use: string, readonly length: number, readonly count: number }
 
-/** A bow made by hand or on a jig from one ribbon. */
-export interface BowNumbers {
-  /** Loops, both sides together, from 1. */
-  readonly loops: number
-  /** Of each, mm, over 0, in the sense of `means`. */
-  readonly loop: number
-  readonly means: LoopMeans
-  readonly tails: readonly [left: number, right: number]
-  /** Ribbon in the loop over the middle, mm; 0 for none. */
-  readonly centre: number
-  /** What each pinch takes for the twist of a one-sided ribbon, mm. */
-  readonly twist: number
+/**
+ * The pieces that one ribbon of a bow is cut to, mm:
+ * by hand `tails + Σ loops + centre + twist × pinches`, strips `4 loops + 2 tails` each, a coil `layers × flat length`,
+ * flat rounds `2 × width` each and a strip. @param hem turned in at each end that shows, mm
+ */
+export function bowPieces(ribbon: Ribbon, means: LoopMeans, hem = 0): BowPiece[] {
+  const piece = (use: string, length: number, count = 1): BowPiece[] => (length > 0 && count > 0 ? [{ use, length, count }] : [])
+  switch (ribbon.build) {
+    case 'hand': {
+      const { tails, centre, twist, loops } = ribbon
+      return piece('bow', tails[0] + tails[1] + total(handLoops(ribbon), (each) => ribbonInLoop(each, means)) + centre + twist * loops + 2 * hem)
+    }
+    case 'strips': return piece('bow strips', 2 * ribbonInLoop(ribbon.loop, means) + 2 * ribbon.tail + 2 * hem, ribbon.strips)
+    case 'rag': return piece('bow strips', ribbon.strip + 2 * hem, ribbon.strips)
+    case 'coil': return piece('bow coil', ribbon.layers * ribbon.flat)
+    case 'flat': return [...piece('bow rounds', 2 * ribbon.width, ribbon.rounds), ...piece('bow strip', ribbon.strip)]
+    case 'folded': return [...piece('bow loops', 2 * ribbonInLoop(ribbon.loop, means)), ...piece('bow tails', 2 * ribbon.tail + 2 * hem), ...piece('bow strip', ribbon.strip)]
+  }
 }
 
-/** Ribbon in one loop, mm: a visible loop goes out and comes back. */
-export const ribbonInLoop = (loop: number, means: LoopMeans): number => (means === 'visible' ? 2 * loop : loop)
-/** How far a loop reaches from its pinch, mm. */
-export const loopShows = (loop: number, means: LoopMeans): number => (means === 'visible' ? loop : loop / 2)
+/** All the ribbon in it, mm. */
+export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => total(bowPieces(ribbon, means, hem), ({ length, count }) => length * count)
 
-/** Ribbon in all of it, mm: tails + loops + centre + twist at each pinch. */
-export function bowRibbon({ loops, loop, means, tails, centre, twist }: BowNumbers): number {
-  return tails[0] + tails[1] + loops * (ribbonInLoop(loop, means) + twist) + centre
+/** The measure that sets how large what is made of a ribbon is: its loop, its flat length or its width, mm. */
+export const sizeOf = (ribbon: Ribbon): number => (ribbon.build === 'coil' ? ribbon.flat : ribbon.build === 'flat' ? ribbon.width : ribbon.loop)
+
+/** The same build in another size; strips of a jig keep their number of loops. @param size mm */
+export function sized(ribbon: Ribbon, size: number, means: LoopMeans): Ribbon {
+  switch (ribbon.build) {
+    case 'hand': case 'strips': case 'folded': return { ...ribbon, loop: size }
+    case 'rag': return { ...ribbon, loop: size, strip: 2 * ribbon.overhang + ragLoops(ribbon, means) * ribbonInLoop(size, means) }
+    case 'coil': return { ...ribbon, flat: size }
+    case 'flat': return { ...ribbon, width: size }
+  }
 }
 
-/** What is wrong with a bow's numbers; null when it can be made. */
-export function wrongBow(bow: BowNumbers, roll: number): string | null {
-  if (!Number.isInteger(bow.loops) || bow.loops < 1) return 'A bow has one loop at least.'
-  if (!(bow.loop > 0)) return 'A loop has a length.'
-  if ([...bow.tails, bow.centre, bow.twist].some((each) => !(each >= 0))) return 'No length is under nothing.'
-  return bowRibbon(bow) > roll ? 'It takes more ribbon than the roll has.' : null
+/**
+ * The largest size in which a roll still gives it: what it takes is `a + b × size`, so the size is `(roll − a) ÷ b`.
+ * @returns mm, null when tails, centre and twist take it all @param roll mm
+ */
+export function largest(ribbon: Ribbon, means: LoopMeans, roll: number, hem = 0): number | null {
+  const fixed = ribbonOf(sized(ribbon, 0, means), means, hem)
+  const each = ribbonOf(sized(ribbon, 1, means), means, hem) - fixed
+  return roll > fixed && each > 0 ? (roll - fixed) / each : null
 }
 
-/** The longest loop, in the same sense, with which a roll still gives the bow; null when the rest of it takes it all. */
-export function largestLoop(bow: BowNumbers, roll: number): number | null {
-  const left = roll - bowRibbon({ ...bow, loop: 0 })
-  return left > 0 ? left / (bow.loops * ribbonInLoop(1, bow.means)) : null
+/** With one more loop, strip, layer or round; null where a build has just the ones it has. */
+export function withOneMore(ribbon: Ribbon): { readonly ribbon: Ribbon, readonly of: string } | null {
+  switch (ribbon.build) {
+    case 'hand': return { ribbon: { ...ribbon, loops: ribbon.loops + 1 }, of: 'loop' }
+    case 'strips': case 'rag': return { ribbon: { ...ribbon, strips: ribbon.strips + 1 }, of: 'strip' }
+    case 'coil': return { ribbon: { ...ribbon, layers: ribbon.layers + 1 }, of: 'layer' }
+    case 'flat': return { ribbon: { ...ribbon, rounds: ribbon.rounds + 1 }, of: 'round' }
+    case 'folded': return null
+  }
 }
 
 /** From a bow in hand, and the ribbon that went into it: which sense of its loop comes nearer, and by how much each is off, mm. */
-export function meantBy(bow: Omit<BowNumbers, 'means'>, used: number): { readonly means: LoopMeans, readonly off: Readonly<Record<LoopMeans, number>> } {
-  const off = { 'visible': bowRibbon({ ...bow, means: 'visible' }) - used, 'ribbon used': bowRibbon({ ...bow, means: 'ribbon used' }) - used }
+export function meantBy(ribbon: Ribbon, used: number): { readonly means: LoopMeans, readonly off: Readonly<Record<LoopMeans, number>> } {
+  const off = { 'visible': ribbonOf(ribbon, 'visible') - used, 'ribbon used': ribbonOf(ribbon, 'ribbon used') - used }
   return { means: Math.abs(off.visible) <= Math.abs(off['ribbon used']) ? 'visible' : 'ribbon used', off }
 }
 
-/** A bow worked out against the roll that it is made from. @param roll mm */
-export function bowFigures(bow: BowNumbers, roll: number): NamedFigure[] {
-  const { loops, loop, means, tails, centre, twist } = bow
-  const ribbon = bowRibbon(bow)
-  const each = ribbonInLoop(loop, means)
-  const bows = Math.floor(roll / ribbon + 1e-9)
-  const more = bowRibbon({ ...bow, loops: loops + 1 })
-  const fewer = Math.floor(roll / more + 1e-9)
-  const largest = largestLoop(bow, roll)
-  const length = (id: string, name: string, value: number, how: Figure['sum']): NamedFigure => ({ id, name, figure: figure(quantity.length(value), how, GEOMETRY) })
+/** Whether what a loop's length means makes a difference to how a ribbon is made. */
+export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat'
+
+/** The sum of what a ribbon takes, with its numbers. */
+function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
+  const all = quantity.length(ribbonOf(ribbon, means, hem))
+  const hems = (n: number): Said => (hem > 0 ? sum` + ${quantity.count(n)} hems of ${quantity.length(hem)}` : [])
+  switch (ribbon.build) {
+    case 'hand': {
+      const { tails, loops, loop, taper, centre, twist } = ribbon
+      const inLoops = taper > 0 ? sum`loops ${quantity.length(total(handLoops(ribbon), (each) => ribbonInLoop(each, means)))}` : sum`${quantity.count(loops)} loops × ${quantity.length(ribbonInLoop(loop, means))}`
+      return [...sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])} + `, ...inLoops, ...sum` + centre ${quantity.length(centre)} + twist ${quantity.length(twist)} × ${quantity.count(loops)}`, ...hems(2), ' = ', all]
+    }
+    case 'strips': return [...sum`${quantity.count(ribbon.strips)} × (2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 × ${quantity.length(ribbon.tail)}`, ...hems(2), ') = ', all]
+    case 'rag': return [...sum`${quantity.count(ribbon.strips)} × (${quantity.length(ribbon.strip)}`, ...hems(2), ') = ', all]
+    case 'coil': return sum`${quantity.count(ribbon.layers)} layers × ${quantity.length(ribbon.flat)} = ${all}`
+    case 'flat': return sum`${quantity.count(ribbon.rounds)} rounds × 2 × ${quantity.length(ribbon.width)} + strip ${quantity.length(ribbon.strip)} = ${all}`
+    case 'folded': return [...sum`2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 tails × ${quantity.length(ribbon.tail)} + knot ${quantity.length(ribbon.strip)}`, ...hems(2), ' = ', all]
+  }
+}
+
+/** What one ribbon of a bow comes to, against the roll that it is cut from. @param roll mm @param at its place in the bow, from 0 */
+export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number): NamedFigure[] {
+  const id = (name: string): string => `${name}:${at}`
+  const used = ribbonOf(ribbon, means, hem)
+  const bows = Math.floor(roll / used + 1e-9)
+  const more = withOneMore(ribbon)
+  const fewer = more && Math.floor(roll / ribbonOf(more.ribbon, means, hem) + 1e-9)
+  const most = largest(ribbon, means, roll, hem)
   return [
-    length('ribbon', 'Ribbon in it', ribbon, sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])} + ${quantity.count(loops)} loops × ${quantity.length(each)} + centre ${quantity.length(centre)} + twist ${quantity.length(twist)} × ${quantity.count(loops)} = ${quantity.length(ribbon)}`),
-    length('across', 'Across', 2 * loopShows(loop, means), sum`2 × ${quantity.length(loopShows(loop, means))} that a loop shows`),
-    { id: 'bows', name: 'Bows from a roll', figure: figure(quantity.count(bows), sum`⌊roll ${quantity.length(roll)} ÷ ${quantity.length(ribbon)}⌋ = ${quantity.count(bows)}, ${quantity.length(roll - bows * ribbon)} over`, GEOMETRY) },
-    { id: 'fewer', name: 'One more loop costs', figure: figure(quantity.count(bows - fewer), sum`with ${quantity.count(loops + 1)} loops ⌊${quantity.length(roll)} ÷ ${quantity.length(more)}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`, GEOMETRY) },
-    ...(largest === null ? [] : [length('largest', 'Largest loop from a roll', largest, sum`(roll ${quantity.length(roll)} − tails, centre and twist) ÷ ${quantity.count(loops)}${means === 'visible' ? ' ÷ 2' : ''} = ${quantity.length(largest)}`)]),
+    lengthOf(id('ribbon'), 'Ribbon in it', used, sumOf(ribbon, means, hem)),
+    ...(ribbon.build === 'rag' ? [countOf(id('loops'), 'Loops to a strip', ragLoops(ribbon, means), sum`⌊(${quantity.length(ribbon.strip)} − 2 × ${quantity.length(ribbon.overhang)}) ÷ ${quantity.length(ribbonInLoop(ribbon.loop, means))}⌋ = ${quantity.count(ragLoops(ribbon, means))}`)] : []),
+    ...(ribbon.build === 'coil' ? [countOf(id('loops'), 'Loops', ribbon.layers - 1, sum`${quantity.count(coilLoops(ribbon.layers)[0])} right, ${quantity.count(coilLoops(ribbon.layers)[1])} left: folds between ${quantity.count(ribbon.layers)} layers`)] : []),
+    countOf(id('bows'), 'Bows from a roll', bows, sum`⌊roll ${quantity.length(roll)} ÷ ${quantity.length(used)}⌋ = ${quantity.count(bows)}, ${quantity.length(roll - bows * used)} over`),
+    ...(more && fewer !== null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(ribbonOf(more.ribbon, means, hem))}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
+    ...(most === null ? [] : [lengthOf(id('largest'), LARGEST[ribbon.build], most, sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
   ]
+}
+const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a roll', strips: 'Largest loop from a roll', rag: 'Largest loop from a roll', folded: 'Largest loop from a roll', coil: 'Longest coil from a roll', flat: 'Widest round from a roll' }
+
+/** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
+export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
+
+/** What ties a bow, and how much of it when it comes by the length, mm: rule of thumb. */
+const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: number | null }> = {
+  'stem wire': { material: 'stem-wire-20', length: null }, 'pipe cleaner': { material: 'pipe-cleaner', length: null }, 'zip tie': { material: 'zip-tie', length: null },
+  'paddle wire': { material: 'paddle-wire', length: inches(18) }, 'own ribbon': { material: '', length: inches(10) },
+}
+
+export const BOW: Construction<'bow'> = {
+  makeUp(rule, { piece, layer, laid, mix, shelf }) {
+    const { means, ribbons, tied } = rule
+    if (means === null) return null
+    const hem = rule.ends === 'hem' ? rule.hem : 0
+    const rows = ribbons.map((ribbon, i) => ({ ribbon, material: shelf.materials[layer.mix[i]!.material] ?? mix[0] }))
+    const across = bowAcross(ribbons, means)
+    const longest = ribbons.findIndex((each) => 2 * ribbonReach(each, means) === across)
+    const width = Math.max(...rows.map(({ material }) => material.width))
+    const cut = cutIn(rule.ends, width)
+    const figures: NamedFigure[] = [
+      lengthOf('across', 'Across', across, sum`2 × ${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`),
+      ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0]) : []),
+      ...(cut > 0 ? [lengthOf('cut', rule.ends === 'v' ? 'V cut in by' : 'Slant over', cut, rule.ends === 'v' ? sum`half of ${quantity.length(width)}: folded in half, cut at 45°` : sum`${quantity.length(width)} at 45°`)] : []),
+      ...(hem > 0 ? [lengthOf('hem', 'Cut longer for hems', 2 * hem, sum`finished = cut − 2 × ${quantity.length(hem)}`)] : []),
+      ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
+    ]
+    const tie = TIES[tied]
+    const takes: Taken[] = [
+      ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count, joins: false }))),
+      ...(tie.length === null ? [] : [{ material: tie.material || rows.at(-1)!.material.id, use: 'tie of the bow', length: tie.length, count: 1, joins: false }]),
+    ]
+    const uses: Used[] = [
+      ...(tie.length === null ? [{ material: tie.material, use: 'tie of the bow', count: 1 }] : []),
+      ...(rule.fixes ? [] : [{ material: 'stem-wire-20', use: 'fixing the bow', count: 1 }]),
+    ]
+    return { layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures, takes, uses }
+  },
+  words(rule, _makeUp, { mix }) {
+    const { means, ribbons } = rule
+    if (means === null) return []
+    const one = ribbons.length === 1
+    return [
+      sum`Leave the ribbon on the roll until the bow is approved; cut only then.`,
+      ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, mix[Math.min(i, mix.length - 1)]!)]),
+      ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
+      sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
+    ]
+  },
+  problems(rule, { layer, piece, laid, mix, shelf }) {
+    if (rule.means === null) return [askWhatIsMeant(layer, rule)]
+    const { means, ribbons } = rule
+    const hem = rule.ends === 'hem' ? rule.hem : 0
+    const own = ribbons.flatMap((ribbon, i): Problem[] => {
+      const material = shelf.materials[layer.mix[i]!.material] ?? mix[0]
+      const change = (next: Ribbon) => changeRule(layer, { ribbons: ribbons.map((each, k) => (k === i ? next : each)) })
+      const longest = Math.max(0, ...bowPieces(ribbon, means, hem).map(({ length }) => length))
+      const fit = largest(ribbon, means, material.length, hem)
+      const fits = fit !== null && fit >= 5 ? sized(ribbon, Math.floor(fit), means) : null
+      return [
+        ...(longest > material.length ? [{
+          id: `${layer.id}:long:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`This bow takes a piece of ${quantity.length(longest)}, and the roll of ${material.name} has ${quantity.length(material.length)}.`,
+          mends: fits ? [{ says: sum`Make its loops ${quantity.length(sizeOf(fits))}`, edit: change(fits) }] : [{ says: sum`Shorter tails or fewer loops`, edit: null }],
+        }] : []),
+        ...(ribbon.build === 'rag' && ragLoops(ribbon, means) < 1 ? [{
+          id: `${layer.id}:rag:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`Loops that take ${quantity.length(ribbonInLoop(ribbon.loop, means))} do not go into a strip of ${quantity.length(ribbon.strip)} less ${quantity.length(2 * ribbon.overhang)} at its ends.`,
+          mends: [{ says: sum`Cut the strips ${quantity.length(2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means))}`, edit: change({ ...ribbon, strip: 2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means) }) }],
+        }] : []),
+        ...(ribbon.build === 'coil' && ribbon.layers % 2 === 0 ? [{
+          id: `${layer.id}:even:${i}`, weight: 'care' as const, layer: layer.id, says: sum`A coil of ${quantity.count(ribbon.layers)} layers leaves one side a loop short.`,
+          mends: [{ says: sum`Wind ${quantity.count(ribbon.layers + 1)}`, edit: change({ ...ribbon, layers: Math.min(59, ribbon.layers + 1) }) }],
+        }] : []),
+        ...(ribbon.build === 'hand' && material.facing !== 'all round' && ribbon.twist === 0 ? [{
+          id: `${layer.id}:twist:${i}`, weight: 'care' as const, layer: layer.id, says: sum`${material.name} has a back: it is turned at every pinch, and that takes ribbon.`,
+          mends: [{ says: sum`Allow ${quantity.length(TWIST)} a pinch`, edit: change({ ...ribbon, twist: TWIST }) }],
+        }] : []),
+      ]
+    })
+    return [...own, ...tailProblems(piece, rule, layer, laid.placements[0])]
+  },
+}
+/** What a pinch takes to turn a one-sided ribbon: rule of thumb. */
+const TWIST = inches(0.5)
+
+const ENDS_SAID: Record<RuleOf<'bow'>['ends'], string> = {
+  v: 'Fold each tail in half lengthwise and cut from the fold up and out.', slant: 'Cut each tail on a slant, both the same way down.', straight: 'Cut the tails straight and tuck the ends behind.', hem: 'Hem each tail before the bow is tied.',
+}
+
+/** Asked once for each bow, and never assumed. */
+function askWhatIsMeant(layer: Layer, rule: RuleOf<'bow'>): Problem {
+  const ribbon = rule.ribbons.find(hasLoops) ?? rule.ribbons[0]!
+  const size = sizeOf(ribbon)
+  const mend = (means: LoopMeans, says: Said) => ({ says, edit: changeRule(layer, { means }) })
+  return {
+    id: `${layer.id}:means`, weight: 'fault', layer: layer.id, says: sum`What does a loop of ${quantity.length(size)} mean? The bow waits for that.`,
+    mends: [
+      mend('visible', sum`It shows ${quantity.length(loopShows(size, 'visible'))} and uses ${quantity.length(ribbonInLoop(size, 'visible'))}`),
+      mend('ribbon used', sum`It uses ${quantity.length(ribbonInLoop(size, 'ribbon used'))} and shows ${quantity.length(loopShows(size, 'ribbon used'))}`),
+    ],
+  }
+}
+
+function handsOf(ribbon: Ribbon, means: LoopMeans, { name }: Material): Said {
+  switch (ribbon.build) {
+    case 'hand': return sum`${name}: leave ${quantity.length(ribbon.tails[0])} for a tail, make ${several(ribbon.loops, 'loop', 'loops')} to each side in turn, each ${quantity.length(loopShows(ribbon.loop, means))} from the pinch${ribbon.taper > 0 ? ', each pair shorter' : ''}${ribbon.centre > 0 ? ', a small loop over the middle' : ''}, and leave ${quantity.length(ribbon.tails[1])}.${ribbon.twist > 0 ? ' Half a turn at every pinch keeps its right side out.' : ''}`
+    case 'strips': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(bowPieces(ribbon, means)[0]?.length ?? 0)}; fold each to two loops of ${quantity.length(loopShows(ribbon.loop, means))} and two tails, pinch, and stack them turned.`
+    case 'rag': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(ribbon.strip)}; loop each ${quantity.count(ragLoops(ribbon, means))} times in the jig, ${quantity.length(ribbon.overhang)} over at each end.`
+    case 'coil': return sum`${name}: wind ${quantity.count(ribbon.layers)} layers flat, ${quantity.length(ribbon.flat)} long; notch both edges in the middle, tie there, and pull the loops out one by one from the inside, left and right in turn.`
+    case 'flat': return sum`${name}: close ${quantity.count(ribbon.rounds)} rounds ${quantity.length(ribbon.width)} wide, lay them flat on one another and draw a strip of ${quantity.length(ribbon.strip)} over the middle.`
+    case 'folded': return sum`${name}: a loop of ${quantity.length(loopShows(ribbon.loop, means))} to each side, a length folded to a V beneath for tails of ${quantity.length(ribbon.tail)}, and a knot over the middle.`
+  }
+}
+
+/** How far up its door or wall the middle of a piece hangs, share of the height: rule of thumb. */
+const EYE_LEVEL = 0.7
+/** Where a handle is, mm from the floor: rule of thumb. */
+const HANDLE = inches(38)
+
+/** How high over the floor the longest tail ends, mm; null for what does not hang on a door. */
+function overFloor({ base, brief }: Pick<Piece, 'base' | 'brief'>, end: number): number | null {
+  if (BASE_SORTS[base.kind].family === 'garlands' && base.kind !== 'door-garland') return null
+  return brief.door.height * (base.kind === 'door-garland' ? 0.5 : EYE_LEVEL) - end
+}
+
+function tailFigures(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, at: { readonly y: number } | undefined): NamedFigure[] {
+  if (!at) return []
+  const long = tailReach(ribbons)
+  const floor = overFloor(piece, at.y + long)
+  return [
+    lengthOf('tails', 'Tails end below the tie', long, sum`the longest tail`),
+    ...(floor === null ? [] : [{ id: 'floor', name: 'Tails end above the floor', figure: figure(quantity.length(floor), sum`where the piece hangs on ${quantity.length(piece.brief.door.height)}, less the tie’s place and ${quantity.length(long)}`, GEOMETRY) }]),
+  ]
+}
+
+function tailProblems(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, layer: Layer, at: { readonly y: number } | undefined): Problem[] {
+  const long = tailReach(ribbons)
+  if (!at || long === 0) return []
+  const floor = overFloor(piece, at.y + long)
+  if (floor === null || floor > HANDLE) return []
+  return [{
+    id: `${layer.id}:tails`, weight: floor < 0 ? 'fault' : 'note', layer: layer.id, mends: [{ says: sum`Shorter tails`, edit: null }],
+    says: floor < 0 ? sum`The tails would lie on the floor: they are ${quantity.length(-floor)} too long.` : sum`The tails end ${quantity.length(floor)} above the floor, as low as a door’s handle or lower.`,
+  }]
 }

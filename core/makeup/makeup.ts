@@ -1,4 +1,9 @@
-import type { Figure } from '../measure'
+import type { LaidLayer } from '../arrange'
+import type { Run } from '../base'
+import type { Material, Shelf } from '../material'
+import type { Figure, Said } from '../measure'
+import { COUNTED, figure, GEOMETRY, quantity, RULE_OF_THUMB } from '../measure'
+import type { Edit, Layer, Piece, Problem, Rule, RuleKind, RuleOf } from '../piece'
 
 /** A figure with its name. */
 export interface NamedFigure { readonly id: string, readonly name: string, readonly figure: Figure }
@@ -16,5 +21,56 @@ export interface Taken {
   readonly joins: boolean
 }
 
+/** Small things that are used whole: pins, ties, wires. */
+export interface Used { readonly material: string, readonly use: string, readonly count: number }
+
 /** What a construction comes to, for one copy. */
-export interface MakeUp { readonly layer: string, readonly figures: readonly NamedFigure[], readonly takes: readonly Taken[] }
+export interface MakeUp {
+  /** The layer that it is, or `base`. */
+  readonly layer: string
+  /** What it is called, "12 ruffles of honey mesh"; null where a layer's stems name it. */
+  readonly title: string | null
+  readonly figures: readonly NamedFigure[]
+  readonly takes: readonly Taken[]
+  readonly uses: readonly Used[]
+}
+
+/** What a construction is worked out from. */
+export interface Making {
+  readonly piece: Piece
+  readonly laid: LaidLayer
+  readonly layer: Layer
+  /** The runs that it lies on, at least one. */
+  readonly runs: readonly [Run, ...Run[]]
+  /** The materials of its mix that the shelf knows, at least one. */
+  readonly mix: readonly [Material, ...Material[]]
+  readonly shelf: Shelf
+}
+
+/** How one kind of rule becomes lengths and counts. */
+export interface Construction<K extends RuleKind> {
+  /** What it comes to; null when it cannot be made so. */
+  readonly makeUp: (rule: RuleOf<K>, making: Making) => MakeUp | null
+  /** How hands make it, for the make sheet. */
+  readonly words: (rule: RuleOf<K>, makeUp: MakeUp, making: Making) => readonly Said[]
+  /** What is wrong with it, and what would mend it. */
+  readonly problems: (rule: RuleOf<K>, making: Making) => readonly Problem[]
+}
+
+/** An edit that changes some numbers of a layer's rule. */
+export const changeRule = (layer: Layer, change: Partial<Rule>): Edit => ({ do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, ...change } as Rule } })
+
+/** Named figures by what their trust comes from. */
+export const lengthOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.length(value), how, GEOMETRY) })
+export const countOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.count(value), how, COUNTED) })
+export const ruleOfThumb = (id: string, name: string, of: Parameters<typeof figure>[0], how: Said): NamedFigure => ({ id, name, figure: figure(of, how, RULE_OF_THUMB) })
+
+/** The figure of a name. @throws RangeError when there is none */
+export function figureOf({ figures }: MakeUp, id: string): Figure {
+  const found = figures.find((each) => each.id === id)
+  if (!found) throw new RangeError(`no figure ${id}`)
+  return found.figure
+}
+
+/** @returns the sum of what `of` gives for each */
+export const total = <T>(all: readonly T[], of: (each: T) => number): number => all.reduce((sum, each) => sum + of(each), 0)

@@ -77,6 +77,7 @@ export const ROWS: Readonly<Record<string, Row>> = {
   'hops': { name: 'hop trail', kind: 'filler', species: 'hops', form: 'leaf', inches: [14, 3.5], mass: 6, state: 'dried', texture: 'medium', colours: ['#A9A862'], pack: ['bundle', 8, 999], months: [9, 10] },
   'limonium': { name: 'caspia sprig', kind: 'filler', species: 'caspia', form: 'leaf', inches: [10, 2.6], mass: 2, state: 'preserved', texture: 'fine', colours: ['#C9CEDA'], pack: ['bunch', 12, 899] },
   'dried-leaf': { name: 'dried leaf spray', kind: 'filler', species: 'dried-leaf', form: 'leaf', inches: [10, 4.5], mass: 6, state: 'dried', texture: 'medium', colours: ['#A8793F', '#8D4F2C'], pack: ['bunch', 8, 749], months: [9, 10, 11] },
+  'felt-leaf': { name: 'felt leaf', plural: 'felt leaves', kind: 'filler', species: 'felt-leaf', form: 'leaf', inches: [4, 1.8], mass: 2, state: 'made', texture: 'coarse', colours: ['#6F8740'], pack: ['pack', 6, 399] },
   'dusty-miller': { name: 'dusty miller sprig', kind: 'filler', species: 'dusty-miller', form: 'leaf', inches: [8, 4], mass: 4, state: 'artificial', texture: 'medium', colours: ['#B4BDB2'], pack: ['pick', 5, 549], wired: true },
   // Accents
   'berry-spray': { name: 'red berry spray', kind: 'accent', species: 'berry-spray', form: 'leaf', inches: [8, 3], mass: 9, state: 'artificial', texture: 'coarse', colours: ['#AE2639'], pack: ['pack', 6, 549], wired: true, parts: [{ name: 'berries', count: 9 }] },
@@ -123,6 +124,7 @@ export const ROWS: Readonly<Record<string, Row>> = {
   // By the roll, the box and the length
   'garland-pine': { name: 'artificial pine garland', kind: 'garland', species: 'roping', form: 'disc', inches: [108, 8], mass: 900, state: 'artificial', texture: 'fine', colours: ['#3F5A3C'], pack: ['garland', 1, 1999], colour: '#3F5A3C', wired: true },
   'garland-fir': { name: 'fresh fir roping', kind: 'garland', species: 'roping', form: 'disc', inches: [300, 8], mass: 5200, state: 'fresh', texture: 'fine', colours: ['#41603A'], pack: ['coil', 1, 3999], colour: '#41603A', months: [11, 12, 1, 2] },
+  'heather-strand': { name: 'heather strand', kind: 'garland', species: 'heather', form: 'leaf', inches: [20, 2.2], mass: 12, state: 'dried', texture: 'fine', colours: ['#9A6A8E', '#6B5A48'], pack: ['bundle', 6, 799], hazards: ['foraged'] },
   'garland-bead': { name: 'wooden bead strand', kind: 'garland', species: 'bead-strand', form: 'disc', inches: [72, 0.6], mass: 180, state: 'made', texture: 'coarse', colours: ['#D2B48A'], pack: ['strand', 1, 1099] },
   'ribbon-slate': { name: 'slate-blue ribbon', plural: 'slate-blue ribbon rolls', kind: 'ribbon', species: 'roll-plain', form: 'disc', inches: [360, 2.5], mass: 90, state: 'made', texture: 'fine', colours: ['#4E6A85'], pack: ['roll', 1, 899], colour: '#4E6A85', wired: true, facing: 'one-sided' },
   'ribbon-russet': { name: 'russet ribbon', plural: 'russet ribbon rolls', kind: 'ribbon', species: 'roll-plain', form: 'disc', inches: [360, 2.5], mass: 90, state: 'made', texture: 'fine', colours: ['#9A4A2B'], pack: ['roll', 1, 899], colour: '#9A4A2B', wired: true, facing: 'one-sided' },

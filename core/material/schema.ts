@@ -49,9 +49,13 @@ export type Material = z.infer<typeof MaterialSchema>
 export type MaterialKind = Material['kind']
 export type Hazard = (typeof HAZARDS)[number]
 
-/** Kinds that come by the roll or the box: they are cut, threaded and tied, not laid as stems. */
-const NOT_LAID: ReadonlySet<MaterialKind> = new Set(['garland', 'ribbon', 'mesh', 'bead', 'mechanic'])
-export const canLay = ({ kind }: Pick<Material, 'kind'>): boolean => !NOT_LAID.has(kind)
+/** Shorter things of mechanics are used whole, mm. */
+const LONG = 1000
+const BY_LENGTH: ReadonlySet<MaterialKind> = new Set(['garland', 'ribbon', 'mesh'])
+/** Whether it comes by the length and is cut to pieces. */
+export const isCut = ({ kind, length }: Pick<Material, 'kind' | 'length'>): boolean => BY_LENGTH.has(kind) || (kind === 'mechanic' && length >= LONG)
+/** Whether a layer can be made of it: all but the small things that hold others. */
+export const canLay = (material: Pick<Material, 'kind' | 'length'>): boolean => material.kind !== 'mechanic' || isCut(material)
 
 export const KIND_NAMES: Record<MaterialKind, string> = {
   'greenery': 'Greenery', 'bough': 'Boughs', 'herb': 'Herbs', 'stem': 'Linear stems', 'twig': 'Twigs', 'focal': 'Focal flowers', 'second flower': 'Second flowers',

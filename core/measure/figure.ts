@@ -5,7 +5,7 @@ import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
 
 /** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
-export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio'
+export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time'
 
 export interface Quantity { readonly value: number, readonly unit: Unit }
 
@@ -39,6 +39,8 @@ export const quantity = {
   share: (value: number): Quantity => ({ value, unit: 'share' }),
   clock: (value: number): Quantity => ({ value, unit: 'clock' }),
   ratio: (value: number): Quantity => ({ value, unit: 'ratio' }),
+  /** @param value minutes */
+  time: (value: number): Quantity => ({ value, unit: 'time' }),
 } as const
 
 /** Writes a sum as a sentence with its numbers in place: sum`π × ${quantity.length(304.8)}`. */
@@ -78,6 +80,7 @@ export function showExact(of: Quantity, manner: Manner): string {
     case 'clock': return clock(value)
     case 'count': return String(value)
     case 'ratio': return trimZeros(value.toFixed(2))
+    case 'time': return value < 90 ? `${Math.max(1, Math.round(value))} min` : `${Math.floor(Math.round(value) / 60)} h ${Math.round(value) % 60} min`
   }
 }
 

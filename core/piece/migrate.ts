@@ -40,8 +40,14 @@ function fromTwo(document: Document): Document {
   }
 }
 
+/** Version 3 bound bundles on the front only. */
+function fromThree(document: Document): Document {
+  const faced = (layer: unknown): unknown => (isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bundles' ? { ...layer, rule: { ...layer.rule, faces: 1 } } : layer)
+  return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(faced) : document.layers }
+}
+
 /** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
-const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo }
+const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree }
 
 export type Migrated =
   | { readonly ok: true, readonly document: Record<string, unknown> }

@@ -38,7 +38,7 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     return { ...nudge, along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along, across: nudge.across * sideOn(on), turn: 0 - nudge.turn }
   }
   return {
-    ...layer, run, lean: layer.rule.kind === 'single' ? 0 - layer.lean : layer.lean,
+    ...layer, run, lean: layer.rule.kind === 'single' || layer.rule.kind === 'bow' ? 0 - layer.lean : layer.lean,
     mirrored: !layer.mirrored,
     ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
     nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slotOf(slot), turned(slot, nudge)])),
@@ -53,11 +53,11 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
 /** The rule whose places are the mirror images of this one's. */
 export function mirrorRule(rule: Rule): Rule {
   switch (rule.kind) {
-    case 'compass': case 'every': case 'bundles': return { ...rule, start: flip(rule.start) }
+    case 'compass': case 'every': case 'bundles': case 'mesh': case 'poofs': return { ...rule, start: flip(rule.start) }
     case 'cluster': return { ...rule, at: rule.at.map(flip) }
     case 'crescent': return { ...rule, from: flip(rule.to), to: flip(rule.from), dense: ({ middle: 'middle', start: 'end', end: 'start' } as const)[rule.dense] }
     case 'mirror': return { ...rule, seat: flip(rule.seat) }
-    case 'single': return { ...rule, at: flip(rule.at) }
+    case 'single': case 'bow': case 'spray': return { ...rule, at: flip(rule.at) }
     default: return rule
   }
 }

@@ -3,7 +3,7 @@ import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 3
+export const VERSION = 4
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -52,6 +52,35 @@ export const BriefSchema = z.strictObject({
 })
 
 const count = z.int().min(0).max(MOST_PLACES)
+/** A length, mm. */
+const mm = (least: number, most: number) => z.number().min(least).max(most)
+
+/** What is meant by the length of a loop: from the pinch to its end, or the ribbon that goes into it. */
+export const LOOP_MEANS = ['visible', 'ribbon used'] as const
+export const ENDS = ['v', 'slant', 'straight', 'hem'] as const
+export const TIED_WITH = ['stem wire', 'paddle wire', 'pipe cleaner', 'zip tie', 'own ribbon'] as const
+export const GATHERS = ['ruffle', 'petal', 'cluster'] as const
+/** The most ribbons in one bow. */
+export const MOST_RIBBONS = 6
+/** The most loops, strips or layers of one ribbon. */
+export const MOST_LOOPS = 60
+
+const loops = z.int().min(1).max(MOST_LOOPS)
+const loop = mm(5, 2000).describe('of each, mm, in the sense that the bow’s maker says')
+const tail = mm(0, 5000)
+
+/** What is made of one ribbon of a bow. */
+export const RibbonSchema = z.discriminatedUnion('build', [
+  z.strictObject({
+    build: z.literal('hand'), loops: loops.describe('both sides together'), loop: loop.describe('the longest'), taper: share.describe('how much shorter the last pair is: 0 all alike'),
+    tails: z.tuple([tail, tail]), centre: mm(0, 1000).describe('ribbon in the loop over the middle'), twist: mm(0, 300).describe('what each pinch takes to turn a one-sided ribbon'),
+  }).describe('by hand or on a jig, loops to each side in turn'),
+  z.strictObject({ build: z.literal('strips'), strips: loops, loop, tail }).describe('strips folded to two loops and two tails, pinched and stacked'),
+  z.strictObject({ build: z.literal('rag'), strips: loops, strip: mm(20, 5000), overhang: mm(0, 1000).describe('left at each end'), loop }).describe('strips of cloth looped in a jig'),
+  z.strictObject({ build: z.literal('coil'), layers: loops, flat: mm(20, 3000).describe('length of the flat coil') }).describe('wound flat, notched in the middle and pulled apart'),
+  z.strictObject({ build: z.literal('flat'), rounds: loops, width: mm(20, 2000).describe('of the widest round'), strip: mm(0, 500).describe('over the middle') }).describe('flat rounds laid on one another with a strip over the middle'),
+  z.strictObject({ build: z.literal('folded'), loop, tail, strip: mm(0, 500).describe('the knot over the middle') }).describe('one loop to each side, and a length folded to a V for tails'),
+])
 
 export const RuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('compass'), count, start: place }),
@@ -81,11 +110,39 @@ export const RuleSchema = z.discriminatedUnion('kind', [
     kind: z.literal('bundles'), start: place, advance: z.number().min(5).max(3000).describe('wanted from bundle to bundle along the centre line, mm'),
     sprigs: z.int().min(1).max(40).describe('in each bundle'), wraps: z.int().min(1).max(9).describe('of wire round each bundle; twice at least at the start and in the last quarter'),
     bound: z.number().min(2).max(600).describe('how thick frame and stems are together, mm'),
+    faces: z.int().min(1).max(2).describe('2 covers the back as well, for a window'),
   }).describe('bundles bound on one after another, each over the stems of the last'),
   z.strictObject({
     kind: z.literal('boughs'), overlap: z.number().min(0).max(3000).describe('of each piece over the next, mm'),
     yields: z.number().min(50).max(20_000).describe('garland made of one large bough, mm'),
   }).describe('pieces of bough bound end over end along a run'),
+  z.strictObject({
+    kind: z.literal('spray'), at: place, pairs: z.int().min(1).max(60), odd: z.boolean().describe('one more in the middle, last'),
+    spread: z.number().min(0).max(120).describe('how far the outermost pair leans to either side, degrees'), wraps: z.int().min(1).max(9), bound: mm(2, 600).describe('how thick the stems are at the tie, mm'),
+  }).describe('made apart: stems crossed left and right in pairs, bound once, then fixed'),
+  z.strictObject({
+    kind: z.literal('wound'), pitch: mm(0.5, 3000).nullable().describe('from turn to turn, mm; null lays them side by side'), thick: mm(0.5, 1000).describe('through what it is wound round, mm'),
+    ends: mm(0, 2000).describe('left over at each end, mm'), every: mm(5, 3000).nullable().describe('pinned or tied every so far; null at both ends only'),
+  }).describe('ribbon, twine or a strand wound round the run'),
+  z.strictObject({
+    kind: z.literal('laid'), laps: z.number().min(0.05).max(40), tuck: mm(0, 2000).describe('to tuck in where it ends, mm'), every: mm(5, 3000).describe('pinned or tied every so far, mm'),
+  }).describe('a garland or strands laid along the run, lap by lap'),
+  z.strictObject({
+    kind: z.literal('mesh'), ties: z.int().min(1).max(MOST_PLACES).describe('that the base has on each run'), count: count.describe('gathers wanted'),
+    gathers: z.array(z.enum(GATHERS)).min(1).max(6).describe('dealt round in this order'), cut: mm(30, 3000).describe('length of each piece, mm'), start: place,
+  }).describe('pieces of mesh gathered and caught in the base’s ties'),
+  z.strictObject({
+    kind: z.literal('poofs'), ties: z.int().min(1).max(MOST_PLACES), passes: z.int().min(1).max(9), uses: mm(20, 3000).describe('ribbon or mesh in each poof, mm: about twice its height'), start: place,
+  }).describe('a strip tied at every tie, pushed up between them'),
+  z.strictObject({
+    kind: z.literal('beads'), allowance: mm(0, 1000).describe('wire kept bare, mm'), own: mm(0.1, 20).describe('thickness of the wire they are threaded on, mm'),
+    turns: z.number().min(0).max(20).describe('of bare wire round the base at each end'), tail: mm(0, 500).describe('beyond them, mm'),
+  }).describe('threaded along the run'),
+  z.strictObject({
+    kind: z.literal('bow'), at: place, means: z.enum(LOOP_MEANS).nullable().describe('what a loop’s length means; null while its maker has not said'),
+    ribbons: z.array(RibbonSchema).min(1).max(MOST_RIBBONS).describe('one for each material of the mix, from the back to the front'),
+    ends: z.enum(ENDS), hem: mm(0, 100).describe('turned in at each end that is hemmed'), tied: z.enum(TIED_WITH), fixes: z.boolean().describe('whether the wire that ties it also fixes it'),
+  }),
   z.strictObject({ kind: z.literal('hand') }).describe('only what a hand put on'),
 ])
 
@@ -156,6 +213,7 @@ export const PieceSchema = z.strictObject({
   piece.layers.forEach((layer, i) => {
     if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })
     seen.add(layer.id)
+    if (layer.rule.kind === 'bow' && layer.rule.ribbons.length !== layer.mix.length) ctx.addIssue({ code: 'custom', path: ['layers', i, 'rule', 'ribbons'], message: 'A bow has a build for each of its ribbons.' })
     const added = layer.added.map((each) => each.id)
     if (new Set(added).size < added.length) ctx.addIssue({ code: 'custom', path: ['layers', i, 'added'], message: 'Two things that a hand put on have the same id.' })
   })
@@ -165,6 +223,12 @@ export type Brief = z.infer<typeof BriefSchema>
 export type Rule = z.infer<typeof RuleSchema>
 export type RuleKind = Rule['kind']
 export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
+export type Ribbon = z.infer<typeof RibbonSchema>
+export type Build = Ribbon['build']
+export type RibbonOf<B extends Build> = Extract<Ribbon, { build: B }>
+export type LoopMeans = (typeof LOOP_MEANS)[number]
+export type Ends = (typeof ENDS)[number]
+export type Gather = (typeof GATHERS)[number]
 export type Nudge = z.infer<typeof NudgeSchema>
 export type Added = z.infer<typeof AddedSchema>
 export type Mix = z.infer<typeof MixSchema>

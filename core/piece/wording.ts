@@ -1,4 +1,4 @@
-import type { Role, Rule } from './schema'
+import type { Build, Ends, Gather, Role, Rule } from './schema'
 
 /** A layer's rule in a few words, without its lengths. */
 export function ruleName(kind: Rule['kind']): string {
@@ -7,7 +7,7 @@ export function ruleName(kind: Rule['kind']): string {
 
 const RULE_NAMES: Record<Rule['kind'], string> = {
   compass: 'compass', halfway: 'halfway', every: 'every so far', against: 'N against M', cluster: 'clusters', crescent: 'crescent',
-  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', bundles: 'bundles', boughs: 'bough garland', single: 'single', hand: 'by hand',
+  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', bundles: 'bundles', boughs: 'bough garland', spray: 'bound spray', wound: 'wound round', laid: 'laid in laps', mesh: 'gathers in ties', poofs: 'poofs from tie to tie', beads: 'threaded', bow: 'bow', single: 'single', hand: 'by hand',
 }
 
 /** Why one would choose a rule. */
@@ -24,6 +24,13 @@ export const RULE_NOTES: Record<Rule['kind'], string> = {
   scatter: 'Spread without clumps, into the thinnest places first.',
   bundles: 'Sprigs bound on by the bundle, each over the stems of the last.',
   boughs: 'Pieces of bough bound end over end.',
+  spray: 'Stems in pairs, crossed and bound once, made apart.',
+  wound: 'Turn after turn round the base.',
+  laid: 'Along the base, once round or several times.',
+  mesh: 'Ruffles, petals and clusters, one in each tie.',
+  poofs: 'A strip caught at every tie and pushed up between.',
+  beads: 'Bead by bead on wire along the run.',
+  bow: 'Made of ribbon by its numbers.',
   single: 'One, at one place.',
   hand: 'Only what you put on yourself.',
 }
@@ -34,3 +41,7 @@ export const ROLE_NAMES: Record<Role, string> = {
 }
 
 export const BALANCE_NAMES = { even: 'Even all round', mirrored: 'Mirrored left and right', offset: 'Offset on purpose' } as const
+
+export const BUILD_NAMES: Record<Build, string> = { hand: 'By hand or on a jig', strips: 'Pinched strips, stacked', rag: 'Strips looped in a jig', coil: 'Wound coil', flat: 'Flat rounds with a strip', folded: 'One loop each side, folded tails' }
+export const END_NAMES: Record<Ends, string> = { v: 'V cut', slant: 'Slant', straight: 'Straight, tucked', hem: 'Hemmed' }
+export const GATHER_NAMES: Record<Gather, string> = { ruffle: 'Ruffle', petal: 'Petal', cluster: 'Cluster, a petal of each colour' }

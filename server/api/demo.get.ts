@@ -2,7 +2,7 @@ import { createError, defineEventHandler } from 'h3'
 import { useStorage } from 'nitropack/runtime'
 
 /** The demo pieces in the order in which the workroom shows them, as the files that users export. */
-const ORDER = ['boathouse-door-ring', 'ferry-hoop', 'orchard-ring', 'lantern-swag', 'lantern-swag-other', 'chapel-garland', 'honey-fair-ring']
+const ORDER = ['boathouse-door-ring', 'ferry-hoop', 'orchard-ring', 'lantern-swag', 'lantern-swag-other', 'chapel-garland', 'honey-fair-ring', 'wire-pear']
 
 export default defineEventHandler(async () => {
   const files = await Promise.all(ORDER.map((name) => useStorage('assets:demo').getItem(`${name}.json`)))

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
-import type { Layer, RuleKind } from '#core/piece'
-import { MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, usualRule } from '#core/piece'
+import type { Layer, RuleKind, RuleOf } from '#core/piece'
+import { isMade, MOST_RIBBONS, MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor, usualRule } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
@@ -20,17 +20,24 @@ const worked = computed(() => bench.workings?.layers.find(({ id }) => id === pro
 const first = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
 const nameOf = (id: string): string => shops.shelf.materials[id]?.name ?? id
 
-const KINDS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'against', 'cluster', 'crescent', 'mirror', 'bands', 'arms', 'scatter', 'bundles', 'boughs', 'single', 'hand']
 const BY_ANOTHER: ReadonlySet<RuleKind> = new Set(['halfway', 'against'])
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
-const rules = computed(() => KINDS.filter((kind) => !BY_ANOTHER.has(kind) || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleName(value)) })))
+/** The rules that its material can go by; the one it has stays listed. */
+const kinds = computed(() => [...new Set([...(first.value ? rulesFor(first.value.kind) : []), props.layer.rule.kind])])
+const rules = computed(() => kinds.value.filter((kind) => !BY_ANOTHER.has(kind) || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleName(value)) })))
 
 function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 }
 function takeRule(kind: RuleKind): void {
-  set({ rule: usualRule(kind, others.value[0]?.id ?? ''), nudges: {}, taken: [] }, `lay it by ${ruleName(kind)}`)
+  const rule = usualRule(kind, others.value[0]?.id ?? '')
+  // A bow has a build for each of its ribbons.
+  const whole = rule.kind === 'bow' ? { ...rule, ribbons: props.layer.mix.slice(0, MOST_RIBBONS).map(() => rule.ribbons[0]!) } : rule
+  set({ rule: whole, mix: rule.kind === 'bow' ? props.layer.mix.slice(0, MOST_RIBBONS) : props.layer.mix, nudges: {}, taken: [] }, `lay it by ${ruleName(kind)}`)
 }
+const made = computed(() => isMade(props.layer.rule))
+/** What is made of lengths is mixed with its own kind only. */
+const mixable = computed(() => (first.value && (made.value || props.layer.rule.kind === 'beads') ? [first.value.kind] : undefined))
 const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(shops.shelf.materials[material]?.species ?? '')))
 function takeWords(words: string): string | null {
   const missing = missingLetters(words)
@@ -68,10 +75,12 @@ function addToMix(material: Material): void {
 
     <div v-if="open" class="space-y-2.5 border-t border-seam p-2">
       <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="RULE_NOTES[layer.rule.kind]" @pick="takeRule" />
-      <RuleFields :layer="layer" />
+      <BowFields v-if="layer.rule.kind === 'bow'" :layer="layer as Layer & { rule: RuleOf<'bow'> }" />
+      <MadeFields v-else-if="made || layer.rule.kind === 'beads' || layer.rule.kind === 'spray'" :layer="layer" />
+      <RuleFields v-else :layer="layer" />
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
-      <div>
+      <div v-if="layer.rule.kind !== 'bow'">
         <span class="field-label">{{ layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : 'Material' }}</span>
         <div v-for="(part, i) in layer.mix" :key="part.material" class="mb-1 flex items-center gap-1">
           <span class="min-w-0 flex-1 truncate first-letter:uppercase">{{ nameOf(part.material) }}</span>
@@ -83,7 +92,7 @@ function addToMix(material: Material): void {
           </template>
         </div>
         <button type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
-        <MaterialPicker v-if="mixing" class="mt-1.5" @pick="addToMix" @close="mixing = false" />
+        <MaterialPicker v-if="mixing" class="mt-1.5" :kinds="mixable" @pick="addToMix" @close="mixing = false" />
       </div>
 
       <TextField v-if="lettered" label="What it says" :value="layer.words ?? ''" :most="MOST_WORDS" :lines="2" :take="takeWords" />

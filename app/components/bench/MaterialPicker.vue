@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
-import type { Material } from '#core/material'
+import type { Material, MaterialKind } from '#core/material'
 import { canLay, KIND_NAMES, MATERIAL_KINDS } from '#core/material'
 import { show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
@@ -8,7 +8,7 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
 /** What of the shelf can be laid, to choose one from, or to drag onto the base. */
-defineProps<{ draggableOntoBase?: boolean }>()
+const props = defineProps<{ draggableOntoBase?: boolean, kinds?: readonly MaterialKind[] }>()
 const emit = defineEmits<{ pick: [material: Material], close: [] }>()
 const bench = useBench()
 const shops = useShops()
@@ -18,7 +18,7 @@ onMounted(() => nextTick(() => field.value?.focus()))
 
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  const all = Object.values(shops.shelf.materials).filter((each) => canLay(each) && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
+  const all = Object.values(shops.shelf.materials).filter((each) => canLay(each) && (!props.kinds || props.kinds.includes(each.kind)) && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
   return MATERIAL_KINDS.map((kind) => ({ kind, name: KIND_NAMES[kind], materials: all.filter((each) => each.kind === kind) })).filter(({ materials }) => materials.length)
 })
 

@@ -121,6 +121,7 @@ function setRow(row: Row, text: string): void {
     <CountField label="Wraps" :value="rule.wraps" :least="1" :most="9" whole :take="(wraps) => set({ wraps }, 'change the wraps')" />
     <LengthField label="Frame with stems" :mm="rule.bound" :units="bench.manner.units" :take="(bound) => set({ bound: bound ?? 25.4 }, 'change how thick it is')" />
     <PlaceField v-if="run.closed" label="First one at" :share="rule.start" v-bind="place" :take="(start) => set({ start }, 'turn the bundles')" />
+    <label class="tick self-end"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.faces > 1" @change="set({ faces: ($event.target as HTMLInputElement).checked ? 2 : 1 }, 'cover both faces')">Both faces</label>
   </div>
   <div v-else-if="rule.kind === 'boughs'" class="grid grid-cols-2 gap-2">
     <LengthField label="Overlap" :mm="rule.overlap" :units="bench.manner.units" :take="(overlap) => set({ overlap: overlap ?? 0 }, 'change the overlap')" />

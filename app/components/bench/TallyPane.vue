@@ -106,6 +106,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow label="Finished height" :figure="workings.size.height" :manner="bench.manner" />
         <FigureRow v-for="each in workings.base.figures" :key="each.name" :label="each.name" :figure="each.figure" :manner="bench.manner" />
         <FigureRow v-for="each in workings.proportions" :key="each.layer" :label="`${capital(each.name)} to base`" :figure="each.share" :manner="bench.manner" />
+        <FigureRow v-for="each in workings.base.makeUp.figures" :key="each.id" :label="each.name" :figure="each.figure" :manner="bench.manner" />
         <FigureRow label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
         <FigureRow label="Weight of what is on it" :figure="workings.mass" :manner="bench.manner" />
       </section>
@@ -132,7 +133,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
           <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ line.shop ?? 'usual price' }}</span></p>
           <div class="pl-2">
-            <FigureRow v-if="line.id !== 'base'" label="Stems needed" :figure="line.stems" :manner="bench.manner" />
+            <FigureRow v-if="line.of !== 'base'" :label="line.of === 'length' ? 'Length needed' : 'Stems needed'" :figure="line.stems" :manner="bench.manner" />
             <FigureRow v-if="line.stash.value" label="From the stash" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
             <FigureRow :label="line.id === 'base' ? 'Bases' : line.packHolds > 1 ? `Packs (${line.packName} of ${line.packHolds})` : `Packs (${line.packName})`" :figure="line.packs" :manner="bench.manner" />

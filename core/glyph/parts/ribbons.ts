@@ -11,7 +11,7 @@ import type { Inks } from './inks'
 const fabricOf = ({ finish, hue, second }: Cloth, inks: Inks, opacity?: number): Fabric => ({ finish, tone: inks.flat(hue), second: inks.flat(second), ...(opacity === undefined ? {} : { opacity }) })
 
 /** Down on the drawing, in the glyph's own frame, degrees. */
-const down = (pen: Pen): number => 90 - pen.turned
+export const down = (pen: Pen): number => 90 - pen.turned
 
 /** A tied bow: tails that fall, loops in the order they are made, and the knot over them. */
 export function bow(pen: Pen, stem: Stem, part: Bow, inks: Inks): void {
@@ -34,7 +34,7 @@ export function bow(pen: Pen, stem: Stem, part: Bow, inks: Inks): void {
 }
 
 /** A soft shadow under strips: the hull of their edges, moved down the light. */
-function castStrips(pen: Pen, strips: readonly Strip[], lift: number): void {
+export function castStrips(pen: Pen, strips: readonly Strip[], lift: number): void {
   for (const { ribs } of strips) {
     const side = (sign: number): XY[] => ribs.map(({ at, half }): XY => [at[0] + sign * half[0], at[1] + sign * half[1]])
     pen.shadow([...side(1), ...side(-1).reverse()], lift, 0.24)
@@ -42,14 +42,14 @@ function castStrips(pen: Pen, strips: readonly Strip[], lift: number): void {
 }
 
 /** The folds that run out of a tie. */
-function gathers(pen: Pen, angle: number, length: number, width: number, { tone }: Fabric): void {
+export function gathers(pen: Pen, angle: number, length: number, width: number, { tone }: Fabric): void {
   const at = local({ x: 0, y: 0, angle })
   const lines = [-0.34, -0.12, 0.1, 0.32].map((v, i): XY[] => [at(length * 0.06, v * width * 0.35), at(length * 0.2, v * width * 0.6), at(length * (i % 2 ? 0.36 : 0.44), v * width * 0.95)])
   pen.polylines(lines, width * 0.02, css(lighter(tone, -0.15)), 0.5)
 }
 
 /** The wrap round the middle of a bow: a short strip that comes over towards the eye. */
-function knot(pen: Pen, width: number, fabric: Fabric): void {
+export function knot(pen: Pen, width: number, fabric: Fabric): void {
   const r = width * 0.34
   const ribs: Rib[] = Array.from({ length: 11 }, (_, i): Rib => {
     const a = -Math.PI / 2 + (Math.PI * i) / 10

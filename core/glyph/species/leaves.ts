@@ -14,6 +14,14 @@ export const LEAVES = {
       { grow: 'along', habit: 'alternate', count: 13, angle: [36, 60], reach: [0.52, 0.62], shape: [0.85, 1.05, 0.75], off: 0.08, room: 0.62, tipped: true, put: [{ part: 'leaf', hue: ['leaf', 'rust'], edge: { kind: 'crenate', count: 7, depth: 0.09 }, belly: 0.45, tip: 0.14, veins: 7, bend: [-0.07, 0.07], vary: 1.3 }] },
     ],
   },
+  'felt-leaf': {
+    name: 'Felt leaf', family: 'Broad leaves', size: [100, 46], stance: 'stem',
+    palette: { felt: '#6f8740', stitch: '#54682c' },
+    grow: [
+      { part: 'stalk', hue: 'stitch', thick: 0.03, to: 0.2 },
+      { grow: 'put', at: 0.06, length: 0.94, room: 1, put: [{ part: 'leaf', hue: 'felt', belly: 0.45, tip: 0.12, heart: 0.5, veins: 5, rim: 'stitch' }] },
+    ],
+  },
   'oak': {
     name: 'Oak leaf spray', family: 'Broad leaves', size: [305, 127], stance: 'stem', bend: 0.08,
     palette: { leaf: '#a0602c', tan: '#c08a4a', bark: '#5b4732' },

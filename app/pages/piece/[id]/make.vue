@@ -5,7 +5,7 @@ import { NuxtLink } from '#components'
 import { Printer, TriangleAlert } from '@lucide/vue'
 import { BASE_SORTS, DIMENSIONS } from '#core/base'
 import { CAUTIONS } from '#core/make'
-import { capital, formatMoney, readTape, say } from '#core/measure'
+import { capital, formatMoney, readTape, say, show } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
@@ -66,7 +66,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
             <tbody>
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
                 <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? baseSays : line.plural }}</td>
-                <td class="px-1 text-right">{{ line.stems.value }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
+                <td class="px-1 text-right">{{ show(line.stems, manner) }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
                 <td class="whitespace-nowrap px-1 text-right">{{ line.packs.value }}<template v-if="line.packHolds > 1"> of {{ line.packHolds }}</template></td>
                 <td class="px-1">{{ line.shop ?? 'usual price' }}</td>
                 <td class="text-right">{{ formatMoney(line.opened.value, manner.currency) }}</td>

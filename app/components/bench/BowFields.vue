@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Plus, X } from '@lucide/vue'
+import { loopShows, ribbonInLoop } from '#core/arrange'
+import { meantBy, ribbonOf, sizeOf } from '#core/makeup'
+import type { Material } from '#core/material'
+import { capital, quantity, show } from '#core/measure'
+import type { Build, Layer, Ribbon, RuleOf } from '#core/piece'
+import { BUILD_NAMES, END_NAMES, ENDS, LOOP_MEANS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
+import { useBench } from '~/stores/bench'
+import { useShops } from '~/stores/shops'
+
+/** A bow by its numbers: what a loop means, what is made of each ribbon, its ends and its tie. */
+const props = defineProps<{ layer: Layer & { rule: RuleOf<'bow'> } }>()
+const bench = useBench()
+const shops = useShops()
+
+const rule = computed(() => props.layer.rule)
+const units = computed(() => bench.manner.units)
+const length = (mm: number): string => show(quantity.length(mm), bench.manner)
+const set = (change: Partial<RuleOf<'bow'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...rule.value, ...change } } }, words)
+const builds = (Object.keys(BUILD_NAMES) as Build[]).map((value) => ({ value, name: BUILD_NAMES[value] }))
+
+const first = computed(() => rule.value.ribbons[0]!)
+const senses = computed(() => LOOP_MEANS.map((value) => {
+  const size = sizeOf(first.value)
+  return {
+    value, name: value === 'visible' ? 'Visible, pinch to end' : 'Ribbon used',
+    says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(rule.value.ribbons.reduce((all, each) => all + ribbonOf(each, value), 0))} in all`,
+  }
+}))
+
+const used = ref<number | null>(null)
+const meant = computed(() => (used.value === null ? null : meantBy(first.value, used.value)))
+function setUsed(mm: number | null): null {
+  used.value = mm
+  return null
+}
+
+const nameOf = (i: number): string => shops.shelf.materials[props.layer.mix[i]!.material]?.name ?? props.layer.mix[i]!.material
+function setRibbon(i: number, next: Ribbon, words: string): string | null {
+  return set({ ribbons: rule.value.ribbons.map((each, k) => (k === i ? next : each)) }, words)
+}
+const change = (i: number, part: object, words: string): string | null => setRibbon(i, { ...rule.value.ribbons[i]!, ...part } as Ribbon, words)
+/** A length of one ribbon that has to be there. */
+const of = (i: number, name: string) => (mm: number | null): string | null => (mm === null ? 'Give a length.' : change(i, { [name]: mm }, 'change the bow'))
+const many = (i: number, name: string) => (n: number): string | null => change(i, { [name]: n }, 'change the bow')
+const tail = (i: number, ribbon: Extract<Ribbon, { build: 'hand' }>, side: 0 | 1) => (mm: number | null): string | null =>
+  change(i, { tails: side === 0 ? [mm ?? 0, ribbon.tails[1]] : [ribbon.tails[0], mm ?? 0] }, 'change a tail')
+
+const adding = ref(false)
+/** Mix and builds change together: each ribbon has its build. */
+function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): void {
+  bench.apply({ do: 'layer', layer: props.layer.id, set: { mix, rule: { ...rule.value, ribbons: [...ribbons] } } }, words)
+}
+function add({ id, plural }: Material): void {
+  adding.value = false
+  const last = rule.value.ribbons.at(-1)!
+  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8), centre: last.centre } : last
+  both([...props.layer.mix, { material: id, share: 1, only: null }], [...rule.value.ribbons, smaller], `add ${plural} to the bow`)
+}
+function remove(i: number): void {
+  both(props.layer.mix.filter((_, k) => k !== i), rule.value.ribbons.filter((_, k) => k !== i), `take ${nameOf(i)} out of the bow`)
+}
+</script>
+
+<template>
+  <div class="space-y-2.5">
+    <fieldset class="space-y-1" data-testid="loop-means">
+      <legend class="field-label">A loop of {{ length(sizeOf(first)) }} means</legend>
+      <label v-for="sense in senses" :key="sense.value" class="flex min-h-6 gap-2">
+        <input type="radio" :name="`means-${layer.id}`" class="mt-0.5 size-4 shrink-0 accent-leaf" :value="sense.value" :checked="rule.means === sense.value" @change="set({ means: sense.value }, 'say what a loop means')">
+        <span>{{ sense.name }}<span class="block text-fine text-soft">{{ sense.says }}</span></span>
+      </label>
+    </fieldset>
+    <LengthField label="Not sure? A bow in hand took" :mm="used" none="" :units="units" :take="setUsed" />
+    <p v-if="meant" class="text-fine" role="status">That bow’s loop was {{ meant.means === 'visible' ? 'the visible length' : 'the ribbon used' }}, to {{ length(Math.abs(meant.off[meant.means])) }}.</p>
+
+    <BowView v-if="rule.means !== null" :layer="layer.id" />
+
+    <section v-for="(ribbon, i) in rule.ribbons" :key="i" class="space-y-1.5 border-t border-seam pt-1.5" :aria-label="`Ribbon ${i + 1}`" data-testid="ribbon">
+      <p class="flex items-center gap-1"><span class="min-w-0 flex-1 truncate font-medium">{{ rule.ribbons.length > 1 ? `${i + 1}. ` : '' }}{{ capital(nameOf(i)) }}</span>
+        <button v-if="rule.ribbons.length > 1" type="button" class="icon-button size-6" :aria-label="`Take ribbon ${i + 1} out`" @click="remove(i)"><X :size="14" /></button>
+      </p>
+      <PickField class="[&_label]:sr-only" :label="`How ribbon ${i + 1} is made`" :value="ribbon.build" :options="builds" @pick="(build) => setRibbon(i, usualRibbon(build), 'make it otherwise')" />
+      <div class="grid grid-cols-2 gap-2">
+        <template v-if="ribbon.build === 'hand'">
+          <CountField label="Loops" :value="ribbon.loops" :least="1" :most="60" whole :take="many(i, 'loops')" />
+          <LengthField label="Longest loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+          <LengthField label="Left tail" :mm="ribbon.tails[0]" :units="units" :take="tail(i, ribbon, 0)" />
+          <LengthField label="Right tail" :mm="ribbon.tails[1]" :units="units" :take="tail(i, ribbon, 1)" />
+          <LengthField label="Centre loop" :mm="ribbon.centre" :units="units" :take="of(i, 'centre')" />
+          <LengthField label="Twist, each pinch" :mm="ribbon.twist" :units="units" :take="of(i, 'twist')" />
+          <CountField label="Tapers, %" :value="Math.round(ribbon.taper * 100)" :least="0" :most="100" :step="5" :take="(percent) => change(i, { taper: percent / 100 }, 'taper the bow')" />
+        </template>
+        <template v-else-if="ribbon.build === 'strips'">
+          <CountField label="Strips" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
+          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
+        </template>
+        <template v-else-if="ribbon.build === 'rag'">
+          <CountField label="Strips" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
+          <LengthField label="Each strip" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
+          <LengthField label="Overhang" :mm="ribbon.overhang" :units="units" :take="of(i, 'overhang')" />
+          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+        </template>
+        <template v-else-if="ribbon.build === 'coil'">
+          <CountField label="Layers" :value="ribbon.layers" :least="1" :most="60" whole :take="many(i, 'layers')" />
+          <LengthField label="Flat length" :mm="ribbon.flat" :units="units" :take="of(i, 'flat')" />
+        </template>
+        <template v-else-if="ribbon.build === 'flat'">
+          <CountField label="Rounds" :value="ribbon.rounds" :least="1" :most="60" whole :take="many(i, 'rounds')" />
+          <LengthField label="Wide" :mm="ribbon.width" :units="units" :take="of(i, 'width')" />
+          <LengthField label="Strip over it" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
+        </template>
+        <template v-else>
+          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
+          <LengthField label="Knot" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
+        </template>
+      </div>
+    </section>
+    <button v-if="rule.ribbons.length < MOST_RIBBONS" type="button" class="button h-6 text-fine" :aria-expanded="adding" @click="adding = !adding"><Plus :size="13" />Another ribbon over it</button>
+    <MaterialPicker v-if="adding" :kinds="['ribbon', 'mesh']" @pick="add" @close="adding = false" />
+
+    <div class="grid grid-cols-2 gap-2 border-t border-seam pt-1.5">
+      <PlaceField label="Tied at" :share="rule.at" :run="bench.runOfLayer(layer)" :units="units" :take="(at) => set({ at }, 'move the bow')" />
+      <PickField label="Ends" :value="rule.ends" :options="ENDS.map((value) => ({ value, name: END_NAMES[value] }))" @pick="(ends) => set({ ends }, 'change the ends')" />
+      <LengthField v-if="rule.ends === 'hem'" label="Each hem" :mm="rule.hem" :units="units" :take="(hem) => set({ hem: hem ?? 0 }, 'change the hem')" />
+      <PickField label="Tied with" :value="rule.tied" :options="TIED_WITH.map((value) => ({ value, name: capital(value) }))" @pick="(tied) => set({ tied }, 'tie it otherwise')" />
+      <label class="tick self-end"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.fixes" @change="set({ fixes: ($event.target as HTMLInputElement).checked }, 'change what fixes the bow')">Its ends fix it too</label>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,114 @@
+import type { LoopMeans, Ribbon, RibbonOf } from '../piece'
+
+/** One thing that a hand does in making a bow, as it lies afterwards: from the tie outwards. */
+export interface Move {
+  readonly what: 'tail' | 'loop' | 'centre' | 'strip'
+  /** Which of the bow's ribbons it is made of, from 0. */
+  readonly ribbon: number
+  /** Which way it points, degrees clockwise from right. */
+  readonly angle: number
+  /** How far it reaches from the tie, mm. */
+  readonly length: number
+  /** How far a loop gapes, as a share of its length. */
+  readonly open: number
+}
+
+/** Ribbon in one loop, mm: a visible loop goes out and comes back. */
+export const ribbonInLoop = (loop: number, means: LoopMeans): number => (means === 'visible' ? 2 * loop : loop)
+
+/** How far a loop reaches from its pinch, mm. */
+export const loopShows = (loop: number, means: LoopMeans): number => (means === 'visible' ? loop : loop / 2)
+
+/** The lengths of a hand's loops as its maker says them, in the order they are made, mm: pair after pair shorter when it tapers. */
+export function handLoops({ loops, loop, taper }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper'>): number[] {
+  const pairs = Math.ceil(loops / 2)
+  return Array.from({ length: loops }, (_, i) => loop * (1 - taper * (pairs > 1 ? Math.floor(i / 2) / (pairs - 1) : 0)))
+}
+
+/** How many loops one strip gives in a jig: `⌊(S − 2 overhang) ÷ ribbon in a loop⌋`, never under none. */
+export const ragLoops = ({ strip, overhang, loop }: Pick<RibbonOf<'rag'>, 'strip' | 'overhang' | 'loop'>, means: LoopMeans): number =>
+  Math.max(0, Math.floor((strip - 2 * overhang) / ribbonInLoop(loop, means) + 1e-9))
+
+/** Loops to the right and to the left of a wound coil: folds between its layers, so that an even number of layers leaves one side a loop short. */
+export const coilLoops = (layers: number): readonly [right: number, left: number] => [Math.ceil((layers - 1) / 2), Math.floor((layers - 1) / 2)]
+
+/** How far what is made of a ribbon reaches to either side of the tie, tails left out, mm. */
+export function ribbonReach(ribbon: Ribbon, means: LoopMeans): number {
+  switch (ribbon.build) {
+    case 'hand': case 'strips': case 'rag': case 'folded': return loopShows(ribbon.loop, means)
+    case 'coil': return ribbon.flat / 2
+    case 'flat': return ribbon.width / 2
+  }
+}
+
+/** How far a whole bow reaches across, mm: twice its longest loop. */
+export const bowAcross = (ribbons: readonly Ribbon[], means: LoopMeans): number => 2 * Math.max(...ribbons.map((each) => ribbonReach(each, means)))
+
+/** How far down from the tie its longest tail hangs, mm; 0 without tails. */
+export function tailReach(ribbons: readonly Ribbon[]): number {
+  return Math.max(0, ...ribbons.map((each) => (each.build === 'hand' ? Math.max(...each.tails) : each.build === 'strips' || each.build === 'folded' ? each.tail : each.build === 'rag' ? each.overhang : 0)))
+}
+
+/** Where the `i`th of things lies that fill the room between -1 and 1 evenly however many there are (van der Corput, base 2). */
+function between(i: number): number {
+  let [n, share, part] = [i + 1, 0, 0.5]
+  for (; n > 0; n = Math.floor(n / 2), part /= 2) share += (n % 2) * part
+  return 2 * share - 1
+}
+
+/** How far loops fan up and down from level, degrees: those of a tied bow, and those of one pulled apart all round. */
+const FAN = 44
+const ROUND = 80
+/** How far each further ribbon of a stack is turned against the last, degrees. */
+const STACKED = 9
+
+/** All that a hand does to make a bow, in order, ribbon by ribbon from the back to the front. */
+export const bowMoves = (ribbons: readonly Ribbon[], means: LoopMeans): Move[] =>
+  ribbons.flatMap((ribbon, i) => ribbonMoves(ribbon, means, i, (i - (ribbons.length - 1) / 2) * STACKED))
+
+function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: number): Move[] {
+  const move = (what: Move['what'], angle: number, length: number, open = 0): Move => ({ what, ribbon: index, angle, length, open })
+  /** Loops right and left in turn, the last pair level and in front. */
+  const fanned = (lengths: readonly number[], fan: number, open: number): Move[] => {
+    const pairs = Math.ceil(lengths.length / 2)
+    return lengths.map((length, i) => {
+      const tilt = fan * between(pairs - 1 - Math.floor(i / 2)) + turn
+      return move('loop', i % 2 ? 180 - tilt : tilt, length, open)
+    })
+  }
+  const tail = (off: number, length: number): Move[] => (length > 0 ? [move('tail', 90 + off + turn, length)] : [])
+  switch (ribbon.build) {
+    case 'hand': {
+      const lengths = handLoops(ribbon).map((each) => loopShows(each, means))
+      return [
+        ...tail(18, ribbon.tails[0]), ...fanned(lengths, lengths.length > 2 ? FAN : 0, 0.52),
+        ...(ribbon.centre > 0 ? [move('centre', 270, ribbon.centre / 2, 0.9)] : []), ...tail(-16, ribbon.tails[1]),
+      ]
+    }
+    case 'strips': return Array.from({ length: ribbon.strips }, (_, k) => {
+      const tilt = ribbon.strips > 1 ? FAN * (2 * k / (ribbon.strips - 1) - 1) + turn : turn
+      const shows = loopShows(ribbon.loop, means)
+      return [move('tail', tilt + 24, ribbon.tail), move('loop', tilt, shows, 0.5), move('loop', 180 + tilt, shows, 0.5), move('tail', 204 + tilt, ribbon.tail)].filter(({ length }) => length > 0)
+    }).flat()
+    case 'rag': {
+      const loops = ragLoops(ribbon, means)
+      const lengths = Array.from({ length: Math.min(MOST_DRAWN, ribbon.strips * loops) }, () => loopShows(ribbon.loop, means))
+      return fanned(lengths, ROUND, 0.4)
+    }
+    case 'coil': {
+      const [right, left] = coilLoops(ribbon.layers)
+      return fanned(Array.from({ length: right + left }, () => ribbon.flat / 2), ROUND, 0.62)
+    }
+    case 'flat': return [
+      ...Array.from({ length: ribbon.rounds }, (_, k) => [0, 180].map((side) => move('loop', side + turn + 12 * (k - (ribbon.rounds - 1) / 2), ribbon.width / 2, 0.12))).flat(),
+      ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+    ]
+    case 'folded': return [
+      ...tail(24, ribbon.tail), ...tail(-24, ribbon.tail), move('loop', turn, loopShows(ribbon.loop, means), 0.56), move('loop', 180 - turn, loopShows(ribbon.loop, means), 0.56),
+      ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+    ]
+  }
+}
+
+/** More loops than this are not drawn. */
+const MOST_DRAWN = 120

@@ -1,0 +1,47 @@
+import { beadsOn } from '../arrange'
+import { quantity, sum } from '../measure'
+import { MOST_PLACES } from '../piece'
+import type { Construction, NamedFigure } from './makeup'
+import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
+
+/** Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm. */
+export function beadsOff(change: number, bead: number): { readonly beads: number, readonly change: number } {
+  const beads = Math.round((Math.PI * change) / bead)
+  return { beads, change: (beads * bead) / Math.PI }
+}
+
+/** Bare wire kept at one end to bend round the base: `turns × π × (ring wire + own wire) + tail`, mm. */
+export const bareWire = (turns: number, ring: number, own: number, tail: number): number => turns * Math.PI * (ring + own) + tail
+
+export const BEADS: Construction<'beads'> = {
+  makeUp(rule, { layer, runs, mix: [bead] }) {
+    const rows = runs.map((run) => ({ run, n: beadsOn(run.length, rule.allowance, bead.length), bare: bareWire(rule.turns, 2 * run.at(run.length / 2).half, rule.own, rule.tail) }))
+    const first = rows[0]!
+    const beads = total(rows, ({ n }) => n)
+    const wire = total(rows, ({ n, bare }) => n * bead.length + 2 * bare)
+    const figures: NamedFigure[] = [
+      ...(rows.length > 1 ? rows.map(({ run, n }) => countOf(`beads:${run.id}`, `On the ${run.name}`, n, sum`⌊(${quantity.length(run.length)} − ${quantity.length(rule.allowance)}) ÷ ${quantity.length(bead.length)}⌋ = ${quantity.count(n)}`)) : []),
+      countOf('beads', 'Beads', beads, rows.length > 1 ? sum`${rows.map(({ n }) => n).join(' + ')} = ${quantity.count(beads)}` : sum`⌊(${quantity.length(first.run.length)} − ${quantity.length(rule.allowance)}) ÷ ${quantity.length(bead.length)}⌋ = ${quantity.count(beads)}`),
+      lengthOf('bare', 'Bare wire at each end', first.bare, sum`${quantity.ratio(rule.turns)} turns × π × (${quantity.length(2 * first.run.at(first.run.length / 2).half)} + ${quantity.length(rule.own)}) + ${quantity.length(rule.tail)} = ${quantity.length(first.bare)}`),
+      lengthOf('wire', 'Wire to thread on', wire, sum`${quantity.count(beads)} × ${quantity.length(bead.length)} + ${quantity.count(2 * rows.length)} bare ends = ${quantity.length(wire)}`),
+    ]
+    return {
+      layer: layer.id, title: null, figures, uses: [],
+      takes: rows.map(({ run, n, bare }) => ({ material: THREAD, use: rows.length > 1 ? `threading, ${run.name}` : 'threading', length: n * bead.length + 2 * bare, count: 1, joins: false })),
+    }
+  },
+  words: (rule, makeUp, { runs }) => [
+    sum`Thread ${figureOf(makeUp, 'beads')} beads${runs.length > 1 ? ', run by run' : ''}; keep ${figureOf(makeUp, 'bare')} of wire bare at each end, wind it ${quantity.ratio(rule.turns)} times round the base and fold the end in.`,
+  ],
+  problems(rule, { layer, runs, mix: [bead] }) {
+    const none = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) === 0)
+    const many = total(runs, (run) => beadsOn(run.length, rule.allowance, bead.length)) > MOST_PLACES
+    return [
+      ...(none ? [{ id: `${layer.id}:none`, weight: 'fault' as const, layer: layer.id, says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`, mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [] }] : []),
+      ...(many ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`More than ${quantity.count(MOST_PLACES)} beads on one run are counted but not all drawn.`, mends: [] }] : []),
+    ]
+  },
+}
+
+/** The wire that beads are threaded on. */
+const THREAD = 'paddle-wire'

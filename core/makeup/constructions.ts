@@ -1,0 +1,48 @@
+import type { LaidLayer } from '../arrange'
+import { runsFor } from '../arrange'
+import type { Run } from '../base'
+import type { Shelf } from '../material'
+import type { Said } from '../measure'
+import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
+import { BEADS } from './beads'
+import { BOUGHS, BUNDLES } from './bound'
+import { BOW } from './bow'
+import type { Construction, MakeUp, Making } from './makeup'
+import { MESH, POOFS } from './mesh'
+import { SPRAY } from './spray'
+import { LAID, WOUND } from './wound'
+
+/** How each kind of rule is made, for those that make something of what they lay. */
+const CONSTRUCTIONS: { readonly [K in RuleKind]?: Construction<K> } = {
+  bundles: BUNDLES, boughs: BOUGHS, spray: SPRAY, wound: WOUND, laid: LAID, mesh: MESH, poofs: POOFS, beads: BEADS, bow: BOW,
+}
+
+type Any = Construction<RuleKind>
+
+/** What a layer is worked out from, and by which construction; null when it is none, or lies nowhere. */
+function makingOf(piece: Piece, laid: LaidLayer, runs: readonly Run[], shelf: Shelf): { readonly how: Any, readonly making: Making } | null {
+  const { layer } = laid
+  // Each construction is given the rule of its own kind.
+  const how = CONSTRUCTIONS[layer.rule.kind] as Any | undefined
+  const [run, ...others] = runsFor(layer, runs)
+  const [first, ...rest] = layer.mix.flatMap(({ material }) => shelf.materials[material] ?? [])
+  return how && run && first ? { how, making: { piece, laid, layer, shelf, runs: [run, ...others], mix: [first, ...rest] } } : null
+}
+
+/** What a layer comes to; null when its rule makes nothing of it, or it cannot be made so. */
+export function makeUpOf(piece: Piece, laid: LaidLayer, runs: readonly Run[], shelf: Shelf): MakeUp | null {
+  const found = makingOf(piece, laid, runs, shelf)
+  return found && found.how.makeUp(laid.layer.rule as RuleOf<RuleKind>, found.making)
+}
+
+/** How hands make it, for the make sheet. */
+export function makeUpWords(piece: Piece, laid: LaidLayer, makeUp: MakeUp, runs: readonly Run[], shelf: Shelf): readonly Said[] {
+  const found = makingOf(piece, laid, runs, shelf)
+  return found ? found.how.words(laid.layer.rule, makeUp, found.making) : []
+}
+
+/** What cannot be made so. */
+export const makeUpProblems = (piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] => laid.flatMap((each) => {
+  const found = makingOf(piece, each, runs, shelf)
+  return found ? found.how.problems(each.layer.rule, found.making) : []
+})
