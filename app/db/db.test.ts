@@ -17,7 +17,7 @@ afterEach(() => db.delete())
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'offcuts', 'pieces', 'settings', 'snapshots', 'stash'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'offcuts', 'pieces', 'rolls', 'settings', 'snapshots', 'stash'])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -127,6 +127,21 @@ describe('the steps from older schemas', () => {
     const after = new BenchDatabase(name)
     expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece })
     expect(await after.cutList.count()).toBe(0)
+    await after.delete()
+  })
+  it('gives bundles of schema 4 their one face, and room for rolls of other lengths', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(4).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
+    const layer = layerOf('a', 'bay', { kind: 'bundles', start: 0, advance: 80, sprigs: 4, wraps: 2, bound: 25, faces: 1 })
+    const { faces: _faces, ...faceless } = layer.rule as Extract<typeof layer.rule, { kind: 'bundles' }>
+    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 3, layers: [{ ...layer, rule: faceless }] }, revision: 3, savedAt: 5 })
+    await before.table('offcuts').put({ id: 'o', material: 'ribbon-slate', length: 400 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.pieces.get('ring')).toMatchObject({ piece: { version: VERSION, layers: [{ rule: { kind: 'bundles', faces: 1 } }] } })
+    expect(await after.offcuts.get('o')).toMatchObject({ length: 400 })
+    expect(await after.rolls.count()).toBe(0)
     await after.delete()
   })
   it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {

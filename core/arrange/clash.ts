@@ -1,5 +1,4 @@
 import type { Point } from '../base'
-import type { Shelf } from '../material'
 import { footprint } from './footprint'
 import type { LaidLayer, Placement } from './placement'
 import { inside } from './zones'
@@ -25,7 +24,7 @@ interface Patch { readonly of: Placement, readonly outline: readonly Point[], re
  * What gets in the way of bows, signs and focals: solid things of another layer that press into them, and stems
  * that lie over them. Deepest first.
  */
-export function clashesOf(laid: readonly LaidLayer[], shelf: Shelf): Clash[] {
+export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   const isShown = ({ layer }: LaidLayer): boolean => layer.role === 'bow' || layer.role === 'sign' || layer.role === 'focal'
   if (!laid.some((each) => isShown(each) && each.placements.length)) return []
   const patches = laid.flatMap(({ layer, placements }) => placements.map((of): Patch => {

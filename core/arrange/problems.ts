@@ -87,7 +87,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
 const TOLD = 5
 
 function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
-  const clashes = clashesOf(laid, shelf)
+  const clashes = clashesOf(laid)
   const told = clashes.slice(0, TOLD).map((clash) => clashProblem(piece, clash, runs, shelf))
   const rest = clashes.length - told.length
   return rest > 0 ? [...told, { id: 'clash:rest', weight: 'note', layer: null, says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`, mends: [] }] : told

@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Run } from '../base'
 import { along, apart, BASE_KINDS, ringRun, runsOf, usualBase } from '../base'
+import type { Material } from '../material'
+import { CATALOGUE } from '../material'
 import { inches } from '../measure'
 import type { Rule } from '../piece'
-import { DENSE, PATTERNS, RuleSchema } from '../piece'
+import { BUILDS, DENSE, ENDS, GATHERS, LOOP_MEANS, PATTERNS, RuleSchema, usualRibbon } from '../piece'
 import { evenly, middles } from './points'
 import type { SlotContext } from './slots'
 import { layerSlots, slotsOf } from './slots'
@@ -13,8 +15,9 @@ import { layerOf } from '../testing'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
 const hoop = ringRun('ring', 'ring', inches(20), inches(19.5))
+const mixOf = (...widths: number[]): Material[] => widths.map((width, i) => ({ ...CATALOGUE['ribbon-slate']!, id: `m${i}`, width, length: 25 }))
 const around = (run: Run, runs: readonly Run[] = [run]): SlotContext => ({
-  run, runs, seed: 5, seat: 0.5, shortest: 160, flow: 'clockwise', mixWidths: [40, 30], pointsOf: () => evenly(run, 5, 0.1), widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
+  run, runs, seed: 5, seat: 0.5, shortest: 160, flow: 'clockwise', mix: mixOf(40, 30), taper: 0.5, pointsOf: () => evenly(run, 5, 0.1), widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
 })
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
@@ -31,8 +34,15 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
   bands: fc.record({ kind: fc.constant('bands' as const), outer: row, between: row, inner: row, gaps: fc.boolean() }),
   arms: fc.record({ kind: fc.constant('arms' as const), count, from: share, to: share }),
   scatter: fc.record({ kind: fc.constant('scatter' as const), count: fc.oneof(fc.constantFrom(0, 1), fc.integer({ min: 2, max: 80 })) }),
-  bundles: fc.record({ kind: fc.constant('bundles' as const), start: share, advance: fc.double({ min: 5, max: 3000, noNaN: true }), sprigs: fc.integer({ min: 1, max: 40 }), wraps: fc.constant(2), bound: fc.constant(25) }),
+  bundles: fc.record({ kind: fc.constant('bundles' as const), start: share, advance: fc.double({ min: 5, max: 3000, noNaN: true }), sprigs: fc.integer({ min: 1, max: 40 }), wraps: fc.constant(2), bound: fc.constant(25), faces: fc.constantFrom(1, 2) }),
   boughs: fc.record({ kind: fc.constant('boughs' as const), overlap: fc.double({ min: 0, max: 200, noNaN: true }), yields: fc.constant(1000) }),
+  spray: fc.record({ kind: fc.constant('spray' as const), at: share, pairs: fc.integer({ min: 1, max: 60 }), odd: fc.boolean(), spread: fc.integer({ min: 0, max: 120 }), wraps: fc.constant(3), bound: fc.constant(25) }),
+  wound: fc.record({ kind: fc.constant('wound' as const), pitch: fc.option(fc.double({ min: 0.5, max: 3000, noNaN: true }), { nil: null }), thick: fc.double({ min: 0.5, max: 1000, noNaN: true }), ends: fc.constant(25), every: fc.constant(null) }),
+  laid: fc.record({ kind: fc.constant('laid' as const), laps: fc.double({ min: 0.05, max: 40, noNaN: true }), tuck: fc.constant(50), every: fc.constant(150) }),
+  mesh: fc.record({ kind: fc.constant('mesh' as const), ties: fc.integer({ min: 1, max: 500 }), count, gathers: fc.array(fc.constantFrom(...GATHERS), { minLength: 1, maxLength: 6 }), cut: fc.double({ min: 30, max: 3000, noNaN: true }), start: share }),
+  poofs: fc.record({ kind: fc.constant('poofs' as const), ties: fc.integer({ min: 1, max: 500 }), passes: fc.integer({ min: 1, max: 9 }), uses: fc.double({ min: 20, max: 3000, noNaN: true }), start: share }),
+  beads: fc.record({ kind: fc.constant('beads' as const), allowance: fc.double({ min: 0, max: 1000, noNaN: true }), own: fc.constant(0.8), turns: fc.constant(2), tail: fc.constant(10) }),
+  bow: fc.record({ kind: fc.constant('bow' as const), at: share, means: fc.constantFrom(...LOOP_MEANS, null), ribbons: fc.array(fc.constantFrom(...BUILDS.map(usualRibbon)), { minLength: 1, maxLength: 6 }), ends: fc.constantFrom(...ENDS), hem: fc.constant(0), tied: fc.constant('stem wire' as const), fixes: fc.boolean() }),
   single: fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 500, noNaN: true }) }),
   hand: fc.constant({ kind: 'hand' as const }),
 }
@@ -41,6 +51,8 @@ const wanted = (rule: Rule): number | null => {
     case 'compass': case 'crescent': case 'against': case 'mirror': case 'arms': case 'scatter': return rule.count
     case 'cluster': return rule.at.length * rule.size
     case 'single': return 1
+    case 'bow': return rule.means === null ? 0 : 1
+    case 'spray': return 2 * rule.pairs + (rule.odd ? 1 : 0)
     case 'hand': return 0
     default: return null
   }
@@ -157,9 +169,9 @@ describe('bands', () => {
     expect(line(-1)).toBeCloseTo(Math.PI * inches(8), 6)
   })
   it('gives each row its material, and one more in every gap when asked', () => {
-    const slots = slotsOf({ kind: 'bands', outer: 4, between: 5, inner: 3, gaps: true }, { ...around(ring), mixWidths: [40, 30, 20, 10] })!
+    const slots = slotsOf({ kind: 'bands', outer: 4, between: 5, inner: 3, gaps: true }, { ...around(ring), mix: mixOf(40, 30, 20, 10) })!
     expect(slots.map(({ material }) => material).join('')).toBe('00001111122233333')
-    expect(slotsOf({ kind: 'bands', outer: null, between: 2, inner: 0, gaps: false }, { ...around(ring), mixWidths: [] })).toHaveLength(2)
+    expect(slotsOf({ kind: 'bands', outer: null, between: 2, inner: 0, gaps: false }, { ...around(ring), mix: [] })).toHaveLength(2)
   })
 })
 

@@ -14,7 +14,7 @@ import { costProblems } from './problems'
 
 const bracken = CATALOGUE['bracken']!
 const manner = { units: 'in', currency: 'USD' } as const
-const bill = (piece: Piece, on: Shelf = shelf) => billOf(piece, arrange(piece, runsOf(piece.base), on), on)
+const bill = (piece: Piece, on: Shelf = shelf) => billOf(piece, arrange(piece, runsOf(piece.base), on), [], on)
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
 
 describe('materialLine', () => {

@@ -47,7 +47,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   const items = itemsOf(laid, runs, shelf)
   const rows = rowsOf(items, laid)
   const reach = reachOf(boundsOf(runs))
-  const closedTo = closed(laid, shelf)
+  const closedTo = closed(laid)
   const movable = rows.flatMap((row) => row.items.flatMap((item, i) => (item.free && row.items.length > 1 ? [{ row, i }] : [])))
   const measure = (): Unevenness => unevenness(piece, items, rows, reach)
   const before = measure()
@@ -77,7 +77,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
 }
 
 /** Whether a thing may not lie at a place: what its layer keeps clear of, with half its body about it. */
-function closed(laid: readonly LaidLayer[], shelf: Shelf): (item: Item, s: number) => boolean {
+function closed(laid: readonly LaidLayer[]): (item: Item, s: number) => boolean {
   const zones = laid.flatMap((each) => each.zones)
   const clear = new Set(laid.filter(({ layer }) => layer.clear).map(({ layer }) => layer.id))
   const known = new Map<string, { from: number, length: number }[]>()

@@ -10,7 +10,7 @@ import { work } from '../workings'
 import { lastQuarter, remaining, wrapsOf } from './bound'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const bundles = (set: Partial<Extract<Rule, { kind: 'bundles' }>> = {}): Rule => ({ kind: 'bundles', start: 0, advance: inches(3.5), sprigs: 4, wraps: 2, bound: inches(1), ...set })
+const bundles = (set: Partial<Extract<Rule, { kind: 'bundles' }>> = {}): Rule => ({ kind: 'bundles', start: 0, advance: inches(3.5), sprigs: 4, wraps: 2, bound: inches(1), faces: 1, ...set })
 const boughs = (set: Partial<Extract<Rule, { kind: 'boughs' }>> = {}): Rule => ({ kind: 'boughs', overlap: inches(6), yields: inches(40), ...set })
 /** A ring whose centre circle is so wide, inches. */
 const ring = (centre: number, rule: Rule, set: Partial<Layer> = {}) => pieceWith([layerOf('a', 'bay', rule, { cut: inches(7), ...set })], { ring: { outer: inches(centre + 1), inner: inches(centre - 1) } })

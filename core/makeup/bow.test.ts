@@ -1,45 +1,175 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inches, showSum } from '../measure'
-import type { BowNumbers } from './bow'
-import { bowFigures, bowRibbon, largestLoop, meantBy, wrongBow } from './bow'
+import { bowAcross, bowMoves, handLoops, ragLoops, ribbonReach, tailReach } from '../arrange'
+import { inches, say, showSum } from '../measure'
+import type { Layer, Ribbon, RibbonOf, RuleOf } from '../piece'
+import { BUILDS, edit, LOOP_MEANS, MOST_LOOPS, usualRibbon, usualRule } from '../piece'
+import { layerOf, pieceWith, shelf } from '../testing'
+import { work } from '../workings'
+import { bowPieces, cutIn, largest, meantBy, ribbonFigures, ribbonOf, sized, sizeOf, withOneMore } from './bow'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const bow = (set: Partial<BowNumbers> = {}): BowNumbers => ({ loops: 8, loop: inches(6), means: 'visible', tails: [inches(10), inches(10)], centre: 0, twist: 0, ...set })
-const numbers = fc.record<BowNumbers>({
-  loops: fc.integer({ min: 1, max: 40 }), loop: fc.double({ min: 10, max: 400, noNaN: true }), means: fc.constantFrom('visible', 'ribbon used'),
-  tails: fc.tuple(fc.double({ min: 0, max: 900, noNaN: true }), fc.double({ min: 0, max: 900, noNaN: true })), centre: fc.double({ min: 0, max: 200, noNaN: true }), twist: fc.double({ min: 0, max: 30, noNaN: true }),
+const hand = (set: Partial<RibbonOf<'hand'>> = {}): RibbonOf<'hand'> => ({ build: 'hand', loops: 8, loop: inches(6), taper: 0, tails: [inches(10), inches(10)], centre: 0, twist: 0, ...set })
+
+const mm = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true })
+const many = fc.integer({ min: 1, max: 40 })
+const ribbons = fc.oneof(
+  fc.record<RibbonOf<'hand'>>({ build: fc.constant('hand'), loops: many, loop: mm(10, 400), taper: mm(0, 1), tails: fc.tuple(mm(0, 900), mm(0, 900)), centre: mm(0, 200), twist: mm(0, 30) }),
+  fc.record<RibbonOf<'strips'>>({ build: fc.constant('strips'), strips: many, loop: mm(10, 400), tail: mm(0, 300) }),
+  fc.record<RibbonOf<'rag'>>({ build: fc.constant('rag'), strips: many, strip: mm(900, 3000), overhang: mm(0, 60), loop: mm(10, 390) }),
+  fc.record<RibbonOf<'coil'>>({ build: fc.constant('coil'), layers: many, flat: mm(20, 500) }),
+  fc.record<RibbonOf<'flat'>>({ build: fc.constant('flat'), rounds: many, width: mm(20, 500), strip: mm(0, 200) }),
+  fc.record<RibbonOf<'folded'>>({ build: fc.constant('folded'), loop: mm(10, 400), tail: mm(0, 500), strip: mm(0, 200) }),
+)
+const means = fc.constantFrom(...LOOP_MEANS)
+
+describe('the ribbon in a bow', () => {
+  it('made by hand is tails, loops, centre and twists, in both senses of a loop', () => {
+    expect(ribbonOf(hand(), 'visible') / 25.4).toBeCloseTo(116)
+    expect(ribbonOf(hand(), 'ribbon used') / 25.4).toBeCloseTo(68)
+    expect(ribbonOf(hand({ centre: inches(4), twist: inches(0.5) }), 'visible') / 25.4).toBeCloseTo(124)
+    const [ribbon] = ribbonFigures(hand(), 'visible', inches(360), 0, 0)
+    expect(showSum(ribbon!.figure, manner)).toBe('tails 10 in + 10 in + 8 loops × 12 in + centre 0 in + twist 0 in × 8 = 116 in')
+  })
+  it('by every other build is what its pieces come to', () => {
+    const inch = (ribbon: Ribbon, hem = 0) => bowPieces(ribbon, 'visible', inches(hem)).map(({ length, count }) => [Math.round((length / 25.4) * 100) / 100, count])
+    expect(inch({ build: 'strips', strips: 3, loop: inches(4), tail: inches(5) })).toEqual([[26, 3]])
+    expect(inch({ build: 'strips', strips: 3, loop: inches(4), tail: inches(5) }, 0.5)).toEqual([[27, 3]])
+    expect(inch({ build: 'rag', strips: 2, strip: inches(40), overhang: inches(1), loop: inches(4.75) })).toEqual([[40, 2]])
+    expect(inch({ build: 'coil', layers: 9, flat: inches(10) })).toEqual([[90, 1]])
+    expect(inch({ build: 'flat', rounds: 3, width: inches(7), strip: inches(4) })).toEqual([[14, 3], [4, 1]])
+    expect(inch({ build: 'folded', loop: inches(4), tail: inches(8), strip: inches(3) })).toEqual([[16, 1], [16, 1], [3, 1]])
+    expect(inch(hand({ tails: [0, 0], loops: 1, loop: inches(1) }), 1)).toEqual([[4, 1]])
+  })
+  it('loops grow shorter pair by pair when it tapers', () => {
+    expect(handLoops({ loops: 5, loop: 100, taper: 0.5 })).toEqual([100, 100, 75, 75, 50])
+    expect(handLoops({ loops: 1, loop: 100, taper: 0.5 })).toEqual([100])
+  })
 })
 
-describe('a bow', () => {
-  it('takes what its loops, tails, centre and twists take, in both senses of a loop', () => {
-    expect(bowRibbon(bow()) / 25.4).toBeCloseTo(116)
-    expect(bowRibbon(bow({ means: 'ribbon used' })) / 25.4).toBeCloseTo(68)
-    expect(bowRibbon(bow({ centre: inches(4), twist: inches(0.5) })) / 25.4).toBeCloseTo(124)
-    const ribbon = bowFigures(bow(), inches(360)).find(({ id }) => id === 'ribbon')!
-    expect(showSum(ribbon.figure, manner)).toBe('tails 10 in + 10 in + 8 loops × 12 in + centre 0 in + twist 0 in × 8 = 116 in')
+describe('the inverse', () => {
+  it('the largest size that a roll gives takes all of the roll, for every build', () => {
+    fc.assert(fc.property(ribbons, means, mm(100, 30_000), fc.constantFrom(0, 12), (ribbon, sense, roll, hem) => {
+      const size = largest(ribbon, sense, roll, hem)
+      if (size === null) expect(ribbonOf(sized(ribbon, 0, sense), sense, hem)).toBeGreaterThanOrEqual(roll)
+      else expect(ribbonOf(sized(ribbon, size, sense), sense, hem)).toBeCloseTo(roll, 4)
+    }), { numRuns: 400 })
   })
-  it('reaches across twice what a loop shows; a roll gives so many, and one more loop costs one of them', () => {
-    const value = (id: string, of = bow()) => bowFigures(of, inches(360)).find((each) => each.id === id)!.figure.value
-    expect(value('across') / 25.4).toBeCloseTo(12)
-    expect(value('across', bow({ means: 'ribbon used' })) / 25.4).toBeCloseTo(6)
-    expect(value('bows')).toBe(3)
-    expect(value('fewer')).toBe(1)
-  })
-  it('the largest loop a roll gives takes all of the roll, whatever the build', () => {
-    fc.assert(fc.property(numbers, fc.double({ min: 100, max: 30_000, noNaN: true }), (of, roll) => {
-      const loop = largestLoop(of, roll)
-      if (loop === null) expect(bowRibbon({ ...of, loop: 0 })).toBeGreaterThanOrEqual(roll)
-      else expect(bowRibbon({ ...of, loop })).toBeCloseTo(roll, 4)
+  it('its own size gives the ribbon it takes, and that size again', () => {
+    fc.assert(fc.property(ribbons, means, (ribbon, sense) => {
+      const used = ribbonOf(ribbon, sense)
+      const again = sized(ribbon, sizeOf(ribbon), sense)
+      // A strip in a jig has a rest beyond its whole loops: sized, it has none.
+      if (ribbon.build !== 'rag') {
+        expect(again).toEqual(ribbon)
+        expect(largest(ribbon, sense, used)).toBeCloseTo(sizeOf(ribbon), 5)
+      }
+      else if (ragLoops(ribbon, sense) > 0) expect(ragLoops(again as RibbonOf<'rag'>, sense)).toBe(ragLoops(ribbon, sense))
     }))
   })
   it('tells from a finished bow which sense was meant', () => {
-    fc.assert(fc.property(numbers, (of) => { expect(meantBy(of, bowRibbon(of)).means).toBe(of.means) }))
-    expect(meantBy(bow(), inches(116)).off).toEqual({ 'visible': expect.closeTo(0), 'ribbon used': expect.closeTo(inches(-48)) })
+    fc.assert(fc.property(ribbons, means, (ribbon, sense) => {
+      if (ribbon.build === 'hand' || ribbon.build === 'strips' || ribbon.build === 'folded') expect(meantBy(ribbon, ribbonOf(ribbon, sense)).means).toBe(sense)
+    }))
+    expect(meantBy(hand(), inches(116)).off).toEqual({ 'visible': expect.closeTo(0), 'ribbon used': expect.closeTo(inches(-48)) })
   })
-  it('is refused in words', () => {
-    expect(wrongBow(bow(), inches(360))).toBeNull()
-    expect(wrongBow(bow(), inches(100))).toContain('more ribbon than the roll')
-    for (const set of [{ loops: 0 }, { loops: 1.5 }, { loop: 0 }, { loop: Number.NaN }, { tails: [-1, 2] as const }, { twist: Number.NaN }]) expect(wrongBow(bow(set), inches(360))).not.toBeNull()
+  it('one more of what it has takes more ribbon, and a folded bow has no more', () => {
+    fc.assert(fc.property(ribbons, means, (ribbon, sense) => {
+      const more = withOneMore(ribbon)
+      if (more) expect(ribbonOf(more.ribbon, sense)).toBeGreaterThan(ribbonOf(ribbon, sense) - 1e-9)
+      else expect(ribbon.build).toBe('folded')
+    }))
+  })
+})
+
+describe('a bow as it lies', () => {
+  it('reaches across twice its longest loop, in the sense that was said', () => {
+    expect(bowAcross([hand()], 'visible') / 25.4).toBeCloseTo(12)
+    expect(bowAcross([hand()], 'ribbon used') / 25.4).toBeCloseTo(6)
+    expect(bowAcross([hand({ loop: inches(3) }), { build: 'coil', layers: 5, flat: inches(9) }, { build: 'flat', rounds: 2, width: inches(7), strip: 0 }], 'visible') / 25.4).toBeCloseTo(9)
+  })
+  it('is made move by move: every loop and tail once, none longer than said, and as many each side', () => {
+    for (const build of BUILDS) {
+      for (const sense of LOOP_MEANS) {
+        const ribbon = usualRibbon(build)
+        const moves = bowMoves([ribbon], sense)
+        expect(moves.length).toBeGreaterThan(2)
+        const loops = moves.filter(({ what }) => what === 'loop')
+        for (const { length } of loops) expect(length).toBeLessThanOrEqual(ribbonReach(ribbon, sense) + 1e-9)
+        const right = loops.filter(({ angle }) => Math.cos((angle * Math.PI) / 180) > 0).length
+        expect(Math.abs(loops.length - 2 * right)).toBeLessThanOrEqual(1)
+        if (build === 'hand' || build === 'strips' || build === 'folded') expect(Math.max(...moves.filter(({ what }) => what === 'tail').map(({ length }) => length))).toBeCloseTo(tailReach([ribbon]))
+      }
+    }
+    expect(bowMoves([hand()], 'visible').map(({ what }) => what)).toEqual(['tail', ...Array.from({ length: 8 }, () => 'loop'), 'tail'])
+  })
+  it('a coil of an odd number of layers has as many loops right as left, of an even number one less', () => {
+    const sides = (layers: number) => bowMoves([{ build: 'coil', layers, flat: 200 }], 'visible').map(({ angle }) => Math.sign(Math.cos((angle * Math.PI) / 180))).reduce((a, b) => a + b, 0)
+    for (const layers of [3, 5, 9, 21]) expect(sides(layers)).toBe(0)
+    for (const layers of [2, 4, 8, 20]) expect(sides(layers)).toBe(1)
+  })
+  it('the later ribbons of a stack come after those behind them', () => {
+    const moves = bowMoves([hand(), hand({ loop: inches(4) }), hand({ loop: inches(3) })], 'visible')
+    expect(moves.map(({ ribbon }) => ribbon)).toEqual([...moves.map(({ ribbon }) => ribbon)].sort())
+  })
+  it('never loses its footing on what is asked', () => {
+    fc.assert(fc.property(ribbons, means, (ribbon, sense) => {
+      for (const move of bowMoves([ribbon], sense)) expect([move.angle, move.length, move.open].every(Number.isFinite)).toBe(true)
+      for (const { figure } of ribbonFigures(ribbon, sense, 9144, 0, 0)) expect(Number.isFinite(figure.value)).toBe(true)
+    }))
+    expect(bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5 }], 'visible').length).toBeLessThanOrEqual(120)
+  })
+  it('V and slant take half and all of the width', () => expect([cutIn('v', 60), cutIn('slant', 60), cutIn('hem', 60)]).toEqual([30, 60, 0]))
+})
+
+const bowRule = (set: Partial<RuleOf<'bow'>> = {}): RuleOf<'bow'> => ({ ...(usualRule('bow', '') as RuleOf<'bow'>), means: 'visible', ribbons: [hand({ loops: 4, loop: inches(3), twist: inches(0.5) })], ...set })
+const ringWith = (rule: RuleOf<'bow'>, materials = ['ribbon-slate']): ReturnType<typeof pieceWith> =>
+  pieceWith([layerOf('bow', materials[0]!, rule, { mix: materials.map((material) => ({ material, share: 1, only: null })) } as Partial<Layer>)], { ring: { outer: inches(24), inner: inches(18) } })
+const saidOf = (piece: ReturnType<typeof pieceWith>) => work(piece, shelf).problems.map((problem) => ({ ...problem, text: say(problem.says, manner) }))
+
+describe('a bow on a piece', () => {
+  it('waits until its maker has said what a loop means: it is asked, and not assumed', () => {
+    const piece = ringWith(bowRule({ means: null }))
+    const worked = work(piece, shelf)
+    expect(worked.placements).toEqual([])
+    expect(worked.layers[0]!.makeUp).toBeNull()
+    const ask = saidOf(piece).find(({ id }) => id === 'bow:means')!
+    expect(ask).toMatchObject({ weight: 'fault', text: 'What does a loop of 3 in mean? The bow waits for that.' })
+    expect(ask.mends.map(({ says }) => say(says, manner))).toEqual(['It shows 3 in and uses 6 in', 'It uses 3 in and shows 1½ in'])
+    const answered = ask.mends.map(({ edit: how }) => edit(piece, how!, 'say'))
+    expect(answered.map((each) => each.ok && (each.change.piece.layers[0]!.rule as RuleOf<'bow'>).means)).toEqual(['visible', 'ribbon used'])
+  })
+  it('takes its pieces from its ribbons, each for itself, and its tie', () => {
+    const three = bowRule({ ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }], tied: 'paddle wire' })
+    const { layers: [layer], placements: [bow], bill } = work(ringWith(three, ['ribbon-slate', 'ribbon-ochre', 'ribbon-plum']), shelf)
+    const { takes, title } = layer!.makeUp!
+    expect(title).toBe('bow of slate-blue ribbon, ochre ribbon and plum velvet ribbon')
+    expect(takes.map(({ material, length }) => [material, Math.round(length / 25.4)])).toEqual([['ribbon-slate', 100], ['ribbon-ochre', 68], ['ribbon-plum', 30], ['paddle-wire', 18]])
+    expect(bow!.length).toBeCloseTo(inches(10))
+    expect(bill.lines.filter(({ of }) => of === 'length').map(({ id, packs }) => [id, packs.value])).toEqual(expect.arrayContaining([['ribbon-slate', 1], ['ribbon-ochre', 1], ['ribbon-plum', 1]]))
+  })
+  it('its wires fix it too, or it takes one more', () => {
+    const uses = (fixes: boolean) => work(ringWith(bowRule({ fixes })), shelf).layers[0]!.makeUp!.uses.map(({ use }) => use)
+    expect(uses(true)).toEqual(['tie of the bow'])
+    expect(uses(false)).toEqual(['tie of the bow', 'fixing the bow'])
+  })
+  it('says where its tails end, and when they lie on the floor', () => {
+    const floor = (tail: number) => work(ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(tail), 0], twist: 1 })] })), shelf).layers[0]!.makeUp!.figures.find(({ id }) => id === 'floor')!.figure.value / 25.4
+    expect(floor(10)).toBeCloseTo(80 * 0.7 - 10.5 - 10, 1)
+    const long = ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(60), 0], twist: 1 })] }))
+    expect(saidOf(long).find(({ id }) => id === 'bow:tails')).toMatchObject({ weight: 'fault', text: expect.stringContaining('The tails would lie on the floor') })
+  })
+  it.each([
+    ['loops longer than the ribbon', bowRule({ ribbons: [hand({ loop: inches(40), twist: 1 })] }), 'bow:long:0', /takes a piece of .* the roll of slate-blue ribbon has 360 in/],
+    ['a strip too short for its loops', bowRule({ ribbons: [{ build: 'rag', strips: 2, strip: inches(8), overhang: inches(1), loop: inches(4) }] }), 'bow:rag:0', /do not go into a strip of 8 in/],
+    ['a coil of even layers', bowRule({ ribbons: [{ build: 'coil', layers: 8, flat: inches(8) }] }), 'bow:even:0', /leaves one side a loop short/],
+    ['one-sided ribbon without twist', bowRule({ ribbons: [hand({ loop: inches(3) })] }), 'bow:twist:0', /has a back/],
+  ])('%s is told in words, with a mend that mends it', (_name, rule, id, text) => {
+    const piece = ringWith(rule)
+    const found = saidOf(piece).find((each) => each.id === id)!
+    expect(found.text).toMatch(text)
+    const mended = edit(piece, found.mends[0]!.edit!, 'mend')
+    expect(mended.ok).toBe(true)
+    if (mended.ok) expect(saidOf(mended.change.piece).map((each) => each.id)).not.toContain(id)
   })
 })

@@ -40,8 +40,11 @@ export function windingChoices(along: number, thick: number, { width, length, ki
   })
 }
 
+/** Lengths are typed to the hundredth, so that a third of a strand may be a hair too short. */
+const HAIR = 1e-3
+
 /** How many pins or ties hold so long a strand: one at each end and between. */
-export const pinsOf = (length: number, every: number): number => Math.max(1, Math.ceil(length / every - 1e-9)) + 1
+export const pinsOf = (length: number, every: number): number => Math.max(1, Math.ceil(length / every - HAIR)) + 1
 
 const path = (runs: readonly Run[]): number => total(runs, ({ length }) => length)
 

@@ -225,6 +225,7 @@ export type RuleKind = Rule['kind']
 export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
 export type Ribbon = z.infer<typeof RibbonSchema>
 export type Build = Ribbon['build']
+export const BUILDS = ['hand', 'strips', 'rag', 'coil', 'flat', 'folded'] as const satisfies readonly Build[]
 export type RibbonOf<B extends Build> = Extract<Ribbon, { build: B }>
 export type LoopMeans = (typeof LOOP_MEANS)[number]
 export type Ends = (typeof ENDS)[number]

@@ -5,8 +5,8 @@ import { loopShows, ribbonInLoop } from '#core/arrange'
 import { meantBy, ribbonOf, sizeOf } from '#core/makeup'
 import type { Material } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
-import type { Build, Layer, Ribbon, RuleOf } from '#core/piece'
-import { BUILD_NAMES, END_NAMES, ENDS, LOOP_MEANS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
+import type { Layer, Ribbon, RuleOf } from '#core/piece'
+import { BUILD_NAMES, BUILDS, END_NAMES, ENDS, LOOP_MEANS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
@@ -19,7 +19,7 @@ const rule = computed(() => props.layer.rule)
 const units = computed(() => bench.manner.units)
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
 const set = (change: Partial<RuleOf<'bow'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...rule.value, ...change } } }, words)
-const builds = (Object.keys(BUILD_NAMES) as Build[]).map((value) => ({ value, name: BUILD_NAMES[value] }))
+const builds = BUILDS.map((value) => ({ value, name: BUILD_NAMES[value] }))
 
 const first = computed(() => rule.value.ribbons[0]!)
 const senses = computed(() => LOOP_MEANS.map((value) => {
