@@ -29,7 +29,7 @@ await serving(4183, async (site) => {
   const openLayer = (i) => page.getByTestId('layer').nth(i).getByRole('button', { expanded: false }).first().click()
 
   await page.goto(site)
-  await page.getByTestId('piece').nth(6).locator('canvas').waitFor()
+  await page.getByTestId('piece').nth(7).locator('canvas').waitFor()
   await shoot('workroom')
 
   await bench('boathouse-door-ring')
@@ -86,25 +86,28 @@ await serving(4183, async (site) => {
   await openLayer(0)
   await shoot('bundles')
 
+  await bench('honey-fair-ring')
+  await openLayer(0)
+  await shoot('mesh')
+
+  await bench('wire-pear')
+  await openLayer(4)
+  await shoot('pear')
+
+  await bench('lantern-swag')
+  await openLayer(4)
+  await page.getByLabel('Turn the bow').fill('25')
+  await page.getByTestId('bow-view').scrollIntoViewIfNeeded()
+  await shoot('bow')
+
   await page.goto(`${site}/cutting`)
-  await page.getByLabel('Cut from').selectOption({ label: 'Slate-blue ribbon' })
-  const bow = page.getByRole('region', { name: 'A bow' })
-  const type = async (scope, label, text) => {
-    await scope.getByLabel(label, { exact: true }).and(page.locator('input')).fill(text)
-    await page.keyboard.press('Enter')
-  }
-  await page.getByRole('button', { name: 'Add a bow…' }).click()
-  await bow.getByRole('radio', { name: /^Visible/ }).check()
-  for (const [loop, count] of [['6', '3'], ['4', '5']]) {
-    await type(bow, 'Each loop', loop)
-    await type(bow, 'Bows', count)
-    await bow.getByRole('button', { name: 'Add to the list' }).click()
-  }
-  await type(page, 'How many', '6')
-  await page.getByRole('button', { name: 'Add a piece' }).click()
-  await type(page, 'An offcut of', '40')
+  await page.getByTestId('wanted').first().waitFor()
+  const ochre = await page.getByLabel('Cut from').locator('option').filter({ hasText: 'Ochre ribbon' }).first().textContent()
+  await page.getByLabel('Cut from').selectOption({ label: ochre.trim() })
+  await page.getByLabel('An offcut of', { exact: true }).and(page.locator('input')).fill('90')
+  await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Add it' }).click()
-  await page.getByRole('button', { name: 'Add a bow…' }).click()
+  await page.getByTestId('roll').nth(1).waitFor()
   await page.mouse.wheel(0, -2000)
   await shoot('cutting')
 

@@ -11,8 +11,8 @@ import { mirrorPiece } from './mirror'
 import { rebase } from './rebase'
 import type { Piece } from './schema'
 import { EACH, FORMAT, PieceSchema, RuleSchema, STILL, VERSION } from './schema'
-import { startLayer, startPiece, usualRule } from './start'
-import { CATALOGUE } from '../material'
+import { byRule, rulesFor, startLayer, startPiece, usualRule } from './start'
+import { CATALOGUE, canLay } from '../material'
 
 const bracken = layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 })
 const holly = layerOf('b', 'sea-holly', { kind: 'halfway', of: 'a' })
@@ -181,5 +181,23 @@ describe('migrate', () => {
     const two = { ...(brought.ok ? brought.document : {}), version: 2, layers: [{ id: 'a' }], brief: { name: 'b' } }
     expect(migrate(two)).toMatchObject({ ok: true, document: { version: VERSION, brief: { light: 'day' }, layers: [{ id: 'a', words: null }] } })
     expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({ ok: true, document: { base: 'none', layers: [3], brief: null } })
+  })
+})
+
+describe('another kind of rule for a layer', () => {
+  const ribbon = startLayer('r', CATALOGUE['ribbon-slate']!, 1)
+  it('ribbon starts as a bow that keeps its place, and keeps none once it is wound round', () => {
+    expect(ribbon).toMatchObject({ role: 'bow', reserve: 0, rule: { kind: 'bow', means: null } })
+    expect(byRule(ribbon, 'wound', '')).toMatchObject({ role: 'texture', reserve: null, rule: { kind: 'wound' } })
+  })
+  it('a bow of several has a build for each', () => {
+    const mix = [...ribbon.mix, { material: 'ribbon-ochre', share: 1, only: null }]
+    const made = { ...ribbon, ...byRule({ ...ribbon, mix }, 'bow', '') }
+    expect(made).toMatchObject({ mix, rule: { kind: 'bow', ribbons: [{ build: 'hand' }, { build: 'hand' }] } })
+    expect(PieceSchema.safeParse({ ...startPiece('p', 'P'), layers: [made] }).success).toBe(true)
+    expect(PieceSchema.safeParse({ ...startPiece('p', 'P'), layers: [{ ...made, mix: ribbon.mix }] }).success).toBe(false)
+  })
+  it('each kind of material can go by the rule that it starts with', () => {
+    for (const material of Object.values(CATALOGUE).filter(canLay)) expect(rulesFor(material.kind)).toContain(startLayer('a', material, 1).rule.kind)
   })
 })

@@ -3,7 +3,7 @@ import { usualBase } from '../base'
 import type { Material, MaterialKind } from '../material'
 import { inches } from '../measure'
 import type { Build, Layer, Piece, Ribbon, Role, Rule, RuleKind } from './schema'
-import { EACH, FORMAT, VERSION } from './schema'
+import { EACH, FORMAT, MOST_RIBBONS, VERSION } from './schema'
 
 /** A piece as it is before its first decision. */
 export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine'): Piece {
@@ -72,6 +72,19 @@ const OF_STEMS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'against',
 const OF_LENGTHS: Partial<Record<MaterialKind, readonly RuleKind[]>> = { ribbon: ['bow', 'wound', 'poofs'], mesh: ['mesh', 'poofs', 'wound', 'bow'], garland: ['laid', 'wound'], bead: ['beads'], mechanic: ['wound'] }
 /** The rules that a kind of material can go by. */
 export const rulesFor = (kind: MaterialKind): readonly RuleKind[] => OF_LENGTHS[kind] ?? OF_STEMS
+
+/** What changes in a layer that is laid by another kind of rule. @param of the layer that it refers to, if it does */
+export function byRule({ mix, rule: before, role }: Pick<Layer, 'mix' | 'rule' | 'role'>, kind: RuleKind, of: string): Partial<Layer> {
+  const rule = usualRule(kind, of)
+  const afresh = { nudges: {}, taken: [] }
+  if (rule.kind === 'bow') {
+    const ribbons = mix.slice(0, MOST_RIBBONS)
+    // A bow has a build for each of its ribbons.
+    return { ...afresh, rule: { ...rule, ribbons: ribbons.map(() => usualRibbon('hand')) }, mix: ribbons, role: 'bow', reserve: 0 }
+  }
+  // What goes along the base keeps no place from the rest.
+  return { ...afresh, rule, ...(before.kind === 'bow' ? { role: role === 'bow' ? 'texture' : role, reserve: null, clear: MINDFUL.has(kind) } : {}) }
+}
 
 /** Roles that keep their place free for themselves, and roles that mind such places. */
 const RESERVES: ReadonlySet<Role> = new Set(['bow', 'sign'])

@@ -6,7 +6,7 @@ import type { Piece } from '../../core/piece'
 import { DEMO } from '../../playwright.config'
 
 /** How many demo pieces there are. */
-export const DEMO_PIECES = 7
+export const DEMO_PIECES = 8
 
 export const demoSite = `http://127.0.0.1:${DEMO}`
 

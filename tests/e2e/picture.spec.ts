@@ -17,7 +17,7 @@ async function saveIt(page: Page): Promise<Buffer> {
 }
 async function demoBench(page: Page, piece: string): Promise<void> {
   await page.goto(demoSite)
-  await page.getByTestId('piece').nth(6).waitFor()
+  await page.getByTestId('piece').nth(7).waitFor()
   await page.goto(`${demoSite}/piece/${piece}`)
   await expect(page.getByTestId('tally').getByText('Face covered')).toBeVisible()
 }
@@ -59,7 +59,7 @@ test('a piece goes out as PNG and as SVG, and an independent renderer makes the 
   const titles = [...svg.matchAll(/<g id="[^"]+"><title>([^<]+)<\/title>/g)].map(([, title]) => title)
   expect(titles[0]).toBe('What it hangs on')
   expect(titles[1]).toBe('Base')
-  expect(titles).toContain('1 russet ribbon bow')
+  expect(titles).toContain('bow of russet ribbon')
   const drawn = await renderAsync(svg, { fitTo: { mode: 'width', value: 720 }, font: { loadSystemFonts: false } })
   // Each reading of `pixels` copies them all.
   const { mean, far } = unlike(png, { width: drawn.width, height: drawn.height, pixels: drawn.pixels })
@@ -135,7 +135,7 @@ test('a piece is seen by day, at dusk and by lamp, on glass and over a mantel, f
   const { piece } = await exported(page)
   expect(piece.brief).toMatchObject({ light: 'day', surface: { kind: 'mantel' } })
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  await addLayer(page, 'dahlia')
+  await expect(await addLayer(page, 'dahlia')).toContainText('3 wine dahlias')
   await page.getByRole('button', { name: 'Close up' }).click()
   await expect.poll(scale).toBeGreaterThan(near * 1.5)
 })

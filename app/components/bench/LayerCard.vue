@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
 import type { Layer, RuleKind, RuleOf } from '#core/piece'
-import { isMade, MOST_RIBBONS, MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor, usualRule } from '#core/piece'
+import { byRule, isMade, MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
@@ -30,10 +30,7 @@ function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 }
 function takeRule(kind: RuleKind): void {
-  const rule = usualRule(kind, others.value[0]?.id ?? '')
-  // A bow has a build for each of its ribbons.
-  const whole = rule.kind === 'bow' ? { ...rule, ribbons: props.layer.mix.slice(0, MOST_RIBBONS).map(() => rule.ribbons[0]!) } : rule
-  set({ rule: whole, mix: rule.kind === 'bow' ? props.layer.mix.slice(0, MOST_RIBBONS) : props.layer.mix, nudges: {}, taken: [] }, `lay it by ${ruleName(kind)}`)
+  set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleName(kind)}`)
 }
 const made = computed(() => isMade(props.layer.rule))
 /** What is made of lengths is mixed with its own kind only. */
