@@ -5,7 +5,7 @@ import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
 import { inches, readTape, say, several } from '#core/measure'
 import type { Edit, Nudge } from '#core/piece'
-import { startLayer } from '#core/piece'
+import { isMade, rulesFor, startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -65,7 +65,7 @@ export function useHand() {
   }
   /** @param by mm longer */
   function trim(by: number): void {
-    const things = chosen().filter(({ material }) => shops.shelf.materials[material]?.form === 'leaf')
+    const things = chosen().filter(({ form, made }) => form === 'leaf' && !made)
     const lengthOf = (length: number): number => Math.min(3000, Math.max(5, length + by))
     nudge(things, ({ length }) => ({ trim: lengthOf(length) }), `trim ${nameAll(things)}`, things.length === 1 ? `${nameAll(things)} cut to ${readTape(lengthOf(things[0]!.length), bench.manner.units)}` : `${nameAll(things)} trimmed`, key(things, 'trim'))
   }
@@ -95,14 +95,19 @@ export function useHand() {
     if (select) bench.selectAll(select)
   }
   const remove = (): void => act(takeOff, (name) => `take ${name} off`, [])
-  const mirror = (): void => act((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), (name) => `move ${name} to the other side`, [])
-  const copy = (): void => act((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), (name) => `copy ${name} to the other side`)
-  const double = (): void => act((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), (name) => `put another beside ${name}`)
+  /** What can be put somewhere else by hand: what is made of lengths has its places by its numbers. */
+  function actOnStems(make: (things: Placement[]) => Edit, words: (name: string) => string, select: readonly string[] | null = null): void {
+    if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
+    else act(make, words, select)
+  }
+  const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), (name) => `move ${name} to the other side`, [])
+  const copy = (): void => actOnStems((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), (name) => `copy ${name} to the other side`)
+  const double = (): void => actOnStems((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), (name) => `put another beside ${name}`)
 
   /** Puts a material on the base at a place, into the open layer when that holds it, else into a new layer of its own. */
   function drop(material: Material, run: Run, s: number, across: number): void {
     const { layers } = bench.piece!
-    const into = layers.find(({ id, mix, locked }) => id === bench.openLayer && !locked && mix.some((part) => part.material === material.id))
+    const into = layers.find(({ id, mix, locked, rule }) => id === bench.openLayer && !locked && rulesFor(material.kind).includes('hand') && !isMade(rule) && mix.some((part) => part.material === material.id))
       ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
     const at = s / run.length
     const words = `put ${material.name} at ${placeOf(run.id, s)}`
@@ -112,10 +117,16 @@ export function useHand() {
       bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, words)
       bench.select(`${into.id}:+${id}`)
     }
-    else {
+    else if (rulesFor(material.kind).includes('hand')) {
       const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
       bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule: { kind: 'hand' }, added: [thing('h1')] } }, words)
       bench.select(`${layer.id}:+h1`)
+    }
+    else {
+      const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
+      const rule = layer.rule.kind === 'bow' ? { ...layer.rule, at } : layer.rule
+      bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule } }, words)
+      bench.openLayer = layer.id
     }
     notices.announce(words)
   }

@@ -27,12 +27,12 @@ export class Picker {
   }
 }
 
-/** Where the grips of a chosen thing are: at its tip to trim, beyond it to turn. */
-export function gripPoints(item: Pick<SceneItem, 'x' | 'y' | 'bearing' | 'length' | 'form'>, scale: number): { readonly trim: Point | null, readonly turn: Point } {
+/** Where the grips of a chosen thing are: at the tip of a stem to trim it, beyond it to turn. */
+export function gripPoints(item: Pick<SceneItem, 'x' | 'y' | 'bearing' | 'length' | 'form' | 'tucked'>, scale: number): { readonly trim: Point | null, readonly turn: Point } {
   const a = (item.bearing * Math.PI) / 180
   const tip = item.form === 'leaf' ? item.length * (1 - HELD) : item.length / 2
   const at = (far: number): Point => ({ x: item.x + Math.cos(a) * far, y: item.y + Math.sin(a) * far })
-  return { trim: item.form === 'leaf' ? at(tip) : null, turn: at(tip + 22 / scale) }
+  return { trim: item.tucked ? at(tip) : null, turn: at(tip + 22 / scale) }
 }
 
 /** The length of a stem whose tip is drawn to a point, mm. */

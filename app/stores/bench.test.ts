@@ -136,6 +136,24 @@ describe('by hand', () => {
     expect(bench.piece!.layers.at(-1)!.added.map(({ at }) => at)).toEqual([0.25, 0.5])
     expect(bench.selected).toBe(`${bench.piece!.layers.at(-1)!.id}:+h2`)
   })
+  it('makes a layer of a length that is dropped, and does not copy what is made by its numbers', async () => {
+    const bench = await opened()
+    const hand = useHand()
+    const [run] = bench.runs
+    const before = bench.piece!.layers.length
+    hand.drop(CATALOGUE['ribbon-slate']!, run!, run!.length / 4, 0)
+    expect(bench.piece!.layers.at(-1)).toMatchObject({ rule: { kind: 'bow', at: 0.25, means: null }, added: [] })
+    hand.drop(CATALOGUE['mesh-honey']!, run!, run!.length / 4, 0)
+    expect(bench.piece!.layers.at(-1)).toMatchObject({ rule: { kind: 'mesh' }, added: [] })
+    expect(bench.piece!.layers).toHaveLength(before + 2)
+    const mesh = bench.piece!.layers.at(-1)!.id
+    await vi.waitFor(() => expect(bench.byId.has(`${mesh}:0.0`)).toBe(true))
+    bench.select(`${mesh}:0.0`)
+    hand.double()
+    hand.mirror()
+    expect(bench.layerOf(mesh)).toMatchObject({ added: [], taken: [] })
+    expect(useNotices().announced).toContain('made of a length')
+  })
   it('opens the layer of what is chosen', async () => {
     const bench = await opened()
     bench.select('b:0')

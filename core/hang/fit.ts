@@ -46,7 +46,8 @@ export function proportionsOf(bare: Edges, laid: readonly LaidLayer[], shelf: Sh
     const { role } = layer
     const [one] = placements
     if (!one || (role !== 'bow' && role !== 'sign')) return []
-    const { name } = shelf.materials[one.material]!
+    const material = shelf.materials[one.material]!
+    const name = one.made ? `bow of ${material.name}` : material.name
     return [{
       layer: layer.id, role, name, lead: !focals,
       share: figure(quantity.share(one.length / wide), sum`${name} ${quantity.length(one.length)} ÷ base ${quantity.length(wide)} = ${quantity.share(one.length / wide)}`, RULE_OF_THUMB),
