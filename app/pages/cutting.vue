@@ -40,7 +40,8 @@ const materials = computed(() => Object.values(shops.shelf.materials).filter(isC
 const material = ref('ribbon-slate')
 const chosen = computed(() => shops.shelf.materials[material.value] ?? materials.value[0]!)
 const wantedOf = (id: string): number => cutting.list.filter((each) => each.material === id).length + taken.value.filter((each) => each.material === id).length
-const options = computed(() => materials.value.map(({ id, name }) => ({ value: id, name: wantedOf(id) ? `${capital(name)} (${wantedOf(id)})` : capital(name) })))
+/** What something is wanted of comes first. */
+const options = computed(() => materials.value.map(({ id, name }) => ({ value: id, wanted: wantedOf(id), name: wantedOf(id) ? `${capital(name)} (${wantedOf(id)})` : capital(name) })).sort((a, b) => Number(b.wanted > 0) - Number(a.wanted > 0)))
 
 const listed = computed(() => cutting.list.filter((each) => each.material === material.value))
 const asked = computed(() => taken.value.filter((each) => each.material === material.value))

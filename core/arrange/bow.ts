@@ -1,4 +1,4 @@
-import type { LoopMeans, Ribbon, RibbonOf } from '../piece'
+import type { LoopMeans, Ribbon, RibbonOf, RuleOf } from '../piece'
 
 /** One thing that a hand does in making a bow, as it lies afterwards: from the tie outwards. */
 export interface Move {
@@ -18,6 +18,12 @@ export const ribbonInLoop = (loop: number, means: LoopMeans): number => (means =
 
 /** How far a loop reaches from its pinch, mm. */
 export const loopShows = (loop: number, means: LoopMeans): number => (means === 'visible' ? loop : loop / 2)
+
+/** Whether what a loop's length means makes a difference to how a ribbon is made. */
+export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat'
+
+/** What a loop's length means in a bow: what its maker said; null while that is not said and something hangs on it. */
+export const meaningOf = ({ means, ribbons }: Pick<RuleOf<'bow'>, 'means' | 'ribbons'>): LoopMeans | null => means ?? (ribbons.some(hasLoops) ? null : 'visible')
 
 /** The lengths of a hand's loops as its maker says them, in the order they are made, mm: pair after pair shorter when it tapers. */
 export function handLoops({ loops, loop, taper }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper'>): number[] {

@@ -4,7 +4,7 @@ import type { Material } from '../material'
 import type { Gather, RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
 import type { Move } from './bow'
-import { bowAcross, bowMoves } from './bow'
+import { bowAcross, bowMoves, meaningOf } from './bow'
 
 /** What is made of lengths, as it lies: how large, and what it looks like besides its material. */
 export type Made = Size & (
@@ -119,7 +119,9 @@ export function beadPlaces(run: Run, { allowance }: RuleOf<'beads'>, bead: numbe
 }
 
 /** A bow where it is tied; none while its maker has not said what a loop's length means. */
-export function bowAt(run: Run, { at, means, ribbons, ends }: RuleOf<'bow'>, materials: readonly Pick<Material, 'id' | 'width'>[]): MadePlace[] {
+export function bowAt(run: Run, rule: RuleOf<'bow'>, materials: readonly Pick<Material, 'id' | 'width'>[]): MadePlace[] {
+  const { at, ribbons, ends } = rule
+  const means = meaningOf(rule)
   if (means === null) return []
   const across = bowAcross(ribbons, means)
   return [{

@@ -139,6 +139,11 @@ describe('a bow on a piece', () => {
     const answered = ask.mends.map(({ edit: how }) => edit(piece, how!, 'say'))
     expect(answered.map((each) => each.ok && (each.change.piece.layers[0]!.rule as RuleOf<'bow'>).means)).toEqual(['visible', 'ribbon used'])
   })
+  it('is not asked where nothing hangs on it: a coil has no loop to mean', () => {
+    const piece = ringWith(bowRule({ means: null, ribbons: [{ build: 'coil', layers: 9, flat: inches(6) }] }))
+    expect(work(piece, shelf).placements).toHaveLength(1)
+    expect(saidOf(piece).map(({ id }) => id)).not.toContain('bow:means')
+  })
   it('takes its pieces from its ribbons, each for itself, and its tie', () => {
     const three = bowRule({ ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }], tied: 'paddle wire' })
     const { layers: [layer], placements: [bow], bill } = work(ringWith(three, ['ribbon-slate', 'ribbon-ochre', 'ribbon-plum']), shelf)

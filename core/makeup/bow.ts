@@ -1,4 +1,4 @@
-import { bowAcross, coilLoops, handLoops, loopShows, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
+import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
 import { BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import type { Said } from '../measure'
@@ -73,9 +73,6 @@ export function meantBy(ribbon: Ribbon, used: number): { readonly means: LoopMea
   return { means: Math.abs(off.visible) <= Math.abs(off['ribbon used']) ? 'visible' : 'ribbon used', off }
 }
 
-/** Whether what a loop's length means makes a difference to how a ribbon is made. */
-export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat'
-
 /** The sum of what a ribbon takes, with its numbers. */
 function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
   const all = quantity.length(ribbonOf(ribbon, means, hem))
@@ -124,7 +121,8 @@ const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly 
 
 export const BOW: Construction<'bow'> = {
   makeUp(rule, { piece, layer, laid, mix, shelf }) {
-    const { means, ribbons, tied } = rule
+    const { ribbons, tied } = rule
+    const means = meaningOf(rule)
     if (means === null) return null
     const hem = rule.ends === 'hem' ? rule.hem : 0
     const rows = ribbons.map((ribbon, i) => ({ ribbon, material: shelf.materials[layer.mix[i]!.material] ?? mix[0] }))
@@ -151,7 +149,8 @@ export const BOW: Construction<'bow'> = {
     return { layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures, takes, uses }
   },
   words(rule, _makeUp, { mix }) {
-    const { means, ribbons } = rule
+    const { ribbons } = rule
+    const means = meaningOf(rule)
     if (means === null) return []
     const one = ribbons.length === 1
     return [
@@ -162,8 +161,9 @@ export const BOW: Construction<'bow'> = {
     ]
   },
   problems(rule, { layer, piece, laid, mix, shelf }) {
-    if (rule.means === null) return [askWhatIsMeant(layer, rule)]
-    const { means, ribbons } = rule
+    const { ribbons } = rule
+    const means = meaningOf(rule)
+    if (means === null) return [askWhatIsMeant(layer, rule)]
     const hem = rule.ends === 'hem' ? rule.hem : 0
     const own = ribbons.flatMap((ribbon, i): Problem[] => {
       const material = shelf.materials[layer.mix[i]!.material] ?? mix[0]

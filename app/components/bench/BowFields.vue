@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
-import { loopShows, ribbonInLoop } from '#core/arrange'
+import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
 import { meantBy, ribbonOf, sizeOf } from '#core/makeup'
 import type { Material } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
@@ -21,9 +21,10 @@ const length = (mm: number): string => show(quantity.length(mm), bench.manner)
 const set = (change: Partial<RuleOf<'bow'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...rule.value, ...change } } }, words)
 const builds = BUILDS.map((value) => ({ value, name: BUILD_NAMES[value] }))
 
-const first = computed(() => rule.value.ribbons[0]!)
+/** The first ribbon with loops, by which they are asked about. */
+const looped = computed(() => rule.value.ribbons.find(hasLoops) ?? null)
 const senses = computed(() => LOOP_MEANS.map((value) => {
-  const size = sizeOf(first.value)
+  const size = looped.value ? sizeOf(looped.value) : 0
   return {
     value, name: value === 'visible' ? 'Visible, pinch to end' : 'Ribbon used',
     says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(rule.value.ribbons.reduce((all, each) => all + ribbonOf(each, value), 0))} in all`,
@@ -31,7 +32,7 @@ const senses = computed(() => LOOP_MEANS.map((value) => {
 }))
 
 const used = ref<number | null>(null)
-const meant = computed(() => (used.value === null ? null : meantBy(first.value, used.value)))
+const meant = computed(() => (used.value === null || !looped.value ? null : meantBy(looped.value, used.value)))
 function setUsed(mm: number | null): null {
   used.value = mm
   return null
@@ -66,17 +67,17 @@ function remove(i: number): void {
 
 <template>
   <div class="space-y-2.5">
-    <fieldset class="space-y-1" data-testid="loop-means">
-      <legend class="field-label">A loop of {{ length(sizeOf(first)) }} means</legend>
+    <fieldset v-if="looped" class="space-y-1" data-testid="loop-means">
+      <legend class="field-label">A loop of {{ length(sizeOf(looped)) }} means</legend>
       <label v-for="sense in senses" :key="sense.value" class="flex min-h-6 gap-2">
         <input type="radio" :name="`means-${layer.id}`" class="mt-0.5 size-4 shrink-0 accent-leaf" :value="sense.value" :checked="rule.means === sense.value" @change="set({ means: sense.value }, 'say what a loop means')">
         <span>{{ sense.name }}<span class="block text-fine text-soft">{{ sense.says }}</span></span>
       </label>
     </fieldset>
-    <LengthField label="Not sure? A bow in hand took" :mm="used" none="" :units="units" :take="setUsed" />
+    <LengthField v-if="looped" label="Not sure? A bow in hand took" :mm="used" none="" :units="units" :take="setUsed" />
     <p v-if="meant" class="text-fine" role="status">That bow’s loop was {{ meant.means === 'visible' ? 'the visible length' : 'the ribbon used' }}, to {{ length(Math.abs(meant.off[meant.means])) }}.</p>
 
-    <BowView v-if="rule.means !== null" :layer="layer.id" />
+    <BowView v-if="meaningOf(rule) !== null" :layer="layer.id" />
 
     <section v-for="(ribbon, i) in rule.ribbons" :key="i" class="space-y-1.5 border-t border-seam pt-1.5" :aria-label="`Ribbon ${i + 1}`" data-testid="ribbon">
       <p class="flex items-center gap-1"><span class="min-w-0 flex-1 truncate font-medium">{{ rule.ribbons.length > 1 ? `${i + 1}. ` : '' }}{{ capital(nameOf(i)) }}</span>
