@@ -221,7 +221,7 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     return [place(layerOn(layer, slot.run, runs), {
       slot: slot.id, run: slot.run, rest, number: i + 1, lift, added: false,
       material,
-      t: (slot.made ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
+      t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
       lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0, reach: slot.reach, made: slot.made,
     })]
   })

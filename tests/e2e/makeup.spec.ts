@@ -142,7 +142,7 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
   const ribbon = await addLayer(page, 'checked ribbon ribbon')
   await ribbon.getByLabel('Placing rule').selectOption('Wound round')
-  await fill(ribbon, 'Through what it goes round', '2')
+  await fill(ribbon, 'Round a tube of', '2')
   await fill(ribbon, 'Left at each end', '0')
   await fill(ribbon, 'A turn every', '2 1/2')
   const figure = (layer: typeof ribbon, name: string) => layer.getByTestId('made-up').getByRole('button', { name: new RegExp(`^${name}: `) })
@@ -164,7 +164,7 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
   await expect(strand.getByTestId('sum')).toContainText('half of one')
 
   const mesh = await addLayer(page, 'honey mesh')
-  await fill(mesh, 'Ties on the base', '12')
+  await fill(mesh, 'Ties there are', '12')
   await fill(mesh, 'Gathers', '15')
   await expect(page.getByText('15 gathers, but the base has 12 ties. 3 have nowhere to go.')).toBeVisible()
   await page.getByRole('button', { name: 'Make 12' }).click()

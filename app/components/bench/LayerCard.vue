@@ -33,6 +33,8 @@ function takeRule(kind: RuleKind): void {
   set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleName(kind)}`)
 }
 const made = computed(() => isMade(props.layer.rule))
+/** Whether the parts of its mix are dealt over its places. */
+const dealt = computed(() => !made.value && props.layer.rule.kind !== 'beads')
 /** What is made of lengths is mixed with its own kind only. */
 const mixable = computed(() => (first.value && (made.value || props.layer.rule.kind === 'beads') ? [first.value.kind] : undefined))
 const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(shops.shelf.materials[material]?.species ?? '')))
@@ -78,17 +80,19 @@ function addToMix(material: Material): void {
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
       <div v-if="layer.rule.kind !== 'bow'">
-        <span class="field-label">{{ layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : 'Material' }}</span>
+        <span class="field-label">{{ dealt && layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : layer.mix.length > 1 ? 'Taken in turn' : 'Material' }}</span>
         <div v-for="(part, i) in layer.mix" :key="part.material" class="mb-1 flex items-center gap-1">
           <span class="min-w-0 flex-1 truncate first-letter:uppercase">{{ nameOf(part.material) }}</span>
           <template v-if="layer.mix.length > 1">
+            <template v-if="dealt">
             <CountField v-if="part.only === null" class="w-24 [&_label]:sr-only" :label="`Parts of ${nameOf(part.material)}`" :value="part.share" :least="0" :most="1000" :take="(share) => setPart(i, { share })" />
             <CountField v-else class="w-24 [&_label]:sr-only" :label="`Just so many ${nameOf(part.material)}`" :value="part.only" :least="0" :most="500" whole :take="(only) => setPart(i, { only })" />
             <button type="button" class="h-7 rounded-[3px] border border-line px-1 text-tiny" :aria-pressed="part.only !== null" :title="part.only === null ? 'In parts. Press for just so many, spread.' : 'Just so many, spread. Press for parts.'" :class="part.only === null ? 'bg-sheet' : 'bg-moss'" @click="setPart(i, { only: part.only === null ? 3 : null })">{{ part.only === null ? 'parts' : 'only' }}</button>
+            </template>
             <button type="button" class="icon-button w-5" :aria-label="`Take ${nameOf(part.material)} out`" @click="set({ mix: layer.mix.filter((_, k) => k !== i) }, `take ${nameOf(part.material)} out`)"><X :size="14" /></button>
           </template>
         </div>
-        <button type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
+        <button v-if="layer.rule.kind !== 'wound' && layer.rule.kind !== 'laid' && layer.rule.kind !== 'beads'" type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
         <MaterialPicker v-if="mixing" class="mt-1.5" :kinds="mixable" @pick="addToMix" @close="mixing = false" />
       </div>
 

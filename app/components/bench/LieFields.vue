@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Flow, Layer, Role } from '#core/piece'
-import { EACH, FLOWS, ROLE_NAMES, ROLES } from '#core/piece'
+import { EACH, FLOWS, isMade, ROLE_NAMES, ROLES } from '#core/piece'
 import { capital } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -12,6 +12,8 @@ const bench = useBench()
 const shops = useShops()
 
 const leafy = computed(() => props.layer.mix.some(({ material }) => shops.shelf.materials[material]?.form === 'leaf'))
+/** What goes along the base as its numbers say, and does not lie otherwise. */
+const along = computed(() => isMade(props.layer.rule) && props.layer.rule.kind !== 'bow')
 const run = computed(() => bench.runOfLayer(props.layer))
 const seated = computed(() => props.layer.flow === 'apart' || props.layer.flow === 'together')
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
@@ -28,7 +30,7 @@ const runs = computed(() => [
 
 <template>
   <PickField v-if="runs.length > 1" label="Lies on" :value="layer.run" :options="runs" @pick="(id) => set({ run: id }, 'choose its run')" />
-  <template v-if="leafy">
+  <template v-if="leafy && !along">
     <div class="grid grid-cols-2 gap-2">
       <PickField label="Direction" :value="layer.flow" :options="FLOWS.map((value) => ({ value, name: flows[value] }))" @pick="(flow) => set({ flow }, 'change the direction')" />
       <LengthField label="Cut to" :mm="layer.cut" none="whole" :units="bench.manner.units" :take="(cut) => set({ cut }, 'change the cut length')" />
@@ -40,12 +42,12 @@ const runs = computed(() => [
       <CountField label="Varies, ±°" :value="layer.leanSpread" :least="0" :most="180" :step="5" :take="(leanSpread) => set({ leanSpread }, 'spread the lean')" />
     </div>
   </template>
-  <CountField v-else label="Turned, °" :value="layer.lean" :least="-180" :most="180" :step="5" :take="(lean) => set({ lean }, 'turn it')" />
-  <div class="grid grid-cols-2 gap-2">
+  <CountField v-else-if="!along" label="Turned, °" :value="layer.lean" :least="-180" :most="180" :step="5" :take="(lean) => set({ lean }, 'turn it')" />
+  <div v-if="!along" class="grid grid-cols-2 gap-2">
     <CountField label="In or out, %" :value="Math.round(layer.across * 100)" :least="-100" :most="100" :step="10" :take="(percent) => set({ across: percent / 100 }, 'move it across the face')" />
     <CountField label="Varies, ±%" :value="Math.round(layer.acrossSpread * 100)" :least="0" :most="100" :step="10" :take="(percent) => set({ acrossSpread: percent / 100 }, 'spread it across the face')" />
   </div>
-  <p class="text-tiny text-soft">−100 % is the inner edge of the face, 100 % the outer.</p>
+  <p v-if="!along" class="text-tiny text-soft">−100 % is the inner edge of the face, 100 % the outer.</p>
   <div class="space-y-1">
     <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="layer.reserve !== null" @change="set({ reserve: layer.reserve === null ? 0 : null }, 'change what it reserves')">Keeps its place free of others</label>
     <LengthField v-if="layer.reserve !== null" label="With so much about it" :mm="layer.reserve" :units="bench.manner.units" :take="(reserve) => set({ reserve: reserve ?? 0 }, 'change the room about it')" />

@@ -36,16 +36,16 @@ function setGather(i: number, how: Gather): void {
   <div v-if="rule.kind === 'wound'" class="space-y-2">
     <div class="grid grid-cols-2 gap-2">
       <LengthField label="A turn every" :mm="rule.pitch" none="side by side" :units="units" :take="(pitch) => set({ pitch }, 'change the pitch')" />
-      <LengthField label="Through what it goes round" :mm="rule.thick" :units="units" :take="length('thick', 'change how thick it is')" />
+      <LengthField label="Round a tube of" :mm="rule.thick" :units="units" :take="length('thick', 'change how thick it is')" />
       <LengthField label="Left at each end" :mm="rule.ends" :units="units" :take="length('ends', 'change the ends')" />
       <LengthField label="Pinned every" :mm="rule.every" none="at the ends" :units="units" :take="(every) => set({ every }, 'change the pins')" />
     </div>
-    <table class="w-full text-fine" data-testid="windings">
-      <caption class="field-label text-left">What each way takes on the {{ run.name }}</caption>
+    <table class="block w-full text-fine [&_tbody]:block" data-testid="windings">
+      <caption class="field-label block text-left">What each way takes on the {{ run.name }}</caption>
       <tbody>
-        <tr v-for="each in choices" :key="each.name" class="border-b border-seam">
-          <th scope="row" class="py-0.5 text-left font-normal"><button type="button" class="text-left underline decoration-dotted underline-offset-2" @click="set({ pitch: each.pitch }, 'choose a winding')">{{ each.name }}</button></th>
-          <td class="text-right">{{ Math.round(each.turns) }} turns</td><td class="text-right">{{ feet(each.length) }}</td><td class="text-right">{{ several(each.rolls, 'roll', 'rolls') }}</td><td class="text-right">{{ show(quantity.time(each.minutes), bench.manner) }}</td>
+        <tr v-for="each in choices" :key="each.name" class="grid grid-cols-4 border-b border-seam py-0.5">
+          <th scope="row" class="col-span-4 text-left font-medium"><button type="button" class="text-left underline decoration-dotted underline-offset-2" @click="set({ pitch: each.pitch }, 'choose a winding')">{{ each.name }}</button></th>
+          <td>{{ Math.round(each.turns) }} turns</td><td>{{ feet(each.length) }}</td><td>{{ several(each.rolls, 'roll', 'rolls') }}</td><td class="text-right">{{ show(quantity.time(each.minutes), bench.manner) }}</td>
         </tr>
       </tbody>
     </table>
@@ -57,7 +57,7 @@ function setGather(i: number, how: Gather): void {
   </div>
   <div v-else-if="rule.kind === 'mesh'" class="space-y-2">
     <div class="grid grid-cols-2 gap-2">
-      <CountField label="Ties on the base" :value="rule.ties" :least="1" :most="MOST_PLACES" whole :take="number('ties', 'change the ties')" />
+      <CountField label="Ties there are" :value="rule.ties" :least="1" :most="MOST_PLACES" whole :take="number('ties', 'change the ties')" />
       <CountField label="Gathers" :value="rule.count" :least="0" :most="MOST_PLACES" whole :take="number('count', 'change the gathers')" />
       <LengthField label="Each piece cut" :mm="rule.cut" :units="units" :take="length('cut', 'change the cut')" />
       <PlaceField v-if="run.closed" label="First tie at" :share="rule.start" v-bind="place" :take="number('start', 'turn the ties')" />
@@ -70,7 +70,7 @@ function setGather(i: number, how: Gather): void {
     <button v-if="rule.gathers.length < 6" type="button" class="button h-6 text-fine" @click="set({ gathers: [...rule.gathers, 'ruffle'] }, 'add a gather')"><Plus :size="13" />Another in the order</button>
   </div>
   <div v-else-if="rule.kind === 'poofs'" class="grid grid-cols-2 gap-2">
-    <CountField label="Ties on the base" :value="rule.ties" :least="1" :most="MOST_PLACES" whole :take="number('ties', 'change the ties')" />
+    <CountField label="Ties there are" :value="rule.ties" :least="1" :most="MOST_PLACES" whole :take="number('ties', 'change the ties')" />
     <CountField label="Passes" :value="rule.passes" :least="1" :most="9" whole :take="number('passes', 'change the passes')" />
     <LengthField label="Goes into each" :mm="rule.uses" :units="units" :hint="`It stands ${says(rule.uses / 2)} high.`" :take="length('uses', 'change the poofs')" />
     <PlaceField v-if="run.closed" label="First tie at" :share="rule.start" v-bind="place" :take="number('start', 'turn the ties')" />
@@ -83,7 +83,7 @@ function setGather(i: number, how: Gather): void {
   </div>
   <div v-else-if="rule.kind === 'spray'" class="grid grid-cols-2 gap-2">
     <CountField label="Pairs" :value="rule.pairs" :least="1" :most="60" whole :take="number('pairs', 'change the pairs')" />
-    <CountField label="Lean at the side, °" :value="rule.spread" :least="0" :most="120" :step="5" :take="number('spread', 'change the spread')" />
+    <CountField label="Side leans, °" :value="rule.spread" :least="0" :most="120" :step="5" :take="number('spread', 'change the spread')" />
     <CountField label="Wraps" :value="rule.wraps" :least="1" :most="9" whole :take="number('wraps', 'change the wraps')" />
     <LengthField label="Thick at the tie" :mm="rule.bound" :units="units" :take="length('bound', 'change how thick it is')" />
     <PlaceField label="Tied at" :share="rule.at" v-bind="place" :take="number('at', 'move the spray')" />

@@ -62,7 +62,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
           <h2 id="shopping" class="mb-1 font-serif text-lg">Shopping list</h2>
           <p class="mb-1 text-fine text-soft">For {{ brief.copies > 1 ? `all ${brief.copies}` : 'one' }}, spares included, in whole packs.</p>
           <table class="w-full text-fine">
-            <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Stems</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
+            <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Needed</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
             <tbody>
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
                 <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? baseSays : line.plural }}</td>
