@@ -51,7 +51,8 @@ export function swap({ layer, placements }: LaidLayer, from: string, to: string,
   const mixed = counts.map(({ material, share, only, n }) => (material === from
     ? { material: to, share: counts.length > 1 && rule ? Math.min(1000, after) : share, only: only === null ? null : held(after) }
     : { material, share: counts.length > 1 && rule && only === null ? Math.min(1000, n) : share, only }))
-  const merged = mixed.filter((part, i) => mixed.findIndex(({ material }) => material === part.material) === i)
+  // A bow has a build for each of its ribbons, also of one that it has twice.
+  const merged = layer.rule.kind === 'bow' ? mixed : mixed.filter((part, i) => mixed.findIndex(({ material }) => material === part.material) === i)
   return {
     before: own.length, after: rule ? after : own.length,
     edit: {

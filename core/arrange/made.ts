@@ -55,7 +55,7 @@ export function windings(run: Run, { pitch }: RuleOf<'wound'>, { width, kind }: 
 
 /** Lengths of a strand that is laid along the run, lap beside lap. */
 export function laps(run: Run, { laps: wanted }: RuleOf<'laid'>, { length, width, form }: Pick<Material, 'length' | 'width' | 'form'>): MadePlace[] {
-  const total = Math.min(wanted, run.closed ? Infinity : Math.ceil(wanted)) * run.length
+  const total = wanted * run.length
   const section = Math.min(length, Math.max(width * 2.2, run.length / 40))
   const n = Math.max(1, Math.min(MOST_PLACES, Math.ceil(total / (section * 0.62))))
   const rows = Math.ceil(wanted - 1e-9)

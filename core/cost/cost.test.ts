@@ -9,7 +9,7 @@ import type { Piece } from '../piece'
 import { edit } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { billOf } from './bill'
-import { materialLine, perCopy } from './line'
+import { lengthLine, materialLine, perCopy } from './line'
 import { costProblems } from './problems'
 
 const bracken = CATALOGUE['bracken']!
@@ -99,5 +99,38 @@ describe('costProblems', () => {
   it('says when only the whole packs are over', () => {
     const piece = pieceWith([layerOf('a', 'bracken', compass(2))], { brief: { budget: 800 } })
     expect(say(costProblems(piece, bill(piece))[0]!.says, manner)).toContain('what is used of them fits')
+  })
+})
+
+describe('lengthLine', () => {
+  const ribbon = CATALOGUE['ribbon-slate']!
+  const bows = (count: number, length = 116) => [{ material: ribbon.id, use: 'bow', length: inches(length), count, joins: false }]
+  it('opens the fewest rolls that the pieces can be cut from, over all copies', () => {
+    const line = lengthLine(ribbon, bows(2), 2, shelf)
+    // Three to a roll of 360 in, so four open a second, though all of them together are shorter than 1.3 rolls.
+    expect(line.packs.value).toBe(2)
+    expect(line.of).toBe('length')
+    expect(line.stems).toMatchObject({ unit: 'length', value: inches(464) })
+    expect(line.opened.value).toBe(2 * 899)
+    expect(line.used.value).toBeGreaterThan(899)
+    expect(line.used.value).toBeLessThan(1.31 * 899)
+    expect(showSum(line.packs, manner)).toContain('the fewest of 360 in that its pieces can be cut from, 2 = 2')
+  })
+  it('takes what is in stash first', () => {
+    const line = lengthLine(ribbon, bows(4), 1, { ...shelf, stash: { [ribbon.id]: 1 } })
+    expect([line.stash.value, line.packs.value]).toEqual([1, 1])
+    expect(lengthLine(ribbon, bows(4), 1, { ...shelf, stash: { [ribbon.id]: 5 } })).toMatchObject({ packs: { value: 0 }, opened: { value: 0 }, used: { value: 0 } })
+  })
+  it('buys where it costs least', () => {
+    const shop = { id: 's', name: 'Shop', note: '', offers: [{ material: ribbon.id, holds: 3, price: 900 }, { material: ribbon.id, holds: 1, price: 400 }] }
+    expect(lengthLine(ribbon, bows(1), 1, plainShelf([shop])).opened.value).toBe(400)
+    expect(lengthLine(ribbon, bows(9), 1, plainShelf([shop])).opened.value).toBe(900)
+  })
+  it('never opens fewer than the length alone would take', () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 1, max: 8 }), fc.double({ min: 10, max: 350, noNaN: true }), (count, copies, length) => {
+      const line = lengthLine(ribbon, bows(count, length), copies, shelf)
+      expect(line.packs.value).toBeGreaterThanOrEqual(Math.ceil((inches(length) * count * copies) / ribbon.length - 1e-6))
+      expect(line.packs.value).toBe(Math.ceil((count * copies) / Math.floor(ribbon.length / inches(length) + 1e-9)))
+    }), { numRuns: 40 })
   })
 })

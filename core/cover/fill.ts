@@ -5,7 +5,7 @@ import { across, along, onRun } from '../base'
 import type { Material, Shelf } from '../material'
 import { pieceLength } from '../material'
 import type { Added, Layer, Piece } from '../piece'
-import { MOST_ADDED } from '../piece'
+import { isMade, MOST_ADDED } from '../piece'
 import type { BareStretch, Counted } from './coverage'
 import { LayerCount } from './coverage'
 import { FULLNESS_ASKS } from './fullness'
@@ -32,7 +32,7 @@ interface Candidate { readonly run: Run, readonly s: number, readonly t: number,
 export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): { layer: Layer, material: Material } | null {
   for (const layer of piece.layers) {
     const material = shelf.materials[layer.mix[0]!.material]
-    if (material && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
+    if (material && !isMade(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
   }
   return null
 }

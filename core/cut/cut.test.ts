@@ -4,6 +4,7 @@ import type { Stock, Want } from './job'
 import { LAP } from './job'
 import { planCuts, planning } from './plan'
 import { asStock, reckon } from './reckon'
+import { fewestRolls, isNew, NEW, otherRoll } from './shop'
 
 const want = (id: string, length: number, count = 1, joins = false): Want => ({ id, length, count, joins })
 const roll = (length: number, price = 500, id = 'roll'): Stock => ({ id, length, price, supply: null })
@@ -76,5 +77,20 @@ describe('what is cut already', () => {
     const parts = [{ id: '1', want: 'wrap', length: 700 }, { id: '2', want: 'wrap', length: 500 }]
     expect(reckon([want('wrap', 1000, 2, true)], parts).left).toEqual([want('wrap', 800, 1, true)])
     expect(reckon([want('wrap', 1000, 1, true)], parts)).toMatchObject({ left: [], over: [] })
+  })
+})
+
+describe('rolls that a shop has', () => {
+  it('are known as new, whatever their length; an offcut is not', () => {
+    const other = otherRoll({ id: 'x', length: 1000, price: 300 })
+    expect([NEW, other.id, 'offcut', 'newish'].map(isNew)).toEqual([true, true, false, false])
+    expect(other.supply).toBeNull()
+  })
+  it('the fewest of one length is what the plan opens', () => {
+    const wants = [{ length: 700, count: 3, joins: false }, { length: 300, count: 4, joins: false }]
+    expect(fewestRolls(1000, wants)).toBe(4)
+    expect(fewestRolls(1000, wants)).toBe(4)
+    expect(fewestRolls(1000, [{ length: 250, count: 8, joins: false }])).toBe(2)
+    expect(fewestRolls(1000, [])).toBe(0)
   })
 })

@@ -15,7 +15,7 @@ export const bareWire = (turns: number, ring: number, own: number, tail: number)
 
 export const BEADS: Construction<'beads'> = {
   makeUp(rule, { layer, runs, mix: [bead] }) {
-    const rows = runs.map((run) => ({ run, n: beadsOn(run.length, rule.allowance, bead.length), bare: bareWire(rule.turns, 2 * run.at(run.length / 2).half, rule.own, rule.tail) }))
+    const rows = runs.map((run) => ({ run, n: Math.min(MOST_PLACES, beadsOn(run.length, rule.allowance, bead.length)), bare: bareWire(rule.turns, 2 * run.at(run.length / 2).half, rule.own, rule.tail) }))
     const first = rows[0]!
     const beads = total(rows, ({ n }) => n)
     const wire = total(rows, ({ n, bare }) => n * bead.length + 2 * bare)
@@ -35,10 +35,10 @@ export const BEADS: Construction<'beads'> = {
   ],
   problems(rule, { layer, runs, mix: [bead] }) {
     const none = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) === 0)
-    const many = total(runs, (run) => beadsOn(run.length, rule.allowance, bead.length)) > MOST_PLACES
+    const many = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) > MOST_PLACES)
     return [
       ...(none ? [{ id: `${layer.id}:none`, weight: 'fault' as const, layer: layer.id, says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`, mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [] }] : []),
-      ...(many ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`More than ${quantity.count(MOST_PLACES)} beads on one run are counted but not all drawn.`, mends: [] }] : []),
+      ...(many ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`${quantity.count(beadsOn(many.length, rule.allowance, bead.length))} beads on the ${many.name} are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Take larger beads`, edit: null }] }] : []),
     ]
   },
 }

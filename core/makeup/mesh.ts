@@ -3,7 +3,7 @@ import type { Placement } from '../arrange'
 import type { Material } from '../material'
 import { figure, GEOMETRY, listed, quantity, several, sum } from '../measure'
 import type { Gather, Problem, RuleOf } from '../piece'
-import { GATHER_NAMES } from '../piece'
+import { GATHER_NAMES, MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './makeup'
 import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
 
@@ -93,6 +93,10 @@ export const POOFS: Construction<'poofs'> = {
   ],
   problems(rule, { layer, runs }) {
     const [run] = runs
-    return run.closed || rule.ties > 1 ? [] : [{ id: `${layer.id}:ties`, weight: 'fault', layer: layer.id, says: sum`One tie on the ${run.name} has nothing to go to.`, mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }] }]
+    const wanted = poofsInPass(run, rule.ties) * rule.passes
+    return [
+      ...(wanted === 0 ? [{ id: `${layer.id}:ties`, weight: 'fault' as const, layer: layer.id, says: sum`One tie on the ${run.name} has nothing to go to.`, mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }] }] : []),
+      ...(wanted > MOST_PLACES ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }] }] : []),
+    ]
   },
 }
