@@ -53,18 +53,23 @@ export function windings(run: Run, { pitch }: RuleOf<'wound'>, { width, kind }: 
   })
 }
 
+/** A strand thinner than this lies end to end; a fuller one is drawn with its tips over the next length, mm. */
+const THIN = 20
+const OVER = 0.62
+
 /** Lengths of a strand that is laid along the run, lap beside lap. */
 export function laps(run: Run, { laps: wanted }: RuleOf<'laid'>, { length, width, form }: Pick<Material, 'length' | 'width' | 'form'>): MadePlace[] {
   const total = wanted * run.length
-  const section = Math.min(length, Math.max(width * 2.2, run.length / 40))
-  const n = Math.max(1, Math.min(MOST_PLACES, Math.ceil(total / (section * 0.62))))
+  const thin = width < THIN
+  const section = Math.min(length, thin ? width * 2 : Math.max(width * 2.2, run.length / 40))
+  const n = Math.max(1, Math.min(MOST_PLACES, Math.ceil(total / (section * (thin ? 1 : OVER)))))
   const rows = Math.ceil(wanted - 1e-9)
   return Array.from({ length: n }, (_, i) => {
     const on = ((i + 0.5) / n) * total
     const row = Math.min(rows - 1, Math.floor(on / run.length))
     return {
       id: String(i), s: onRun(run, on - row * run.length), across: rows === 1 ? 0 : ((row + 0.5) / rows * 2 - 1) * 0.85, material: 0,
-      made: { as: 'strand', form: form === 'leaf' ? 'leaf' : 'board', length: section, width, turn: (i % 2 ? -1 : 1) * 6 },
+      made: { as: 'strand', form: form === 'leaf' ? 'leaf' : 'board', length: section, width, turn: thin ? 0 : (i % 2 ? -1 : 1) * 6 },
     }
   })
 }

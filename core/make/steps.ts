@@ -156,7 +156,7 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
   const said = makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf) : spacingWords(layer, run, spacing)
   return {
     id: `layer:${layer.id}`, layer: layer.id,
-    title: `${ROLE_NAMES[layer.role]}: ${makeUp?.title ?? listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
+    title: makeUp?.title ? capital(makeUp.title) : `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
     says: [
       ...said,
       ...(leafy ? [flowWords(layer, run)] : []),

@@ -10,6 +10,8 @@ import { countOf } from './makeup'
 const TIE_EVERY = inches(1.75)
 /** What cords and hangers are made of. */
 const CORD = 'jute-twine'
+/** How thick two trunks or bound stems are where a hanger goes round them: rule of thumb. */
+const TRUNKS = inches(2)
 /** How far a hanger's loop rises, and what its knot takes: rules of thumb. */
 const RISE = inches(3)
 const KNOT = inches(4)
@@ -25,7 +27,7 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const { family } = BASE_SORTS[base.kind]
   const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap) : 0
   const hung = laid.flatMap(({ layer, placements }) => (layer.rule.kind === 'single' && layer.rule.drop > 0 ? placements.map(() => layer.rule.kind === 'single' ? layer.rule.drop : 0) : []))
-  const hanger = family !== 'garlands' && hook === null ? hangerLength(2 * runs[0]!.at(0).half) : 0
+  const hanger = family !== 'garlands' && hook === null ? hangerLength(family === 'swags' ? TRUNKS : 2 * runs[0]!.at(0).half) : 0
   const figures: NamedFigure[] = [
     ...(ties ? [countOf('trees', 'Trees', 2, sum`two, trunk over trunk`), { id: 'ties', name: 'Ties on the trunks', figure: figure(quantity.count(ties), sum`one to ${quantity.length(TIE_EVERY)} of overlap, from two to four`, RULE_OF_THUMB) }] : []),
     ...hung.map((drop, i): NamedFigure => ({ id: `cord:${i}`, name: 'Each of two cords', figure: figure(quantity.length(drop + 2 * LAP), sum`${quantity.length(drop)} + a lap of ${quantity.length(LAP)} at each end`, RULE_OF_THUMB) })),

@@ -2,7 +2,7 @@ import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoo
 import { BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import type { Said } from '../measure'
-import { figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
+import { capital, figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RuleOf } from '../piece'
 import type { Construction, NamedFigure, Taken, Used } from './makeup'
 import { changeRule, countOf, lengthOf, total } from './makeup'
@@ -214,9 +214,11 @@ function askWhatIsMeant(layer: Layer, rule: RuleOf<'bow'>): Problem {
   }
 }
 
-function handsOf(ribbon: Ribbon, means: LoopMeans, { name, facing }: Material): Said {
+function handsOf(ribbon: Ribbon, means: LoopMeans, material: Material): Said {
+  const { facing } = material
+  const name = capital(material.name)
   switch (ribbon.build) {
-    case 'hand': return sum`${name}: leave ${quantity.length(ribbon.tails[0])} for a tail, make ${several(ribbon.loops, 'loop', 'loops')} to each side in turn, each ${quantity.length(loopShows(ribbon.loop, means))} from the pinch${ribbon.taper > 0 ? ', each pair shorter' : ''}${ribbon.centre > 0 ? ', a small loop over the middle' : ''}, and leave ${quantity.length(ribbon.tails[1])}.${ribbon.twist > 0 ? ' Half a turn at every pinch keeps its right side out.' : ''}${facing === 'upright' ? ' Its print has a top: cut each tail for its own side.' : ''}`
+    case 'hand': return sum`${name}: leave ${quantity.length(ribbon.tails[0])} for a tail, make ${several(ribbon.loops, 'loop', 'loops')}, left and right in turn, ${ribbon.taper > 0 ? 'the first ' : 'each '}${quantity.length(loopShows(ribbon.loop, means))} from the pinch${ribbon.taper > 0 ? ' and each pair shorter' : ''}${ribbon.centre > 0 ? ', a small loop over the middle' : ''}, and leave ${quantity.length(ribbon.tails[1])}.${ribbon.twist > 0 ? ' Half a turn at every pinch keeps its right side out.' : ''}${facing === 'upright' ? ' Its print has a top: cut each tail for its own side.' : ''}`
     case 'strips': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(bowPieces(ribbon, means)[0]?.length ?? 0)}; fold each to two loops of ${quantity.length(loopShows(ribbon.loop, means))} and two tails, pinch, and stack them turned.`
     case 'rag': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(ribbon.strip)}; loop each ${quantity.count(ragLoops(ribbon, means))} times in the jig, ${quantity.length(ribbon.overhang)} over at each end.`
     case 'coil': return sum`${name}: wind ${quantity.count(ribbon.layers)} layers flat, ${quantity.length(ribbon.flat)} long; notch both edges in the middle, tie there, and pull the loops out one by one from the inside, left and right in turn.`

@@ -3,7 +3,7 @@ import type { Placement } from '../arrange'
 import type { Material } from '../material'
 import { figure, GEOMETRY, listed, quantity, several, sum } from '../measure'
 import type { Gather, Problem, RuleOf } from '../piece'
-import { GATHER_NAMES, MOST_PLACES } from '../piece'
+import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './makeup'
 import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
 
@@ -47,7 +47,7 @@ export const MESH: Construction<'mesh'> = {
   words: (rule, makeUp, { mix }) => [
     sum`Cut pieces of ${quantity.length(rule.cut)}: ${listed(mix.map((mesh) => `${figureOf(makeUp, `pieces:${mesh.id}`).value} of ${mesh.name}`))}. Cut only these.`,
     ...[...new Set(rule.gathers)].map((how) => sum`${HOW[how]}`),
-    sum`Close a tie over each as you go, in this order round: ${rule.gathers.map((how) => GATHER_NAMES[how].toLowerCase()).join(', ')}. Leave the ties empty where a bow or a sign goes.`,
+    sum`Close a tie over each as you go, in this order round: ${rule.gathers.join(', ')}. Leave the ties empty where a bow or a sign goes.`,
   ],
   problems(rule, { layer, runs, mix }) {
     const short = mix.find(({ length }) => length < rule.cut)

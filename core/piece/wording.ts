@@ -7,7 +7,7 @@ export function ruleName(kind: Rule['kind']): string {
 
 const RULE_NAMES: Record<Rule['kind'], string> = {
   compass: 'compass', halfway: 'halfway', every: 'every so far', against: 'N against M', cluster: 'clusters', crescent: 'crescent',
-  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', bundles: 'bundles', boughs: 'bough garland', spray: 'bound spray', wound: 'wound round', laid: 'laid in laps', mesh: 'gathers in ties', poofs: 'poofs from tie to tie', beads: 'threaded', bow: 'bow', single: 'single', hand: 'by hand',
+  mirror: 'mirror from a seat', bands: 'bands', arms: 'arms', scatter: 'scatter', bundles: 'bundles', boughs: 'bough garland', spray: 'bound spray', wound: 'wound round', laid: 'laid in laps', mesh: 'gathers in ties', poofs: 'poofs from tie to tie', beads: 'threaded', bow: 'made of ribbon', single: 'single', hand: 'by hand',
 }
 
 /** Why one would choose a rule. */
@@ -30,7 +30,7 @@ export const RULE_NOTES: Record<Rule['kind'], string> = {
   mesh: 'Ruffles, petals and clusters, one in each tie.',
   poofs: 'A strip caught at every tie and pushed up between.',
   beads: 'Bead by bead on wire along the run.',
-  bow: 'Made of ribbon by its numbers.',
+  bow: 'A bow by its numbers, of one ribbon or several.',
   single: 'One, at one place.',
   hand: 'Only what you put on yourself.',
 }

@@ -131,7 +131,7 @@ test('a bow of three ribbons: asked what a loop means, stacked, turned, made aga
   expect(piece.layers[0]!.mix).toHaveLength(3)
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByText('Leave the ribbon on the roll until the bow is approved; cut only then.')).toBeVisible()
-  await expect(page.getByText(/^1\. checked ribbon: leave 10 in for a tail/i)).toBeVisible()
+  await expect(page.getByText(/^1\. Checked ribbon: leave 10 in for a tail/)).toBeVisible()
 })
 
 test('a ring is wrapped, covered in twine, laid with strands and set with mesh, each with what it takes first', async ({ page }) => {

@@ -206,9 +206,9 @@ export const MECHANICS = {
     grow: [{ grow: 'along', habit: 'crowded', count: 30, from: 0, to: 0.8, angle: [16, 54], reach: [0.5, 0.7], room: 0.4, put: [{ part: 'stalk', hue: 'bark', thick: 0.02 }, { part: 'needles', hue: 'leaf', size: 0.5, thick: 8, angle: [34, 70], stroke: 0.1, round: true }] }],
   },
   'bead-strand-length': {
-    name: 'Bead strand, as it lies', family: 'Mechanics', size: [90, 15], stance: 'box',
+    name: 'Bead strand, as it lies', family: 'Mechanics', size: [30, 15], stance: 'box', fit: 'length',
     palette: { wood: '#d2b48a' },
-    grow: Array.from({ length: 6 }, (_, i): Growth => ({ grow: 'put', at: (i + 0.5) / 6 - 0.08, length: 0.165, room: 1, put: [{ part: 'ball', hue: 'wood', gloss: 0.35 }] })),
+    grow: [0, 0.5].map((at): Growth => ({ grow: 'put', at, length: 0.5, room: 1, put: [{ part: 'ball', hue: 'wood', gloss: 0.35 }] })),
   },
   'bead-strand': {
     name: 'Bead strand', family: 'Mechanics', size: [200, 30], stance: 'stem', fit: 'none', bend: 0.16,
