@@ -26,7 +26,10 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const { shape, hook } = base
   const { family } = BASE_SORTS[base.kind]
   const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap) : 0
-  const hung = laid.flatMap(({ layer, placements }) => (layer.rule.kind === 'single' && layer.rule.drop > 0 ? placements.map(() => layer.rule.kind === 'single' ? layer.rule.drop : 0) : []))
+  const hung = laid.flatMap(({ layer: { rule }, placements }) => {
+    const drop = rule.kind === 'single' ? rule.drop : 0
+    return drop > 0 ? placements.map(() => drop) : []
+  })
   const hanger = family !== 'garlands' && hook === null ? hangerLength(family === 'swags' ? TRUNKS : 2 * runs[0]!.at(0).half) : 0
   const figures: NamedFigure[] = [
     ...(ties ? [countOf('trees', 'Trees', 2, sum`two, trunk over trunk`), { id: 'ties', name: 'Ties on the trunks', figure: figure(quantity.count(ties), sum`one to ${quantity.length(TIE_EVERY)} of overlap, from two to four`, RULE_OF_THUMB) }] : []),
