@@ -170,7 +170,7 @@ function setCount(id: string, count: number): null {
             <p class="font-serif text-xl">{{ plan.opened ? `Open ${several(plan.opened, 'roll', 'rolls')}, ${formatMoney(plan.cost, manner.currency)}` : 'Nothing to open: it comes from what is in the house' }}</p>
             <p class="text-soft">
               {{ plan.proven ? 'No plan costs less: proven.' : `The best found; none costs less than ${formatMoney(plan.bound, manner.currency)}.` }}
-              {{ rolls.length ? 'The lengths that cost least are taken.' : `A roll is ${length(chosen.length)}.` }} {{ plan.kept ? `The longest rest is ${length(plan.kept)}.` : 'No rest of it is of use.' }} Leave ribbon on the roll until what it is for is approved.
+              {{ rolls.length ? 'The lengths that cost least are taken.' : `A roll is ${length(chosen.length)}.` }} {{ plan.kept ? `The longest rest is ${length(plan.kept)}.` : 'No rest of it is of use.' }}{{ chosen.kind === 'ribbon' ? ' Leave ribbon on the roll until what it is for is approved.' : '' }}
             </p>
           </div>
           <p v-else class="text-soft">Nothing to cut{{ wants.length ? ' any more' : '' }}.</p>

@@ -153,6 +153,11 @@ describe('a bow on a piece', () => {
     expect(bow!.length).toBeCloseTo(inches(10))
     expect(bill.lines.filter(({ of }) => of === 'length').map(({ id, packs }) => [id, packs.value])).toEqual(expect.arrayContaining([['ribbon-slate', 1], ['ribbon-ochre', 1], ['ribbon-plum', 1]]))
   })
+  it('the sheet says where it sits', () => {
+    const step = work(ringWith(bowRule({ at: 5 / 12 })), shelf).steps.find(({ layer }) => layer === 'bow')!
+    expect(step.title).toBe('Bow of slate-blue ribbon')
+    expect(step.says.map((each) => say(each, manner))).toContain('It sits at 5:00.')
+  })
   it('its wires fix it too, or it takes one more', () => {
     const uses = (fixes: boolean) => work(ringWith(bowRule({ fixes })), shelf).layers[0]!.makeUp!.uses.map(({ use }) => use)
     expect(uses(true)).toEqual(['tie of the bow'])

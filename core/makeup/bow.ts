@@ -1,5 +1,5 @@
 import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
-import { BASE_SORTS } from '../base'
+import { anchorSays, BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import type { Said } from '../measure'
 import { capital, figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
@@ -148,7 +148,7 @@ export const BOW: Construction<'bow'> = {
     ]
     return { layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures, takes, uses }
   },
-  words(rule, _makeUp, { mix }) {
+  words(rule, _makeUp, { mix, runs, laid: { placements } }) {
     const { ribbons } = rule
     const means = meaningOf(rule)
     if (means === null) return []
@@ -158,6 +158,7 @@ export const BOW: Construction<'bow'> = {
       ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, mix[Math.min(i, mix.length - 1)]!)]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
       sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
+      ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
     ]
   },
   problems(rule, { layer, piece, laid, mix, shelf }) {
