@@ -1,9 +1,10 @@
 import type { LaidLayer, Placement } from '../arrange'
-import type { Base, Form, Run } from '../base'
+import type { Base, Run } from '../base'
 import { boundsOf, runsOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
+import { hangsAt } from '../piece'
 import type { Looks } from './item'
 import { looksMade, speciesMade } from './made'
 import type { Mark } from './marks'
@@ -48,11 +49,8 @@ export interface Scene {
 const DEEPEST = 3
 const HIGHEST = 4
 
-/** How far up a door its piece hangs: about eye level. Rule of thumb. */
-const EYE_LEVEL = 0.7
 /** How far over a mantel's shelf the base of a piece hangs, mm. Rule of thumb. */
 const OVER_SHELF = 140
-const WALLS: ReadonlySet<Form> = new Set(['mantel', 'rail', 'scallops'])
 
 const drawn = onceFor<Placement, SceneItem>()
 
@@ -88,7 +86,7 @@ export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf):
   const { surface, door, light } = piece.brief
   return {
     surface: {
-      surface, door, light, hang: WALLS.has(form) ? null : form === 'door' || surface.kind === 'glass' ? 0.5 : EYE_LEVEL, doorway: form === 'door',
+      surface, door, light, hang: hangsAt(piece), doorway: form === 'door',
       shelf: form === 'mantel' ? 0 : boundsOf([...runs.values()]).bottom + OVER_SHELF,
     },
     base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),

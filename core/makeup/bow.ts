@@ -1,9 +1,10 @@
 import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
-import { anchorSays, BASE_SORTS } from '../base'
+import { anchorSays } from '../base'
 import type { Material } from '../material'
 import type { Said } from '../measure'
 import { capital, figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RuleOf } from '../piece'
+import { hangsAt, MOST_LOOPS } from '../piece'
 import type { Construction, NamedFigure, Taken, Used } from './makeup'
 import { changeRule, countOf, lengthOf, total } from './makeup'
 
@@ -228,15 +229,14 @@ function handsOf(ribbon: Ribbon, means: LoopMeans, material: Material): Said {
   }
 }
 
-/** How far up its door or wall the middle of a piece hangs, share of the height: rule of thumb. */
-const EYE_LEVEL = 0.7
 /** Where a handle is, mm from the floor: rule of thumb. */
 const HANDLE = inches(38)
 
-/** How high over the floor the longest tail ends, mm; null for what does not hang on a door. */
-function overFloor({ base, brief }: Pick<Piece, 'base' | 'brief'>, end: number): number | null {
-  if (BASE_SORTS[base.kind].family === 'garlands' && base.kind !== 'door-garland') return null
-  return brief.door.height * (base.kind === 'door-garland' ? 0.5 : EYE_LEVEL) - end
+/** How high over the floor the longest tail ends, mm; null where it hangs over a window's sill or a mantel, or on a wall. */
+function overFloor(piece: Pick<Piece, 'base' | 'brief'>, end: number): number | null {
+  const { surface, door } = piece.brief
+  const hangs = surface.kind === 'glass' || surface.kind === 'mantel' ? null : hangsAt(piece)
+  return hangs === null ? null : door.height * hangs - end
 }
 
 function tailFigures(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, at: { readonly y: number } | undefined): NamedFigure[] {

@@ -1,0 +1,13 @@
+import type { Form } from '../base'
+import type { Piece } from './schema'
+
+/** How far up a door a piece hangs: about eye level. Rule of thumb. */
+const EYE_LEVEL = 0.7
+const WALLS: ReadonlySet<Form> = new Set(['mantel', 'rail', 'scallops'])
+
+/** How far up what it hangs on the middle of a piece is, share of the height from below; null where a wall is all there is. */
+export function hangsAt({ base, brief }: Pick<Piece, 'base' | 'brief'>): number | null {
+  const { form } = base.shape
+  if (WALLS.has(form)) return null
+  return form === 'door' || brief.surface.kind === 'glass' ? 0.5 : EYE_LEVEL
+}
