@@ -163,6 +163,25 @@ describe('a bow on a piece', () => {
     expect(uses(true)).toEqual(['tie of the bow'])
     expect(uses(false)).toEqual(['tie of the bow', 'fixing the bow'])
   })
+  it('what ties it of its own ribbon is counted in it, and in the bows that a roll gives', () => {
+    const figureOf = (tied: 'own ribbon' | 'stem wire', id: string) => work(ringWith(bowRule({ tied, ribbons: [hand({ loops: 8, loop: inches(6), twist: 0.1 })] })), shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
+    expect(figureOf('own ribbon', 'ribbon:0').value - figureOf('stem wire', 'ribbon:0').value).toBeCloseTo(inches(10))
+    expect(showSum(figureOf('own ribbon', 'ribbon:0'), manner)).toMatch(/, \+ 10 in to tie it = 126.03 in$/)
+    expect([figureOf('stem wire', 'bows:0').value, figureOf('own ribbon', 'bows:0').value]).toEqual([3, 2])
+  })
+  it.each([[1, 'A coil of one layer has no loop.', 3], [2, /2 layers leaves one side/, 3], [60, /60 layers leaves one side/, 59]])('a coil of %d layers is mended to %s', (layers, text, mended) => {
+    const piece = ringWith(bowRule({ ribbons: [{ build: 'coil', layers, flat: inches(5) }] }))
+    const found = saidOf(piece).find(({ id }) => id === 'bow:even:0')!
+    expect(found.text).toMatch(text)
+    expect(say(found.mends[0]!.says, manner)).toBe(`Wind ${mended}`)
+    const after = edit(piece, found.mends[0]!.edit!, 'mend')
+    expect(after.ok && (after.change.piece.layers[0]!.rule as RuleOf<'bow'>).ribbons[0]).toMatchObject({ layers: mended })
+  })
+  it('over a window its tails have no floor to reach', () => {
+    const base = ringWith(bowRule())
+    const glass = { ...base, brief: { ...base.brief, surface: { ...base.brief.surface, kind: 'glass' as const } } }
+    expect(work(glass, shelf).layers[0]!.makeUp!.figures.some(({ id }) => id === 'floor')).toBe(false)
+  })
   it('says where its tails end, and when they lie on the floor', () => {
     const floor = (tail: number) => work(ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(tail), 0], twist: 1 })] })), shelf).layers[0]!.makeUp!.figures.find(({ id }) => id === 'floor')!.figure.value / 25.4
     expect(floor(10)).toBeCloseTo(80 * 0.7 - 10.5 - 10, 1)

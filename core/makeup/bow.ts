@@ -5,7 +5,7 @@ import type { Said } from '../measure'
 import { capital, figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RuleOf } from '../piece'
 import { hangsAt, MOST_LOOPS } from '../piece'
-import type { Construction, NamedFigure, Taken, Used } from './makeup'
+import type { Construction, Making, NamedFigure, Taken, Used } from './makeup'
 import { changeRule, countOf, lengthOf, total } from './makeup'
 
 /** A piece to cut for a bow. */
@@ -92,20 +92,21 @@ function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
   }
 }
 
-/** What one ribbon of a bow comes to, against the roll that it is cut from. @param roll mm @param at its place in the bow, from 0 */
-export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number): NamedFigure[] {
+/** What one ribbon of a bow comes to, against the roll that it is cut from. @param roll mm @param at its place in the bow, from 0 @param tie what of it ties the bow, mm */
+export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number, tie = 0): NamedFigure[] {
   const id = (name: string): string => `${name}:${at}`
-  const used = ribbonOf(ribbon, means, hem)
+  const taken = (of: Ribbon): number => ribbonOf(of, means, hem) + tie
+  const used = taken(ribbon)
   const bows = Math.floor(roll / used + 1e-9)
   const more = withOneMore(ribbon)
-  const fewer = more && Math.floor(roll / ribbonOf(more.ribbon, means, hem) + 1e-9)
-  const most = largest(ribbon, means, roll, hem)
+  const fewer = more && Math.floor(roll / taken(more.ribbon) + 1e-9)
+  const most = largest(ribbon, means, roll - tie, hem)
   return [
-    lengthOf(id('ribbon'), 'Ribbon in it', used, sumOf(ribbon, means, hem)),
+    lengthOf(id('ribbon'), 'Ribbon in it', used, tie > 0 ? [...sumOf(ribbon, means, hem), ...sum`, + ${quantity.length(tie)} to tie it = ${quantity.length(used)}`] : sumOf(ribbon, means, hem)),
     ...(ribbon.build === 'rag' ? [countOf(id('loops'), 'Loops to a strip', ragLoops(ribbon, means), sum`⌊(${quantity.length(ribbon.strip)} − 2 × ${quantity.length(ribbon.overhang)}) ÷ ${quantity.length(ribbonInLoop(ribbon.loop, means))}⌋ = ${quantity.count(ragLoops(ribbon, means))}`)] : []),
     ...(ribbon.build === 'coil' ? [countOf(id('loops'), 'Loops', ribbon.layers - 1, sum`${quantity.count(coilLoops(ribbon.layers)[0])} right, ${quantity.count(coilLoops(ribbon.layers)[1])} left: folds between ${quantity.count(ribbon.layers)} layers`)] : []),
     countOf(id('bows'), 'Bows from a roll', bows, sum`⌊roll ${quantity.length(roll)} ÷ ${quantity.length(used)}⌋ = ${quantity.count(bows)}, ${quantity.length(roll - bows * used)} over`),
-    ...(more && fewer !== null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(ribbonOf(more.ribbon, means, hem))}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
+    ...(more && fewer !== null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(taken(more.ribbon))}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
     ...(most === null ? [] : [lengthOf(id('largest'), LARGEST[ribbon.build], most, sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
   ]
 }
@@ -114,34 +115,39 @@ const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a ro
 /** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
 export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
 
-/** What ties a bow, and how much of it when it comes by the length, mm: rule of thumb. */
-const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: number | null }> = {
+/** What ties a bow (null the ribbon in front), and how much of it when it comes by the length, mm: rule of thumb. */
+const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: null } | { readonly material: string | null, readonly length: number }> = {
   'stem wire': { material: 'stem-wire-20', length: null }, 'pipe cleaner': { material: 'pipe-cleaner', length: null }, 'zip tie': { material: 'zip-tie', length: null },
-  'paddle wire': { material: 'paddle-wire', length: inches(18) }, 'own ribbon': { material: '', length: inches(10) },
+  'paddle wire': { material: 'paddle-wire', length: inches(18) }, 'own ribbon': { material: null, length: inches(10) },
 }
 
+/** What the bow's `i`th ribbon is of; one that the shelf does not know goes by the first that it does. */
+const materialOf = ({ layer, shelf, mix }: Making, i: number): Material => shelf.materials[layer.mix[i]!.material] ?? mix[0]
+
 export const BOW: Construction<'bow'> = {
-  makeUp(rule, { piece, layer, laid, mix, shelf }) {
+  makeUp(rule, making) {
+    const { piece, layer, laid } = making
     const { ribbons, tied } = rule
     const means = meaningOf(rule)
     if (means === null) return null
     const hem = rule.ends === 'hem' ? rule.hem : 0
-    const rows = ribbons.map((ribbon, i) => ({ ribbon, material: shelf.materials[layer.mix[i]!.material] ?? mix[0] }))
+    const rows = ribbons.map((ribbon, i) => ({ ribbon, material: materialOf(making, i) }))
     const across = bowAcross(ribbons, means)
     const longest = ribbons.findIndex((each) => 2 * ribbonReach(each, means) === across)
     const width = Math.max(...rows.map(({ material }) => material.width))
     const cut = cutIn(rule.ends, width)
+    const tie = TIES[tied]
+    const ownTie = tied === 'own ribbon' && tie.length !== null ? tie.length : 0
     const figures: NamedFigure[] = [
       lengthOf('across', 'Across', across, sum`2 × ${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`),
       ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0]) : []),
       ...(cut > 0 ? [lengthOf('cut', rule.ends === 'v' ? 'V cut in by' : 'Slant over', cut, rule.ends === 'v' ? sum`half of ${quantity.length(width)}: folded in half, cut at 45°` : sum`${quantity.length(width)} at 45°`)] : []),
       ...(hem > 0 ? [lengthOf('hem', 'Cut longer for hems', 2 * hem, sum`finished = cut − 2 × ${quantity.length(hem)}`)] : []),
-      ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
+      ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i, i === rows.length - 1 ? ownTie : 0).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
     ]
-    const tie = TIES[tied]
     const takes: Taken[] = [
       ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count, joins: false }))),
-      ...(tie.length === null ? [] : [{ material: tie.material || rows.at(-1)!.material.id, use: 'tie of the bow', length: tie.length, count: 1, joins: false }]),
+      ...(tie.length === null ? [] : [{ material: tie.material ?? rows.at(-1)!.material.id, use: 'tie of the bow', length: tie.length, count: 1, joins: false }]),
     ]
     const uses: Used[] = [
       ...(tie.length === null ? [{ material: tie.material, use: 'tie of the bow', count: 1 }] : []),
@@ -149,26 +155,28 @@ export const BOW: Construction<'bow'> = {
     ]
     return { layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures, takes, uses }
   },
-  words(rule, _makeUp, { mix, runs, laid: { placements } }) {
+  words(rule, _makeUp, making) {
+    const { runs, laid: { placements } } = making
     const { ribbons } = rule
     const means = meaningOf(rule)
     if (means === null) return []
     const one = ribbons.length === 1
     return [
       sum`Leave the ribbon on the roll until the bow is approved; cut only then.`,
-      ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, mix[Math.min(i, mix.length - 1)]!)]),
+      ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, materialOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
       sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
       ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
     ]
   },
-  problems(rule, { layer, piece, laid, mix, shelf }) {
+  problems(rule, making) {
+    const { layer, piece, laid } = making
     const { ribbons } = rule
     const means = meaningOf(rule)
     if (means === null) return [askWhatIsMeant(layer, rule)]
     const hem = rule.ends === 'hem' ? rule.hem : 0
     const own = ribbons.flatMap((ribbon, i): Problem[] => {
-      const material = shelf.materials[layer.mix[i]!.material] ?? mix[0]
+      const material = materialOf(making, i)
       const change = (next: Ribbon) => changeRule(layer, { ribbons: ribbons.map((each, k) => (k === i ? next : each)) })
       const longest = Math.max(0, ...bowPieces(ribbon, means, hem).map(({ length }) => length))
       const fit = largest(ribbon, means, material.length, hem)
@@ -182,9 +190,10 @@ export const BOW: Construction<'bow'> = {
           id: `${layer.id}:rag:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`Loops that take ${quantity.length(ribbonInLoop(ribbon.loop, means))} do not go into a strip of ${quantity.length(ribbon.strip)} less ${quantity.length(2 * ribbon.overhang)} at its ends.`,
           mends: [{ says: sum`Cut the strips ${quantity.length(2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means))}`, edit: change({ ...ribbon, strip: 2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means) }) }],
         }] : []),
-        ...(ribbon.build === 'coil' && ribbon.layers % 2 === 0 ? [{
-          id: `${layer.id}:even:${i}`, weight: 'care' as const, layer: layer.id, says: sum`A coil of ${quantity.count(ribbon.layers)} layers leaves one side a loop short.`,
-          mends: [{ says: sum`Wind ${quantity.count(ribbon.layers + 1)}`, edit: change({ ...ribbon, layers: Math.min(59, ribbon.layers + 1) }) }],
+        ...(ribbon.build === 'coil' && (ribbon.layers % 2 === 0 || ribbon.layers < LEAST_COIL) ? [{
+          id: `${layer.id}:even:${i}`, weight: ribbon.layers < 2 ? 'fault' as const : 'care' as const, layer: layer.id,
+          says: ribbon.layers < 2 ? sum`A coil of one layer has no loop.` : sum`A coil of ${quantity.count(ribbon.layers)} layers leaves one side a loop short.`,
+          mends: [{ says: sum`Wind ${quantity.count(oddLayers(ribbon.layers))}`, edit: change({ ...ribbon, layers: oddLayers(ribbon.layers) }) }],
         }] : []),
         ...(ribbon.build === 'hand' && material.facing !== 'all round' && ribbon.twist === 0 ? [{
           id: `${layer.id}:twist:${i}`, weight: 'care' as const, layer: layer.id, says: sum`${material.name} has a back: it is turned at every pinch, and that takes ribbon.`,
@@ -195,6 +204,11 @@ export const BOW: Construction<'bow'> = {
     return [...own, ...tailProblems(piece, rule, layer, laid.placements[0])]
   },
 }
+/** The fewest layers that give a loop to each side. */
+const LEAST_COIL = 3
+/** The nearest odd number of layers, more where there may be more. */
+const oddLayers = (layers: number): number => Math.max(LEAST_COIL, layers < MOST_LOOPS ? layers + 1 - (layers % 2) : MOST_LOOPS - 1)
+
 /** What a pinch takes to turn a one-sided ribbon: rule of thumb. */
 const TWIST = inches(0.5)
 
