@@ -93,6 +93,15 @@ describe('what is laid in laps', () => {
   })
 })
 
+describe('strands on several runs', () => {
+  it('are cut run by run, each as long as its own', () => {
+    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: inches(1) }), { run: 'each' })], { base: usualBase('pear') })
+    const { takes } = made(pear)
+    expect(takes.map(({ length }) => length)).toEqual(runsOf(pear.base).map((run) => expect.closeTo(run.length + inches(1), 6)))
+    expect(takes.reduce((all, { length }) => all + length, 0)).toBeCloseTo(figureOf(made(pear), 'length').value)
+  })
+})
+
 describe('mesh in ties', () => {
   const mesh = (set: Partial<RuleOf<'mesh'>> = {}, layer: Partial<Layer> = {}) => ring('mesh-honey', usual('mesh', set), { mix: [{ material: 'mesh-honey', share: 1, only: null }, { material: 'mesh-cream', share: 1, only: null }], ...layer })
   it('counts pieces by colour: one to a ruffle, one of each to a cluster', () => {
@@ -130,6 +139,8 @@ describe('mesh in ties', () => {
     expect(figureOf(up, 'poofs').value).toBe(24)
     expect(figureOf(up, 'height').value).toBeCloseTo(inches(5))
     expect(figureOf(up, 'length').value).toBeCloseTo(inches(240))
+    const two = made(ring('mesh-honey', usual('poofs', { ties: 12, passes: 2, uses: inches(10) }), { mix: ['mesh-honey', 'mesh-cream'].map((material) => ({ material, share: 1, only: null })) }))
+    for (const id of ['mesh-honey', 'mesh-cream']) expect(figureOf(two, `share:${id}`).value).toBeCloseTo(120 / 360)
     const open = pieceWith([layerOf('a', 'mesh-honey', usual('poofs', { ties: 6 }), { run: 'left' })], { base: usualBase('tree-swag') })
     expect(figureOf(made(open), 'poofs').value).toBe(5)
     expect(mended({ ...open, layers: [layerOf('a', 'mesh-honey', usual('poofs', { ties: 1 }), { run: 'left' })] }, 'a:ties').gone).toBe(true)

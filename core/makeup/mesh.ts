@@ -11,16 +11,15 @@ import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
 export const piecesPerRoll = (roll: number, cut: number): number => Math.floor(roll / cut + 1e-9)
 
 /** The gathers that are laid, by their place in the dealing: those whose ties are kept free are left out. */
-function laidGathers({ count, ties, gathers }: RuleOf<'mesh'>, placements: readonly Placement[], runs: number): { readonly how: Gather, readonly n: number }[] {
+function laidGathers({ gathers }: RuleOf<'mesh'>, placements: readonly Placement[]): { readonly how: Gather, readonly n: number }[] {
   const all = new Set(placements.map(({ slot }) => slot.split('.')[0]!))
-  const of = gathers.map((how, k) => ({ how, n: [...all].filter((id) => Number(id.split('/').at(-1)) % gathers.length === k).length }))
-  return total(of, ({ n }) => n) <= Math.min(count, ties) * runs ? of : []
+  return gathers.map((how, k) => ({ how, n: [...all].filter((id) => Number(id.split('/').at(-1)) % gathers.length === k).length }))
 }
 
 export const MESH: Construction<'mesh'> = {
   makeUp(rule, { layer, laid, runs, mix }) {
     const { cut } = rule
-    const laidOf = laidGathers(rule, laid.placements, runs.length)
+    const laidOf = laidGathers(rule, laid.placements)
     const named = (['ruffle', 'petal', 'cluster'] as const).flatMap((how) => {
       const n = total(laidOf.filter((each) => each.how === how), (each) => each.n)
       return n ? [{ how, n }] : []
@@ -73,16 +72,16 @@ export const POOFS: Construction<'poofs'> = {
     const wanted = inPass * rule.passes
     const poofs = laid.placements.length
     const spared = wanted - poofs
+    const perMaterial = mix.map((material) => ({ material, n: laid.placements.filter((each) => each.material === material.id).length })).filter(({ n }) => n > 0)
     const strip = poofs * rule.uses / rule.passes
     const length = poofs * rule.uses
     const figures: NamedFigure[] = [
-      countOf('poofs', 'Poofs', poofs, sum`${quantity.count(inPass)} between ties × ${several(rule.passes, 'pass', 'passes')}${spared ? ` − ${spared} where a place is kept` : ''} = ${quantity.count(poofs)}`),
+      countOf('poofs', 'Poofs', poofs, sum`${quantity.count(inPass)} between ties × ${several(rule.passes, 'pass', 'passes')}${spared ? ` − ${spared} left out` : ''} = ${quantity.count(poofs)}`),
       lengthOf('height', 'Each stands', rule.uses / 2, sum`half of the ${quantity.length(rule.uses)} that goes into it`),
       lengthOf('length', 'Length', length, sum`${quantity.count(poofs)} × ${quantity.length(rule.uses)} = ${quantity.length(length)}`),
       lengthOf('pass', 'For one pass', strip, sum`${quantity.length(length)} ÷ ${quantity.count(rule.passes)}`),
-      ...mix.slice(0, 1).map((each) => ({ id: 'share', name: 'Of a roll', figure: figure(quantity.share(length / each.length), sum`${quantity.length(length)} ÷ ${quantity.length(each.length)}`, GEOMETRY) })),
+      ...perMaterial.map(({ material: { id, name, length: roll }, n }): NamedFigure => ({ id: `share:${id}`, name: perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll', figure: figure(quantity.share((n * rule.uses) / roll), sum`${quantity.count(n)} × ${quantity.length(rule.uses)} ÷ ${quantity.length(roll)}`, GEOMETRY) })),
     ]
-    const perMaterial = mix.map((material) => ({ material, n: laid.placements.filter((each) => each.material === material.id).length })).filter(({ n }) => n > 0)
     return {
       layer: layer.id, title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`, figures, uses: [],
       takes: perMaterial.map(({ material, n }) => ({ material: material.id, use: 'poofs', length: n * rule.uses, count: 1, joins: true })),

@@ -88,10 +88,11 @@ export const WOUND: Construction<'wound'> = {
 export const LAID: Construction<'laid'> = {
   makeUp(rule, { layer, runs, mix: [material] }) {
     const one = path(runs)
-    const length = one * rule.laps + rule.tuck * runs.length
+    const each = runs.map((run) => run.length * rule.laps + rule.tuck)
+    const length = total(each, (on) => on)
     const strands = Math.ceil(length / material.length - 1e-9)
     const reach = material.length / one
-    const pins = total(splitOf(length, material.length), (each) => pinsOf(each, rule.every))
+    const pins = total(each.flatMap((on) => splitOf(on, material.length)), (strand) => pinsOf(strand, rule.every))
     const figures: NamedFigure[] = [
       lengthOf('length', 'Length', length, sum`${quantity.ratio(rule.laps)} laps × ${quantity.length(one)} + tuck ${quantity.length(rule.tuck * runs.length)} = ${quantity.length(length)}`),
       countOf('strands', capital(material.plural), strands, sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(strands)}`),
@@ -101,7 +102,7 @@ export const LAID: Construction<'laid'> = {
     ]
     return {
       layer: layer.id, title: `${material.name}, ${several(rule.laps, 'lap', 'laps')}`, figures, uses: heldAt(pins),
-      takes: [{ material: material.id, use: 'laps', length: length / runs.length, count: runs.length, joins: true }],
+      takes: each.map((on, i) => ({ material: material.id, use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps', length: on, count: 1, joins: true })),
     }
   },
   words: (rule, makeUp, { mix: [material] }) => [
