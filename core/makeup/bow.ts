@@ -34,6 +34,9 @@ export function bowPieces(ribbon: Ribbon, means: LoopMeans, hem = 0): BowPiece[]
 /** All the ribbon in it, mm. */
 export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => total(bowPieces(ribbon, means, hem), ({ length, count }) => length * count)
 
+/** All the ribbon in a bow of several, hems included, were its loops meant so, mm. */
+export const bowRibbon = ({ ribbons, ends, hem }: Pick<RuleOf<'bow'>, 'ribbons' | 'ends' | 'hem'>, means: LoopMeans): number => total(ribbons, (each) => ribbonOf(each, means, ends === 'hem' ? hem : 0))
+
 /** The measure that sets how large what is made of a ribbon is: its loop, its flat length or its width, mm. */
 export const sizeOf = (ribbon: Ribbon): number => (ribbon.build === 'coil' ? ribbon.flat : ribbon.build === 'flat' ? ribbon.width : ribbon.loop)
 

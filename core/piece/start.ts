@@ -68,6 +68,9 @@ export function usualRibbon(build: Build): Ribbon {
 const MADE: ReadonlySet<RuleKind> = new Set(['wound', 'laid', 'mesh', 'poofs', 'bow'])
 export const isMade = ({ kind }: Pick<Rule, 'kind'>): boolean => MADE.has(kind)
 
+/** Whether a rule lays single stems, which can be dealt, spread, filled in and swapped. */
+export const ofStems = (rule: Pick<Rule, 'kind'>): boolean => !isMade(rule) && rule.kind !== 'beads'
+
 const OF_STEMS: readonly RuleKind[] = ['compass', 'halfway', 'every', 'against', 'cluster', 'crescent', 'mirror', 'bands', 'arms', 'scatter', 'bundles', 'boughs', 'spray', 'single', 'hand']
 const OF_LENGTHS: Partial<Record<MaterialKind, readonly RuleKind[]>> = { ribbon: ['bow', 'wound', 'poofs'], mesh: ['mesh', 'poofs', 'wound', 'bow'], garland: ['laid', 'wound'], bead: ['beads'], mechanic: ['wound'] }
 /** The rules that a kind of material can go by. */

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
 import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
-import { meantBy, ribbonOf, sizeOf } from '#core/makeup'
+import { bowRibbon, meantBy, sizeOf } from '#core/makeup'
 import type { Material } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
 import type { Layer, Ribbon, RuleOf } from '#core/piece'
@@ -27,7 +27,7 @@ const senses = computed(() => LOOP_MEANS.map((value) => {
   const size = looped.value ? sizeOf(looped.value) : 0
   return {
     value, name: value === 'visible' ? 'Visible, pinch to end' : 'Ribbon used',
-    says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(rule.value.ribbons.reduce((all, each) => all + ribbonOf(each, value), 0))} in all`,
+    says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(bowRibbon(rule.value, value))} in all`,
   }
 }))
 
@@ -57,7 +57,7 @@ function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): voi
 function add({ id, plural }: Material): void {
   adding.value = false
   const last = rule.value.ribbons.at(-1)!
-  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8), centre: last.centre } : last
+  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8) } : last
   both([...props.layer.mix, { material: id, share: 1, only: null }], [...rule.value.ribbons, smaller], `add ${plural} to the bow`)
 }
 function remove(i: number): void {

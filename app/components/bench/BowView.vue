@@ -2,7 +2,6 @@
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
 import { ChevronLeft, ChevronRight, Pause, Play } from '@lucide/vue'
 import { itemGlyph } from '#core/glyph'
-import { loopShows } from '#core/arrange'
 import { quantity, show } from '#core/measure'
 import { paintMarks } from '~/drawing/paint'
 import { useBench } from '~/stores/bench'
@@ -28,7 +27,7 @@ const says = computed(() => {
   if (done === null) return `${moves.value.length} moves. Turn it, or step through the making.`
   if (done === 0) return 'Begin.'
   const { what, angle, length } = moves.value[done - 1]!
-  return `${done} of ${moves.value.length}: ${names[what]}${what === 'loop' ? side(angle) : ''}, ${show(quantity.length(what === 'centre' ? loopShows(length, 'visible') : length), bench.manner)}`
+  return `${done} of ${moves.value.length}: ${names[what]}${what === 'loop' ? side(angle) : ''}, ${show(quantity.length(length), bench.manner)}`
 })
 
 function go(to: number): void {

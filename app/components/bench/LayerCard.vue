@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
 import type { Layer, RuleKind, RuleOf } from '#core/piece'
-import { byRule, isMade, MOST_WORDS, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor } from '#core/piece'
+import { byRule, MOST_WORDS, ofStems, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
@@ -32,11 +32,10 @@ function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
 function takeRule(kind: RuleKind): void {
   set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleName(kind)}`)
 }
-const made = computed(() => isMade(props.layer.rule))
 /** Whether the parts of its mix are dealt over its places. */
-const dealt = computed(() => !made.value && props.layer.rule.kind !== 'beads')
+const dealt = computed(() => ofStems(props.layer.rule))
 /** What is made of lengths is mixed with its own kind only. */
-const mixable = computed(() => (first.value && (made.value || props.layer.rule.kind === 'beads') ? [first.value.kind] : undefined))
+const mixable = computed(() => (first.value && !dealt.value ? [first.value.kind] : undefined))
 const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(shops.shelf.materials[material]?.species ?? '')))
 function takeWords(words: string): string | null {
   const missing = missingLetters(words)
@@ -75,7 +74,7 @@ function addToMix(material: Material): void {
     <div v-if="open" class="space-y-2.5 border-t border-seam p-2">
       <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="RULE_NOTES[layer.rule.kind]" @pick="takeRule" />
       <BowFields v-if="layer.rule.kind === 'bow'" :layer="layer as Layer & { rule: RuleOf<'bow'> }" />
-      <MadeFields v-else-if="made || layer.rule.kind === 'beads' || layer.rule.kind === 'spray'" :layer="layer" />
+      <MadeFields v-else-if="!dealt || layer.rule.kind === 'spray'" :layer="layer" />
       <RuleFields v-else :layer="layer" />
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 

@@ -7,7 +7,7 @@ import { swapMaterial } from '#core/jobs'
 import type { Material } from '#core/material'
 import { formatMoney, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
-import { edit, FULLNESS, isMade } from '#core/piece'
+import { edit, FULLNESS, ofStems } from '#core/piece'
 import { askFilling, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -21,7 +21,7 @@ const notices = useNotices()
 
 const first = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
 /** Whether it is of stems, which can be spread, filled in and swapped for any other. */
-const ofStems = computed(() => !isMade(props.layer.rule) && props.layer.rule.kind !== 'beads')
+const stems = computed(() => ofStems(props.layer.rule))
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
 const byHand = computed(() => props.layer.added.length + props.layer.taken.length)
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
@@ -77,7 +77,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
 
 <template>
   <div class="space-y-2 border-t border-seam pt-2">
-    <form v-if="ofStems" class="flex items-end gap-1.5" @submit.prevent="fit">
+    <form v-if="stems" class="flex items-end gap-1.5" @submit.prevent="fit">
       <label class="min-w-0 flex-1"><span class="field-label">Stems in hand, to spread over it</span>
         <input v-model="inHand" class="field text-right" inputmode="numeric" placeholder="e.g. 12" :aria-invalid="fitError !== ''">
       </label>
@@ -85,7 +85,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
     </form>
     <p v-if="fitError" class="text-fine text-ruddy" role="alert">{{ fitError }}</p>
 
-    <div v-if="ofStems" role="group" aria-label="Fill with this layer">
+    <div v-if="stems" role="group" aria-label="Fill with this layer">
       <span class="field-label">Fill with {{ first?.plural ?? 'this' }} until it is</span>
       <div class="flex gap-1.5"><button v-for="each in FULLNESS.filter((one) => one !== 'sparse')" :key="each" type="button" class="button flex-1 first-letter:uppercase" @click="fill(each)">{{ each === 'full' ? 'Full' : 'Lush' }}</button></div>
       <div v-if="filling" class="mt-1 border-l-2 border-rime bg-sheet px-2 py-1 text-fine" data-testid="filling">
@@ -105,7 +105,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
         <button type="button" class="font-semibold text-leaf underline" @click="takeSwap">Swap</button>
         <button type="button" class="ml-3 underline" @click="stopSwap">Leave it</button>
       </div>
-      <MaterialPicker v-else-if="swapping" class="mt-1.5" :kinds="ofStems || !first ? undefined : [first.kind]" @pick="offer" @close="stopSwap" />
+      <MaterialPicker v-else-if="swapping" class="mt-1.5" :kinds="stems || !first ? undefined : [first.kind]" @pick="offer" @close="stopSwap" />
     </div>
 
     <div class="flex flex-wrap gap-1.5">
