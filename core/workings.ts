@@ -129,7 +129,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill),
     ]),
     steps: stepsOf(piece, runs, laid, { spacings, makeUps }, shelf),
-    scene: sceneOf(piece, laid, shelf),
+    scene: sceneOf(piece, runs, bounds, laid, shelf),
   }
 }
 

@@ -14,7 +14,12 @@ export const countsOf = (laid: LaidLayer): ReadonlyMap<string, number> => counte
   return counts
 })
 
-/** The same over several layers. */
+const listing = onceFor<LaidLayer, ReadonlySet<string>>()
+
+/** The materials of all that a layer lays, what is made of lengths too. */
+export const materialsOf = (laid: LaidLayer): ReadonlySet<string> => listing(laid, () => new Set(laid.placements.map(({ material }) => material)))
+
+/** How many stems of each material several layers have. */
 export function countsOfAll(laid: readonly LaidLayer[]): ReadonlyMap<string, number> {
   const counts = new Map<string, number>()
   for (const each of laid) for (const [material, n] of countsOf(each)) counts.set(material, (counts.get(material) ?? 0) + n)

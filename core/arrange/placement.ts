@@ -35,6 +35,8 @@ export interface Placement {
   /** Length and spread of the piece as it lies, mm. */
   readonly length: number
   readonly width: number
+  /** Its length before it is tapered or trimmed, mm. */
+  readonly whole: number
   /** The shape of the patch it covers. */
   readonly form: Material['form']
   /** What it is made to, when it is made of a length. */
@@ -47,6 +49,8 @@ export interface Placement {
   readonly pinned: boolean
   /** Whether a hand put it on besides the rule. */
   readonly added: boolean
+  /** What it says, when its maker gave it words. */
+  readonly words: string | null
   /** Where its cord starts when it hangs from one. */
   readonly cord: { readonly x: number, readonly y: number } | null
 }
@@ -228,12 +232,14 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
 }
 
 function laidByHand(layer: Layer, before: number, runs: readonly Run[], shelf: Shelf, lift: number): Placement[] {
-  return layer.added.flatMap((each: Added, i) => {
-    const run = runs.find(({ id }) => id === each.run)
-    const material = shelf.materials[each.material]
-    if (!run || !material) return []
-    return [place(layerOn(layer, run, runs), { slot: addedSlot(each.id), run, rest: each.at * run.length, number: before + i + 1, lift, added: true, material, t: each.across, lean: layer.lean, turn: each.turn, reach: 1, made: null })]
-  })
+  return layer.added.flatMap((each, i) => placeAdded(layer, each, before + i + 1, lift, runs, shelf) ?? [])
+}
+
+/** A thing that a hand puts into a layer, in its place; null when the base has no such run, or the shelf no such material. */
+export function placeAdded(layer: Layer, { id, run: on, at, across: t, material: of, turn }: Added, number: number, lift: number, runs: readonly Run[], shelf: Shelf): Placement | null {
+  const run = runs.find((each) => each.id === on)
+  const material = shelf.materials[of]
+  return run && material ? place(layerOn(layer, run, runs), { slot: addedSlot(id), run, rest: at * run.length, number, lift, added: true, material, t, lean: layer.lean, turn, reach: 1, made: null }) : null
 }
 
 /** Kinds that hang level whatever the run does under them. */
@@ -273,8 +279,8 @@ function place(layer: Layer, { slot, run, rest, number, material, t: own, lean, 
     id: `${layer.id}:${slot}`, layer: layer.id, slot, number, material: material.id, run: run.id,
     s, rest: onRun(run, rest), t, x, y: y + drop, bearing: wrapDegrees(bearing + turn + nudge.turn),
     length: made ? made.length : material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * reach * (layer.rule.kind === 'spray' ? 1 : taperAt(layer, run, s))) : whole,
-    width: made ? made.width : material.width, form: made?.form ?? material.form, made,
-    lift: lift + nudge.lift, seed, nudged: layer.nudges[slot] !== undefined, pinned: nudge.pinned, added, cord: drop > 0 ? { x, y } : null,
+    whole: made ? made.length : whole, width: made ? made.width : material.width, form: made?.form ?? material.form, made,
+    lift: lift + nudge.lift, seed, nudged: layer.nudges[slot] !== undefined, pinned: nudge.pinned, added, words: layer.words, cord: drop > 0 ? { x, y } : null,
   }
 }
 

@@ -47,7 +47,7 @@ const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Se
   let [x, y, all] = [0, 0, 0]
   const bySector = sectors.map(() => 0)
   for (const placement of laid.placements) {
-    const weight = visualWeight(shelf.materials[placement.material]!, placement)
+    const weight = visualWeight(placement, shelf)
     x += weight * placement.x
     y += weight * placement.y
     all += weight
@@ -102,5 +102,5 @@ export function unanswered(laid: readonly LaidLayer[], balance: Balance, runs: r
     const s = mirrored(run, thing.s)
     const answered = all.some((each) => each.id !== thing.id && each.material === thing.material && each.run === other.id && apart(other, each.s, s) < thing.width * 1.2)
     return answered || (other.id === run.id && apart(run, s, thing.s) < thing.width) ? [] : [{ thing, run: other, s }]
-  }).sort((a, b) => visualWeight(shelf.materials[b.thing.material]!, b.thing) - visualWeight(shelf.materials[a.thing.material]!, a.thing))
+  }).sort((a, b) => visualWeight(b.thing, shelf) - visualWeight(a.thing, shelf))
 }

@@ -1,11 +1,12 @@
 import type { Placement } from '../arrange'
-import { footprint } from '../arrange'
-import type { Edges, Point, Run } from '../base'
+import type { Edges, Run } from '../base'
+import type { Silhouette } from '../glyph'
+import { boundsAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
 import type { Figure } from '../measure'
-import { COUNTED, figure, quantity, sum } from '../measure'
+import { COUNTED, figure, onceFor, quantity, sum } from '../measure'
 import type { FaceGrid } from './grid'
-import { faceGrid, fill } from './grid'
+import { faceGrid, under } from './grid'
 
 /** How much of a base's faces is under something, by a count of cells. */
 export interface Coverage {
@@ -34,29 +35,20 @@ export interface Sector {
 export interface BareStretch { readonly run: string, readonly from: number, readonly length: number }
 
 /** A stretch counts as bare when less than this share of it is covered: rule of thumb. */
-const BARE_BELOW = 0.35
+const BARE_BELOW = 0.4
 /** Shorter bare stretches than this share of the face's width are nothing to an eye: rule of thumb. */
 const BARE_LEAST = 0.75
 const SECTORS = 12
 
-/** Layers by cell, meaningless off the faces, and the patch of every thing. */
+/** Layers by cell, meaningless off the faces, and what hides them, thing by thing. */
 export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array, readonly patches: ReadonlyMap<string, Patch> }
 
-export interface Patch { readonly of: Placement, readonly outline: readonly Point[], readonly edges: Edges }
-
-function edgesOf(outline: readonly Point[]): Edges {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (const { x, y } of outline) {
-    if (x < left) left = x
-    if (x > right) right = x
-    if (y < top) top = y
-    if (y > bottom) bottom = y
-  }
-  return { left, top, right, bottom }
-}
+/** A thing where it lies, by its silhouette. */
+export interface Patch { readonly of: Placement, readonly silhouette: Silhouette, readonly edges: Edges }
 
 const lies = (a: Placement, b: Placement): boolean =>
   a.x === b.x && a.y === b.y && a.bearing === b.bearing && a.length === b.length && a.width === b.width && a.material === b.material
+  && a.seed === b.seed && a.made === b.made && a.words === b.words
 
 /**
  * Counts the layers over every cell of the faces, and remembers what it counted: asked again about the same runs,
@@ -79,11 +71,15 @@ export class LayerCount {
         now.set(of.id, known)
         continue
       }
-      const outline = footprint(of, of.form)
-      now.set(of.id, { of, outline, edges: edgesOf(outline) })
-      fill(grid, outline, (at) => { depth[at]! += 1 })
+      const silhouette = silhouetteOf(of, shelf)
+      now.set(of.id, { of, silhouette, edges: boundsAt(silhouette, of) })
+      const cells = under(grid, silhouette, of)
+      for (let i = 0; i < cells.length; i++) depth[cells[i]!]! += 1
     }
-    for (const [id, patch] of patches) if (now.get(id) !== patch) fill(grid, patch.outline, (at) => { depth[at]! -= 1 })
+    for (const [id, patch] of patches) {
+      if (now.get(id) === patch) continue
+      for (const at of under(grid, patch.silhouette, patch.of)) depth[at]! -= 1
+    }
     this.runs = runs
     this.shelf = shelf.materials
     this.counted = { grid, depth, patches: now }
@@ -92,7 +88,12 @@ export class LayerCount {
 }
 
 /** Cells covered once, twice, and all layers, by stretch. */
-function tallied({ grid, depth }: Pick<Counted, 'grid' | 'depth'>) {
+const tallied = (counted: Counted): Tally => tallying(counted, () => talliedAfresh(counted))
+
+interface Tally { readonly size: Uint32Array, readonly covered: Uint32Array, readonly layers: Uint32Array, readonly two: number }
+const tallying = onceFor<Counted, Tally>()
+
+function talliedAfresh({ grid, depth }: Counted): Tally {
   const n = grid.stretches.length
   const [size, covered, layers] = [new Uint32Array(n), new Uint32Array(n), new Uint32Array(n)]
   let two = 0
@@ -179,4 +180,18 @@ function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uin
     }
   }
   return found
+}
+
+/** How much of the face about a place on a run is covered, half the face's width to each side, 0 to 1. */
+export function coveredAt(counted: Counted, run: Run, s: number): number {
+  const { size, covered } = tallied(counted)
+  const reach = run.at(s).half
+  let [cells, some] = [0, 0]
+  counted.grid.stretches.forEach((stretch, i) => {
+    const by = Math.abs(stretch.from + stretch.length / 2 - s)
+    if (stretch.run !== run.id || Math.min(by, run.closed ? run.length - by : by) > reach) return
+    cells += size[i]!
+    some += covered[i]!
+  })
+  return cells ? some / cells : 0
 }

@@ -105,7 +105,7 @@ function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf)
   return laid.flatMap(({ layer, placements }) => placements.map((of): Item => {
     const material = shelf.materials[of.material]!
     return {
-      of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(material, of), family: colourFamily(material.colours[0]!),
+      of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(of, shelf), family: colourFamily(material.colours[0]!),
       free: !of.pinned && !layer.locked && !MEANT.has(layer.rule.kind), s: of.s, x: of.x, y: of.y,
     }
   }))

@@ -1,15 +1,19 @@
 import type { LaidLayer } from '../arrange'
-import { footprint, freshIds, layerBearing } from '../arrange'
-import type { Point, Run } from '../base'
-import { across, along, onRun } from '../base'
+import { freshIds, placeAdded } from '../arrange'
+import type { Placement } from '../arrange'
+import type { Run } from '../base'
+import { along, onRun } from '../base'
+import { silhouetteOf } from '../glyph'
 import type { Material, Shelf } from '../material'
 import { pieceLength } from '../material'
+import { wrapDegrees } from '../measure'
 import type { Added, Layer, Piece } from '../piece'
 import { isMade, MOST_ADDED } from '../piece'
 import type { BareStretch, Counted } from './coverage'
 import { LayerCount } from './coverage'
 import { FULLNESS_ASKS } from './fullness'
-import { fill } from './grid'
+import type { FaceGrid } from './grid'
+import { under } from './grid'
 
 export interface Filling {
   readonly layer: string
@@ -26,10 +30,13 @@ const PLACES_ACROSS = [0, -0.55, 0.55] as const
 /** Filling stems lean a little to either side in turn, degrees. */
 const LEANS = [0, 14, -14] as const
 
-interface Candidate { readonly run: Run, readonly s: number, readonly t: number, readonly turn: number, readonly patch: readonly Point[], gain: number }
+interface Candidate { readonly thing: Added, readonly lies: Placement, readonly cells: Int32Array, gain: number }
+
+/** What is added, and to which layer. */
+export interface Filler { readonly layer: Layer, readonly material: Material }
 
 /** The layer of leaf-shaped pieces that one would add to: the first, or the one asked for. */
-export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): { layer: Layer, material: Material } | null {
+export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): Filler | null {
   for (const layer of piece.layers) {
     const material = shelf.materials[layer.mix[0]!.material]
     if (material && !isMade(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
@@ -46,18 +53,26 @@ export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLa
   if (!found) return null
   const placements = laid.flatMap((each) => each.placements)
   const counted = new LayerCount().count(runs, placements, shelf)
-  return greedy(counted, found.layer, found.material, candidates(runs, found.layer, found.material, null), FULLNESS_ASKS[fullness], null)
+  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, null), FULLNESS_ASKS[fullness], null, runs, shelf)
 }
 
 /** The stems that would close one bare stretch. @param counted of the piece as it is; it is left as it was */
-export function closeStretch(counted: Counted, runs: readonly Run[], found: { layer: Layer, material: Material }, stretch: BareStretch): Filling {
-  return greedy(counted, found.layer, found.material, candidates(runs, found.layer, found.material, stretch), { once: CLOSED_AT, twice: 0 }, { run: runs.find(({ id }) => id === stretch.run)!, stretch })
+export function closeStretch(counted: Counted, runs: readonly Run[], found: Filler, stretch: BareStretch, shelf: Shelf): Filling {
+  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, stretch), { once: CLOSED_AT, twice: 0 }, { run: runs.find(({ id }) => id === stretch.run)!, stretch }, runs, shelf)
 }
 
 /** A stretch is closed when this share of it is covered. */
-const CLOSED_AT = 0.85
+const CLOSED_AT = 0.8
 
-function candidates(runs: readonly Run[], layer: Layer, material: Material, within: BareStretch | null): Candidate[] {
+/** A thing put in by hand as it will lie under another id: what its rule would turn otherwise points as before. */
+function named({ thing, lies }: Candidate, id: string, { layer }: Filler, runs: readonly Run[], shelf: Shelf): Pick<Candidate, 'thing' | 'lies'> {
+  const own = { ...thing, id }
+  const off = lies.bearing - placeAdded(layer, own, 0, 0, runs, shelf)!.bearing
+  const turned = { ...own, turn: wrapDegrees(own.turn + off + 180) - 180 }
+  return { thing: turned, lies: placeAdded(layer, turned, 0, 0, runs, shelf)! }
+}
+
+function candidates(grid: FaceGrid, runs: readonly Run[], { layer, material }: Filler, shelf: Shelf, within: BareStretch | null): Candidate[] {
   const length = pieceLength(material, layer.cut)
   const step = Math.max(length / 6, material.width / 4, 6)
   return runs.filter((run) => !within || run.id === within.run).flatMap((run) => {
@@ -66,14 +81,15 @@ function candidates(runs: readonly Run[], layer: Layer, material: Material, with
     return Array.from({ length: n }, (_, i) => i).flatMap((i) => PLACES_ACROSS.map((t, k): Candidate => {
       const s = onRun(run, from + (span * (i + 0.5)) / n)
       const turn = material.form === 'leaf' ? LEANS[(i + k) % LEANS.length]! : 0
-      const { x, y } = across(run.at(s), t)
-      const bearing = layerBearing(layer, run, runs, s, `${i}`, material) + turn
-      return { run, s, t, turn, patch: footprint({ x, y, bearing, length, width: material.width }, material.form), gain: Infinity }
+      const thing = { id: `${i}`, run: run.id, at: s / run.length, across: t, turn, material: material.id }
+      const lies = placeAdded(layer, thing, 0, 0, runs, shelf)!
+      return { thing, lies, cells: under(grid, silhouetteOf(lies, shelf), lies).slice(), gain: Infinity }
     }))
   })
 }
 
-function greedy({ grid, depth: whole }: Counted, layer: Layer, material: Material, all: readonly Candidate[], asks: { once: number, twice: number }, within: { run: Run, stretch: BareStretch } | null): Filling {
+function greedy({ grid, depth: whole }: Counted, found: Filler, all: readonly Candidate[], asks: { once: number, twice: number }, within: { run: Run, stretch: BareStretch } | null, runs: readonly Run[], shelf: Shelf): Filling {
+  const { layer, material } = found
   const depth = whole.slice()
   const asked = grid.stretches.map(({ run, from, length }) => !within || (run === within.run.id && along(within.run, within.stretch.from, from + length / 2) <= within.stretch.length))
   const counts = (at: number): boolean => grid.owner[at]! > 0 && asked[grid.owner[at]! - 1]!
@@ -86,35 +102,34 @@ function greedy({ grid, depth: whole }: Counted, layer: Layer, material: Materia
   }
   const share = (n: number): number => (cells ? n / cells : 1)
   const before = share(one)
-  const gain = ({ patch }: Candidate): number => {
+  const gain = ({ cells: own }: Candidate): number => {
     let sum = 0
-    fill(grid, patch, (at) => {
-      if (!counts(at)) return
+    for (const at of own) {
+      if (!counts(at)) continue
       if (depth[at] === 0) sum += asks.twice > 0 ? 2 : 1
       else if (depth[at] === 1 && asks.twice > 0) sum += 1
-    })
+    }
     return sum
   }
   const queue = [...all]
-  const most = MOST_ADDED - layer.added.length
-  const chosen: Candidate[] = []
-  while (queue.length && chosen.length < most && (share(one) < asks.once || share(two) < asks.twice)) {
+  const ids = freshIds(layer, MOST_ADDED - layer.added.length)
+  const things: Added[] = []
+  while (queue.length && things.length < ids.length && (share(one) < asks.once || share(two) < asks.twice)) {
     const top = queue.reduce((best, each) => (each.gain > best.gain ? each : best))
     const fresh = gain(top)
     const known = top.gain === fresh
     top.gain = fresh
     if (fresh === 0) queue.splice(queue.indexOf(top), 1)
     if (!known || fresh === 0) continue
-    chosen.push(top)
-    fill(grid, top.patch, (at) => {
+    const chosen = named(top, ids[things.length]!, found, runs, shelf)
+    things.push(chosen.thing)
+    for (const at of under(grid, silhouetteOf(chosen.lies, shelf), chosen.lies)) {
       if (counts(at)) {
         if (depth[at] === 0) one += 1
         if (depth[at] === 1) two += 1
       }
       depth[at]! += 1
-    })
+    }
   }
-  const ids = freshIds(layer, chosen.length)
-  const things = chosen.map(({ run, s, t, turn }, i): Added => ({ id: ids[i]!, run: run.id, at: s / run.length, across: t, turn, material: material.id }))
   return { layer: layer.id, material: material.id, things, before, after: share(one), reached: share(one) >= asks.once && share(two) >= asks.twice }
 }

@@ -1,4 +1,7 @@
+import type { Placement } from '../arrange'
 import type { Point, Run } from '../base'
+import type { Silhouette } from '../glyph'
+import { radians } from '../measure'
 
 /** A grid of square cells over the faces of a base's runs. */
 export interface FaceGrid {
@@ -107,4 +110,59 @@ export function fill(
     }
     xs.length = 0
   }
+}
+
+/** Where the cells under a thing are noted, grown as needed. */
+let noted = new Int32Array(4096)
+
+/**
+ * The cells whose middle a thing hides where it lies, each once.
+ * @returns what is good until it is asked again
+ */
+export function under(
+  { left, top, cell, columns, rows }: Pick<FaceGrid, 'left' | 'top' | 'cell' | 'columns' | 'rows'>,
+  { mask, along, across }: Silhouette, { x, y, bearing }: Pick<Placement, 'x' | 'y' | 'bearing'>,
+): Int32Array {
+  const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
+  const { bits, columns: wide, rows: high } = mask
+  const [sideU, sideV] = [mask.side * along, mask.side * across]
+  const [u0, v0] = [mask.left * along, mask.top * across]
+  const [u1, v1] = [u0 + wide * sideU, v0 + high * sideV]
+  const low = Math.min(u0 * sin, u1 * sin) + Math.min(v0 * cos, v1 * cos) + y
+  const far = Math.max(u0 * sin, u1 * sin) + Math.max(v0 * cos, v1 * cos) + y
+  const first = Math.max(0, Math.ceil((low - top) / cell - 0.5))
+  const last = Math.min(rows - 1, Math.floor((far - top) / cell - 0.5))
+  // One cell to the right is so many squares along and across the mask.
+  const [du, dv] = [(cell * cos) / sideU, (-cell * sin) / sideV]
+  let n = 0
+  let cells = noted
+  for (let row = first; row <= last; row++) {
+    const [px, py] = [left + 0.5 * cell - x, top + (row + 0.5) * cell - y]
+    const u = (px * cos + py * sin - u0) / sideU
+    const v = (-px * sin + py * cos - v0) / sideV
+    // Where along the row the mask lies, by both its measures.
+    const [near, end] = within(u, du, wide, 0, columns - 1)
+    const [from, to] = within(v, dv, high, near, end)
+    if (n + to - from >= noted.length) {
+      noted = new Int32Array(2 * (n + columns))
+      noted.set(cells)
+      cells = noted
+    }
+    const start = row * columns
+    let [i, k] = [u + from * du, v + from * dv]
+    for (let column = from; column <= to; column++) {
+      if (bits[(k | 0) * wide + (i | 0)] === 1) cells[n++] = start + column
+      i += du
+      k += dv
+    }
+  }
+  return cells.subarray(0, n)
+}
+
+/** The columns from which on and up to which `at + column * step` lies from 0 to under `end`. */
+function within(at: number, step: number, end: number, from: number, to: number): [from: number, to: number] {
+  if (Math.abs(step) < 1e-12) return at >= 0 && at < end ? [from, to] : [1, 0]
+  const [a, b] = step > 0 ? [-at / step, (end - at) / step] : [(end - at) / step, -at / step]
+  // A hair inside, so that no rounding leaves the mask.
+  return [Math.max(from, Math.ceil(a + 1e-6)), Math.min(to, Math.floor(b - 1e-6))]
 }

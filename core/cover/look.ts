@@ -1,7 +1,8 @@
 import { converter, differenceCiede2000, formatHex, wcagContrast } from 'culori'
 import type { LaidLayer, Placement } from '../arrange'
 import { BASE_SORTS } from '../base'
-import type { Material, Shelf } from '../material'
+import { silhouetteOf } from '../glyph'
+import type { Shelf } from '../material'
 import type { Figure } from '../measure'
 import { figure, onceFor, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -22,19 +23,15 @@ const toOklch = remembered((hex) => oklch(hex)!)
 const toOklab = remembered((hex) => oklab(hex)!)
 const deltaE = differenceCiede2000()
 
-/** The area that a thing covers, mm²: two thirds of its box for a leaf. */
-export function patchArea({ form }: Pick<Material, 'form'>, length: number, width: number): number {
-  return length * width * (form === 'leaf' ? 0.66 : form === 'disc' ? Math.PI / 4 : 1)
-}
-
 const TEXTURE_WEIGHT = { fine: 0.8, medium: 1, coarse: 1.25 } as const
 
 /**
  * How much an eye gives a thing: its area in square centimetres, more for dark, strong and coarse ones. Rule of thumb.
  */
-export function visualWeight(material: Material, { length, width }: Pick<Placement, 'length' | 'width'>): number {
+export function visualWeight(thing: Placement, shelf: Shelf): number {
+  const material = shelf.materials[thing.material]!
   const { l, c } = toOklch(material.colours[0]!)
-  return (patchArea(material, length, width) / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
+  return (silhouetteOf(thing, shelf).area / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
 }
 
 export const COLOUR_FAMILIES = ['white', 'grey', 'black', 'brown', 'red', 'pink', 'orange', 'yellow', 'green', 'blue', 'purple'] as const
@@ -78,9 +75,10 @@ const shared = onceFor<LaidLayer, readonly Share[]>()
 /** What a layer brings of each colour. */
 const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Share[] => shared(laid, () => {
   const found = new Map<ColourFamily, { colour: string, area: number, sides: Set<Side> }>()
-  for (const { material: id, length, width, x, y } of laid.placements) {
+  for (const placement of laid.placements) {
+    const { material: id, x, y } = placement
     const material = shelf.materials[id]!
-    const area = patchArea(material, length, width) / material.colours.length
+    const area = silhouetteOf(placement, shelf).area / material.colours.length
     for (const colour of material.colours) {
       const family = colourFamily(colour)
       const own = found.get(family) ?? { colour, area: 0, sides: new Set<Side>() }
@@ -114,9 +112,9 @@ const mixing = onceFor<LaidLayer, Mixed>()
 
 const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed => mixing(laid, () => {
   let [l, a, b, all] = [0, 0, 0, 0]
-  for (const { material: id, length, width } of laid.placements) {
-    const material = shelf.materials[id]!
-    const area = patchArea(material, length, width)
+  for (const placement of laid.placements) {
+    const material = shelf.materials[placement.material]!
+    const { area } = silhouetteOf(placement, shelf)
     const own = toOklab(material.colours[0]!)
     l += own.l * area
     a += own.a * area

@@ -1,5 +1,5 @@
 import type { LaidLayer, Placement } from '../arrange'
-import { copyAcross, inside } from '../arrange'
+import { copyAcross, footprint, inside } from '../arrange'
 import type { Run } from '../base'
 import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
 import type { Shelf } from '../material'
@@ -8,6 +8,7 @@ import type { Mend, Piece, Problem } from '../piece'
 import type { Balance } from './balance'
 import { unanswered } from './balance'
 import type { Counted, Coverage } from './coverage'
+import { coveredAt } from './coverage'
 import { closeStretch, fillerLayer } from './fill'
 import { FULLNESS_ASKS } from './fullness'
 import type { ColourCarry, Contrast } from './look'
@@ -41,7 +42,7 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
     const run = runs.find(({ id }) => id === stretch.run)!
     const end = run.closed ? stretch.from + stretch.length : Math.min(run.length, stretch.from + stretch.length)
     const whole = stretch.length === run.length
-    const closing = filler ? closeStretch(counted, runs, filler, stretch) : null
+    const closing = filler ? closeStretch(counted, runs, filler, stretch, shelf) : null
     const mend: Mend = closing?.things.length
       ? { says: sum`Close it with ${several(closing.things.length, shelf.materials[closing.material]!.name, shelf.materials[closing.material]!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
       : { says: sum`A layer of greenery would close it`, edit: null }
@@ -70,6 +71,8 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
   return []
 }
 
+/** A join is hidden when so much of the face about it is covered: rule of thumb. */
+const HIDDEN = 0.7
 /** Bases whose join is a flaw to be hidden. */
 const JOINED = new Set(['ring', 'oval', 'square', 'heart', 'swag', 'teardrop', 'door'])
 const HIDING = new Set(['bow', 'sign', 'focal'])
@@ -79,17 +82,15 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const { base } = piece
   if (!JOINED.has(base.shape.form)) return []
   const { run, s } = markOn(base, runs, base.join)
-  const covers = (placement: Placement, at: number): boolean => {
-    const patch = counted.patches.get(placement.id)
-    if (!patch) return false
-    const { left, right, top, bottom } = patch.edges
-    const station = run.at(at)
-    if (station.x < left - station.half || station.x > right + station.half || station.y < top - station.half || station.y > bottom + station.half) return false
-    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), patch.outline)).length >= 2
+  /** Whether a thing lies over most of the face where it is. */
+  const covers = (placement: Placement): boolean => {
+    const outline = footprint(placement, placement.form)
+    const station = run.at(placement.s)
+    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), outline)).length >= 2
   }
-  if (laid.some(({ placements }) => placements.some((each) => covers(each, s)))) return []
+  if (coveredAt(counted, run, s) >= HIDDEN) return []
   const { join, name } = BASE_SORTS[base.kind]
-  const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each, each.s)).map((each) => ({ layer, each })))
+  const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each)).map((each) => ({ layer, each })))
   const order = [...HIDING]
   const [cover] = hiding.sort((a, b) => order.indexOf(a.layer.role) - order.indexOf(b.layer.role))
   const mends: Mend[] = []
@@ -140,7 +141,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
 const SPECK = 0.01
 
 function colourProblems({ piece, carry, laid }: Seen): Problem[] {
-  if (piece.brief.balance.school === 'offset' || laid.flatMap(({ placements }) => placements).length < 6) return []
+  if (piece.brief.balance.school === 'offset' || laid.reduce((n, { placements }) => n + placements.length, 0) < 6) return []
   const alone = carry.filter(({ sides, share }) => sides.length < 3 && share.value > SPECK)
   if (!alone.length || carry.length < 2) return []
   const opposite = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const

@@ -7,7 +7,8 @@ import type { Tone } from './colour'
 import type { Bounds, Glyph, XY } from './marks'
 import { sphere } from './parts/rounds'
 import { twig } from './parts/shoots'
-import { Pen, SHADE } from './pen'
+import type { Pen } from './pen'
+import { drawing, SHADE } from './pen'
 
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
@@ -16,10 +17,10 @@ const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void
 
 /** The bare base, its middle at the origin. */
 export function baseGlyph(base: Base): Glyph {
-  const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))))
+  const { pen, glyph } = drawing(random(seedOf(base.kind, JSON.stringify(base.shape))))
   const draw = BODIES[BASE_SORTS[base.kind].body]
   for (const run of runsOf(base)) draw(pen, run, tone(base.colour), pen.random)
-  return pen.glyph()
+  return glyph()
 }
 
 /** How far a bare base may reach beyond its faces on the drawing: tips and stray strands, mm and share of half a face. */
@@ -42,7 +43,7 @@ export const tuckTwin = (seed: number): number => Math.abs(seed) % TUCK_TWINS
  * @param at where the stem is held, mm @param along which way the run goes there @param bearing which way the stem points, degrees
  */
 export function tuckGlyph(base: Base, at: { x: number, y: number }, along: number, bearing: number, seed: number): Glyph {
-  const pen = new Pen(random(tuckTwin(seed) * 31 + 5))
+  const { pen, glyph } = drawing(random(tuckTwin(seed) * 31 + 5))
   const { body } = BASE_SORTS[base.kind]
   const of = tone(base.colour)
   const line = (off: number, half: number, bow: number): XY[] => {
@@ -66,7 +67,7 @@ export function tuckGlyph(base: Base, at: { x: number, y: number }, along: numbe
       pen.line([[c.x - Math.cos(over) * 3.2, c.y - Math.sin(over) * 3.2], [c.x, c.y], [c.x + Math.cos(over) * 3.2, c.y + Math.sin(over) * 3.2]], 0.8, css(wire), 0.9)
     }
   }
-  return pen.glyph()
+  return glyph()
 }
 
 const on = (run: Run, s: number, t: number): XY => {

@@ -10,7 +10,7 @@ import { looksKey } from './item'
 import { CAPITALS, lineWidth, missingLetters, setWords } from './letters'
 import { castAway, lightMarks } from './light'
 import type { Bounds } from './marks'
-import { fitting, Pen } from './pen'
+import { drawing, fitting, Pen } from './pen'
 import { Extent, smooth } from './path'
 import type { Backdrop } from './scene'
 import { doorBounds, surfaceMarks } from './surface'
@@ -46,12 +46,13 @@ describe('the pen', () => {
   })
   it('fits what it draws to other bounds', () => {
     const room = { left: -5, top: 10, right: 15, bottom: 20 }
-    const paint = (pen: Pen): Pen => {
+    const paint = <T extends { readonly pen: Pen }>(drawn: T): T => {
+      const { pen } = drawn
       pen.circle(30, 40, 10, { kind: 'radial', centre: [30, 40], radius: 10, focus: [30, 40], stops: [[0, '#ffffff'], [1, '#000000']] })
       pen.line([[20, 30], [40, 50]], 1, { kind: 'linear', from: [20, 30], to: [40, 50], stops: [[0, '#ffffff'], [1, '#000000']] })
-      return pen
+      return drawn
     }
-    const fitted = paint(new Pen(random(1), { fit: fitting(paint(new Pen(random(1), { measuring: true })).bounds, room) })).glyph()
+    const fitted = paint(drawing(random(1), { fit: fitting(paint({ pen: new Pen(random(1)) }).pen.bounds, room) })).glyph()
     for (const side of ['left', 'right', 'top', 'bottom'] as const) expect(Math.abs(fitted.bounds[side] - room[side])).toBeLessThan(0.15)
     const { fill } = fitted.marks[0]!
     if (typeof fill !== 'object' || fill.kind !== 'radial') throw new Error('still a gradient')
@@ -59,12 +60,11 @@ describe('the pen', () => {
     expect(fill.centre[1]).toBeCloseTo(15, 6)
     expect(fitting({ left: 3, right: 3, top: 0, bottom: 1 }, room).sx).toBe(1)
   })
-  it('writes no marks while it measures, and an empty glyph when nothing is drawn', () => {
-    const pen = new Pen(random(1), { measuring: true })
+  it('measures without a sheet, and gives an empty glyph when nothing is drawn', () => {
+    const pen = new Pen(random(1))
     pen.strokes([[[0, 0], [4, 3]]], 2, '#000000')
-    expect(pen.glyph().marks).toEqual([])
     expect(pen.bounds.right).toBe(5)
-    expect(new Pen(random(1)).glyph()).toEqual({ marks: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } })
+    expect(drawing(random(1)).glyph()).toEqual({ marks: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } })
   })
 })
 

@@ -1,6 +1,8 @@
 export * from './marks'
 export * from './scene'
 export * from './item'
+export * from './silhouette'
+export type { Mask } from './stencil'
 export * from './surface'
 export * from './light'
 export * from './colour'

@@ -2,10 +2,10 @@ import { random } from '../measure'
 import { tone } from './colour'
 import { footprintOf, grow } from './grow'
 import type { Order } from './grow'
-import type { Growth, Species } from './growth'
+import type { Growth, Part, Species } from './growth'
 import type { Bounds, Glyph } from './marks'
-import { fitting, Pen } from './pen'
-import type { Fit } from './pen'
+import { fitting, MarkSheet, Pen } from './pen'
+import type { Fit, Sheet } from './pen'
 import { drawMade, madeKey } from './parts/made'
 import type { MadeLooks } from './parts/made'
 import { SPECIES } from './species'
@@ -45,26 +45,34 @@ export function speciesOf(name: string): Species {
  * is right once it is turned to its bearing.
  */
 export function itemGlyph(item: Looks): Glyph {
+  const sheet = new MarkSheet()
+  const bounds = putDown(item, sheet)
+  return { marks: sheet.marks, bounds }
+}
+
+/** Draws one thing on a sheet, as `itemGlyph` says. @returns the tight bounds of what is drawn, cast shadows left out, mm */
+export function putDown(item: Looks, sheet: Sheet): Bounds {
+  const turned = turnOf(item) * (360 / TURNS)
+  const penFor = (options: { readonly fit?: Fit, readonly sheet?: Sheet }): Pen => new Pen(random(twinOf(item) * 7919 + 17), { turned, ...options })
   if (item.made) {
-    const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS) })
+    const pen = penFor({ sheet })
     drawMade(pen, item.made, item)
-    return pen.glyph()
+    return pen.bounds
   }
   const species = speciesOf(item.species)
   const [length, width] = species.fit === 'none' ? species.size : [item.length, item.width]
   const order: Order = { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words }
-  const turned = turnOf(item) * (360 / TURNS)
-  const draw = (options: { readonly fit?: Fit, readonly measuring?: boolean }): Pen => {
-    const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned, ...options })
+  const draw = (options: { readonly fit?: Fit, readonly sheet?: Sheet }): Bounds => {
+    const pen = penFor(options)
     grow(pen, species, order)
-    return pen
+    return pen.bounds
   }
-  if (species.fit === 'none') return draw({}).glyph()
+  if (species.fit === 'none') return draw({ sheet })
   const room = footprintOf(species, order)
-  let fit = fitOf(species, draw({ measuring: true }).bounds, room)
+  let fit = fitOf(species, draw({}), room)
   // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
-  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw({ fit, measuring: true }).bounds, room))
-  return draw({ fit }).glyph()
+  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw({ fit }), room))
+  return draw({ fit, sheet })
 }
 
 const MOST_LOOKS = 3
@@ -81,13 +89,17 @@ function fitOf({ fit, stance }: Species, drawn: Bounds, room: Bounds): Fit {
 }
 
 const inside = (growth: Growth): readonly Growth[] => ('grow' in growth ? growth.put : [])
-const hasWords = (growth: Growth): boolean => ('part' in growth && growth.part === 'words' && !growth.fixed) || inside(growth).some(hasWords)
+const has = (growth: Growth, wanted: (part: Part) => boolean): boolean => ('part' in growth && wanted(growth)) || inside(growth).some((each) => has(each, wanted))
 
 /** Whether a maker's own words can stand on it. */
-export const bearsWords = (species: string): boolean => SPECIES[species]?.grow.some(hasWords) ?? false
+export const bearsWords = (species: string): boolean => SPECIES[species]?.grow.some((growth) => has(growth, (part) => part.part === 'words' && !part.fixed)) ?? false
+/** Whether part of it hangs down whichever way it points, so that its shape goes by its bearing. */
+export const hangsDown = (species: string): boolean => SPECIES[species]?.grow.some((growth) => has(growth, ({ part }) => part === 'bow' || part === 'roll')) ?? false
 
-const twinOf = ({ seed }: Looks): number => Math.abs(seed) % TWINS
-const turnOf = ({ bearing }: Looks): number => ((Math.round((bearing / 360) * TURNS) % TURNS) + TURNS) % TURNS
+/** Which of its twins a thing is drawn as. */
+export const twinOf = ({ seed }: Looks): number => Math.abs(seed) % TWINS
+/** For which bearing its light is worked out, in steps of a twelfth. */
+export const turnOf = ({ bearing }: Looks): number => ((Math.round((bearing / 360) * TURNS) % TURNS) + TURNS) % TURNS
 
 /** Two things with the same key look the same before they are put in place. */
 export function looksKey(item: Looks): string {

@@ -1,6 +1,7 @@
 import type { Random } from '../measure'
 import { radians } from '../measure'
 import type { Bounds, Glyph, Mark, Paint, XY } from './marks'
+import type { Bend } from './path'
 import { bends, Extent, pair, written } from './path'
 
 /** The light comes from up and to the left. */
@@ -12,57 +13,73 @@ export const SHADE = '#140d18'
 export interface Fit { readonly sx: number, readonly sy: number, readonly dx: number, readonly dy: number }
 const AS_DRAWN: Fit = { sx: 1, sy: 1, dx: 0, dy: 0 }
 
+/** A drawn shape as plain geometry, mm. */
+export type Shape =
+  | { readonly kind: 'lines', readonly lines: readonly (readonly XY[])[], readonly closed: boolean }
+  | { readonly kind: 'bends', readonly start: XY, readonly through: readonly Bend[], readonly closed: boolean }
+  | { readonly kind: 'discs', readonly discs: readonly (readonly [x: number, y: number, rx: number, ry: number])[] }
+
+type Inked = Pick<Mark, 'fill' | 'stroke' | 'opacity' | 'cast'>
+
+/** What a pen puts its shapes down on, from back to front. */
+export interface Sheet { put(shape: Shape, ink: Inked): void }
+
+/** A sheet that keeps shapes as marks. */
+export class MarkSheet implements Sheet {
+  readonly marks: Mark[] = []
+
+  put(shape: Shape, ink: Inked): void { this.marks.push({ d: pathOf(shape), ...ink }) }
+}
+
+/** A sheet that keeps nothing: for when only the bounds are wanted. */
+export const NO_SHEET: Sheet = { put: () => {} }
+
 export interface PenOptions {
   /** How far the glyph will be turned on the drawing, degrees clockwise. */
   readonly turned?: number
   readonly fit?: Fit
-  /** Whether only the bounds are wanted: no marks are written. */
-  readonly measuring?: boolean
+  readonly sheet?: Sheet
 }
 
 /**
- * Puts down paths and keeps count of where they are. It knows where the light is, in the glyph's own frame,
+ * Puts down shapes and keeps count of where they are. It knows where the light is, in the glyph's own frame,
  * so that shadows and bright sides agree however the glyph is turned on the base.
  */
 export class Pen {
   readonly turned: number
-  private readonly marks: Mark[] = []
   private readonly extent = new Extent()
   private readonly fit: Fit
-  private readonly measuring: boolean
+  private readonly sheet: Sheet
   /** How much lines and round things grow with the fit. */
   private readonly grown: number
   /** Unit vector to the light. */
   readonly light: XY
 
-  constructor(readonly random: Random, { turned = 0, fit = AS_DRAWN, measuring = false }: PenOptions = {}) {
+  constructor(readonly random: Random, { turned = 0, fit = AS_DRAWN, sheet = NO_SHEET }: PenOptions = {}) {
     const angle = radians(LIGHT_FROM - turned)
     this.turned = turned
     this.light = [Math.cos(angle), Math.sin(angle)]
     this.fit = fit
-    this.measuring = measuring
+    this.sheet = sheet
     this.grown = Math.sqrt(fit.sx * fit.sy)
   }
 
   get bounds(): Bounds { return this.extent.bounds }
-  glyph(): Glyph { return { marks: this.marks, bounds: this.bounds } }
 
   /** A point moved down the light. */
   away([x, y]: XY, by: number): XY { return [x - this.light[0] * by, y - this.light[1] * by] }
 
   /** A closed outline of straight lines. */
   shape(outline: readonly XY[], fill: Paint, opacity?: number): void {
-    const points = outline.map(this.put)
-    for (const point of points) this.extent.reach(point)
-    this.write(() => `M${points.map(pair).join('L')}Z`, { fill }, opacity)
+    this.shapes([outline], fill, opacity)
   }
 
   /** Several closed outlines of straight lines as one mark, with holes where they overlap the other way round. */
   shapes(outlines: readonly (readonly XY[])[], fill: Paint, opacity?: number): void {
     if (!outlines.length) return
-    const all = outlines.map((outline) => outline.map(this.put))
-    for (const point of all.flat()) this.extent.reach(point)
-    this.write(() => all.map((points) => `M${points.map(pair).join('L')}Z`).join(''), { fill }, opacity)
+    const lines = outlines.map((outline) => outline.map(this.put))
+    for (const line of lines) for (const point of line) this.extent.reach(point)
+    this.ink({ kind: 'lines', lines, closed: true }, { fill }, opacity)
   }
 
   /** A closed smooth outline through its points. */
@@ -71,18 +88,15 @@ export class Pen {
   }
 
   circle(x: number, y: number, r: number, fill: Paint, opacity?: number): void {
-    const [cx, cy] = this.put([x, y])
-    const [rx, ry] = [r * this.fit.sx, r * this.fit.sy]
-    this.extent.reach([cx, cy], rx, ry)
-    this.write(() => disc(cx, cy, rx, ry), { fill }, opacity)
+    this.dots([[x, y, r]], fill, opacity)
   }
 
   /** Many dots of one colour in one mark. */
   dots(centres: readonly (readonly [x: number, y: number, r: number])[], fill: Paint, opacity?: number): void {
     if (!centres.length) return
-    const all = centres.map(([x, y, r]) => [...this.put([x, y]), r * this.fit.sx, r * this.fit.sy] as const)
-    for (const [x, y, rx, ry] of all) this.extent.reach([x, y], rx, ry)
-    this.write(() => all.map(([x, y, rx, ry]) => disc(x, y, rx, ry)).join(''), { fill }, opacity)
+    const discs = centres.map(([x, y, r]) => [...this.put([x, y]), r * this.fit.sx, r * this.fit.sy] as const)
+    for (const [x, y, rx, ry] of discs) this.extent.reach([x, y], rx, ry)
+    this.ink({ kind: 'discs', discs }, { fill }, opacity)
   }
 
   /** A smooth line through its points. */
@@ -96,34 +110,32 @@ export class Pen {
   }
 
   /** Many lines of straight pieces, of one width and colour, in one mark. */
-  polylines(lines: readonly (readonly XY[])[], width: number, paint: Paint, opacity?: number): void {
-    if (!lines.length) return
-    const all = lines.map((line) => line.map(this.put))
+  polylines(all: readonly (readonly XY[])[], width: number, paint: Paint, opacity?: number): void {
+    if (!all.length) return
+    const lines = all.map((line) => line.map(this.put))
     const wide = width * this.grown
-    for (const point of all.flat()) this.extent.reach(point, wide / 2)
-    this.write(() => all.map((line) => `M${line.map(pair).join('L')}`).join(''), { stroke: { paint, width: wide } }, opacity)
+    for (const line of lines) for (const point of line) this.extent.reach(point, wide / 2)
+    this.ink({ kind: 'lines', lines, closed: false }, { stroke: { paint, width: wide } }, opacity)
   }
 
   /** A soft dark copy, down the light: call it before the thing itself. */
   shadow(outline: readonly XY[], lift: number, strength = 0.22, sharp = false): void {
-    if (this.measuring) return
+    if (this.sheet === NO_SHEET) return
     const moved = outline.map((point) => this.put(this.away(point, lift)))
-    const d = sharp ? `M${moved.map(pair).join('L')}Z` : written(moved[0]!, bends(moved, true), true)
-    this.marks.push({ d, fill: SHADE, opacity: strength, cast: true })
+    this.sheet.put(sharp ? { kind: 'lines', lines: [moved], closed: true } : { kind: 'bends', start: moved[0]!, through: bends(moved, true), closed: true }, { fill: SHADE, opacity: strength, cast: true })
   }
 
   /** The shadow of something round. */
   roundShadow(x: number, y: number, r: number, lift: number, strength = 0.26): void {
-    if (this.measuring) return
     const [cx, cy] = this.put(this.away([x, y], lift))
-    this.marks.push({ d: disc(cx, cy, r * this.fit.sx, r * this.fit.sy), fill: SHADE, opacity: strength, cast: true })
+    this.sheet.put({ kind: 'discs', discs: [[cx, cy, r * this.fit.sx, r * this.fit.sy]] }, { fill: SHADE, opacity: strength, cast: true })
   }
 
   /** The shadow of strokes. */
   strokeShadow(lines: readonly (readonly XY[])[], width: number, lift: number, strength = 0.2): void {
-    if (this.measuring || !lines.length) return
-    const d = lines.map((line) => `M${line.map((point) => pair(this.put(this.away(point, lift)))).join('L')}`).join('')
-    this.marks.push({ d, stroke: { paint: SHADE, width: width * this.grown }, opacity: strength, cast: true })
+    if (this.sheet === NO_SHEET || !lines.length) return
+    const moved = lines.map((line) => line.map((point) => this.put(this.away(point, lift))))
+    this.sheet.put({ kind: 'lines', lines: moved, closed: false }, { stroke: { paint: SHADE, width: width * this.grown }, opacity: strength, cast: true })
   }
 
   private readonly put = ([x, y]: XY): XY => [x * this.fit.sx + this.fit.dx, y * this.fit.sy + this.fit.dy]
@@ -136,13 +148,12 @@ export class Pen {
       this.extent.curve(at, c1, c2, end, margin)
       at = end
     }
-    this.write(() => written(moved[0]!, through, closed), paint, opacity)
+    this.ink({ kind: 'bends', start: moved[0]!, through, closed }, paint, opacity)
   }
 
-  private write(d: () => string, { fill, stroke }: Pick<Mark, 'fill' | 'stroke'>, opacity?: number): void {
-    if (this.measuring) return
-    this.marks.push({
-      d: d(),
+  private ink(shape: Shape, { fill, stroke }: Pick<Mark, 'fill' | 'stroke'>, opacity?: number): void {
+    if (this.sheet === NO_SHEET) return
+    this.sheet.put(shape, {
       ...(fill === undefined ? {} : { fill: this.paint(fill) }),
       ...(stroke === undefined ? {} : { stroke: { ...stroke, paint: this.paint(stroke.paint) } }),
       ...(opacity === undefined ? {} : { opacity }),
@@ -154,6 +165,22 @@ export class Pen {
     return paint.kind === 'linear'
       ? { ...paint, from: this.put(paint.from), to: this.put(paint.to) }
       : { ...paint, centre: this.put(paint.centre), focus: this.put(paint.focus), radius: paint.radius * this.grown }
+  }
+}
+
+/** A pen, and the drawing that it has made so far. */
+export function drawing(random: Random, options: Omit<PenOptions, 'sheet'> = {}): { readonly pen: Pen, readonly glyph: () => Glyph } {
+  const sheet = new MarkSheet()
+  const pen = new Pen(random, { ...options, sheet })
+  return { pen, glyph: () => ({ marks: sheet.marks, bounds: pen.bounds }) }
+}
+
+/** A shape as SVG path data. */
+function pathOf(shape: Shape): string {
+  switch (shape.kind) {
+    case 'lines': return shape.lines.map((line) => `M${line.map(pair).join('L')}${shape.closed ? 'Z' : ''}`).join('')
+    case 'bends': return written(shape.start, shape.through, shape.closed)
+    case 'discs': return shape.discs.map(([x, y, rx, ry]) => disc(x, y, rx, ry)).join('')
   }
 }
 

@@ -1,13 +1,12 @@
 import type { LaidLayer, Placement } from '../arrange'
-import type { Base, Run } from '../base'
-import { boundsOf, runsOf } from '../base'
+import type { Base, Edges, Run } from '../base'
 import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
 import { hangsAt } from '../piece'
 import type { Looks } from './item'
-import { looksMade, speciesMade } from './made'
 import type { Mark } from './marks'
+import { looksOf } from './silhouette'
 
 /** One thing to draw, from back to front in the scene's order. */
 export interface SceneItem extends Looks {
@@ -56,30 +55,30 @@ const drawn = onceFor<Placement, SceneItem>()
 
 /** What of an item follows from its placement alone. */
 const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => drawn(placement, () => {
-  const material = shelf.materials[placement.material]!
   const { tx, ty } = run.at(placement.s)
+  const { species, made, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
+  // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.
   return {
-    id: placement.id, layer: placement.layer, species: placement.made ? speciesMade(placement.made, material) : material.species, form: placement.form,
-    made: placement.made && looksMade(placement.made, material, shelf),
-    x: placement.x, y: placement.y, bearing: placement.bearing, length: placement.length, width: placement.width,
-    tint: placement.made ? material.colours[0]! : material.colour, words: null, seed: placement.seed, depth: 0, rise: 0, tucked: placement.form === 'leaf' && !placement.made, cord: placement.cord,
+    id: placement.id, layer: placement.layer, form: placement.form, x: placement.x, y: placement.y,
+    species, made, length, width, tint, words, seed, bearing, depth, rise, tucked: placement.form === 'leaf' && !placement.made, cord: placement.cord,
     along: degrees(Math.atan2(ty, tx)), turn: 0, hidden: false, locked: false,
   }
 })
 
-export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Scene {
+/** @param bounds of the bare base, mm */
+export function sceneOf(piece: Piece, on: readonly Run[], bounds: Edges, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
-  const runs = new Map(runsOf(piece.base).map((run) => [run.id, run]))
+  const runs = new Map(on.map((run) => [run.id, run]))
   let turn = 0
   const lifted = laid.flatMap(({ layer, placements }, i) => {
     const over = ofLeaves.slice(i + 1).filter(Boolean).length
     const under = ofLeaves.slice(0, i).filter(Boolean).length
-    const { hidden, locked, words } = layer
+    const { hidden, locked } = layer
     return placements.map((placement): { lift: number, item: SceneItem } => {
       const item = itemOf(placement, runs.get(placement.run)!, shelf)
       turn += 1
       const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
-      return { lift: placement.lift, item: { ...item, depth: Math.min(DEEPEST, over), rise, words, turn, hidden, locked } }
+      return { lift: placement.lift, item: { ...item, depth: Math.min(DEEPEST, over), rise, turn, hidden, locked } }
     })
   })
   const { form } = piece.base.shape
@@ -87,7 +86,7 @@ export function sceneOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf):
   return {
     surface: {
       surface, door, light, hang: hangsAt(piece), doorway: form === 'door',
-      shelf: form === 'mantel' ? 0 : boundsOf([...runs.values()]).bottom + OVER_SHELF,
+      shelf: form === 'mantel' ? 0 : bounds.bottom + OVER_SHELF,
     },
     base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
   }

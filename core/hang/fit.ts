@@ -1,4 +1,5 @@
 import type { LaidLayer, Placement } from '../arrange'
+import { materialsOf } from '../arrange'
 import type { Edges } from '../base'
 import { BASE_SORTS, extentOf } from '../base'
 import type { Patch } from '../cover'
@@ -92,7 +93,7 @@ function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
 
 function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
   const asks = HARDINESS.indexOf(brief.weather)
-  const ids = new Set(laid.flatMap(({ placements }) => placements.map(({ material }) => material)))
+  const ids = new Set(laid.flatMap((each) => [...materialsOf(each)]))
   const tender = [...ids].map((id) => shelf.materials[id]!).filter(({ hardy }) => HARDINESS.indexOf(hardy) < asks)
   if (!tender.length) return []
   const stands = HARDINESS[Math.min(...tender.map(({ hardy }) => HARDINESS.indexOf(hardy)))]!

@@ -5,7 +5,8 @@ import { grow } from '../grow'
 import type { Growth, Part, Species } from '../growth'
 import { FINISHES } from '../growth'
 import type { Mark } from '../marks'
-import { Pen } from '../pen'
+import type { Pen } from '../pen'
+import { drawing } from '../pen'
 import { sound } from '../testing'
 import { loopRibs, tailRibs } from './cloth'
 import { Inks } from './inks'
@@ -14,9 +15,9 @@ import { leafOutline } from './leaf'
 const palette = { a: '#558844', b: { of: 'a', l: 0.1, h: 30 } } as const
 const species = (grown: readonly Growth[], stance: Species['stance'] = 'stem'): Species => ({ name: 'part', family: 'Mechanics', size: [100, 40], stance, palette, grow: grown })
 const drawn = (part: Growth, length = 100, width = 40, seed = 1, turned = 0): { marks: readonly Mark[], bounds: Pen['bounds'] } => {
-  const pen = new Pen(random(seed), { turned })
+  const { pen, glyph } = drawing(random(seed), { turned })
   grow(pen, species([part]), { length, width, tint: null, words: null })
-  return pen.glyph()
+  return glyph()
 }
 const cloth = { hue: 'a', second: 'b' } as const
 const PARTS: readonly Part[] = [
@@ -91,9 +92,9 @@ describe('leaves', () => {
   })
   it('are brighter on the half towards the light, however they are turned', () => {
     for (const turned of [0, 90, 200]) {
-      const pen = new Pen(random(1), { turned })
+      const { pen, glyph } = drawing(random(1), { turned })
       grow(pen, species([{ part: 'leaf', hue: 'a', lift: 0 }]), { length: 100, width: 40, tint: null, words: null })
-      const { fill } = pen.glyph().marks.find(({ fill }) => typeof fill === 'object')!
+      const { fill } = glyph().marks.find(({ fill }) => typeof fill === 'object')!
       if (typeof fill !== 'object' || fill.kind !== 'linear') throw new Error('a leaf is filled across')
       const [x, y] = [fill.from[0] - fill.to[0], fill.from[1] - fill.to[1]]
       expect((x * pen.light[0]) + (y * pen.light[1])).toBeGreaterThan(0)

@@ -1,7 +1,7 @@
 import { random, seedOf } from '../../measure'
 import { tone } from '../colour'
 import type { Bounds, Mark } from '../marks'
-import { Pen } from '../pen'
+import { drawing } from '../pen'
 import type { Backdrop } from '../scene'
 import { meet } from './box'
 import { doorIn, onWall, panels } from './doors'
@@ -23,7 +23,7 @@ const WALL_DOOR = '#4A5A54'
  * @param region what can be seen, mm
  */
 export function surfaceMarks({ surface, door, hang, doorway, light, shelf }: Backdrop, region: Bounds): readonly Mark[] {
-  const pen = new Pen(random(seedOf(surface.kind)))
+  const { pen, glyph } = drawing(random(seedOf(surface.kind)))
   const of = tone(surface.colour)
   const frame = doorBounds({ door, hang })
   switch (surface.kind) {
@@ -46,5 +46,5 @@ export function surfaceMarks({ surface, door, hang, doorway, light, shelf }: Bac
   }
   // A wall that a garland frames has a door in it.
   if (frame && doorway && (surface.kind === 'brick' || surface.kind === 'stone' || surface.kind === 'plaster')) doorIn(pen, of, frame, () => panels(pen, tone(WALL_DOOR), frame))
-  return pen.glyph().marks
+  return glyph().marks
 }
