@@ -97,10 +97,10 @@ function talliedAfresh({ grid, depth }: Counted): Tally {
   const n = grid.stretches.length
   const [size, covered, layers] = [new Uint32Array(n), new Uint32Array(n), new Uint32Array(n)]
   let two = 0
-  const { owner } = grid
-  for (let at = 0; at < owner.length; at++) {
+  const { owner, face } = grid
+  for (let i = 0; i < face.length; i++) {
+    const at = face[i]!
     const own = owner[at]!
-    if (!own) continue
     size[own - 1]! += 1
     const deep = depth[at]!
     if (!deep) continue

@@ -74,7 +74,9 @@ function named({ thing, lies }: Candidate, id: string, { layer }: Filler, runs: 
 
 function candidates(grid: FaceGrid, runs: readonly Run[], { layer, material }: Filler, shelf: Shelf, within: BareStretch | null): Candidate[] {
   const length = pieceLength(material, layer.cut)
-  const step = Math.max(length / 6, material.width / 4, 6)
+  const usual = Math.max(length / 6, material.width / 4, 6)
+  // Sprigs have gaps: over a short stretch places are tried close together.
+  const step = within ? Math.max(2, Math.min(usual, within.length / 3)) : usual
   return runs.filter((run) => !within || run.id === within.run).flatMap((run) => {
     const [from, span] = within ? [within.from - length * 0.6, within.length + length * 0.6] : [0, run.length]
     const n = Math.max(2, Math.min(160, Math.ceil(span / step)))

@@ -14,7 +14,9 @@ export interface FaceGrid {
   /** For each cell the stretch it belongs to, from 1; 0 off every face. Where faces overlap, the first run has it. */
   readonly owner: Uint16Array
   readonly stretches: readonly Stretch[]
-  /** How many cells are on a face. */
+  /** The cells that are on a face. */
+  readonly face: Int32Array
+  /** How many they are. */
   readonly cells: number
 }
 
@@ -59,7 +61,8 @@ function makeGrid(runs: readonly Run[]): FaceGrid {
   const owner = new Uint16Array(columns * rows)
   const frame = { left, top, cell, columns, rows }
   parts.forEach(({ quads }, i) => quads.forEach((outline) => fill(frame, outline, (at) => { owner[at] ||= i + 1 })))
-  return { ...frame, owner, stretches: parts.map(({ stretch }) => stretch), cells: owner.reduce((n, one) => n + (one ? 1 : 0), 0) }
+  const face = Int32Array.from([...owner.keys()].filter((at) => owner[at]! > 0))
+  return { ...frame, owner, stretches: parts.map(({ stretch }) => stretch), face, cells: face.length }
 }
 
 function quad(run: Run, from: number, to: number): Point[] {

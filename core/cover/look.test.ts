@@ -27,7 +27,11 @@ describe('colour families', () => {
 
 it('gives an eye more of what is large, dark, strong and coarse', () => {
   const { rose } = shelf.materials
-  const weigh = (change: Partial<NonNullable<typeof rose>>, size = rose!.length) => visualWeight({ ...rose!, ...change }, { length: size, width: size })
+  const weigh = (change: Partial<NonNullable<typeof rose>>, size = rose!.length) => {
+    const on = { ...shelf, materials: { ...shelf.materials, rose: { ...rose!, ...change, length: size, width: size } } }
+    const [thing] = arrange(pieceWith(roses(0)), runsOf(pieceWith([]).base), on)[0]!.placements
+    return visualWeight(thing!, on)
+  }
   expect(weigh({}, 100)).toBeGreaterThan(weigh({}, 60))
   expect(weigh({ colours: ['#3a0d18'] })).toBeGreaterThan(weigh({ colours: ['#f4efe6'] }))
   expect(weigh({ texture: 'coarse' })).toBeGreaterThan(weigh({ texture: 'fine' }))
@@ -56,7 +60,8 @@ describe('balance', () => {
     expect(say(found.mends[0]!.says, manner)).toBe('Another blush garden rose at 9:35')
     const mended = after(piece, found.mends[0]!.edit!)
     expect(work(mended, shelf).balance.off.value).toBeLessThan(work(piece, shelf).balance.off.value)
-    expect(work(mended, shelf).balance.centre.x).toBeCloseTo(0, 6)
+    // The two are twins, not copies: their petals differ by a few per cent.
+    expect(Math.abs(work(mended, shelf).balance.centre.x)).toBeLessThan(6)
   })
   it('is left and right where there is no clock', () => {
     const base = usualBase('mantel-garland')

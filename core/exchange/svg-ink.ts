@@ -18,7 +18,9 @@ export class SvgInk {
   path({ d, fill, stroke, opacity }: Mark): string {
     const ink = fill === undefined ? 'fill="none"' : `fill="${this.paint(fill)}"`
     const line = stroke ? ` stroke="${this.paint(stroke.paint)}" stroke-width="${n(stroke.width)}"` : ''
-    return `<path d="${d}" ${ink}${line}${opacity === undefined ? '' : ` opacity="${n(opacity)}"`}/>`
+    // The opacity of a path is that of a group, which readers paint apart: what has one paint only is told that paint's.
+    const of = fill === undefined ? 'stroke-opacity' : stroke ? 'opacity' : 'fill-opacity'
+    return `<path d="${d}" ${ink}${line}${opacity === undefined ? '' : ` ${of}="${n(opacity)}"`}/>`
   }
 
   marks(marks: readonly Mark[]): string { return marks.map((mark) => this.path(mark)).join('\n') }

@@ -1,6 +1,8 @@
-import { footprint, overlapped, shortestOf } from '../arrange'
+import { overlapped, shortestOf } from '../arrange'
 import type { Placement } from '../arrange'
 import type { Run } from '../base'
+import { rimAt, silhouetteOf } from '../glyph'
+import type { Shelf } from '../material'
 import type { Figure, Said } from '../measure'
 import { COUNTED, figure, GEOMETRY, inches, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import { MOST_PLACES } from '../piece'
@@ -56,7 +58,7 @@ export const BUNDLES: Construction<'bundles'> = {
       { id: 'sprigs', name: 'Sprigs', figure: figure(quantity.count(sprigs), sum`${quantity.count(count)} bundles × ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' × both faces' : ''} = ${quantity.count(sprigs)}, before spare`, COUNTED) },
       { id: 'double', name: 'Wrap twice from bundle', figure: figure(quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB) },
       lengthOf('wire', 'Binding wire', wire, sum`${quantity.count(total(each, ({ wraps }) => wraps))} wraps × π × ${quantity.length(rule.bound)} + path ${quantity.length(path)} + ${quantity.count(2 * runs.length)} tails of ${quantity.length(TAIL)} = ${quantity.length(wire)}`),
-      ...(run.closed ? finishedFigures(laid.placements) : []),
+      ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
     ]
     return { layer: layer.id, title: null, figures, uses: [], takes: each.map((one, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: one.wire, count: 1, joins: true })) }
   },
@@ -77,8 +79,8 @@ export const BUNDLES: Construction<'bundles'> = {
 }
 
 /** How wide a bound ring comes out, and its hole: by the sprigs that reach farthest out and in. */
-function finishedFigures(placements: readonly Placement[]): NamedFigure[] {
-  const away = placements.flatMap((each) => footprint(each, each.form).map(({ x, y }) => Math.hypot(x, y)))
+function finishedFigures(placements: readonly Placement[], shelf: Shelf): NamedFigure[] {
+  const away = placements.flatMap((each) => rimAt(silhouetteOf(each, shelf), each).map(([x, y]) => Math.hypot(x, y)))
   if (!away.length) return []
   const [far, near] = [Math.max(...away), Math.min(...away)]
   return [

@@ -1,0 +1,57 @@
+import { expect } from 'vitest'
+import { Resvg } from '@resvg/resvg-js'
+import { PNG } from 'pngjs'
+import { boundsOf, runsOf } from '../../core/base'
+import { SvgInk } from '../../core/exchange'
+import { itemGlyph } from '../../core/glyph'
+import { CATALOGUE } from '../../core/material'
+import { startLayer, startPiece } from '../../core/piece'
+import type { Piece } from '../../core/piece'
+import { shelf } from '../../core/testing'
+import { work } from '../../core/workings'
+
+// Source: the drawing itself, painted by a renderer that is not ours (resvg): all that is on a base, alone and without its cast
+// shadows, and how much of the face it hides, pixel by pixel. What one can see through hides as much as it is opaque.
+
+/** Pixels to the millimetre: hairlines are a fifth of a millimetre and over. */
+const FINE = 1.6
+const MOST_PIXELS = 3600
+
+function hidden(piece: Piece): number {
+  const runs = runsOf(piece.base)
+  const { left, top, right, bottom } = boundsOf(runs)
+  const [wide, high] = [right - left, bottom - top]
+  const ink = new SvgInk()
+  const things = work(piece, shelf).scene.items.map((item) =>
+    `<g transform="translate(${item.x} ${item.y}) rotate(${item.bearing})">${ink.marks(itemGlyph(item).marks.filter(({ cast }) => !cast))}</g>`).join('')
+  const face = runs.map((run) => {
+    const N = 720
+    const edge = (side: number): string[] => Array.from({ length: N + 1 }, (_, i) => {
+      const { x, y, nx, ny, half } = run.at(Math.min(run.length * (1 - 1e-9), (run.length * i) / N))
+      return `${(x + nx * half * side).toFixed(3)} ${(y + ny * half * side).toFixed(3)}`
+    })
+    const [out, inner] = [edge(1), edge(-1)]
+    return Array.from({ length: N }, (_, i) => `<path d="M${out[i]}L${out[i + 1]}L${inner[i + 1]}L${inner[i]}Z"/>`).join('')
+  }).join('')
+  const paint = (body: string): Buffer => PNG.sync.read(new Resvg(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="${left} ${top} ${wide} ${high}" stroke-linecap="round" stroke-linejoin="round"><defs>${ink.defs()}</defs>${body}</svg>`,
+    { fitTo: { mode: 'zoom', value: Math.min(FINE, MOST_PIXELS / Math.max(wide, high)) } },
+  ).render().asPng()).data
+  const [seen, on] = [paint(things), paint(face)]
+  let [all, some] = [0, 0]
+  for (let i = 3; i < on.length; i += 4) {
+    if (on[i]! < 128) continue
+    all += 1
+    some += seen[i]! / 255
+  }
+  return some / all
+}
+
+/** Expects the face that is said to be covered to be within two points of what is drawn. */
+export function agrees(piece: Piece): void {
+  expect(Math.abs(work(piece, shelf).cover.share.value - hidden(piece))).toBeLessThan(0.02)
+}
+
+export const start = startPiece('seen', 'Seen', 'grapevine')
+export const onRing = (material: string, count: number): Piece => ({ ...start, layers: [{ ...startLayer('a', CATALOGUE[material]!, 7), rule: { kind: 'compass', count, start: 0 } }] })
+
