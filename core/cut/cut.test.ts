@@ -46,6 +46,29 @@ describe('a cutting plan', () => {
     expect(cuts.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(2500 + LAP)
     expect(plan.short).toEqual([])
   })
+  it('joins nothing that need not be joined, and takes what is in the house first', () => {
+    expect(planCuts({ wants: [want('wrap', 500, 1, true)], stocks: [offcut('end', 1000), roll(2000)], least: 100 })).toMatchObject({ cost: 0, opened: 0, rolls: [{ stock: 'end' }] })
+    const three = planCuts({ wants: [want('wrap', 1900, 3, true)], stocks: [roll(2000), roll(6000, 900, 'long')], least: 100 })
+    expect([three.cost, three.proven, three.rolls.flatMap(({ cuts }) => cuts).some(({ part }) => part)]).toEqual([900, true, false])
+    // Joined, three of 1,300 come out of two rolls of 2,000; whole they take three.
+    const thrift = planCuts({ wants: [want('wrap', 1300, 3, true)], stocks: [roll(2000)], least: 100 })
+    expect(thrift.cost).toBe(1000)
+    for (const [wants, stocks] of [[[want('wrap', 2100, 1, true)], [roll(2000)]], [[want('wrap', 3900, 2, true)], [roll(2000), offcut('a', 300)]]] as const) {
+      const plan = planCuts({ wants, stocks, least: 100 })
+      expect(plan.short).toEqual([])
+      for (const { length } of plan.rolls.flatMap(({ cuts }) => cuts)) expect(length).toBeGreaterThanOrEqual(150 - 1e-6)
+    }
+  })
+  it('proves nothing of a plan that leaves something out, and takes a roll at no price for nothing', () => {
+    expect(planCuts({ wants: [want('long', 2500), want('a', 500, 2)], stocks: [roll(2000)], least: 100 }).proven).toBe(false)
+    expect(planCuts({ wants: [want('a', 500, 3)], stocks: [roll(2000, 0)], least: 100 })).toMatchObject({ cost: 0, opened: 1, proven: true })
+    expect(planCuts({ wants: [want('a', 500, 9)], stocks: [roll(2000, 0)], least: 100 })).toMatchObject({ cost: 0, opened: 3 })
+  })
+  it('keeps the longest rest of many pieces by moving them', () => {
+    // Two rolls of 1,000 take 70 pieces of 20 with room to spare: all of the spare on one of them.
+    const plan = planCuts({ wants: [want('a', 20, 70)], stocks: [roll(1000)], least: 100 })
+    expect([plan.opened, plan.kept]).toEqual([2, 600])
+  })
   it('gives nothing for nothing', () => {
     expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({ rolls: [], opened: 0, kept: 0, cost: 0, bound: 0, proven: true, short: [] })
     expect(planCuts({ wants: [want('a', 500, 0)], stocks: [roll(2000)], least: 100 }).rolls).toEqual([])
@@ -75,8 +98,14 @@ describe('what is cut already', () => {
   })
   it('counts parts of joined pieces by their length', () => {
     const parts = [{ id: '1', want: 'wrap', length: 700 }, { id: '2', want: 'wrap', length: 500 }]
-    expect(reckon([want('wrap', 1000, 2, true)], parts).left).toEqual([want('wrap', 800, 1, true)])
+    // By hand: 700 of 1,000 leaves 300 and a lap of 25; 500 begins the other, which leaves 525.
+    expect(reckon([want('wrap', 1000, 2, true)], parts).left.map(({ length }) => length)).toEqual([325, 525])
     expect(reckon([want('wrap', 1000, 1, true)], parts)).toMatchObject({ left: [], over: [] })
+    const of = (...lengths: number[]) => lengths.map((length, i) => ({ id: String(i), want: 'wrap', length }))
+    expect(reckon([want('wrap', 2500, 2, true)], of(2000, 525)).left).toEqual([want('wrap', 2500, 1, true)])
+    expect(reckon([want('wrap', 2500, 1, true)], of(2000)).left).toEqual([want('wrap', 525, 1, true)])
+    expect(reckon([want('wrap', 2500, 1, true)], of(2000, 525))).toMatchObject({ left: [], over: [] })
+    expect(reckon([want('wrap', 300, 1, true)], of(300, 300)).over).toHaveLength(1)
   })
 })
 

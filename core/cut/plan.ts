@@ -16,45 +16,114 @@ const MOST_KINDS = 160
 
 /**
  * Plans what is cut from what: the least cost of what is bought, what is in the house first, and then the longest usable
- * rest. Runs step by step: `next(true)` stops it, and it answers with the best so far.
+ * rest. What may be joined is joined only where that costs less than cutting it whole.
+ * Runs step by step: `next(true)` stops it, and it answers with the best so far.
  * Proven means that a bound was reached, or that every cheaper plan was looked for.
  */
 export function* planning(job: CutJob): Generator<Planning, CutPlan, boolean | undefined> {
   const wants = job.wants.filter(({ count, length }) => count > 0 && length > 0)
-  const prepared = unitsOf(wants, job.stocks)
-  const { units } = prepared
-  let bound: number | null = null
+  const longest = longestOf(job.stocks)
+  const loosely = unitsOf(wants, job.stocks)
+  // Whole, but for what no roll is long enough for.
+  const wholly = unitsOf(wants.map((want) => (want.joins && grains(want.length) <= longest ? { ...want, joins: false } : want)), job.stocks)
+  const whole = yield* solving(wholly.units)
+  const planned = planOf(job, wholly, whole.plan, whole.bound, whole.proven)
+  if (loosely.units.loose === wholly.units.loose) {
+    const kept = whole.stopped ? null : yield* keeping(wholly.units, whole, planned, job.least)
+    return kept ? planOf(job, wholly, kept, whole.bound, whole.proven) : planned
+  }
+  if (whole.stopped) return { ...planned, bound: Math.min(planned.cost, floorOf(loosely.units)), proven: false }
+  const loose = yield* solving(loosely.units)
+  const joined = planOf(job, loosely, loose.plan, loose.bound, loose.proven)
+  const best = outdoes(joined, planned) ? joined : planned
+  const bound = Math.min(loose.bound, best.cost)
+  return { ...best, bound, proven: best.cost <= bound + 1e-6 && !best.short.length }
+}
+
+/** Whether a plan is short of less than another, or of as much and costs less. */
+function outdoes(a: CutPlan, b: CutPlan): boolean {
+  const short = (plan: CutPlan): number => plan.short.reduce((n, { count }) => n + count, 0)
+  return short(a) < short(b) || (short(a) === short(b) && a.cost < b.cost)
+}
+
+/** A plan in patterns, what none can beat, and whether it was told to stop. */
+interface Solved { readonly plan: Pattern[], readonly bound: number, readonly proven: boolean, readonly stopped: boolean }
+
+/**
+ * The least-cost plan of a job in whole units.
+ * @param enough a cost that is good enough: it stops when one is found, or when none can be
+ */
+function* solving(units: Units, enough = -Infinity): Generator<Planning, Solved, boolean | undefined> {
+  let bound = 0
   let best: Pattern[] = []
   const cost = (): number => costOf(units, best)
   const better = (plan: Pattern[]): void => {
     const tried = cheaper(units, plan)
     if (missing(units, tried) < missing(units, best) || (missing(units, tried) === missing(units, best) && costOf(units, tried) < cost())) best = tried
   }
-  const finish = (proven: boolean): CutPlan => planOf(job, prepared, best, proven ? cost() : Math.min(bound ?? floorOf(units), cost()), proven)
+  const finish = (proven: boolean, stopped = false): Solved => ({ plan: best, bound: proven ? cost() : Math.min(bound, cost()), proven, stopped })
   const tell = (stage: Planning['stage']): Planning => ({ stage, best: missing(units, best) ? null : cost(), bound })
 
   better(filling(units))
   const step = units.stocks.reduce((all, { cost: each }) => gcd(all, each), 0) || 1
   bound = Math.ceil((floorOf(units) - 1e-6) / step) * step
-  const reached = (): boolean => missing(units, best) === 0 && cost() <= bound! + 1e-6
-  if (reached()) return finish(true)
+  const reached = (): boolean => missing(units, best) === 0 && (cost() <= bound + 1e-6 || cost() <= enough)
+  if (reached()) return finish(cost() <= bound + 1e-6)
   if (units.sizes.length > MOST_KINDS) return finish(false)
 
   const known: Pattern[] = []
   const relaxed = yield* through(relaxing(units, known), () => tell('bound'))
-  if (relaxed === 'stopped' || !relaxed) return finish(false)
-  if (relaxed.lacking > 1e-6) return finish(false)
+  if (relaxed === 'stopped') return finish(false, true)
+  if (!relaxed || relaxed.lacking > 1e-6) return finish(false)
   bound = Math.max(bound, Math.ceil((relaxed.cost - 1e-6) / step) * step)
-  if (reached()) return finish(true)
+  if (reached()) return finish(cost() <= bound + 1e-6)
+  if (enough > -Infinity && bound > enough + 1e-6) return finish(false)
   const dived = yield* through(diving(units, known, relaxed), () => tell('improve'))
-  if (dived === 'stopped') return finish(false)
+  if (dived === 'stopped') return finish(false, true)
   better(dived)
-  if (reached()) return finish(true)
+  if (reached()) return finish(cost() <= bound + 1e-6)
   if (units.loose > 0) return finish(false)
-  const found = yield* through(searching(units, relaxed, missing(units, best) ? Infinity : cost(), bound, step), () => tell('search'))
-  if (found === 'stopped') return finish(false)
+  const beat = Math.min(missing(units, best) ? Infinity : cost(), enough > -Infinity ? enough + step / 2 : Infinity)
+  const found = yield* through(searching(units, relaxed, beat, bound, step), () => tell('search'))
+  if (found === 'stopped') return finish(false, true)
   if (found.plan) better(found.plan)
-  return finish(reached() || (found.whole && missing(units, best) === 0))
+  return finish(cost() <= bound + 1e-6 || (found.whole && missing(units, best) === 0))
+}
+
+/** Jobs of more pieces or kinds than this keep the longest rest that moves of single pieces give. */
+const KEEPING = { pieces: 60, kinds: 8 } as const
+
+/**
+ * Among plans of the same cost the one that keeps the longest usable rest. A rest is looked for as a piece of its own that
+ * is not parted from some other piece of its roll: the longest for which the cost stays the same.
+ * @returns null when there is none longer than the plan has already
+ */
+function* keeping(units: Units, { plan, proven }: Solved, planned: CutPlan, least: number): Generator<Planning, Pattern[] | null, boolean | undefined> {
+  const pieces = units.counts.reduce((sum, n) => sum + n, 0)
+  if (!proven || units.loose > 0 || planned.short.length || pieces > KEEPING.pieces || units.sizes.length > KEEPING.kinds) return null
+  const cost = costOf(units, plan)
+  const longest = units.stocks.reduce((most, { size, supply }) => (supply === 0 ? most : Math.max(most, size)), 0)
+  let best: Pattern[] | null = null
+  let kept = Math.max(grains(planned.kept), grains(least) - 1)
+  for (const [i, size] of units.sizes.entries()) {
+    const counts = [...units.counts.map((n, k) => (k === i ? n - 1 : n)), 1]
+    const withRest = function* (rest: number): Generator<Planning, Pattern[] | null, boolean | undefined> {
+      const tried = { ...units, sizes: [...units.sizes, size + rest], counts }
+      const { plan: found, stopped } = yield* solving(tried, cost)
+      return stopped || missing(tried, found) || costOf(tried, found) > cost ? null : found.map((pattern) => ({ ...pattern, counts: units.counts.map((_, k) => pattern.counts[k]! + (k === i ? pattern.counts.at(-1)! : 0)) }))
+    }
+    const longer = yield* withRest(kept + 1)
+    if (!longer) continue
+    best = longer
+    kept += 1
+    for (let high = longest - size + 1; high - kept > 1;) {
+      const rest = Math.floor((kept + high) / 2)
+      const found = yield* withRest(rest)
+      if (found) [best, kept] = [found, rest]
+      else high = rest
+    }
+  }
+  return best
 }
 
 /** All of it at once. */
@@ -74,8 +143,10 @@ function* through<T>(steps: Generator<void, T>, tell: () => Planning): Generator
   }
 }
 
+const longestOf = (stocks: readonly Stock[]): number => stocks.reduce((most, { length, supply }) => (supply === 0 ? most : Math.max(most, grains(length))), 0)
+
 function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): Prepared {
-  const longest = stocks.reduce((most, { length, supply }) => (supply === 0 ? most : Math.max(most, grains(length))), 0)
+  const longest = longestOf(stocks)
   const tooLong = wants.filter(({ length, joins }) => (joins ? longest === 0 : grains(length) > longest))
   const fit = wants.filter((want) => !tooLong.includes(want))
   const byLength = new Map<number, Want[]>()
@@ -104,9 +175,12 @@ function floorOf({ sizes, counts, stocks, loose }: Units): number {
   return cost
 }
 
-/** How many pieces a plan leaves out. */
-const missing = ({ counts }: Units, plan: readonly Pattern[]): number =>
-  counts.reduce((sum, n, i) => sum + Math.max(0, n - plan.reduce((made, pattern) => made + pattern.counts[i]!, 0)), 0)
+/** How many pieces a plan leaves out; length that may be in parts counts as one when its rests do not reach. */
+function missing({ counts, sizes, stocks, loose }: Units, plan: readonly Pattern[]): number {
+  const pieces = counts.reduce((sum, n, i) => sum + Math.max(0, n - plan.reduce((made, pattern) => made + pattern.counts[i]!, 0)), 0)
+  const rests = loose > 0 ? plan.reduce((sum, pattern) => sum + stocks[pattern.stock]!.size - usedOf(sizes, pattern), 0) : 0
+  return pieces + (rests < loose ? 1 : 0)
+}
 
 /** The same cuts from cheaper stock wherever it is long enough; with loose lengths the room is needed as it is. */
 function cheaper(job: Units, plan: readonly Pattern[]): Pattern[] {

@@ -1,5 +1,5 @@
 import type { Stock, Want } from './job'
-import { grains } from './job'
+import { GRAIN, grains, LAP } from './job'
 
 /** A piece that has been cut. */
 export interface CutPiece { readonly id: string, readonly want: string, readonly length: number }
@@ -16,7 +16,7 @@ export interface Reckoned {
 
 /**
  * Once cut, a piece is cut: it serves its want while that is of the same length and there are not more than wanted.
- * A part of a joined piece takes its own length off what is wanted.
+ * A part of a joined piece takes its own length, less the lap of the next, off what is wanted.
  */
 export function reckon(wants: readonly Want[], cut: readonly CutPiece[]): Reckoned {
   const over: CutPiece[] = []
@@ -36,18 +36,31 @@ export function reckon(wants: readonly Want[], cut: readonly CutPiece[]): Reckon
   return { left, made, over }
 }
 
+/** Puts each part to the piece that it completes, else to one not begun; every part but the first laps over the one before. */
 function joined(want: Want, own: readonly CutPiece[], made: Map<string, number>, over: CutPiece[]): Want[] {
-  let length = want.length * want.count
-  for (const piece of own) {
-    if (length > 0) length -= piece.length
-    else over.push(piece)
+  /** What pieces that are begun still want, mm. */
+  const begun: number[] = []
+  let whole = 0
+  for (const { id, want: of, length } of own) {
+    const ends = begun.findIndex((left) => Math.abs(left - length) < GRAIN)
+    if (ends >= 0) {
+      begun.splice(ends, 1)
+      whole += 1
+      continue
+    }
+    const fresh = whole + begun.length < want.count
+    const left = fresh ? want.length : begun.length ? Math.max(...begun) : null
+    if (left === null) {
+      over.push({ id, want: of, length })
+      continue
+    }
+    if (!fresh) begun.splice(begun.indexOf(left), 1)
+    if (length >= left - GRAIN) whole += 1
+    else begun.push(left - length + LAP)
   }
-  const whole = Math.floor((want.length * want.count - Math.max(0, length)) / want.length + 1e-9)
   made.set(want.id, whole)
-  const rest = length - (want.count - whole - 1) * want.length
-  if (length <= 0) return []
-  const others = want.count - whole - 1
-  return [...(others > 0 ? [{ ...want, count: others }] : []), { ...want, length: rest, count: 1 }]
+  const others = want.count - whole - begun.length
+  return [...(others > 0 ? [{ ...want, count: others }] : []), ...begun.map((left) => ({ ...want, length: left, count: 1 }))]
 }
 
 /** Pieces that nothing wants any more, as something to cut from. */

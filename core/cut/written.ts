@@ -56,19 +56,19 @@ export function planOf(job: CutJob, { units, kinds, joined, tooLong }: Prepared,
     stock: job.stocks[stock]!,
     cuts: counts.flatMap((n, i) => owed[i]!.splice(0, n).map(({ id, length }): Cut => ({ want: id, length, part: false }))),
   }))
-  const joins = joined.flatMap((want) => Array.from({ length: want.count }, () => ({ want, ...joinUp(want, cut, job) })))
-  const short = [...tooLong.map(({ id, count }) => ({ want: id, count })), ...tally([...owed.flat(), ...joins.flatMap(({ whole, want }) => (whole ? [] : [want]))].map(({ id }) => id))]
+  const parted = joinUp(joined, cut, job)
+  const short = tally([...tooLong.flatMap(({ id, count }) => Array.from({ length: count }, () => id)), ...owed.flat().map(({ id }) => id), ...parted.short])
   const open = cut.filter(({ cuts }) => cuts.length)
   const bought = open.filter(({ stock }) => stock.supply === null)
   const all = open.map(({ stock, cuts }): CutRoll => {
     const rest = restOf(stock, cuts)
     return { stock: stock.id, length: stock.length, cuts: [...cuts].sort((a, b) => b.length - a.length), rest, usable: rest >= job.least }
   })
+  const cost = open.reduce((sum, { stock }) => sum + stock.price, 0)
   return {
     rolls: all.sort((a, b) => Number(stockOf(job, a).supply === null) - Number(stockOf(job, b).supply === null) || b.length - a.length || a.rest - b.rest),
     opened: bought.length, kept: Math.max(0, ...all.map(({ rest, usable }) => (usable ? rest : 0))),
-    cost: open.reduce((sum, { stock }) => sum + (stock.supply === null ? Math.max(1, stock.price) : stock.price), 0),
-    bound, proven: proven && joins.every(({ opened }) => opened === 0), short,
+    cost, bound: Math.min(bound, cost), proven: proven && !short.length && (parted.opened === 0 || cost <= bound + 1e-6), short,
   }
 }
 
@@ -77,25 +77,70 @@ const restOf = ({ length }: Stock, cuts: readonly Cut[]): number => Math.max(0, 
 
 const tally = (ids: readonly string[]): { want: string, count: number }[] => [...new Set(ids)].map((want) => ({ want, count: ids.filter((id) => id === want).length }))
 
-/** Takes a piece in parts from the longest rests, opening another roll when they do not reach. @returns how many were opened, and whether the piece is whole */
-function joinUp({ id, length }: Want, rolls: { readonly stock: Stock, readonly cuts: Cut[] }[], { stocks }: CutJob): { readonly opened: number, readonly whole: boolean } {
-  let left = length
+interface Opened { readonly stock: Stock, readonly cuts: Cut[] }
+
+/**
+ * Takes what may be joined from rests and from what is in the house, buying when they do not reach: whole where a rest is
+ * long enough, else in parts, none shorter than `LEAST_PART`.
+ * @param rolls that are open; more are added @returns how many were bought, and the wants that nothing is long enough for
+ */
+function joinUp(joined: readonly Want[], rolls: Opened[], { stocks }: CutJob): { readonly opened: number, readonly short: readonly string[] } {
+  const house = stocks.filter(({ supply }) => supply !== null).flatMap((stock) => Array.from({ length: stock.supply! - rolls.filter((roll) => roll.stock === stock).length }, (): Opened => ({ stock, cuts: [] })))
+  const pieces = joined.flatMap((want) => Array.from({ length: want.count }, () => want)).sort((a, b) => b.length - a.length)
+  const rests = (): Opened[] => [...rolls, ...house.filter((roll) => !rolls.includes(roll))]
   let opened = 0
-  while (left > GRAIN / 2) {
-    const roll = rolls.reduce<(typeof rolls)[number] | null>((best, each) => (!best || restOf(each.stock, each.cuts) > restOf(best.stock, best.cuts) ? each : best), null)
-    const rest = roll ? restOf(roll.stock, roll.cuts) : 0
-    if (!roll || rest < Math.min(left, LEAST_PART)) {
-      const stock = stocks.filter(({ supply, length: whole }) => supply === null && whole >= Math.min(left, LEAST_PART)).sort((a, b) => Number(a.length < left) - Number(b.length < left) || a.price - b.price)[0]
-      if (!stock) return { opened, whole: false }
-      rolls.push({ stock, cuts: [] })
-      opened += 1
-      continue
+  const short: string[] = []
+  const bought: Opened[] = []
+  pieces.forEach(({ id, length }, i) => {
+    for (let left = length; left > GRAIN / 2;) {
+      const all = rests().map((roll) => ({ roll, rest: restOf(roll.stock, roll.cuts) }))
+      const whole = all.filter(({ rest }) => rest >= left - GRAIN / 2).sort((a, b) => Number(bought.includes(a.roll)) - Number(bought.includes(b.roll)) || a.rest - b.rest)[0]
+      const from = whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
+      if (!from) {
+        const needed = left + pieces.slice(i + 1).reduce((sum, each) => sum + each.length, 0)
+        const more = cheapestOver(needed, Math.min(left, LEAST_PART), stocks)
+        if (!more) {
+          short.push(id)
+          return
+        }
+        opened += 1
+        const roll: Opened = { stock: more, cuts: [] }
+        bought.push(roll)
+        rolls.push(roll)
+        continue
+      }
+      // What is left over for the next part is no shorter than a part may be.
+      const part = whole ? left : Math.min(from.rest, left + LAP - LEAST_PART)
+      from.roll.cuts.push({ want: id, length: part, part: part < length - GRAIN / 2 })
+      if (!rolls.includes(from.roll)) rolls.push(from.roll)
+      left -= part
+      // Every further part laps over the one before.
+      if (left > GRAIN / 2) left += LAP
     }
-    const part = Math.min(left, rest)
-    roll.cuts.push({ want: id, length: part, part: part < length - GRAIN / 2 })
-    left -= part
-    // Every further part laps over the one before.
-    if (left > GRAIN / 2) left += LAP
+  })
+  return { opened, short }
+}
+
+/** Steps in which a needed length is covered. */
+const COVERING = 4000
+
+/** The roll to buy first of those that cover a length at the least cost: by dynamic programming over the length still to cover. @param least no shorter one is of use, mm */
+function cheapestOver(needed: number, least: number, stocks: readonly Stock[]): Stock | null {
+  const bought = stocks.filter(({ supply, length }) => supply === null && length >= least)
+  if (!bought.length) return null
+  const unit = Math.max(GRAIN, needed / COVERING)
+  const cells = Math.ceil(needed / unit - 1e-9)
+  const cost = new Float64Array(cells + 1)
+  const first: Stock[] = []
+  for (let at = 1; at <= cells; at++) {
+    cost[at] = Infinity
+    for (const stock of bought) {
+      const tried = stock.price + cost[Math.max(0, at - Math.max(1, Math.floor(stock.length / unit + 1e-9)))]!
+      if (tried < cost[at]!) {
+        cost[at] = tried
+        first[at] = stock
+      }
+    }
   }
-  return { opened, whole: true }
+  return first[cells]!
 }
