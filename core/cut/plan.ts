@@ -52,8 +52,9 @@ interface Solved { readonly plan: Pattern[], readonly bound: number, readonly pr
 /**
  * The least-cost plan of a job in whole units.
  * @param enough a cost that is good enough: it stops when one is found, or when none can be
+ * @param effort how much of the usual search is made, over 0 to 1
  */
-function* solving(units: Units, enough = -Infinity): Generator<Planning, Solved, boolean | undefined> {
+function* solving(units: Units, enough = -Infinity, effort = 1): Generator<Planning, Solved, boolean | undefined> {
   let bound = 0
   let best: Pattern[] = []
   const cost = (): number => costOf(units, best)
@@ -84,46 +85,65 @@ function* solving(units: Units, enough = -Infinity): Generator<Planning, Solved,
   if (reached()) return finish(cost() <= bound + 1e-6)
   if (units.loose > 0) return finish(false)
   const beat = Math.min(missing(units, best) ? Infinity : cost(), enough > -Infinity ? enough + step / 2 : Infinity)
-  const found = yield* through(searching(units, relaxed, beat, bound, step), () => tell('search'))
+  const found = yield* through(searching(units, relaxed, beat, bound, step, effort), () => tell('search'))
   if (found === 'stopped') return finish(false, true)
   if (found.plan) better(found.plan)
   return finish(cost() <= bound + 1e-6 || (found.whole && missing(units, best) === 0))
 }
 
-/** Jobs of more pieces or kinds than this keep the longest rest that moves of single pieces give. */
-const KEEPING = { pieces: 60, kinds: 8 } as const
+/** How much is tried for the longest rest: ways to cut the roll that keeps it, and plans of all the others. */
+const KEEPING = { ways: 4000, plans: 24, effort: 0.01 } as const
 
 /**
- * Among plans of the same cost the one that keeps the longest usable rest. A rest is looked for as a piece of its own that
- * is not parted from some other piece of its roll: the longest for which the cost stays the same.
- * @returns null when there is none longer than the plan has already
+ * Among plans of the same cost the one that keeps the longest usable rest: ways to cut the roll that keeps it are tried from
+ * the longest rest down, and the first that leaves the others to be cut at no greater cost is the best.
+ * @returns null when none was found that keeps more than the plan does already
  */
 function* keeping(units: Units, { plan, proven }: Solved, planned: CutPlan, least: number): Generator<Planning, Pattern[] | null, boolean | undefined> {
-  const pieces = units.counts.reduce((sum, n) => sum + n, 0)
-  if (!proven || units.loose > 0 || planned.short.length || pieces > KEEPING.pieces || units.sizes.length > KEEPING.kinds) return null
+  if (!proven || units.loose > 0 || planned.short.length) return null
   const cost = costOf(units, plan)
-  const longest = units.stocks.reduce((most, { size, supply }) => (supply === 0 ? most : Math.max(most, size)), 0)
-  let best: Pattern[] | null = null
-  let kept = Math.max(grains(planned.kept), grains(least) - 1)
-  for (const [i, size] of units.sizes.entries()) {
-    const counts = [...units.counts.map((n, k) => (k === i ? n - 1 : n)), 1]
-    const withRest = function* (rest: number): Generator<Planning, Pattern[] | null, boolean | undefined> {
-      const tried = { ...units, sizes: [...units.sizes, size + rest], counts }
-      const { plan: found, stopped } = yield* solving(tried, cost)
-      return stopped || missing(tried, found) || costOf(tried, found) > cost ? null : found.map((pattern) => ({ ...pattern, counts: units.counts.map((_, k) => pattern.counts[k]! + (k === i ? pattern.counts.at(-1)! : 0)) }))
+  const kept = Math.max(grains(planned.kept), grains(least) - 1)
+  let plans = 0
+  for (const { stock, counts } of waysKeeping(units, kept)) {
+    const others: Units = {
+      ...units, counts: units.counts.map((n, i) => n - counts[i]!),
+      stocks: units.stocks.map((each, k) => (k === stock && each.supply !== null ? { ...each, supply: each.supply - 1 } : each)),
     }
-    const longer = yield* withRest(kept + 1)
-    if (!longer) continue
-    best = longer
-    kept += 1
-    for (let high = longest - size + 1; high - kept > 1;) {
-      const rest = Math.floor((kept + high) / 2)
-      const found = yield* withRest(rest)
-      if (found) [best, kept] = [found, rest]
-      else high = rest
-    }
+    const left = cost - units.stocks[stock]!.cost
+    if (floorOf(others) > left + 1e-6) continue
+    const { plan: found, stopped } = yield* solving(others, left, KEEPING.effort)
+    if (stopped) return null
+    if (!missing(others, found) && costOf(others, found) <= left + 1e-6) return [{ stock, counts }, ...found]
+    plans += 1
+    if (plans >= KEEPING.plans) return null
   }
-  return best
+  return null
+}
+
+/** Ways to cut one roll that leave more than so much of it, the longest rest first. */
+function waysKeeping({ sizes, counts, stocks }: Units, kept: number): Pattern[] {
+  const found: { readonly pattern: Pattern, readonly rest: number }[] = []
+  const tried = new Set<string>()
+  stocks.forEach(({ size, supply, cost }, stock) => {
+    const alike = `${size} ${cost} ${supply === null}`
+    if (supply === 0 || tried.has(alike)) return
+    tried.add(alike)
+    const own = counts.map(() => 0)
+    const from = (i: number, rest: number): void => {
+      if (found.length >= KEEPING.ways) return
+      if (i === sizes.length) {
+        if (rest < size) found.push({ pattern: { stock, counts: [...own] }, rest })
+        return
+      }
+      for (let n = 0; n <= counts[i]! && rest - n * sizes[i]! > kept; n++) {
+        own[i] = n
+        from(i + 1, rest - n * sizes[i]!)
+      }
+      own[i] = 0
+    }
+    from(0, size)
+  })
+  return found.sort((a, b) => b.rest - a.rest).map(({ pattern }) => pattern)
 }
 
 /** All of it at once. */

@@ -13,10 +13,10 @@ const BREATH = 500
  * that holds it. States seen at no greater cost are not looked at again.
  * Source: bin completion (Korf 2003; from memory).
  * What is left costs at least what its pieces are worth to the relaxed plan (a solution of its dual stays one).
- * @param best what must be beaten @param step costs differ by multiples of this
+ * @param best what must be beaten @param step costs differ by multiples of this @param effort how much of the usual search is made, over 0 to 1
  * @returns the cheapest plan found, or null when there is none; `whole` tells whether all was looked at
  */
-export function* searching(job: Units, { worth, off }: Relaxed, best: number, bound: number, step: number): Generator<void, { readonly plan: Pattern[] | null, readonly whole: boolean }> {
+export function* searching(job: Units, { worth, off }: Relaxed, best: number, bound: number, step: number, effort = 1): Generator<void, { readonly plan: Pattern[] | null, readonly whole: boolean }> {
   const order = job.sizes.map((_, i) => i).sort((a, b) => job.sizes[b]! - job.sizes[a]!)
   const left = [...job.counts]
   const supply = job.stocks.map((stock) => stock.supply)
@@ -29,7 +29,7 @@ export function* searching(job: Units, { worth, off }: Relaxed, best: number, bo
   let work = 0
   let whole = true
 
-  const tired = (): boolean => states > MOST_STATES || work > MOST_WORK
+  const tired = (): boolean => states > MOST_STATES * effort || work > MOST_WORK * effort
 
   /** The least that what is left can cost: cheapest lengths first. */
   function atLeast(): number {
