@@ -5,7 +5,9 @@ import { anchorSays, clockAngle, placeAtClock } from './anchor'
 import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
 import { DIMENSIONS, measureLines, mirrorShape } from './measures'
 import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun } from './run'
-import { baseFigures, baseMass, boundsOf, canTurn, faceArea, markOn, runsOf } from './runs'
+import { boundsOf } from './bounds'
+import { baseFigures, baseMass, canTurn, faceArea, markOn, runsOf } from './runs'
+import type { ShapeOf } from './schema'
 import { BASE_KINDS, BaseSchema, LETTERS } from './schema'
 import { arc, bentHeight, bezier, catenary, ellipse, line } from './segment'
 
@@ -117,21 +119,46 @@ describe.each(BASE_KINDS)('%s', (kind) => {
 })
 
 describe('measures', () => {
-  it.each(['oval', 'square', 'heart', 'gourd'] as const)('a %s is as wide and as high as asked', (kind) => {
+  it.each(['oval', 'square', 'heart', 'gourd', 'pear'] as const)('a %s finishes as wide and as high as asked, and its lines say so', (kind) => {
     for (const { shape } of BASE_SORTS[kind].sizes) {
-      const { left, right, top, bottom } = boundsOf(runsOf({ ...usualBase(kind), shape }))
-      if ('width' in shape) expect((right - left) / shape.width).toBeCloseTo(1, 1)
-      if ('height' in shape) expect((bottom - top) / shape.height).toBeCloseTo(1, 1)
+      const base = { ...usualBase(kind), shape }
+      const runs = runsOf(base)
+      const outline = boundsOf(kind === 'pear' ? runs.slice(0, 1) : runs)
+      if ('width' in shape) expect((outline.right - outline.left) / shape.width).toBeCloseTo(1, 2.3)
+      if ('height' in shape) expect((outline.bottom - outline.top) / shape.height).toBeCloseTo(1, 2.3)
+      for (const { name, value } of measureLines(base, runs, boundsOf(runs))) {
+        const asked = (shape as unknown as Record<string, number>)[name]
+        if (asked !== undefined) expect(value.value / asked).toBeCloseTo(1, 2.3)
+      }
     }
   })
-  it('every letter is as high as asked and has strokes', () => {
+  it('every letter finishes as high as asked, so that a word lines up', () => {
     for (const letter of LETTERS) {
-      const runs = runsOf({ shape: { form: 'letter', letter, height: 400, face: 60 }, turn: 0 })
-      const { top, bottom } = boundsOf(runs)
-      expect((bottom - top) / 400).toBeGreaterThan(0.8)
-      expect((bottom - top) / 400).toBeLessThan(1.15)
-      expect(runs.length).toBeGreaterThan(0)
+      for (const height of [300, 406.4]) {
+        const runs = runsOf({ shape: { form: 'letter', letter, height, face: 60 }, turn: 0 })
+        const { top, bottom } = boundsOf(runs)
+        expect(Math.abs((bottom - top) / height - 1), letter).toBeLessThan(0.005)
+        expect(Math.abs(top + bottom)).toBeLessThan(1)
+        expect(runs.length).toBeGreaterThan(0)
+      }
     }
+  })
+  it('an opened ring hangs as deep as asked, up to what its length allows', () => {
+    for (const drop of [0, 60, 200, 300, 330]) {
+      const shape = { form: 'opened' as const, outer: 400, inner: 200, drop }
+      const [run] = runsOf({ shape, turn: 0 })
+      expect(run!.at(run!.length).y).toBeCloseTo(drop, 1)
+    }
+    // By hand: an arc of 471.24 falls at most 0.7246 of its length.
+    expect(BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 341 } }).success).toBe(true)
+    expect(BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 342 } }).success).toBe(false)
+  })
+  it('a garland costs by its length, whatever its number of scallops', () => {
+    const [, , largest] = BASE_SORTS.scallops.sizes
+    const priceOf = (count: number) => usualPrice({ kind: 'scallops', shape: { ...largest!.shape as ShapeOf<'scallops'>, count } })
+    expect(priceOf(3)).toBe(5499)
+    // By hand: 3 × 48 + 8 + 18 + 7 = 177 in cost 54.99; three more scallops are 144 in more.
+    expect(priceOf(6)).toBe(Math.round((5499 * 321) / 177))
   })
   it('an area of a ring’s face', () => expect(faceArea([ring])).toBeCloseTo(Math.PI * (inches(6) ** 2 - inches(4) ** 2), 3))
   it('weighs what the scale said', () => expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring])).toMatchObject({ value: 321, basis: { kind: 'measured' } }))

@@ -1,6 +1,7 @@
 import type { Run } from './run'
 import { pathRun } from './run'
 import type { ShapeOf } from './schema'
+import { DEEPEST_SWEEP } from './schema'
 import { arc, catenary, line } from './segment'
 
 /** An end is never quite nothing: its face tapers to this share of the middle's. */
@@ -38,7 +39,7 @@ export function openedRuns({ outer, inner, drop }: ShapeOf<'opened'>): Run[] {
   const half = (share: number): number => ((outer - inner) / 4) * (share > 0.85 ? 1 - 0.6 * ((share - 0.85) / 0.15) : 1)
   if (drop < arm * 0.01) return pair(half, [line({ x: 0, y: 0 }, { x: arm, y: 0 })], [line({ x: 0, y: 0 }, { x: -arm, y: 0 })], 'middle')
   // An arc of length `arm` falls by r (1 − cos(arm / r)): its radius by bisection.
-  let low = arm / Math.PI
+  let low = arm / DEEPEST_SWEEP
   let high = (arm * arm) / drop
   for (let i = 0; i < 80; i++) {
     const r = (low + high) / 2

@@ -223,16 +223,19 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
 
 export const sortsOf = (family: Family): BaseSort[] => BASE_KINDS.map((kind) => BASE_SORTS[kind]).filter((each) => each.family === family)
 
-/** A number for how large a shape is, to find the nearest usual size: the sum of its lengths, mm. */
+/** A number for how large a shape is, to find the nearest usual size: the sum of its lengths, mm, each scallop for itself. */
 export const extentOf = (shape: Shape): number =>
-  Object.entries(shape).reduce((total, [name, value]) => total + (typeof value === 'number' && !PLAIN.has(name) ? value : 0), 0)
+  Object.entries(shape).reduce((total, [name, value]) => total + (typeof value === 'number' && !PLAIN.has(name) ? value : 0), shape.form === 'scallops' ? (shape.count - 1) * shape.span : 0)
 
 export function nearestSize(kind: BaseKind, extent: number): UsualSize {
   return BASE_SORTS[kind].sizes.reduce((best, each) => (Math.abs(extentOf(each.shape) - extent) < Math.abs(extentOf(best.shape) - extent) ? each : best))
 }
 
-/** What the usual size nearest to this one costs, minor units. */
-export const usualPrice = ({ kind, shape }: Pick<Base, 'kind' | 'shape'>): Minor => nearestSize(kind, extentOf(shape)).price
+/** What the usual size nearest to this one costs, minor units; what comes by the length, in proportion to its length. */
+export function usualPrice({ kind, shape }: Pick<Base, 'kind' | 'shape'>): Minor {
+  const { shape: near, price } = nearestSize(kind, extentOf(shape))
+  return BASE_SORTS[kind].family === 'garlands' ? Math.round((price * extentOf(shape)) / extentOf(near)) : price
+}
 
 /** A base of its kind in its middle usual size. */
 export function usualBase(kind: BaseKind): Base {

@@ -38,11 +38,11 @@ const STROKES: Record<string, readonly string[]> = {
   '&': ['.76,1 | .2,.36 | .02,.1 .16,0 .32,0 | .52,0 .56,.26 .36,.4 | .12,.54 0,.62 0,.76 | 0,1.08 .56,1.1 .72,.6'],
 }
 
-/** The strokes of a letter so high, its box about the origin, mm. */
-export function strokesOf(letter: string, height: number): Stroke[] {
+/** The strokes of a letter, its box about the origin. @param size what its widths are shares of, mm @param height of its lines, mm */
+export function strokesOf(letter: string, size: number, height: number): Stroke[] {
   const read = STROKES[letter]!.map((text) => text.split('|').map((part) => part.trim().split(' ').map((pair) => {
     const [x, y] = pair.split(',').map(Number)
-    return { x: x! * height, y: y! * height }
+    return { x: x! * size, y: y! * height }
   })))
   const ends = read.flatMap((stroke) => stroke.map((part) => part.at(-1)!))
   const middle = (Math.min(...ends.map(({ x }) => x)) + Math.max(...ends.map(({ x }) => x))) / 2

@@ -1,7 +1,7 @@
 import type { Quantity } from '../measure'
 import { quantity } from '../measure'
 import { ovalHeight } from './outlines'
-import type { Edges } from './runs'
+import type { Edges } from './bounds'
 import type { Point, Run } from './run'
 import type { Base, Form, Shape } from './schema'
 
@@ -41,9 +41,9 @@ export interface MeasureLine { readonly name: string, readonly from: Point, read
 export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[], bounds: Edges): MeasureLine[] {
   const { left, right, top, bottom } = bounds
   const gap = Math.max(right - left, bottom - top) * 0.06
-  const lineOf = (name: string, from: Point, to: Point, value = Math.hypot(to.x - from.x, to.y - from.y)): MeasureLine => ({ name, from, to, value: quantity.length(value) })
-  const wide = (name: string, value = right - left) => lineOf(name, { x: left, y: bottom + gap }, { x: right, y: bottom + gap }, value)
-  const tall = (name: string, value = bottom - top) => lineOf(name, { x: left - gap, y: top }, { x: left - gap, y: bottom }, value)
+  const lineOf = (name: string, from: Point, to: Point): MeasureLine => ({ name, from, to, value: quantity.length(Math.hypot(to.x - from.x, to.y - from.y)) })
+  const wide = (name: string) => lineOf(name, { x: left, y: bottom + gap }, { x: right, y: bottom + gap })
+  const tall = (name: string) => lineOf(name, { x: left - gap, y: top }, { x: left - gap, y: bottom })
   switch (shape.form) {
     case 'ring': return [
       lineOf('outside', { x: -shape.outer / 2, y: gap / 2 }, { x: shape.outer / 2, y: gap / 2 }),
@@ -59,8 +59,7 @@ export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[
       return [lineOf('hook to hook', { x, y: -gap }, { x: x + shape.span, y: -gap }), lineOf('drop', { x: x + shape.span / 2, y: 0 }, { x: x + shape.span / 2, y: shape.drop })]
     }
     case 'teardrop': case 'spray': return [tall('length'), wide('across')]
-    case 'pear': return [wide('width', shape.width), lineOf('height', { x: left - gap, y: bottom - shape.height }, { x: left - gap, y: bottom })]
-    case 'square': case 'heart': case 'gourd': return [wide('width', shape.width), tall('height', shape.height)]
+    case 'pear': return [wide('width'), lineOf('height', { x: left - gap, y: bottom - shape.height }, { x: left - gap, y: bottom })]
     default: return [wide('width'), tall('height')]
   }
 }

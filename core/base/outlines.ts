@@ -1,5 +1,6 @@
 import type { Run } from './run'
-import { pathRun, ringRun, turnedRun } from './run'
+import { fitted } from './bounds'
+import { across, pathRun, ringRun, turnedRun } from './run'
 import type { ShapeOf } from './schema'
 import type { Segment } from './segment'
 import { arc, bentHeight, bezier, ellipse, line } from './segment'
@@ -28,31 +29,45 @@ export function squareRuns({ width, height, face }: ShapeOf<'square'>): Run[] {
 }
 
 /** Two lobes from the notch at the top round to the point at the bottom. */
-export function heartRuns({ width, height, face }: ShapeOf<'heart'>): Run[] {
-  const w = (width - face) / 2
-  // The tops of the lobes stay a little short of their handles.
-  const h = ((height - face) / 2) * 1.005
-  const notch = { x: 0, y: -h * 0.55 }
-  const point = { x: 0, y: h }
-  // The lobe's top lies at -h when its handles reach a third beyond it: a cubic peaks at three quarters of its handles.
-  const lobe = (side: 1 | -1) => [
-    bezier(notch, { x: side * w * 0.12, y: -h * 1.13 }, { x: side * w, y: -h * 1.2 }, { x: side * w, y: -h * 0.38 }),
-    bezier({ x: side * w, y: -h * 0.38 }, { x: side * w, y: h * 0.22 }, { x: side * w * 0.3, y: h * 0.62 }, point),
-  ] as const
-  const [up, down] = lobe(1)
-  const back = [
-    bezier(point, { x: -w * 0.3, y: h * 0.62 }, { x: -w, y: h * 0.22 }, { x: -w, y: -h * 0.38 }),
-    bezier({ x: -w, y: -h * 0.38 }, { x: -w, y: -h * 1.2 }, { x: -w * 0.12, y: -h * 1.13 }, notch),
-  ]
-  return [pathRun({ id: 'ring', name: 'heart', segments: [up, down, ...back], half: face / 2, closed: true })]
+export function heartRuns(shape: ShapeOf<'heart'>): Run[] {
+  const { width, height, face } = shape
+  return fitted(JSON.stringify(shape), width, height, (wide, high) => {
+    const [w, h] = [wide / 2, high / 2]
+    const notch = { x: 0, y: -h * 0.55 }
+    const point = { x: 0, y: h }
+    // The lobe's top lies at -h when its handles reach a third beyond it: a cubic peaks at three quarters of its handles.
+    const right = [
+      bezier(notch, { x: w * 0.12, y: -h * 1.13 }, { x: w, y: -h * 1.2 }, { x: w, y: -h * 0.38 }),
+      bezier({ x: w, y: -h * 0.38 }, { x: w, y: h * 0.22 }, { x: w * 0.3, y: h * 0.62 }, point),
+    ]
+    const left = [
+      bezier(point, { x: -w * 0.3, y: h * 0.62 }, { x: -w, y: h * 0.22 }, { x: -w, y: -h * 0.38 }),
+      bezier({ x: -w, y: -h * 0.38 }, { x: -w, y: -h * 1.2 }, { x: -w * 0.12, y: -h * 1.13 }, notch),
+    ]
+    const run = pathRun({ id: 'ring', name: 'heart', segments: [...right, ...left], half: face / 2, closed: true })
+    return [{ ...run, rim: heartRim(run) }]
+  })
+}
+
+const RIM_STATIONS = 400
+
+/** The outer edge of a heart, mm: at the notch the edges of both lobes cross, and what lies beyond is inside the other lobe. */
+function heartRim(run: Run): number {
+  const edge = Array.from({ length: RIM_STATIONS + 1 }, (_, i) => across(run.at((run.length / 2) * (i / RIM_STATIONS) * (1 - 1e-9)), 1)).filter(({ x }) => x >= 0)
+  const along = edge.slice(1).reduce((total, b, i) => total + Math.hypot(b.x - edge[i]!.x, b.y - edge[i]!.y), 0)
+  // From the crossing on the axis to the first point, and across the point at the foot.
+  return 2 * (edge[0]!.x + along + edge.at(-1)!.x)
 }
 
 /** Every stroke of the letter is a run of its own. */
-export function letterRuns({ letter, height, face }: ShapeOf<'letter'>): Run[] {
-  const strokes = strokesOf(letter, height - face)
-  return strokes.map(({ segments, closed }, i) => {
-    const id = strokes.length === 1 ? 'stroke' : `stroke-${i + 1}`
-    return pathRun({ id, name: strokes.length === 1 ? 'stroke' : `stroke ${i + 1}`, segments, half: face / 2, closed, reads: { kind: 'from', words: 'from the stroke’s start', start: 'the stroke’s start' }, mirror: { run: id, reversed: false } })
+export function letterRuns(shape: ShapeOf<'letter'>): Run[] {
+  const { letter, height, face } = shape
+  return fitted(JSON.stringify(shape), null, height, (_wide, high) => {
+    const strokes = strokesOf(letter, height - face, high)
+    return strokes.map(({ segments, closed }, i) => {
+      const id = strokes.length === 1 ? 'stroke' : `stroke-${i + 1}`
+      return pathRun({ id, name: strokes.length === 1 ? 'stroke' : `stroke ${i + 1}`, segments, half: face / 2, closed, reads: { kind: 'from', words: 'from the stroke’s start', start: 'the stroke’s start' }, mirror: { run: id, reversed: false } })
+    })
   })
 }
 
@@ -68,9 +83,11 @@ function ribsOf(ribs: number, face: number, way: (k: number) => readonly Segment
 }
 
 /** A ribbed gourd: an outline with a dip at the stem, and ribs from stem to foot. */
-export function gourdRuns({ height, width, ribs, face }: ShapeOf<'gourd'>): Run[] {
-  const w = (width - face) / 2
-  const h = (height - face) / 2
+export function gourdRuns(shape: ShapeOf<'gourd'>): Run[] {
+  return fitted(JSON.stringify(shape), shape.width, shape.height, (wide, high) => gourdOf(shape, wide / 2, high / 2), (runs) => runs.slice(0, 1))
+}
+
+function gourdOf({ ribs, face }: ShapeOf<'gourd'>, w: number, h: number): Run[] {
   const stem = { x: 0, y: -h * 0.86 }
   const foot = { x: 0, y: h * 0.9 }
   /** The side at `k` of the full width; the bulge of a Bézier with both handles at `x` is three quarters of `x`. */
@@ -87,9 +104,11 @@ export function gourdRuns({ height, width, ribs, face }: ShapeOf<'gourd'>): Run[
 }
 
 /** A pear: a slim neck, a full belly low down, ribs from stem to foot, and a stem. */
-export function pearRuns({ height, width, ribs, stem: long, face }: ShapeOf<'pear'>): Run[] {
-  const w = (width - face) / 2
-  const h = (height - face) / 2
+export function pearRuns(shape: ShapeOf<'pear'>): Run[] {
+  return fitted(JSON.stringify(shape), shape.width, shape.height, (wide, high) => pearOf(shape, wide / 2, high / 2), (runs) => runs.slice(0, 1))
+}
+
+function pearOf({ ribs, stem: long, face }: ShapeOf<'pear'>, w: number, h: number): Run[] {
   const [top, foot] = [-h, h * 0.96]
   const at = (x: number, y: number) => ({ x: x * w, y: y * h })
   const stem = { x: 0, y: top }

@@ -1,10 +1,11 @@
 import type { Figure } from '../measure'
 import { figure, GEOMETRY, quantity, RULE_OF_THUMB, sum } from '../measure'
+import { boundsOf, EDGE_STATIONS } from './bounds'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns, treesLength } from './hangings'
 import { BASE_SORTS } from './kinds'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
-import { across, onRun, ringRun, turnedRun } from './run'
+import { onRun, ringRun, turnedRun } from './run'
 import type { Base, Form, Shape } from './schema'
 
 function untilTurned(shape: Shape): Run[] {
@@ -52,22 +53,6 @@ export function markOn({ shape, turn }: Pick<Base, 'shape' | 'turn'>, runs: read
   return { run, s: onRun(run, (share + (shape.form === 'ring' ? turn / 360 : 0)) * run.length) }
 }
 
-export interface Edges { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
-
-const EDGE_STATIONS = 180
-
-/** The edges of all faces together, mm about the base's middle, y down. */
-export function boundsOf(runs: readonly Run[]): Edges {
-  const points = runs.flatMap((run) => Array.from({ length: EDGE_STATIONS + 1 }, (_, i) => run.at((i / EDGE_STATIONS) * run.length * (1 - 1e-12))).flatMap((station) => [across(station, -1), across(station, 1)]))
-  return {
-    left: Math.min(...points.map(({ x }) => x)), right: Math.max(...points.map(({ x }) => x)),
-    top: Math.min(...points.map(({ y }) => y)), bottom: Math.max(...points.map(({ y }) => y)),
-  }
-}
-
-/** Half the longer side of the bare base, mm: what sizes on the drawing are taken from. */
-export const reachOf = ({ left, top, right, bottom }: Edges): number => Math.max(right - left, bottom - top) / 2
-
 /** The area of all faces, mm²: widths summed along the runs. */
 export function faceArea(runs: readonly Run[]): number {
   return runs.reduce((total, run) => total + (run.length / EDGE_STATIONS) * Array.from({ length: EDGE_STATIONS }, (_, i) => 2 * run.at(((i + 0.5) / EDGE_STATIONS) * run.length).half).reduce((a, b) => a + b, 0), 0)
@@ -102,7 +87,7 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
       geometry('Centre line', run!.length, sum`round the ellipse halfway across the face = ${length(run!.length)}`),
     ]
     case 'square': case 'heart': return [
-      geometry('Rim', run!.rim, sum`centre line ${length(run!.length)} + π × face ${length(shape.face)} = ${length(run!.rim)}`),
+      geometry('Rim', run!.rim, shape.form === 'heart' ? sum`round both lobes along the outer edge, from the notch = ${length(run!.rim)}` : sum`centre line ${length(run!.length)} + π × face ${length(shape.face)} = ${length(run!.rim)}`),
       geometry('Centre line', run!.length, sum`round the outline halfway across the face = ${length(run!.length)}`),
     ]
     case 'swag': case 'teardrop': return [geometry('Length', treesLength(shape), sum`2 × tree ${length(shape.tree)} − overlap ${length(shape.overlap)} = ${length(treesLength(shape))}`)]

@@ -2,7 +2,16 @@ import { z } from 'zod'
 import { bentHeight } from './segment'
 
 /** Sizes the bench can hold, mm: from a napkin ring to a long rail. */
-export const BASE_LIMITS = { smallest: 40, largest: 12_000, thinnest: 2 } as const
+export const BASE_LIMITS = { smallest: 40, largest: 12_000, thinnest: 2, deepest: 20 } as const
+
+/**
+ * The sweep of an arc of given length at which its end lies farthest below its start, radians: where (1 − cos θ) ÷ θ is
+ * largest, θ sin θ = 1 − cos θ.
+ */
+export const DEEPEST_SWEEP = 2.331122370414422
+/** How far the ends of a ring that is cut and opened can hang below its middle, mm: each arm is half of its centre line. */
+export const deepestOpened = ({ outer, inner }: { readonly outer: number, readonly inner: number }): number =>
+  ((Math.PI * (outer + inner)) / 4) * ((1 - Math.cos(DEEPEST_SWEEP)) / DEEPEST_SWEEP)
 
 const size = z.number().min(BASE_LIMITS.smallest).max(BASE_LIMITS.largest)
 const thick = z.number().min(BASE_LIMITS.thinnest).max(1000)
@@ -71,7 +80,8 @@ function shapeFault(shape: Shape): { readonly at: string, readonly says: string 
   const { thinnest } = BASE_LIMITS
   switch (shape.form) {
     case 'ring': case 'opened':
-      return shape.inner > shape.outer - 2 * thinnest ? { at: 'inner', says: 'The hole must be smaller than the ring.' } : null
+      if (shape.inner > shape.outer - 2 * thinnest) return { at: 'inner', says: 'The hole must be smaller than the ring.' }
+      return shape.form === 'opened' && shape.drop > deepestOpened(shape) ? { at: 'drop', says: `The ends cannot hang so deep: opened out it reaches ${Math.floor(deepestOpened(shape))} mm below its middle at most.` } : null
     case 'oval': {
       const high = bentHeight(Math.PI * shape.ring, shape.width)
       return high < BASE_LIMITS.smallest ? { at: 'width', says: 'A ring cannot be bent so wide: its perimeter would not reach.' }
@@ -85,6 +95,8 @@ function shapeFault(shape: Shape): { readonly at: string, readonly says: string 
       return shape.face > Math.min(shape.width, shape.ears) * 0.35 ? { at: 'face', says: 'The wire must be thinner than a third of an ear.' } : null
     case 'swag': case 'teardrop':
       return shape.overlap > shape.tree * 0.9 ? { at: 'overlap', says: 'The trunks overlap by less than the tree.' } : null
+    case 'scallops':
+      return shape.drop > shape.span * BASE_LIMITS.deepest ? { at: 'drop', says: `A scallop hangs at most ${BASE_LIMITS.deepest} times its span.` } : null
     default: return null
   }
 }

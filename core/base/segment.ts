@@ -123,20 +123,24 @@ export function bezier(a: Point, b: Point, c: Point, d: Point): Segment {
 export function catenary(left: Point, span: number, drop: number): Segment {
   if (drop < span * 1e-4) return line(left, { x: left.x + span, y: left.y })
   const a = catenaryParameter(span, drop)
-  const middle = left.x + span / 2
-  const bottom = left.y + drop
-  const x = (u: number) => (u - 0.5) * span
-  return curve(
-    (u) => ({ x: middle + x(u), y: bottom - a * (Math.cosh(x(u) / a) - 1) }),
-    (u) => ({ x: span, y: -span * Math.sinh(x(u) / a) }),
-  )
+  const [middle, bottom] = [left.x + span / 2, left.y + drop]
+  const half = a * Math.sinh(span / (2 * a))
+  return {
+    length: 2 * half,
+    at(s) {
+      const from = s - half
+      const pull = Math.hypot(a, from)
+      return { x: middle + a * Math.asinh(from / a), y: bottom - (pull - a), tx: a / pull, ty: -from / pull }
+    },
+  }
 }
 
 /** The `a` of the catenary with this span and drop: drop = a (cosh(span / 2a) - 1), by bisection. */
 function catenaryParameter(span: number, drop: number): number {
   const sag = (a: number) => a * (Math.cosh(span / (2 * a)) - 1)
   let low = span / 1400
-  let high = (span * span) / drop
+  // A flat one sags by about span² / 8a, a deep one has an `a` under its span.
+  let high = span + (span * span) / drop
   for (let i = 0; i < 200; i++) {
     const middle = (low + high) / 2
     if (sag(middle) > drop) low = middle

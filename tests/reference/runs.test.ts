@@ -1,5 +1,6 @@
+import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
-import { bentHeight, catenary, ellipse, pathRun, runsOf, usualBase } from '../../core/base'
+import { BASE_SORTS, bentHeight, catenary, ellipse, pathRun, runsOf, usualBase } from '../../core/base'
 import { swagRuns, treesLength } from '../../core/base/hangings'
 import { ovalHeight } from '../../core/base/outlines'
 import { inches, toInches } from '../../core/measure'
@@ -44,6 +45,35 @@ describe('catenaries', () => {
     }
     expect(toInches(garland.length)).toBeCloseTo(2 * low * Math.sinh(span / (2 * low)), 6)
     expect(toInches(garland.at(garland.length / 2).y)).toBeCloseTo(drop, 6)
+  })
+})
+
+describe('deep catenaries', () => {
+  // Source: the same equation turned round: with length L and drop d, a = (L²/4 − d²) / 2d and the span is 2a asinh(L / 2a).
+  it.each([[500, 6500], [500, 100], [693, 12000], [900, 900], [500, 5600]])('over %d mm that hang %d mm end where their hooks are', (span, drop) => {
+    const garland = catenary({ x: 0, y: 0 }, span, drop)
+    const a = (garland.length ** 2 / 4 - drop ** 2) / (2 * drop)
+    expect(2 * a * Math.asinh(garland.length / (2 * a))).toBeCloseTo(span, 3)
+    expect(garland.at(garland.length).x).toBeCloseTo(span, 6)
+    expect(garland.at(garland.length / 2).y).toBeCloseTo(drop, 6)
+  })
+  // By hand: so deep it is all but two straight falls of 6.5 m.
+  it('of 13 spans is about twice its drop', () => expect(catenary({ x: 0, y: 0 }, 500, 6500).length / 13_000).toBeCloseTo(1, 1))
+})
+
+describe('the rim of a heart', () => {
+  // Source: polygon-clipping (registry): the union of the face's short pieces, its outer ring measured.
+  it.each(BASE_SORTS.heart.sizes.map(({ shape }) => [shape] as const))('%o', (shape) => {
+    const [run] = runsOf({ shape, turn: 0 })
+    const N = 600
+    const at = (i: number, t: number): [number, number] => {
+      const { x, y, nx, ny, half } = run!.at(run!.length * Math.min(1 - 1e-9, i / N))
+      return [x + nx * half * t, y + ny * half * t]
+    }
+    const quads = Array.from({ length: N }, (_, i): [number, number][][] => [[at(i, 1), at(i + 1, 1), at(i + 1, -1), at(i, -1)]])
+    const [outer] = polygonClipping.union(quads[0]!, ...quads.slice(1)).map(([ring]) => ring!).sort((a, b) => b.length - a.length)
+    const round = outer!.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - outer![i]![0], y - outer![i]![1]), 0)
+    expect(Math.abs(run!.rim / round - 1)).toBeLessThan(0.005)
   })
 })
 

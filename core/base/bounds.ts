@@ -1,0 +1,54 @@
+import type { Run } from './run'
+import { across } from './run'
+
+export interface Edges { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
+
+/** Places along a run at which its edges are looked at. */
+export const EDGE_STATIONS = 180
+
+/** The edges of all faces together, mm about the base's middle, y down. */
+export function boundsOf(runs: readonly Run[]): Edges {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const run of runs) {
+    for (let i = 0; i <= EDGE_STATIONS; i++) {
+      const station = run.at((i / EDGE_STATIONS) * run.length * (1 - 1e-12))
+      for (const t of [-1, 1]) {
+        const { x, y } = across(station, t)
+        left = Math.min(left, x)
+        right = Math.max(right, x)
+        top = Math.min(top, y)
+        bottom = Math.max(bottom, y)
+      }
+    }
+  }
+  return { left, top, right, bottom }
+}
+
+/** Half the longer side of the bare base, mm: what sizes on the drawing are taken from. */
+export const reachOf = ({ left, top, right, bottom }: Edges): number => Math.max(right - left, bottom - top) / 2
+
+const ROUNDS = 12
+const CLOSE = 1e-3
+const KEPT = 60
+const found = new Map<string, readonly [number, number]>()
+
+/**
+ * Runs whose finished outline, faces and all, has the measures that are asked for.
+ * @param width mm; null takes the width as it comes @param height mm
+ * @param make runs whose lines are about so wide and high, mm @param measured those whose outline counts
+ */
+export function fitted(key: string, width: number | null, height: number, make: (wide: number, high: number) => Run[], measured: (runs: readonly Run[]) => readonly Run[] = (runs) => runs): Run[] {
+  const known = found.get(key)
+  if (known) return make(...known)
+  let [wide, high] = [width ?? height, height]
+  for (let i = 0; i < ROUNDS; i++) {
+    const { left, right, top, bottom } = boundsOf(measured(make(wide, high)))
+    const [offX, offY] = [width === null ? 0 : width - (right - left), height - (bottom - top)]
+    wide += offX
+    high += offY
+    if (Math.max(Math.abs(offX), Math.abs(offY)) < CLOSE) break
+  }
+  found.set(key, [wide, high])
+  if (found.size > KEPT) found.delete(found.keys().next().value!)
+  return make(wide, high)
+}
