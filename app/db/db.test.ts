@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { CATALOGUE } from '#core/material'
-import { startPiece, VERSION } from '#core/piece'
+import type { RibbonOf } from '#core/piece'
+import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
 import { layerOf } from '#core/testing'
 import { BenchDatabase, SCHEMA_VERSION } from './index'
 import { removePiece, savePiece, snapPiece, snapshotsOf } from './pieces'
@@ -127,6 +128,20 @@ describe('the steps from older schemas', () => {
     const after = new BenchDatabase(name)
     expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece })
     expect(await after.cutList.count()).toBe(0)
+    await after.delete()
+  })
+  it('keeps the bows of schema 5, their loops all by one length', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(5).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material' })
+    const layer = layerOf('a', 'ribbon-slate', usualRule('bow', ''))
+    const { groups: _groups, ...alike } = usualRibbon('hand') as RibbonOf<'hand'>
+    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 4, layers: [{ ...layer, rule: { ...layer.rule, ribbons: [alike] } }] }, revision: 3, savedAt: 5 })
+    await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, layers: [{ rule: { kind: 'bow', ribbons: [{ ...alike, groups: null }] } }] } })
+    expect(await after.rolls.get('r')).toMatchObject({ price: 300 })
     await after.delete()
   })
   it('gives bundles of schema 4 their one face, and room for rolls of other lengths', async () => {

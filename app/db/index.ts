@@ -30,7 +30,7 @@ export interface Roll { readonly id: string, readonly material: string, readonly
 export interface CutRecord extends CutPiece { readonly material: string }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 5
+export const SCHEMA_VERSION = 6
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -53,6 +53,7 @@ export class BenchDatabase extends Dexie {
     })
     this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
     this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
+    this.version(6).stores({}).upgrade(bringUp)
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Run } from '../base'
+import { wholesOver } from '../measure'
 
 /** How far across the face the sprigs of a bundle fan out, in half widths: rule of thumb. */
 export const BUNDLE_FAN = 0.6
@@ -10,11 +11,11 @@ export const BUNDLE_FAN = 0.6
  */
 export function overlapped(run: Pick<Run, 'closed' | 'length'>, piece: number, advance: number): { readonly count: number, readonly step: number } {
   if (run.closed) {
-    const count = Math.max(1, Math.ceil(run.length / advance - 1e-9))
+    const count = Math.max(1, wholesOver(run.length, advance))
     return { count, step: run.length / count }
   }
   const reach = Math.max(0, run.length - piece)
-  const count = Math.ceil(reach / advance - 1e-9) + 1
+  const count = wholesOver(reach, advance) + 1
   return { count, step: count > 1 ? reach / (count - 1) : 0 }
 }
 

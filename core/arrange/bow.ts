@@ -1,3 +1,4 @@
+import { wholesIn } from '../measure'
 import type { LoopMeans, Ribbon, RibbonOf, RuleOf } from '../piece'
 
 /** One thing that a hand does in making a bow, as it lies afterwards: from the tie outwards. */
@@ -20,20 +21,21 @@ export const ribbonInLoop = (loop: number, means: LoopMeans): number => (means =
 export const loopShows = (loop: number, means: LoopMeans): number => (means === 'visible' ? loop : loop / 2)
 
 /** Whether what a loop's length means makes a difference to how a ribbon is made. */
-export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat'
+export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat' && build !== 'tails'
 
 /** What a loop's length means in a bow: what its maker said; null while that is not said and something hangs on it. */
 export const meaningOf = ({ means, ribbons }: Pick<RuleOf<'bow'>, 'means' | 'ribbons'>): LoopMeans | null => means ?? (ribbons.some(hasLoops) ? null : 'visible')
 
-/** The lengths of a hand's loops as its maker says them, in the order they are made, mm: pair after pair shorter when it tapers. */
-export function handLoops({ loops, loop, taper }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper'>): number[] {
+/** The lengths of a hand's loops as its maker says them, in the order they are made, mm: by groups, or pair after pair shorter when it tapers. */
+export function handLoops({ loops, loop, taper, groups }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper' | 'groups'>): number[] {
+  if (groups) return groups.flatMap((group) => Array.from({ length: group.loops }, () => group.loop))
   const pairs = Math.ceil(loops / 2)
   return Array.from({ length: loops }, (_, i) => loop * (1 - taper * (pairs > 1 ? Math.floor(i / 2) / (pairs - 1) : 0)))
 }
 
 /** How many loops one strip gives in a jig: `⌊(S − 2 overhang) ÷ ribbon in a loop⌋`, never under none. */
 export const ragLoops = ({ strip, overhang, loop }: Pick<RibbonOf<'rag'>, 'strip' | 'overhang' | 'loop'>, means: LoopMeans): number =>
-  Math.max(0, Math.floor((strip - 2 * overhang) / ribbonInLoop(loop, means) + 1e-9))
+  wholesIn(strip - 2 * overhang, ribbonInLoop(loop, means))
 
 /** Loops to the right and to the left of a wound coil: folds between its layers, so that an even number of layers leaves one side a loop short. */
 export const coilLoops = (layers: number): readonly [right: number, left: number] => [Math.ceil((layers - 1) / 2), Math.floor((layers - 1) / 2)]
@@ -41,18 +43,23 @@ export const coilLoops = (layers: number): readonly [right: number, left: number
 /** How far what is made of a ribbon reaches to either side of the tie, tails left out, mm. */
 export function ribbonReach(ribbon: Ribbon, means: LoopMeans): number {
   switch (ribbon.build) {
-    case 'hand': case 'strips': case 'rag': case 'folded': return loopShows(ribbon.loop, means)
+    case 'hand': return loopShows(Math.max(...handLoops(ribbon)), means)
+    case 'strips': case 'rag': case 'folded': case 'fill-ins': return loopShows(ribbon.loop, means)
+    case 'tails': return TAILS_ACROSS / 2
     case 'coil': return ribbon.flat / 2
     case 'flat': return ribbon.width / 2
   }
 }
+
+/** How far loose tails by themselves reach across, mm: rule of thumb. */
+const TAILS_ACROSS = 60
 
 /** How far a whole bow reaches across, mm: twice its longest loop. */
 export const bowAcross = (ribbons: readonly Ribbon[], means: LoopMeans): number => 2 * Math.max(...ribbons.map((each) => ribbonReach(each, means)))
 
 /** How far down from the tie its longest tail hangs, mm; 0 without tails. */
 export function tailReach(ribbons: readonly Ribbon[]): number {
-  return Math.max(0, ...ribbons.map((each) => (each.build === 'hand' ? Math.max(...each.tails) : each.build === 'strips' || each.build === 'folded' ? each.tail : each.build === 'rag' ? each.overhang : 0)))
+  return Math.max(0, ...ribbons.map((each) => (each.build === 'hand' ? Math.max(...each.tails) : each.build === 'strips' || each.build === 'folded' || each.build === 'tails' ? each.tail : each.build === 'rag' ? each.overhang : 0)))
 }
 
 /** Where the `i`th of things lies that fill the room between -1 and 1 evenly however many there are (van der Corput, base 2). */
@@ -109,6 +116,8 @@ function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: numb
       ...Array.from({ length: ribbon.rounds }, (_, k) => [0, 180].map((side) => move('loop', side + turn + 12 * (k - (ribbon.rounds - 1) / 2), ribbon.width / 2, 0.12))).flat(),
       ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
     ]
+    case 'tails': return Array.from({ length: Math.min(MOST_DRAWN, ribbon.tails) }, (_, i) => tail(between(i) * 26, ribbon.tail)).flat()
+    case 'fill-ins': return fanned(Array.from({ length: ribbon.strips }, () => loopShows(ribbon.loop, means)), ROUND, 0.3)
     case 'folded': return [
       ...tail(24, ribbon.tail), ...tail(-24, ribbon.tail), move('loop', turn, loopShows(ribbon.loop, means), 0.56), move('loop', 180 - turn, loopShows(ribbon.loop, means), 0.56),
       ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),

@@ -1,6 +1,7 @@
 import type { Run } from '../base'
 import { onRun } from '../base'
 import type { Material } from '../material'
+import { wholesIn } from '../measure'
 import type { Gather, RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
 import type { Move } from './bow'
@@ -113,7 +114,7 @@ export function poofsOn(run: Run, { ties, passes, uses, start }: RuleOf<'poofs'>
 }
 
 /** How many beads go on a run: `⌊(length − allowance) ÷ bead⌋`. */
-export const beadsOn = (length: number, allowance: number, bead: number): number => Math.max(0, Math.floor((length - allowance) / bead + 1e-9))
+export const beadsOn = (length: number, allowance: number, bead: number): number => wholesIn(length - allowance, bead)
 
 /** Where the beads of a run lie, mm along: in a row from its middle, or evenly round a closed one. */
 export function beadPlaces(run: Run, { allowance }: RuleOf<'beads'>, bead: number): number[] {

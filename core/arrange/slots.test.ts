@@ -51,7 +51,7 @@ const wanted = (rule: Rule): number | null => {
     case 'compass': case 'crescent': case 'against': case 'mirror': case 'arms': case 'scatter': return rule.count
     case 'cluster': return rule.at.length * rule.size
     case 'single': return 1
-    case 'bow': return rule.means === null && rule.ribbons.some(({ build }) => build !== 'coil' && build !== 'flat') ? 0 : 1
+    case 'bow': return rule.means === null && rule.ribbons.some(({ build }) => build !== 'coil' && build !== 'flat' && build !== 'tails') ? 0 : 1
     case 'spray': return 2 * rule.pairs + (rule.odd ? 1 : 0)
     case 'hand': return 0
     default: return null

@@ -6,7 +6,7 @@ import type { Patch } from '../cover'
 import type { Shelf } from '../material'
 import { HARDINESS } from '../material'
 import type { Figure } from '../measure'
-import { capital, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
+import { capital, exceeds, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 
 /** The size that the piece has with everything on it. */
@@ -32,10 +32,7 @@ export function finishedSize(bare: Edges, on: readonly Pick<Patch, 'edges'>[]): 
 /** At most this share of a door's width, or the piece crowds it: rule of thumb. */
 export const DOOR_SHARE = 2 / 3
 /** A supporting bow is about a third to a half of the base's width: rule of thumb. */
-export const BOW_SHARES = { least: 1 / 4, most: 1 / 2 } as const
-
-/** What arithmetic may be off by, mm. */
-const HAIR = 1e-6
+export const BOW_SHARES = { least: 1 / 3, most: 1 / 2 } as const
 
 /** How wide a bow or a sign is against the base. */
 export interface Proportion { readonly layer: string, readonly name: string, readonly role: 'bow' | 'sign', readonly share: Figure, readonly lead: boolean }
@@ -65,8 +62,8 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
   const sort = BASE_SORTS[base.kind]
   if (sort.family === 'garlands') return []
   const most = brief.door.width * DOOR_SHARE
-  if (size.width.value <= most + HAIR) return []
-  const over = size.width.value > brief.door.width
+  if (!exceeds(size.width.value, most)) return []
+  const over = exceeds(size.width.value, brief.door.width)
   // A smaller size is offered when it would take off what is too wide.
   const ratio = most / size.width.value
   const smaller = sort.sizes.filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && extentOf(shape) / extentOf(base.shape) <= Math.max(ratio, 0.7)).at(-1)
@@ -126,6 +123,7 @@ function signProblems({ base: { shape } }: Piece, laid: readonly LaidLayer[]): P
 function proportionProblems(proportions: readonly Proportion[]): Problem[] {
   return proportions.flatMap(({ layer, name, role, share, lead }): Problem[] => {
     if (role !== 'bow') return []
+    if (lead && share.value > 1) return [{ id: `${layer}:large`, weight: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`, mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }] }]
     if (share.value > BOW_SHARES.most && !lead) return [{ id: `${layer}:large`, weight: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than half, it takes the lead from the focals.`, mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }] }]
     if (share.value < BOW_SHARES.least) return [{ id: `${layer}:small`, weight: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: about a third to a half looks right.`, mends: [{ says: sum`A larger bow`, edit: null }] }]
     return []

@@ -4,7 +4,7 @@ import type { Run } from '../base'
 import { rimAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
 import type { Figure, Said } from '../measure'
-import { COUNTED, figure, GEOMETRY, inches, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
+import { COUNTED, figure, GEOMETRY, inches, listed, quantity, RULE_OF_THUMB, sum, wholesOver } from '../measure'
 import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './makeup'
 import { changeRule, figureOf, lengthOf, total } from './makeup'
@@ -112,8 +112,8 @@ export const BOUGHS: Construction<'boughs'> = {
     const each = runs.map((run) => overlapped(run, piece, advance).count)
     const pieces = total(each, (n) => n)
     const along = total(runs, ({ length }) => length)
-    const perBough = Math.max(1, Math.floor(rule.yields / advance + 1e-9))
-    const boughs = Math.ceil(pieces / perBough)
+    const perBough = rule.yields / advance
+    const boughs = Math.max(1, wholesOver(pieces * advance, rule.yields))
     const first = runs[0]
     const counted = first.closed ? sum`⌈${quantity.length(first.length)} ÷ ${quantity.length(advance)}⌉ = ${quantity.count(each[0]!)}`
       : sum`⌈(${quantity.length(first.length)} − ${quantity.length(piece)}) ÷ ${quantity.length(advance)}⌉ + 1 = ${quantity.count(each[0]!)}`
@@ -123,8 +123,8 @@ export const BOUGHS: Construction<'boughs'> = {
       { id: 'pieces', name: 'Pieces', figure: figure(quantity.count(pieces), [...counted, ...more], GEOMETRY) },
       lengthOf('length', 'Garland', along, runs.length > 1 ? [...runs.flatMap(({ name, length }, i) => [i ? ' + ' : '', `${name} `, quantity.length(length)]), ...sum` = ${quantity.length(along)}`] : sum`the length of the ${first.name}`),
       { id: 'overlap', name: 'Overlap', figure: share(rule.overlap / piece, sum`${quantity.length(rule.overlap)} ÷ piece ${quantity.length(piece)}`) },
-      { id: 'per-bough', name: 'Pieces from a bough', figure: figure(quantity.count(perBough), sum`⌊${quantity.length(rule.yields)} of garland ÷ ${quantity.length(advance)} a piece⌋ = ${quantity.count(perBough)}`, RULE_OF_THUMB) },
-      { id: 'boughs', name: 'Large boughs', figure: figure(quantity.count(boughs), sum`⌈${quantity.count(pieces)} ÷ ${quantity.count(perBough)}⌉ = ${quantity.count(boughs)}`, RULE_OF_THUMB) },
+      { id: 'per-bough', name: 'Pieces from a bough, about', figure: figure(quantity.ratio(perBough), sum`${quantity.length(rule.yields)} of garland ÷ ${quantity.length(advance)} a piece = ${quantity.ratio(perBough)}`, RULE_OF_THUMB) },
+      { id: 'boughs', name: 'Large boughs', figure: figure(quantity.count(boughs), sum`⌈${quantity.count(pieces)} pieces × ${quantity.length(advance)} ÷ ${quantity.length(rule.yields)} a bough⌉ = ${quantity.count(boughs)}`, RULE_OF_THUMB) },
       { id: 'ties', name: 'Ties', figure: figure(quantity.count(pieces), sum`one for each of ${quantity.count(pieces)} pieces`, COUNTED) },
       { id: 'wire', name: 'Binding wire', figure: figure(quantity.length(wire), sum`${quantity.count(pieces)} ties × ${quantity.count(PER_TIE)} wraps × π × ${quantity.length(TIED)} + path ${quantity.length(along)} + tails = ${quantity.length(wire)}`, RULE_OF_THUMB) },
     ]
@@ -154,6 +154,6 @@ export interface Remaining { readonly bundles: number, readonly twice: number }
  */
 export function remaining(done: number, gap: number, advance: number): Remaining | null {
   if (!(done >= 0) || !(gap > 0) || !(advance > 0)) return null
-  const bundles = Math.ceil(gap / advance - 1e-9)
+  const bundles = wholesOver(gap, advance)
   return { bundles, twice: Math.min(bundles, done + bundles - lastQuarter(done + bundles) + 1) }
 }

@@ -1,9 +1,10 @@
 import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoops, ribbonInLoop, ribbonReach, tailReach } from '../arrange'
 import { anchorSays } from '../base'
+import { fewestRolls } from '../cut'
 import type { Material } from '../material'
 import type { Said } from '../measure'
-import { capital, figure, GEOMETRY, inches, listed, quantity, several, sum } from '../measure'
-import type { Layer, LoopMeans, Piece, Problem, Ribbon, RuleOf } from '../piece'
+import { capital, exceeds, figure, GEOMETRY, inches, listed, quantity, several, sum, wholesIn } from '../measure'
+import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
 import { hangsAt, MOST_LOOPS } from '../piece'
 import type { Construction, Making, NamedFigure, Taken, Used } from './makeup'
 import { changeRule, countOf, lengthOf, total } from './makeup'
@@ -20,14 +21,17 @@ export function bowPieces(ribbon: Ribbon, means: LoopMeans, hem = 0): BowPiece[]
   const piece = (use: string, length: number, count = 1): BowPiece[] => (length > 0 && count > 0 ? [{ use, length, count }] : [])
   switch (ribbon.build) {
     case 'hand': {
-      const { tails, centre, twist, loops } = ribbon
-      return piece('bow', tails[0] + tails[1] + total(handLoops(ribbon), (each) => ribbonInLoop(each, means)) + centre + twist * loops + 2 * hem)
+      const { tails, centre, twist } = ribbon
+      const loops = handLoops(ribbon)
+      return piece('bow', tails[0] + tails[1] + total(loops, (each) => ribbonInLoop(each, means)) + centre + twist * loops.length + 2 * hem)
     }
     case 'strips': return piece('bow strips', 2 * ribbonInLoop(ribbon.loop, means) + 2 * ribbon.tail + 2 * hem, ribbon.strips)
     case 'rag': return piece('bow strips', ribbon.strip + 2 * hem, ribbon.strips)
     case 'coil': return piece('bow coil', ribbon.layers * ribbon.flat)
     case 'flat': return [...piece('bow rounds', 2 * ribbon.width, ribbon.rounds), ...piece('bow strip', ribbon.strip)]
     case 'folded': return [...piece('bow loops', 2 * ribbonInLoop(ribbon.loop, means)), ...piece('bow tails', 2 * ribbon.tail + 2 * hem), ...piece('bow strip', ribbon.strip)]
+    case 'tails': return piece('bow tails', ribbon.tail + 2 * hem, ribbon.tails)
+    case 'fill-ins': return piece('fill-ins', ribbonInLoop(ribbon.loop, means), ribbon.strips)
   }
 }
 
@@ -37,13 +41,23 @@ export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => t
 /** All the ribbon in a bow of several, hems included, were its loops meant so, mm. */
 export const bowRibbon = ({ ribbons, ends, hem }: Pick<RuleOf<'bow'>, 'ribbons' | 'ends' | 'hem'>, means: LoopMeans): number => total(ribbons, (each) => ribbonOf(each, means, ends === 'hem' ? hem : 0))
 
-/** The measure that sets how large what is made of a ribbon is: its loop, its flat length or its width, mm. */
-export const sizeOf = (ribbon: Ribbon): number => (ribbon.build === 'coil' ? ribbon.flat : ribbon.build === 'flat' ? ribbon.width : ribbon.loop)
+/** The measure that sets how large what is made of a ribbon is: its (longest) loop, its flat length, its width or its tail, mm. */
+export function sizeOf(ribbon: Ribbon): number {
+  switch (ribbon.build) {
+    case 'hand': return Math.max(...handLoops(ribbon))
+    case 'strips': case 'rag': case 'folded': case 'fill-ins': return ribbon.loop
+    case 'coil': return ribbon.flat
+    case 'flat': return ribbon.width
+    case 'tails': return ribbon.tail
+  }
+}
 
 /** The same build in another size; strips of a jig keep their number of loops. @param size mm */
 export function sized(ribbon: Ribbon, size: number, means: LoopMeans): Ribbon {
   switch (ribbon.build) {
-    case 'hand': case 'strips': case 'folded': return { ...ribbon, loop: size }
+    case 'hand': return ribbon.groups ? { ...ribbon, groups: ribbon.groups.map((group) => ({ ...group, loop: group.loop * (size / sizeOf(ribbon)) })) } : { ...ribbon, loop: size }
+    case 'strips': case 'folded': case 'fill-ins': return { ...ribbon, loop: size }
+    case 'tails': return { ...ribbon, tail: size }
     case 'rag': return { ...ribbon, loop: size, strip: 2 * ribbon.overhang + ragLoops(ribbon, means) * ribbonInLoop(size, means) }
     case 'coil': return { ...ribbon, flat: size }
     case 'flat': return { ...ribbon, width: size }
@@ -63,8 +77,9 @@ export function largest(ribbon: Ribbon, means: LoopMeans, roll: number, hem = 0)
 /** With one more loop, strip, layer or round; null where a build has just the ones it has. */
 export function withOneMore(ribbon: Ribbon): { readonly ribbon: Ribbon, readonly of: string } | null {
   switch (ribbon.build) {
-    case 'hand': return { ribbon: { ...ribbon, loops: ribbon.loops + 1 }, of: 'loop' }
-    case 'strips': case 'rag': return { ribbon: { ...ribbon, strips: ribbon.strips + 1 }, of: 'strip' }
+    case 'hand': return { ribbon: { ...ribbon, loops: ribbon.loops + 1, groups: ribbon.groups && ribbon.groups.map((group, i, all) => (i === all.length - 1 ? { ...group, loops: group.loops + 1 } : group)) }, of: 'loop' }
+    case 'tails': return { ribbon: { ...ribbon, tails: ribbon.tails + 1 }, of: 'tail' }
+    case 'strips': case 'rag': case 'fill-ins': return { ribbon: { ...ribbon, strips: ribbon.strips + 1 }, of: 'strip' }
     case 'coil': return { ribbon: { ...ribbon, layers: ribbon.layers + 1 }, of: 'layer' }
     case 'flat': return { ribbon: { ...ribbon, rounds: ribbon.rounds + 1 }, of: 'round' }
     case 'folded': return null
@@ -83,37 +98,60 @@ function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
   const hems = (n: number): Said => (hem > 0 ? sum` + ${quantity.count(n)} hems of ${quantity.length(hem)}` : [])
   switch (ribbon.build) {
     case 'hand': {
-      const { tails, loops, loop, taper, centre, twist } = ribbon
-      const inLoops = taper > 0 ? sum`loops ${quantity.length(total(handLoops(ribbon), (each) => ribbonInLoop(each, means)))}` : sum`${quantity.count(loops)} loops × ${quantity.length(ribbonInLoop(loop, means))}`
-      return [...sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])} + `, ...inLoops, ...sum` + centre ${quantity.length(centre)} + twist ${quantity.length(twist)} × ${quantity.count(loops)}`, ...hems(2), ' = ', all]
+      const { tails, loop, taper, groups, centre, twist } = ribbon
+      const loops = handLoops(ribbon).length
+      const inLoops = groups ? groups.flatMap((group, i) => sum`${i ? ' + ' : ''}${quantity.count(group.loops)} loops × ${quantity.length(ribbonInLoop(group.loop, means))}`) : taper > 0 ? sum`loops ${quantity.length(total(handLoops(ribbon), (each) => ribbonInLoop(each, means)))}` : sum`${quantity.count(loops)} loops × ${quantity.length(ribbonInLoop(loop, means))}`
+const parts: Said[] = [
+        ...(tails[0] + tails[1] > 0 ? [sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])}`] : []), inLoops,
+        ...(centre > 0 ? [sum`centre ${quantity.length(centre)}`] : []), ...(twist > 0 ? [sum`twist ${quantity.length(twist)} × ${quantity.count(loops)}`] : []),
+      ]
+      return [...parts.flatMap((part, i) => [...(i ? [' + '] : []), ...part]), ...hems(2), ' = ', all]
     }
     case 'strips': return [...sum`${quantity.count(ribbon.strips)} × (2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 × ${quantity.length(ribbon.tail)}`, ...hems(2), ') = ', all]
     case 'rag': return [...sum`${quantity.count(ribbon.strips)} × (${quantity.length(ribbon.strip)}`, ...hems(2), ') = ', all]
+    case 'tails': return [...sum`${quantity.count(ribbon.tails)} × (${quantity.length(ribbon.tail)}`, ...hems(2), ') = ', all]
+    case 'fill-ins': return sum`${quantity.count(ribbon.strips)} × ${quantity.length(ribbonInLoop(ribbon.loop, means))} = ${all}`
     case 'coil': return sum`${quantity.count(ribbon.layers)} layers × ${quantity.length(ribbon.flat)} = ${all}`
     case 'flat': return sum`${quantity.count(ribbon.rounds)} rounds × 2 × ${quantity.length(ribbon.width)} + strip ${quantity.length(ribbon.strip)} = ${all}`
     case 'folded': return [...sum`2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 tails × ${quantity.length(ribbon.tail)} + knot ${quantity.length(ribbon.strip)}`, ...hems(2), ' = ', all]
   }
 }
 
-/** What one ribbon of a bow comes to, against the roll that it is cut from. @param roll mm @param at its place in the bow, from 0 @param tie what of it ties the bow, mm */
-export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number, tie = 0): NamedFigure[] {
+/** What of one bow comes off rolls of one material besides a ribbon's own: other ribbons of it, and what ties the bow. */
+export interface Besides { readonly pieces: readonly BowPiece[], readonly tie: number }
+const ALONE: Besides = { pieces: [], tie: 0 }
+
+/**
+ * What one ribbon of a bow comes to, against the roll that it is cut from.
+ * @param roll mm @param at its place in the bow, from 0 @param besides what else of the bow comes off the same rolls
+ */
+export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number, besides: Besides = ALONE): NamedFigure[] {
   const id = (name: string): string => `${name}:${at}`
-  const taken = (of: Ribbon): number => ribbonOf(of, means, hem) + tie
-  const used = taken(ribbon)
-  const bows = Math.floor(roll / used + 1e-9)
+  const { tie } = besides
+  const shared = total(besides.pieces, ({ length, count }) => length * count)
+  const own = ribbonOf(ribbon, means, hem) + tie
+  const used = own + shared
+  const bows = wholesIn(roll, used)
   const more = withOneMore(ribbon)
-  const fewer = more && Math.floor(roll / taken(more.ribbon) + 1e-9)
-  const most = largest(ribbon, means, roll - tie, hem)
+  const withMore = more && ribbonOf(more.ribbon, means, hem) + tie + shared
+  const fewer = withMore === null ? null : wholesIn(roll, withMore)
+  const most = largest(ribbon, means, roll - tie - shared, hem)
+  const pieces = [...bowPieces(ribbon, means, hem), ...besides.pieces, ...(tie > 0 ? [{ use: 'tie', length: tie, count: 1 }] : [])]
+  const longest = Math.max(...pieces.map(({ length }) => length))
+  const rolls = bows > 0 || exceeds(longest, roll) ? null : fewestRolls(roll, pieces.map(({ length, count }) => ({ length, count, joins: false })))
+  const all = shared > 0 ? sum`all ribbons of it, ${quantity.length(used)}` : sum`${quantity.length(used)}`
   return [
-    lengthOf(id('ribbon'), 'Ribbon in it', used, tie > 0 ? [...sumOf(ribbon, means, hem), ...sum`, + ${quantity.length(tie)} to tie it = ${quantity.length(used)}`] : sumOf(ribbon, means, hem)),
+    lengthOf(id('ribbon'), 'Ribbon in it', own, tie > 0 ? [...sumOf(ribbon, means, hem), ...sum`, + ${quantity.length(tie)} to tie it = ${quantity.length(own)}`] : sumOf(ribbon, means, hem)),
     ...(ribbon.build === 'rag' ? [countOf(id('loops'), 'Loops to a strip', ragLoops(ribbon, means), sum`⌊(${quantity.length(ribbon.strip)} − 2 × ${quantity.length(ribbon.overhang)}) ÷ ${quantity.length(ribbonInLoop(ribbon.loop, means))}⌋ = ${quantity.count(ragLoops(ribbon, means))}`)] : []),
     ...(ribbon.build === 'coil' ? [countOf(id('loops'), 'Loops', ribbon.layers - 1, sum`${quantity.count(coilLoops(ribbon.layers)[0])} right, ${quantity.count(coilLoops(ribbon.layers)[1])} left: folds between ${quantity.count(ribbon.layers)} layers`)] : []),
-    countOf(id('bows'), 'Bows from a roll', bows, sum`⌊roll ${quantity.length(roll)} ÷ ${quantity.length(used)}⌋ = ${quantity.count(bows)}, ${quantity.length(roll - bows * used)} over`),
-    ...(more && fewer !== null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(taken(more.ribbon))}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
-    ...(most === null ? [] : [lengthOf(id('largest'), LARGEST[ribbon.build], most, sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
+    ...(rolls !== null
+      ? [countOf(id('rolls'), 'Rolls or strips for one bow', rolls, sum`the fewest of ${quantity.length(roll)} that its pieces can be cut from = ${quantity.count(rolls)}`)]
+      : [countOf(id('bows'), 'Bows from a roll', bows, [...sum`⌊roll ${quantity.length(roll)} ÷ `, ...all, ...sum`⌋ = ${quantity.count(bows)}, ${quantity.length(Math.max(0, roll - bows * used))} over`])]),
+    ...(more && fewer !== null && rolls === null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(withMore!)}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
+    ...(most === null || rolls !== null ? [] : [lengthOf(id('largest'), LARGEST[ribbon.build], most, sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
   ]
 }
-const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a roll', strips: 'Largest loop from a roll', rag: 'Largest loop from a roll', folded: 'Largest loop from a roll', coil: 'Longest coil from a roll', flat: 'Widest round from a roll' }
+const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a roll', strips: 'Largest loop from a roll', rag: 'Largest loop from a roll', folded: 'Largest loop from a roll', coil: 'Longest coil from a roll', flat: 'Widest round from a roll', tails: 'Longest tail from a roll', 'fill-ins': 'Largest loop from a roll' }
 
 /** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
 export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
@@ -141,12 +179,20 @@ export const BOW: Construction<'bow'> = {
     const cut = cutIn(rule.ends, width)
     const tie = TIES[tied]
     const ownTie = tied === 'own ribbon' && tie.length !== null ? tie.length : 0
+    /** What of the same material goes into the bow besides its `i`th ribbon. */
+    const besides = (i: number): Besides => ({
+      tie: i === rows.length - 1 ? ownTie : 0,
+      pieces: [
+        ...rows.flatMap((row, k) => (k !== i && row.material.id === rows[i]!.material.id ? bowPieces(row.ribbon, means, hem) : [])),
+        ...(ownTie > 0 && i !== rows.length - 1 && rows.at(-1)!.material.id === rows[i]!.material.id ? [{ use: 'tie', length: ownTie, count: 1 }] : []),
+      ],
+    })
     const figures: NamedFigure[] = [
       lengthOf('across', 'Across', across, sum`2 × ${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`),
       ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0]) : []),
       ...(cut > 0 ? [lengthOf('cut', rule.ends === 'v' ? 'V cut in by' : 'Slant over', cut, rule.ends === 'v' ? sum`half of ${quantity.length(width)}: folded in half, cut at 45°` : sum`${quantity.length(width)} at 45°`)] : []),
       ...(hem > 0 ? [lengthOf('hem', 'Cut longer for hems', 2 * hem, sum`finished = cut − 2 × ${quantity.length(hem)}`)] : []),
-      ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i, i === rows.length - 1 ? ownTie : 0).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
+      ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i, besides(i)).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
     ]
     const takes: Taken[] = [
       ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count, joins: false }))),
@@ -165,7 +211,7 @@ export const BOW: Construction<'bow'> = {
     if (means === null) return []
     const one = ribbons.length === 1
     return [
-      sum`Leave the ribbon on the roll until the bow is approved; cut only then.`,
+      ribbons.every(fromRoll) ? sum`Leave the ribbon on the roll until the bow is approved; cut only then.` : sum`Make one strip of each first and look; cut the rest when it is approved.`,
       ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, materialOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
       sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
@@ -185,7 +231,7 @@ export const BOW: Construction<'bow'> = {
       const fit = largest(ribbon, means, material.length, hem)
       const fits = fit !== null && fit >= 5 ? sized(ribbon, Math.floor(fit), means) : null
       return [
-        ...(longest > material.length ? [{
+        ...(exceeds(longest, material.length) ? [{
           id: `${layer.id}:long:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`This bow takes a piece of ${quantity.length(longest)}, and the roll of ${material.name} has ${quantity.length(material.length)}.`,
           mends: fits ? [{ says: sum`Make its loops ${quantity.length(sizeOf(fits))}`, edit: change(fits) }] : [{ says: sum`Shorter tails or fewer loops`, edit: null }],
         }] : []),
@@ -233,15 +279,34 @@ function askWhatIsMeant(layer: Layer, rule: RuleOf<'bow'>): Problem {
   }
 }
 
+/** Whether it is made without a cut before the last one. */
+const fromRoll = ({ build }: Ribbon): boolean => build === 'hand' || build === 'coil'
+
+/** Loops by their groups or their number, and how long each shows. */
+function loopsSaid(ribbon: RibbonOf<'hand'>, means: LoopMeans): Said {
+  const { groups, loops, loop, taper } = ribbon
+  if (groups) return [...groups.flatMap((group, i) => sum`${i ? ', then ' : ''}${several(group.loops, 'loop', 'loops')} of ${quantity.length(loopShows(group.loop, means))}`), ' from the pinch, left and right in turn']
+  return sum`${several(loops, 'loop', 'loops')}, left and right in turn, ${taper > 0 ? 'the first ' : loops > 1 ? 'each ' : ''}${quantity.length(loopShows(loop, means))} from the pinch${taper > 0 ? ' and each pair shorter' : ''}`
+}
+
 function handsOf(ribbon: Ribbon, means: LoopMeans, material: Material): Said {
   const { facing } = material
   const name = capital(material.name)
   switch (ribbon.build) {
-    case 'hand': return sum`${name}: leave ${quantity.length(ribbon.tails[0])} for a tail, make ${several(ribbon.loops, 'loop', 'loops')}, left and right in turn, ${ribbon.taper > 0 ? 'the first ' : 'each '}${quantity.length(loopShows(ribbon.loop, means))} from the pinch${ribbon.taper > 0 ? ' and each pair shorter' : ''}${ribbon.centre > 0 ? ', a small loop over the middle' : ''}, and leave ${quantity.length(ribbon.tails[1])}.${ribbon.twist > 0 ? ' Half a turn at every pinch keeps its right side out.' : ''}${facing === 'upright' ? ' Its print has a top: cut each tail for its own side.' : ''}`
-    case 'strips': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(bowPieces(ribbon, means)[0]?.length ?? 0)}; fold each to two loops of ${quantity.length(loopShows(ribbon.loop, means))} and two tails, pinch, and stack them turned.`
-    case 'rag': return sum`${name}: cut ${quantity.count(ribbon.strips)} strips of ${quantity.length(ribbon.strip)}; loop each ${quantity.count(ragLoops(ribbon, means))} times in the jig, ${quantity.length(ribbon.overhang)} over at each end.`
+    case 'hand': return [
+      ...(ribbon.tails[0] > 0 ? sum`${name}: leave ${quantity.length(ribbon.tails[0])} for a tail, make ` : sum`${name}: make `), ...loopsSaid(ribbon, means),
+      ...(ribbon.centre > 0 ? [', a small loop over the middle'] : []), ...(ribbon.tails[1] > 0 ? sum`, and leave ${quantity.length(ribbon.tails[1])} for the other tail.` : ['.']),
+      ...(ribbon.twist > 0 ? [' Half a turn at every pinch keeps its right side out.'] : []), ...(facing === 'upright' ? [' Its print has a top: cut each tail for its own side.'] : []),
+    ]
+    case 'strips': return sum`${name}: ${several(ribbon.strips, 'strip', 'strips')} of ${quantity.length(bowPieces(ribbon, means)[0]?.length ?? 0)}; fold each to two loops of ${quantity.length(loopShows(ribbon.loop, means))}${ribbon.tail > 0 ? ' and two tails' : ''}, pinch${ribbon.strips > 1 ? ', and stack them turned' : ''}.`
+    case 'rag': return [
+      ...sum`${name}: ${several(ribbon.strips, 'strip', 'strips')} of ${quantity.length(ribbon.strip)}, each in ${several(ragLoops(ribbon, means), 'loop', 'loops')} in the jig`,
+      ...(ribbon.overhang > 0 ? sum`, ${quantity.length(ribbon.overhang)} over at each end.` : ['.']),
+    ]
     case 'coil': return sum`${name}: wind ${quantity.count(ribbon.layers)} layers flat, ${quantity.length(ribbon.flat)} long; notch both edges in the middle, tie there, and pull the loops out one by one from the inside, left and right in turn.`
-    case 'flat': return sum`${name}: close ${quantity.count(ribbon.rounds)} rounds ${quantity.length(ribbon.width)} wide, lay them flat on one another and draw a strip of ${quantity.length(ribbon.strip)} over the middle.`
+    case 'flat': return sum`${name}: close ${several(ribbon.rounds, 'round', 'rounds')} ${quantity.length(ribbon.width)} wide${ribbon.rounds > 1 ? ', lay them flat on one another' : ', flat'}${ribbon.strip > 0 ? ' and draw the strip over the middle' : ''}.`
+    case 'tails': return sum`${name}: ${several(ribbon.tails, 'tail', 'tails')} of ${quantity.length(ribbon.tail)}, held together at one end.`
+    case 'fill-ins': return sum`${name}: fold ${several(ribbon.strips, 'length', 'lengths')} of ${quantity.length(ribbonInLoop(ribbon.loop, means))} once and tuck them in beside the bow.`
     case 'folded': return sum`${name}: a loop of ${quantity.length(loopShows(ribbon.loop, means))} to each side, a length folded to a V beneath for tails of ${quantity.length(ribbon.tail)}, and a knot over the middle.`
   }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { beadsOn } from '../arrange'
 import { runsOf, usualBase } from '../base'
-import { inches, say } from '../measure'
+import { inches, say, showSum } from '../measure'
 import type { Layer, Rule, RuleOf } from '../piece'
 import { edit, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
@@ -30,11 +30,15 @@ function mended(piece: Parameters<typeof work>[0], id: string): { readonly text:
 describe('what is wound round', () => {
   it('says turns, length, rolls and time, with the pins', () => {
     const up = made(ring('ribbon-slate', usual('wound', { pitch: inches(2.5), thick: inches(2), ends: 0 })))
-    expect(figureOf(up, 'turns').value).toBeCloseTo(15.08, 2)
+    expect(figureOf(up, 'turns').value).toBe(15)
+    expect(showSum(figureOf(up, 'turns'), manner)).toContain('= 15.08')
     expect(figureOf(up, 'length').value / 25.4).toBeCloseTo(101.97, 2)
     expect(figureOf(up, 'rolls').value).toBe(1)
     expect(figureOf(up, 'time')).toMatchObject({ unit: 'time', value: expect.closeTo((15.08 * 8) / 60, 2) })
-    expect(up.uses).toEqual([{ material: 'floral-pin', use: 'pins', count: 2 }])
+    // A pin holds in straw and foam, not in vine: there it is tied.
+    expect(up.uses).toEqual([{ material: 'pipe-cleaner', use: 'ties', count: 2 }])
+    const straw = ring('ribbon-slate', usual('wound'))
+    expect(made({ ...straw, base: { ...straw.base, kind: 'straw' } }).uses).toEqual([{ material: 'floral-pin', use: 'pins', count: 2 }])
     expect(up.takes).toEqual([{ material: 'ribbon-slate', use: 'winding', length: expect.closeTo(inches(101.97), 0), count: 1, joins: false }])
     expect(made(ring('ribbon-slate', usual('wound', { every: inches(6) }))).uses[0]!.count).toBe(Math.ceil((12 * Math.PI) / 6) + 1)
   })
@@ -54,6 +58,16 @@ describe('what is wound round', () => {
     expect(ways.map(({ name }) => name)).toEqual(['Overlapped by half', 'Edge to edge', 'A width between'])
     for (const way of ways) expect(way.rolls).toBe(Math.ceil(way.length / shelf.materials['ribbon-slate']!.length))
     expect(windingChoices(1000, 40, shelf.materials['jute-twine']!)[0]).toMatchObject({ pitch: null, name: 'Side by side' })
+  })
+  it('says as many rolls as the bill opens: three lengths of 0.6 of a roll are three', () => {
+    const base = usualBase('animal')
+    const [head] = runsOf(base)
+    const pitch = shelf.materials['ribbon-slate']!.width
+    const thick = (0.6 * shelf.materials['ribbon-slate']!.length * pitch) / (Math.PI * head!.length)
+    const piece = pieceWith([layerOf('a', 'ribbon-slate', usual('wound', { pitch, thick, ends: 0 }), { run: 'each' })], { base })
+    const { layers, bill } = work(piece, shelf)
+    const line = bill.lines.find(({ id }) => id === 'ribbon-slate')!
+    expect(figureOf(layers[0]!.makeUp!, 'rolls').value).toBe(line.packs.value + line.stash.value)
   })
   it('covers the face where twine lies side by side, and lets it show where ribbon is spaced', () => {
     const cover = (rule: Rule, material: string) => work(ring(material, rule), shelf).cover.share.value
@@ -79,7 +93,8 @@ describe('what is laid in laps', () => {
     expect(say(figureOf(up, 'reach').sum, manner)).toContain('half of one 0.27')
     // Four to a whole strand of 20 in.
     expect(pinsOf(inches(20), inches(20 / 3))).toBe(4)
-    expect(figureOf(up, 'pins').value).toBe(3 * 4 + pinsOf(inches(length - 60), inches(20 / 3)))
+    // Both ends of each strand: four strands, each with four.
+    expect(figureOf(up, 'pins').value).toBe(16)
   })
   it('lies lap beside lap over the face', () => {
     const { placements } = work(ring('heather-strand', usual('laid', { laps: 3 })), shelf)

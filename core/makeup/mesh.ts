@@ -1,14 +1,14 @@
 import { poofsInPass } from '../arrange'
 import type { Placement } from '../arrange'
 import type { Material } from '../material'
-import { figure, GEOMETRY, listed, quantity, several, sum } from '../measure'
+import { exceeds, figure, GEOMETRY, listed, quantity, several, sum, wholesIn } from '../measure'
 import type { Gather, Problem, RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './makeup'
 import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
 
 /** How many pieces of so much a roll gives: `⌊roll ÷ cut⌋`. @param cut mm, over 0 */
-export const piecesPerRoll = (roll: number, cut: number): number => Math.floor(roll / cut + 1e-9)
+export const piecesPerRoll = (roll: number, cut: number): number => wholesIn(roll, cut)
 
 /** The gathers that are laid, by their place in the dealing: those whose ties are kept free are left out. */
 function laidGathers({ gathers }: RuleOf<'mesh'>, placements: readonly Placement[]): { readonly how: Gather, readonly n: number }[] {
@@ -49,7 +49,7 @@ export const MESH: Construction<'mesh'> = {
     sum`Close a tie over each as you go, in this order round: ${rule.gathers.join(', ')}. Leave the ties empty where a bow or a sign goes.`,
   ],
   problems(rule, { layer, runs, mix }) {
-    const short = mix.find(({ length }) => length < rule.cut)
+    const short = mix.find(({ length }) => exceeds(rule.cut, length))
     return [
       ...(rule.count > rule.ties ? [{ id: `${layer.id}:ties`, weight: 'fault' as const, layer: layer.id, says: sum`${quantity.count(rule.count)} gathers, but the base has ${quantity.count(rule.ties)} ties${runs.length > 1 ? ' on each run' : ''}. ${quantity.count(rule.count - rule.ties)} have nowhere to go.`, mends: [{ says: sum`Make ${quantity.count(rule.ties)}`, edit: changeRule(layer, { count: rule.ties }) }] }] : []),
       ...(short ? [longerThanRoll(layer.id, short, rule.cut, changeRule(layer, { cut: short.length }))] : []),

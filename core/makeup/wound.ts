@@ -1,14 +1,19 @@
 import { turnsOn } from '../arrange'
-import type { Run } from '../base'
+import type { Body, Run } from '../base'
+import { BASE_SORTS } from '../base'
+import { fewestRolls } from '../cut'
 import type { Material } from '../material'
 import { isCut } from '../material'
-import { capital, figure, GEOMETRY, inches, quantity, several, sum } from '../measure'
-import type { Problem } from '../piece'
-import type { Construction, Making, NamedFigure, Used } from './makeup'
+import { capital, exceeds, figure, GEOMETRY, inches, quantity, several, sum, wholesOver } from '../measure'
+import type { Piece, Problem } from '../piece'
+import type { Construction, Making, NamedFigure, Taken } from './makeup'
 import { changeRule, countOf, figureOf, lengthOf, ruleOfThumb, total } from './makeup'
 
-/** What strands and garlands are pinned with. */
-export const PIN = 'floral-pin'
+/** Bodies that a pin holds in; elsewhere there are ties. */
+const PINNED: ReadonlySet<Body> = new Set(['straw', 'foam'])
+/** What strands and garlands are held with. */
+const holderOn = ({ base }: Piece): { readonly material: string, readonly name: string, readonly use: string, readonly pinned: boolean } =>
+  PINNED.has(BASE_SORTS[base.kind].body) ? { material: 'floral-pin', name: 'Pins', use: 'pins', pinned: true } : { material: 'pipe-cleaner', name: 'Ties', use: 'ties', pinned: false }
 /** Seconds that a turn takes: of a wide spaced one, and of one pushed up against the last: rules of thumb. */
 const SECONDS = { spaced: 8, close: 4 }
 
@@ -36,7 +41,7 @@ export function windingChoices(along: number, thick: number, { width, length, ki
     : [{ name: 'Overlapped by half', pitch: width / 2 }, { name: 'Edge to edge', pitch: width }, { name: 'A width between', pitch: width * 2 }]
   return ways.map((way) => {
     const wound = winding(along, way.pitch, thick, width)
-    return { ...way, ...wound, rolls: Math.ceil(wound.length / length - 1e-9) }
+    return { ...way, ...wound, rolls: fewestRolls(length, [{ length: wound.length, count: 1, joins: true }]) }
   })
 }
 
@@ -48,75 +53,80 @@ export const pinsOf = (length: number, every: number): number => Math.max(1, Mat
 
 const path = (runs: readonly Run[]): number => total(runs, ({ length }) => length)
 
+/** Whole turns, as hands count them. */
+const about = (turns: number): number => Math.max(1, Math.round(turns))
+
 export const WOUND: Construction<'wound'> = {
-  makeUp(rule, { layer, runs, mix: [material] }) {
+  makeUp(rule, { piece, layer, runs, mix: [material] }) {
     const along = path(runs)
     const { turns, length: wound, minutes } = winding(along, rule.pitch, rule.thick, material.width)
     const each = wound / turns
     const length = wound + 2 * rule.ends * runs.length
-    const rolls = Math.ceil(length / material.length - 1e-9)
-    const held = heldAt(rule.every === null ? 2 * runs.length : total(runs, (run) => pinsOf(run.length, rule.every!)))
+    const takes = runs.map((run, i): Taken => {
+      const own = (wound * run.length) / along + 2 * rule.ends
+      return { material: material.id, use: runs.length > 1 ? `winding ${i + 1}` : 'winding', length: own, count: 1, joins: exceeds(own, material.length) || material.kind === 'mechanic' }
+    })
+    const rolls = fewestRolls(material.length, takes)
+    const holder = holderOn(piece)
+    const held = rule.every === null ? 2 * runs.length : total(runs, (run) => pinsOf(run.length, rule.every!))
     const perimeter = rule.pitch === null
       ? sum`π × (${quantity.length(rule.thick)} + ${quantity.length(material.width)}) = ${quantity.length(each)} a turn`
       : sum`√((π × ${quantity.length(rule.thick)})² + ${quantity.length(rule.pitch)}²) = ${quantity.length(each)} a turn`
     const figures: NamedFigure[] = [
-      { id: 'turns', name: 'Turns', figure: figure(quantity.ratio(turns), sum`${quantity.length(along)} ÷ ${quantity.length(rule.pitch ?? material.width)} = ${quantity.ratio(turns)}`, GEOMETRY) },
-      lengthOf('length', 'Length', length, [...sum`${quantity.ratio(turns)} turns × `, ...perimeter, ...sum` + ${quantity.count(2 * runs.length)} ends of ${quantity.length(rule.ends)} = ${quantity.length(length)}`]),
-      countOf('rolls', material.kind === 'mechanic' ? 'Balls' : 'Rolls', rolls, sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(rolls)}`),
-      countOf('pins', 'Pins or ties', held[0]!.count, rule.every === null ? sum`one at each end` : sum`one at each end and every ${quantity.length(rule.every)}`),
+      { id: 'turns', name: 'Turns, about', figure: figure(quantity.count(about(turns)), sum`${quantity.length(along)} ÷ ${quantity.length(rule.pitch ?? material.width)} = ${quantity.ratio(turns)}`, GEOMETRY) },
+      lengthOf('length', 'Length', length, [...sum`${quantity.ratio(turns)} turns × `, ...perimeter, ...(rule.ends > 0 ? sum` + ${quantity.count(2 * runs.length)} ends of ${quantity.length(rule.ends)}` : []), ...sum` = ${quantity.length(length)}`]),
+      countOf('rolls', material.kind === 'mechanic' ? 'Balls' : 'Rolls', rolls, sum`the fewest of ${quantity.length(material.length)} that ${takes.length > 1 ? `its ${takes.length} lengths` : 'its length'} can be cut from = ${quantity.count(rolls)}`),
+      countOf('pins', holder.name, held, rule.every === null ? sum`one at each end` : sum`one at each end and every ${quantity.length(rule.every)}`),
       ruleOfThumb('time', 'Time', quantity.time(minutes), sum`${quantity.ratio(turns)} turns × ${quantity.ratio((minutes * 60) / turns)} seconds`),
     ]
-    return {
-      layer: layer.id, title: `${material.name} wound round, ${several(Math.round(turns), 'turn', 'turns')}`, figures, uses: held,
-      takes: runs.map((run, i) => ({ material: material.id, use: runs.length > 1 ? `winding ${i + 1}` : 'winding', length: (wound * run.length) / along + 2 * rule.ends, count: 1, joins: (wound * run.length) / along > material.length || material.kind === 'mechanic' })),
-    }
+    return { layer: layer.id, title: `${material.name} wound round, ${several(about(turns), 'turn', 'turns')}`, figures, uses: [{ material: holder.material, use: holder.use, count: held }], takes }
   },
-  words: (rule, makeUp, { mix: [material] }) => [
+  words: (rule, makeUp, { piece, mix: [material] }) => [
     rule.pitch === null
-      ? sum`Wind ${material.name} round it side by side: ${figureOf(makeUp, 'turns')} turns, ${figureOf(makeUp, 'length')} of it. Pin the start under the first turns.`
-      : sum`Wind ${material.name} round it, a turn every ${quantity.length(rule.pitch)}: ${figureOf(makeUp, 'turns')} turns, ${figureOf(makeUp, 'length')} of it. Start and end behind.`,
+      ? sum`Wind ${material.name} round it side by side: about ${several(figureOf(makeUp, 'turns').value, 'turn', 'turns')}, ${figureOf(makeUp, 'length')} of it. ${holderOn(piece).pinned ? 'Pin the start under the first turns.' : 'Catch the start under the first turns.'}`
+      : sum`Wind ${material.name} round it, a turn every ${quantity.length(rule.pitch)}: about ${several(figureOf(makeUp, 'turns').value, 'turn', 'turns')}, ${figureOf(makeUp, 'length')} of it. Start and end behind.`,
   ],
   problems(rule, { layer, runs, mix: [material] }) {
     return [
       ...notByLength(layer.id, material),
       ...(rule.pitch !== null && rule.pitch < material.width / 4 ? [{ id: `${layer.id}:pitch`, weight: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`, mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }] }] : []),
-      ...(rule.pitch !== null && rule.pitch > path(runs) ? [{ id: `${layer.id}:turn`, weight: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`, mends: [{ says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) }] }] : []),
+      ...(rule.pitch !== null && exceeds(rule.pitch, path(runs)) ? [{ id: `${layer.id}:turn`, weight: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`, mends: [{ says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) }] }] : []),
     ]
   },
 }
 
+/** A number of laps as one says it: whole, or with a half. */
+const lapsSaid = (laps: number): string => (Number.isInteger(laps) ? (laps === 1 ? 'once' : laps === 2 ? 'twice' : `${laps} times`) : `${Number(laps.toFixed(2))} times`)
+
 export const LAID: Construction<'laid'> = {
-  makeUp(rule, { layer, runs, mix: [material] }) {
+  makeUp(rule, { piece, layer, runs, mix: [material] }) {
     const one = path(runs)
     const each = runs.map((run) => run.length * rule.laps + rule.tuck)
     const length = total(each, (on) => on)
-    const strands = Math.ceil(length / material.length - 1e-9)
+    const strands = total(each, (on) => Math.max(1, wholesOver(on, material.length)))
     const reach = material.length / one
-    const pins = total(each.flatMap((on) => splitOf(on, material.length)), (strand) => pinsOf(strand, rule.every))
+    const holder = holderOn(piece)
+    const perStrand = pinsOf(Math.min(material.length, ...each.map((on) => Math.max(on, 1))), rule.every)
+    const pins = strands * perStrand
+    const laps = Number(rule.laps.toFixed(2))
     const figures: NamedFigure[] = [
-      lengthOf('length', 'Length', length, sum`${quantity.ratio(rule.laps)} laps × ${quantity.length(one)} + tuck ${quantity.length(rule.tuck * runs.length)} = ${quantity.length(length)}`),
-      countOf('strands', capital(material.plural), strands, sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(strands)}`),
+      lengthOf('length', 'Length', length, [...sum`${quantity.ratio(rule.laps)} laps × ${quantity.length(one)}`, ...(rule.tuck > 0 ? sum` + tuck ${quantity.length(rule.tuck * runs.length)}` : []), ...sum` = ${quantity.length(length)}`]),
+      countOf('strands', capital(material.plural), strands, runs.length > 1 ? sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all ${quantity.count(strands)}` : sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(strands)}`),
       { id: 'reach', name: 'Laps from one', figure: figure(quantity.ratio(reach), sum`${quantity.length(material.length)} ÷ ${quantity.length(one)} = ${quantity.ratio(reach)} laps; half of one ${quantity.ratio(reach / 2)}`, GEOMETRY) },
       lengthOf('over', 'Over', strands * material.length - length, sum`${quantity.count(strands)} × ${quantity.length(material.length)} − ${quantity.length(length)}`),
-      ruleOfThumb('pins', 'Pins or ties', quantity.count(pins), sum`at both ends of each length and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`),
+      ruleOfThumb('pins', holder.name, quantity.count(pins), sum`${quantity.count(strands)} strands × ${quantity.count(perStrand)}: at both ends of each and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`),
     ]
     return {
-      layer: layer.id, title: `${material.name}, ${several(rule.laps, 'lap', 'laps')}`, figures, uses: heldAt(pins),
+      layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures, uses: [{ material: holder.material, use: holder.use, count: pins }],
       takes: each.map((on, i) => ({ material: material.id, use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps', length: on, count: 1, joins: true })),
     }
   },
-  words: (rule, makeUp, { mix: [material] }) => [
-    sum`Lay ${material.name} along it ${quantity.ratio(rule.laps)} times, lap beside lap: ${figureOf(makeUp, 'length')} in ${figureOf(makeUp, 'strands')} lengths.`,
-    sum`Pin over the strand, not through its flowers: at both ends and every ${quantity.length(rule.every)}. Tuck the last ${quantity.length(rule.tuck)} under the start.`,
+  words: (rule, makeUp, { piece, mix: [material] }) => [
+    sum`Lay ${material.name} along it ${lapsSaid(rule.laps)}${rule.laps > 1 ? ', lap beside lap' : ''}: ${figureOf(makeUp, 'length')} in ${several(figureOf(makeUp, 'strands').value, 'length', 'lengths')}.`,
+    [...sum`${holderOn(piece).pinned ? 'Pin over the strand, not through its flowers' : 'Tie over the strand, between its flowers'}: at both ends of each and every ${quantity.length(rule.every)}.`, ...(rule.tuck > 0 ? sum` Tuck the last ${quantity.length(rule.tuck)} under the start.` : [])],
   ],
   problems: (_rule, { layer, mix: [material] }) => notByLength(layer.id, material),
 }
-
-const heldAt = (count: number): [Used] => [{ material: PIN, use: 'pins', count }]
-
-/** The lengths that a strand is laid in, one strand after another, mm. */
-const splitOf = (length: number, strand: number): number[] =>
-  Array.from({ length: Math.max(1, Math.ceil(length / strand - 1e-9)) }, (_, i) => Math.min(strand, length - i * strand))
 
 function notByLength(layer: string, material: Making['mix'][0]): Problem[] {
   return isCut(material) ? [] : [{ id: `${layer}:length`, weight: 'fault', layer, says: sum`${material.name} does not come by the length.`, mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }] }]

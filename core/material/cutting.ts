@@ -1,3 +1,4 @@
+import { wholesIn } from '../measure'
 import type { Material } from './schema'
 
 /** The length one piece has on the base, mm: as cut, or as bought when nothing is cut. */
@@ -7,5 +8,5 @@ export function pieceLength(material: Pick<Material, 'length' | 'form'>, cut: nu
 
 /** How many pieces of this length one stem gives: one, unless it is a kind that may be cut up. */
 export function piecesPerStem(material: Pick<Material, 'length' | 'divides' | 'form'>, cut: number | null): number {
-  return material.divides && cut !== null ? Math.max(1, Math.floor(material.length / cut + 1e-9)) : 1
+  return material.divides && cut !== null ? Math.max(1, wholesIn(material.length, cut)) : 1
 }

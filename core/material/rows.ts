@@ -1,3 +1,4 @@
+import { gaugeWidth, toInches } from '../measure'
 import type { Row } from './catalogue'
 
 /** Sizes, masses and prices are invented but typical; sizes are given in inches as the trade quotes them. */
@@ -138,9 +139,9 @@ export const ROWS: Readonly<Record<string, Row>> = {
   'mesh-cream': { name: 'cream mesh', plural: 'cream mesh rolls', kind: 'mesh', species: 'roll-mesh', form: 'disc', inches: [360, 10], mass: 150, state: 'made', texture: 'coarse', colours: ['#E9E0CB'], pack: ['roll', 1, 1099], colour: '#E9E0CB' },
   'bead-20': { name: 'wooden bead, 20 mm', plural: 'wooden beads, 20 mm', kind: 'bead', species: 'bead', form: 'disc', inches: [0.79, 0.79], mass: 3, state: 'made', texture: 'medium', colours: ['#D2B48A'], pack: ['bag', 50, 799] },
   'bead-16': { name: 'wooden bead, 16 mm', plural: 'wooden beads, 16 mm', kind: 'bead', species: 'bead', form: 'disc', inches: [0.63, 0.63], mass: 1.6, state: 'made', texture: 'medium', colours: ['#D2B48A'], pack: ['bag', 80, 799] },
-  'paddle-wire': { name: 'paddle wire, 24 gauge', plural: 'paddles of wire, 24 gauge', kind: 'mechanic', species: 'wire-paddle', form: 'disc', inches: [1320, 0.02], mass: 120, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['paddle', 1, 399], colour: '#37524A', hardy: 'open' },
-  'stem-wire-18': { name: 'stem wire, 18 gauge', plural: 'stem wires, 18 gauge', kind: 'mechanic', species: 'ties', form: 'disc', inches: [18, 0.04], mass: 3, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['bundle', 40, 549], colour: '#37524A', hardy: 'open' },
-  'stem-wire-20': { name: 'stem wire, 20 gauge', plural: 'stem wires, 20 gauge', kind: 'mechanic', species: 'ties', form: 'disc', inches: [18, 0.03], mass: 2, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['bundle', 60, 499], colour: '#37524A', hardy: 'open' },
+  'paddle-wire': { name: 'paddle wire, 24 gauge', plural: 'paddles of wire, 24 gauge', kind: 'mechanic', species: 'wire-paddle', form: 'disc', inches: [1320, toInches(gaugeWidth(24))], mass: 120, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['paddle', 1, 399], colour: '#37524A', hardy: 'open' },
+  'stem-wire-18': { name: 'stem wire, 18 gauge', plural: 'stem wires, 18 gauge', kind: 'mechanic', species: 'ties', form: 'disc', inches: [18, toInches(gaugeWidth(18))], mass: 3, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['bundle', 40, 549], colour: '#37524A', hardy: 'open' },
+  'stem-wire-20': { name: 'stem wire, 20 gauge', plural: 'stem wires, 20 gauge', kind: 'mechanic', species: 'ties', form: 'disc', inches: [18, toInches(gaugeWidth(20))], mass: 2, state: 'made', texture: 'fine', colours: ['#37524A'], pack: ['bundle', 60, 499], colour: '#37524A', hardy: 'open' },
   'zip-tie': { name: 'zip tie', plural: 'zip ties', kind: 'mechanic', species: 'ties', form: 'disc', inches: [8, 0.15], mass: 1, state: 'made', texture: 'fine', colours: ['#2F2D2C'], pack: ['bag', 100, 599], colour: '#2F2D2C', hardy: 'open' },
   'pipe-cleaner': { name: 'pipe cleaner', plural: 'pipe cleaners', kind: 'mechanic', species: 'ties', form: 'disc', inches: [12, 0.24], mass: 1, state: 'made', texture: 'fine', colours: ['#6B4B33'], pack: ['bag', 50, 349], colour: '#6B4B33', hardy: 'open' },
   'floral-pin': { name: 'floral pin', plural: 'floral pins', kind: 'mechanic', species: 'ties', form: 'disc', inches: [1.75, 0.3], mass: 1, state: 'made', texture: 'fine', colours: ['#8C8E8C'], pack: ['box', 100, 499], colour: '#8C8E8C', hardy: 'open' },

@@ -46,8 +46,15 @@ function fromThree(document: Document): Document {
   return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(faced) : document.layers }
 }
 
+/** Version 4 made all loops of a hand's bow by one length. */
+function fromFour(document: Document): Document {
+  const grouped = (ribbon: unknown): unknown => (isObject(ribbon) && ribbon.build === 'hand' ? { ...ribbon, groups: null } : ribbon)
+  const bowed = (layer: unknown): unknown => (isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bow' && Array.isArray(layer.rule.ribbons) ? { ...layer, rule: { ...layer.rule, ribbons: layer.rule.ribbons.map(grouped) } } : layer)
+  return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(bowed) : document.layers }
+}
+
 /** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
-const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree }
+const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree, 4: fromFour }
 
 export type Migrated =
   | { readonly ok: true, readonly document: Record<string, unknown> }

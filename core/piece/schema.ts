@@ -3,7 +3,7 @@ import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 4
+export const VERSION = 5
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -73,6 +73,7 @@ const tail = mm(0, 5000)
 export const RibbonSchema = z.discriminatedUnion('build', [
   z.strictObject({
     build: z.literal('hand'), loops: loops.describe('both sides together'), loop: loop.describe('the longest'), taper: share.describe('how much shorter the last pair is: 0 all alike'),
+    groups: z.array(z.strictObject({ loops, loop })).min(1).max(12).nullable().describe('loops of unequal lengths, group after group, instead of so many by one length and a taper; null has none'),
     tails: z.tuple([tail, tail]), centre: mm(0, 1000).describe('ribbon in the loop over the middle'), twist: mm(0, 300).describe('what each pinch takes to turn a one-sided ribbon'),
   }).describe('by hand or on a jig, loops to each side in turn'),
   z.strictObject({ build: z.literal('strips'), strips: loops, loop, tail }).describe('strips folded to two loops and two tails, pinched and stacked'),
@@ -80,6 +81,8 @@ export const RibbonSchema = z.discriminatedUnion('build', [
   z.strictObject({ build: z.literal('coil'), layers: loops, flat: mm(20, 3000).describe('length of the flat coil') }).describe('wound flat, notched in the middle and pulled apart'),
   z.strictObject({ build: z.literal('flat'), rounds: loops, width: mm(20, 2000).describe('of the widest round'), strip: mm(0, 500).describe('over the middle') }).describe('flat rounds laid on one another with a strip over the middle'),
   z.strictObject({ build: z.literal('folded'), loop, tail, strip: mm(0, 500).describe('the knot over the middle') }).describe('one loop to each side, and a length folded to a V for tails'),
+  z.strictObject({ build: z.literal('tails'), tails: loops.describe('how many'), tail: mm(5, 5000).describe('of each') }).describe('loose tails alone, laid under a bow or hung by themselves'),
+  z.strictObject({ build: z.literal('fill-ins'), strips: loops.describe('how many'), loop }).describe('lengths folded once and tucked in beside a bow'),
 ])
 
 export const RuleSchema = z.discriminatedUnion('kind', [
@@ -225,7 +228,7 @@ export type RuleKind = Rule['kind']
 export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
 export type Ribbon = z.infer<typeof RibbonSchema>
 export type Build = Ribbon['build']
-export const BUILDS = ['hand', 'strips', 'rag', 'coil', 'flat', 'folded'] as const satisfies readonly Build[]
+export const BUILDS = ['hand', 'strips', 'rag', 'coil', 'flat', 'folded', 'tails', 'fill-ins'] as const satisfies readonly Build[]
 export type RibbonOf<B extends Build> = Extract<Ribbon, { build: B }>
 export type LoopMeans = (typeof LOOP_MEANS)[number]
 export type Ends = (typeof ENDS)[number]

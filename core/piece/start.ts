@@ -55,12 +55,14 @@ export function usualRule(kind: RuleKind, of: string): Rule {
 /** What is made of one ribbon with everyday numbers. */
 export function usualRibbon(build: Build): Ribbon {
   switch (build) {
-    case 'hand': return { build, loops: 6, loop: inches(4), taper: 0.2, tails: [inches(9), inches(10)], centre: inches(3), twist: 0 }
+    case 'hand': return { build, loops: 6, loop: inches(4), taper: 0.2, groups: null, tails: [inches(9), inches(10)], centre: inches(3), twist: 0 }
     case 'strips': return { build, strips: 3, loop: inches(4), tail: inches(4) }
     case 'rag': return { build, strips: 3, strip: inches(40), overhang: inches(1), loop: inches(4.75) }
     case 'coil': return { build, layers: 9, flat: inches(9) }
     case 'flat': return { build, rounds: 3, width: inches(7), strip: inches(4) }
     case 'folded': return { build, loop: inches(4), tail: inches(8), strip: inches(4) }
+    case 'tails': return { build, tails: 2, tail: inches(12) }
+    case 'fill-ins': return { build, strips: 4, loop: inches(4) }
   }
 }
 

@@ -42,6 +42,6 @@ export const ROLE_NAMES: Record<Role, string> = {
 
 export const BALANCE_NAMES = { even: 'Even all round', mirrored: 'Mirrored left and right', offset: 'Offset on purpose' } as const
 
-export const BUILD_NAMES: Record<Build, string> = { hand: 'By hand or on a jig', strips: 'Pinched strips, stacked', rag: 'Strips looped in a jig', coil: 'Wound coil', flat: 'Flat rounds with a strip', folded: 'One loop each side, folded tails' }
+export const BUILD_NAMES: Record<Build, string> = { hand: 'By hand or on a jig', strips: 'Pinched strips, stacked', rag: 'Strips looped in a jig', coil: 'Wound coil', flat: 'Flat rounds with a strip', folded: 'One loop each side, folded tails', tails: 'Loose tails', 'fill-ins': 'Folded lengths, tucked beside' }
 export const END_NAMES: Record<Ends, string> = { v: 'V cut', slant: 'Slant', straight: 'Straight, tucked', hem: 'Hemmed' }
 export const GATHER_NAMES: Record<Gather, string> = { ruffle: 'Ruffle', petal: 'Petal', cluster: 'Cluster, a petal of each colour' }

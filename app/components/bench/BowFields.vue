@@ -46,8 +46,13 @@ const change = (i: number, part: object, words: string): string | null => setRib
 /** A length of one ribbon that has to be there. */
 const of = (i: number, name: string) => (mm: number | null): string | null => (mm === null ? 'Give a length.' : change(i, { [name]: mm }, 'change the bow'))
 const many = (i: number, name: string) => (n: number): string | null => change(i, { [name]: n }, 'change the bow')
-const tail = (i: number, ribbon: Extract<Ribbon, { build: 'hand' }>, side: 0 | 1) => (mm: number | null): string | null =>
+const tail = (i: number, ribbon: Hand, side: 0 | 1) => (mm: number | null): string | null =>
   change(i, { tails: side === 0 ? [mm ?? 0, ribbon.tails[1]] : [ribbon.tails[0], mm ?? 0] }, 'change a tail')
+type Hand = Extract<Ribbon, { build: 'hand' }>
+const ordinal = (k: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth', 'eleventh', 'twelfth'][k] ?? `${k + 1}th`
+const setGroups = (i: number, groups: Hand['groups']): string | null => change(i, { groups }, groups ? 'change the loops' : 'make the loops alike')
+const regroup = (i: number, { groups }: Hand, k: number, part: Partial<NonNullable<Hand['groups']>[number]>): string | null =>
+  setGroups(i, groups!.map((group, n) => (n === k ? { ...group, ...part } : group)))
 
 const adding = ref(false)
 /** Mix and builds change together: each ribbon has its build. */
@@ -57,7 +62,7 @@ function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): voi
 function add({ id, plural }: Material): void {
   adding.value = false
   const last = rule.value.ribbons.at(-1)!
-  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8) } : last
+  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8), groups: null } : last
   both([...props.layer.mix, { material: id, share: 1, only: null }], [...rule.value.ribbons, smaller], `add ${plural} to the bow`)
 }
 function remove(i: number): void {
@@ -86,13 +91,29 @@ function remove(i: number): void {
       <PickField class="[&_label]:sr-only" :label="`How ribbon ${i + 1} is made`" :value="ribbon.build" :options="builds" @pick="(build) => setRibbon(i, usualRibbon(build), 'make it otherwise')" />
       <div class="grid grid-cols-2 gap-2">
         <template v-if="ribbon.build === 'hand'">
-          <CountField label="Loops" :value="ribbon.loops" :least="1" :most="60" whole :take="many(i, 'loops')" />
-          <LengthField label="Longest loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+          <template v-if="ribbon.groups">
+            <template v-for="(group, k) in ribbon.groups" :key="k">
+              <CountField :label="`Loops, ${ordinal(k)}`" :value="group.loops" :least="1" :most="60" whole :take="(loops) => regroup(i, ribbon, k, { loops })" />
+              <div class="flex items-end gap-1">
+                <LengthField class="min-w-0 flex-1" label="each" :mm="group.loop" :units="units" :take="(loop) => (loop === null ? 'Give a length.' : regroup(i, ribbon, k, { loop }))" />
+                <button v-if="ribbon.groups.length > 1" type="button" class="icon-button size-6" :aria-label="`Take the ${ordinal(k)} loops out`" @click="setGroups(i, ribbon.groups.filter((_, n) => n !== k))"><X :size="14" /></button>
+              </div>
+            </template>
+            <button type="button" class="button h-6 text-fine" :disabled="ribbon.groups.length >= 12" @click="setGroups(i, [...ribbon.groups, { ...ribbon.groups.at(-1)!, loops: 1 }])"><Plus :size="13" />Other loops</button>
+            <button type="button" class="button h-6 text-fine" @click="setGroups(i, null)">All by one length</button>
+          </template>
+          <template v-else>
+            <CountField label="Loops" :value="ribbon.loops" :least="1" :most="60" whole :take="many(i, 'loops')" />
+            <LengthField label="Longest loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
+          </template>
           <LengthField label="Left tail" :mm="ribbon.tails[0]" :units="units" :take="tail(i, ribbon, 0)" />
           <LengthField label="Right tail" :mm="ribbon.tails[1]" :units="units" :take="tail(i, ribbon, 1)" />
           <LengthField label="Centre loop" :mm="ribbon.centre" :units="units" :take="of(i, 'centre')" />
           <LengthField label="Twist, each pinch" :mm="ribbon.twist" :units="units" :take="of(i, 'twist')" />
-          <CountField label="Tapers, %" :value="Math.round(ribbon.taper * 100)" :least="0" :most="100" :step="5" :take="(percent) => change(i, { taper: percent / 100 }, 'taper the bow')" />
+          <template v-if="!ribbon.groups">
+            <CountField label="Tapers, %" :value="Math.round(ribbon.taper * 100)" :least="0" :most="100" :step="5" :take="(percent) => change(i, { taper: percent / 100 }, 'taper the bow')" />
+            <button type="button" class="button col-span-2 h-6 text-fine" @click="setGroups(i, [{ loops: ribbon.loops, loop: ribbon.loop }])">Loops of unequal length</button>
+          </template>
         </template>
         <template v-else-if="ribbon.build === 'strips'">
           <CountField label="Strips" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
@@ -113,6 +134,14 @@ function remove(i: number): void {
           <CountField label="Rounds" :value="ribbon.rounds" :least="1" :most="60" whole :take="many(i, 'rounds')" />
           <LengthField label="Wide" :mm="ribbon.width" :units="units" :take="of(i, 'width')" />
           <LengthField label="Strip over it" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
+        </template>
+        <template v-else-if="ribbon.build === 'tails'">
+          <CountField label="Tails" :value="ribbon.tails" :least="1" :most="60" whole :take="many(i, 'tails')" />
+          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
+        </template>
+        <template v-else-if="ribbon.build === 'fill-ins'">
+          <CountField label="Lengths" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
+          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
         </template>
         <template v-else>
           <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
