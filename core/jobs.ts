@@ -24,5 +24,5 @@ export function fillPiece(piece: Piece, shelf: Shelf, layer: string | null, full
 export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: string, to: string): Swap | null {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf).find((each) => each.layer.id === layer)
-  return laid ? swap(laid, from, to, runs, shelf) : null
+  return laid ? swap(piece, laid, from, to, runs, shelf) : null
 }

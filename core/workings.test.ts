@@ -55,7 +55,7 @@ describe('work', () => {
         const figures = [
           cover.share, cover.twoDeep, cover.meanDepth, cover.evenness, balance.off, ...carry.map(({ share }) => share), ...proportions.map(({ share }) => share), contrast.tie.best, contrast.tie.green,
           ...(contrast.surface ? [contrast.surface.difference, contrast.surface.ratio] : []), size.width, size.height, bill.opened, bill.used, bill.openedEach, bill.usedEach, bill.left, bill.room!,
-          ...bare.figures.map(({ figure }) => figure), bare.mass, stems, mass, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.stash, line.packs, line.opened, line.used]),
+          ...bare.figures.map(({ figure }) => figure), bare.mass, stems, mass.on, mass.whole, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.stash, line.packs, line.opened, line.used]),
         ]
         for (const figure of figures) {
           expect(Number.isFinite(figure.value)).toBe(true)

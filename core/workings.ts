@@ -1,17 +1,17 @@
 import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
 import { againstOf, arrange, arrangeProblems, countsOf, countsOfAll, LaidMemory, spacingOf, tapesOf } from './arrange'
 import type { BaseFigure, Edges, Run } from './base'
-import { baseFigures, baseMass, boundsOf, reachOf, runsOf } from './base'
+import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
 import type { Balance, ColourCarry, Contrast, Coverage } from './cover'
 import { balanceOf, colourCarry, contrastOf, coverageFrom, coverProblems, LayerCount } from './cover'
 import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
-import type { FinishedSize, Proportion } from './hang'
-import { finishedSize, fitProblems, proportionsOf } from './hang'
+import type { FinishedSize, Masses, Proportion } from './hang'
+import { finishedSize, fitProblems, massesOf, proportionsOf } from './hang'
 import type { Step } from './make'
-import { materialsOn, stepsOf } from './make'
+import { stepsOf } from './make'
 import type { MakeUp } from './makeup'
 import { baseMakeUp, makeUpOf, makeUpProblems } from './makeup'
 import type { Shelf } from './material'
@@ -33,8 +33,7 @@ export interface Workings {
   readonly proportions: readonly Proportion[]
   readonly size: FinishedSize
   readonly stems: Figure
-  /** Of what is on the base. */
-  readonly mass: Figure
+  readonly mass: Masses
   readonly bill: Bill
   readonly problems: readonly Problem[]
   readonly steps: readonly Step[]
@@ -110,6 +109,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     return makeUp ? [[each.layer.id, makeUp] as const] : []
   }))
   const ofBase = baseMakeUp(piece, runs, laid)
+  const mass = massesOf(piece, runs, laid, [ofBase, ...makeUps.values()], shelf)
   const bill = billOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
   return {
     layers: laid.map((each) => ({
@@ -118,15 +118,15 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       makeUp: makeUps.get(each.layer.id) ?? null,
     })),
     placements, zones: laid.flatMap((each) => each.zones),
-    base: { figures: baseFigures(piece.base, runs), mass: baseMass(piece.base, runs), bounds, makeUp: ofBase },
+    base: { figures: baseFigures(piece.base, runs), mass: mass.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover, balance, carry, contrast, proportions, size,
     stems: stemsOf(laid, shelf),
-    mass: massOf(laid, [...makeUps.values()], shelf),
+    mass,
     bill,
     problems: byWeight([
       ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
-      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill),
+      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill, laid, shelf),
     ]),
     steps: stepsOf(piece, runs, laid, { spacings, makeUps }, shelf),
     scene: sceneOf(piece, runs, bounds, laid, shelf),
@@ -144,22 +144,6 @@ function stemsOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
   const parts = stemmed.map((each) => titleOf(each, shelf))
   const total = [...countsOfAll(stemmed).values()].reduce((n, each) => n + each, 0)
   return figure(quantity.count(total), parts.length ? sum`${parts.join(' + ')} = ${quantity.count(total)}` : sum`nothing laid yet`, COUNTED)
-}
-
-/** What is on the base weighs this much; the base itself comes on top. What comes by the length weighs its share of a roll. */
-function massOf(laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Figure {
-  const counts = countsOfAll(laid)
-  const lengths = new Map<string, number>()
-  for (const { material, length, count } of makeUps.flatMap(({ takes }) => takes)) lengths.set(material, (lengths.get(material) ?? 0) + length * count)
-  const rows = [
-    ...materialsOn(laid, shelf).map((material) => ({ says: sum`${quantity.count(counts.get(material.id)!)} ${material.plural} × ${quantity.mass(material.mass)}`, mass: counts.get(material.id)! * material.mass })),
-    ...[...lengths].flatMap(([id, length]) => {
-      const material = shelf.materials[id]
-      return material ? [{ says: sum`${quantity.length(length)} of ${material.name}, ${quantity.mass((material.mass * length) / material.length)}`, mass: (material.mass * length) / material.length }] : []
-    }),
-  ]
-  const total = rows.reduce((mass, row) => mass + row.mass, 0)
-  return figure(quantity.mass(total), rows.length ? [...rows.flatMap(({ says }, i) => [...(i ? [' + '] : []), ...says]), ' = ', quantity.mass(total)] : sum`nothing laid yet`, { kind: 'rule of thumb' })
 }
 
 const WEIGHTS = ['fault', 'care', 'note'] as const

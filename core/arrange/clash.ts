@@ -1,4 +1,5 @@
-import type { Point } from '../base'
+import type { Point, Run } from '../base'
+import { across, onRun } from '../base'
 import { footprint } from './footprint'
 import type { LaidLayer, Placement } from './placement'
 import { inside } from './zones'
@@ -27,11 +28,7 @@ interface Patch { readonly of: Placement, readonly outline: readonly Point[], re
 export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   const isShown = ({ layer }: LaidLayer): boolean => layer.role === 'bow' || layer.role === 'sign' || layer.role === 'focal'
   if (!laid.some((each) => isShown(each) && each.placements.length)) return []
-  const patches = laid.flatMap(({ layer, placements }) => placements.map((of): Patch => {
-    const { form } = of
-    const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
-    return { of, outline: footprint(of, form), reach: Math.max(of.length, of.width), solid: form !== 'leaf' && (shown || layer.role === 'accent'), shown }
-  }))
+  const patches = patchesOf(laid)
   const shown = patches.filter((each) => each.shown)
   const found: Clash[] = []
   shown.forEach((target, i) => {
@@ -41,7 +38,7 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
       if (each.shown && shown.indexOf(each) < i) continue
       const hides = !each.solid
       if (hides && each.of.lift <= target.of.lift) continue
-      if (Math.hypot(each.of.x - target.of.x, each.of.y - target.of.y) > each.reach + target.reach) continue
+      if (apart(each, target)) continue
       const depth = reachInto(each.outline, target.outline)
       const least = Math.min(each.of.width, target.of.width) * (hides ? OVERLAPS : PRESSED)
       if (depth > least) found.push({ thing: each.of, against: target.of, depth, hides })
@@ -49,6 +46,37 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   })
   return found.sort((a, b) => b.depth - a.depth)
 }
+
+const patchesOf = (laid: readonly LaidLayer[]): Patch[] => laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of)))
+
+function patchOf(layer: LaidLayer['layer'], of: Placement): Patch {
+  const { form } = of
+  const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
+  return { of, outline: footprint(of, form), reach: Math.max(of.length, of.width), solid: form !== 'leaf' && (shown || layer.role === 'accent'), shown }
+}
+
+/** Steps in which a free place is looked for, mm, and how many at most. */
+const SLIDE = 3
+const MOST_SLIDES = 400
+
+/** The shortest way along its run to where a solid thing is in nobody's way, mm, negative back; null when there is no such place. */
+export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run): number | null {
+  const layer = laid.find((each) => each.layer.id === thing.layer)!.layer
+  const others = patchesOf(laid).filter((each) => each.shown && each.of.layer !== thing.layer)
+  const drop = thing.cord ? thing.y - thing.cord.y : 0
+  for (let i = 1; i <= Math.min(MOST_SLIDES, run.length / SLIDE); i++) {
+    for (const by of [i * SLIDE, -i * SLIDE]) {
+      const s = run.closed ? onRun(run, thing.s + by) : thing.s + by
+      if (s < 0 || s > run.length) continue
+      const { x, y } = across(run.at(s), thing.t)
+      const moved = patchOf(layer, { ...thing, s, x, y: y + drop })
+      if (others.every((other) => apart(moved, other) || reachInto(moved.outline, other.outline) <= Math.min(thing.width, other.of.width) * PRESSED)) return by
+    }
+  }
+  return null
+}
+
+const apart = (a: Patch, b: Patch): boolean => Math.hypot(a.of.x - b.of.x, a.of.y - b.of.y) > a.reach + b.reach
 
 /** How deep either outline lies within the other, mm; 0 when they are apart. */
 export function reachInto(a: readonly Point[], b: readonly Point[]): number {

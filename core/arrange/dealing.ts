@@ -12,27 +12,34 @@ export const knownMix = (layer: Pick<Layer, 'mix'>, shelf: Shelf): KnownPart[] =
 })
 
 /**
- * The materials of `n` places in a row. What is scarce is spread first: item `i` of `k` goes into place `1 + round(i n / k)`,
- * or the next free one; the rest is dealt by rhythm. Empty when nothing in the mix is known.
+ * The materials of places in a row. What is scarce is spread first: item `i` of `k` goes into place `1 + round(i n / k)`,
+ * or the next free one; the rest is dealt by rhythm.
+ * @param places for each place how many things it stands for: two where a pair takes the same
+ * @returns null where nothing is left for a place; empty when nothing in the mix is known
  */
-export function dealMix(layer: Pick<Layer, 'mix'>, shelf: Shelf, n: number): Material[] {
+export function dealMix(layer: Pick<Layer, 'mix'>, shelf: Shelf, places: readonly number[]): (Material | null)[] {
   const mix = knownMix(layer, shelf)
+  const n = places.length
   if (!mix.length || n <= 0) return []
-  const dealt: (Material | null)[] = Array.from({ length: n }, () => null)
+  const dealt: (Material | null)[] = places.map(() => null)
   for (const { known, only } of mix) {
     if (only === null) continue
-    for (let i = 0; i < Math.min(only, n); i++) {
-      const free = (place: number): number => (dealt[place % n] === null ? place % n : free(place + 1))
-      if (!dealt.includes(null)) break
-      dealt[free(Math.round((i * n) / only) % n)] = known
+    const pairs = Math.max(1, Math.round(places.reduce((sum, each) => sum + each, 0) / n))
+    const wanted = Math.ceil(only / pairs)
+    let left = only
+    for (let i = 0; i < wanted && left > 0; i++) {
+      const first = Math.round((i * n) / wanted) % n
+      const free = places.findIndex((_, k) => dealt[(first + k) % n] === null && places[(first + k) % n]! <= left)
+      if (free < 0) break
+      const place = (first + free) % n
+      dealt[place] = known
+      left -= places[place]!
     }
   }
-  const left = dealt.flatMap((each, i) => (each === null ? [i] : []))
+  const open = dealt.flatMap((each, i) => (each === null ? [i] : []))
   const shared = mix.filter(({ only }) => only === null)
-  // With nothing but scarce things in the mix, the last of them fills what is left.
-  const rest = shared.length ? shared : [{ ...mix.at(-1)!, share: 1 }]
-  deal(left.length, rest.map(({ share }) => share)).forEach((kind, i) => { dealt[left[i]!] = rest[kind]!.known })
-  return dealt as Material[]
+  deal(open.length, shared.map(({ share }) => share)).forEach((kind, i) => { dealt[open[i]!] = shared[kind]!.known })
+  return dealt
 }
 
 /** The shortest piece that a layer lays, as cut, mm; 0 when the shelf knows none of it. */

@@ -73,14 +73,14 @@ describe('fitTo', () => {
     expect(fitTo(layerOf('a', 'bay', { kind: 'arms', count: 4, from: 0, to: 1 }, { run: 'each' }), 20, arms, shelf)!.rule).toMatchObject({ count: 20 })
     expect(fitTo(layerOf('a', 'bay', compass(3), { run: 'gone' }), 20, arms, shelf)).toBeNull()
   })
-  it('never asks for more than a layer holds', () => expect(withCount(compass(1), 9999, 1)).toMatchObject({ count: 500 }))
+  it('never asks for more than a layer holds', () => expect(withCount(compass(1), 9999, { length: 1, closed: true, piece: 1 })).toMatchObject({ rule: { count: 500 }, takes: 500 }))
 })
 
 describe('swap', () => {
   const swapped = (layer: Layer, from: string, to: string) => {
     const piece = pieceWith([layer])
     const runs = runsOf(piece.base)
-    const how = swap(arrange(piece, runs, shelf)[0]!, from, to, runs, shelf)
+    const how = swap(piece, arrange(piece, runs, shelf)[0]!, from, to, runs, shelf)
     return how && { how, piece: after(piece, how.edit) }
   }
   it('covers as much: n round ones of diameter d like n d²', () => {

@@ -67,9 +67,11 @@ export interface LaidLayer {
 /** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place. */
 export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory = new LaidMemory()): LaidLayer[] {
   memory.startWith(runs, shelf)
-  const slotsOn = ruleSlots(piece, runs, shelf, memory)
+  let slotsOn = ruleSlots(piece, runs, shelf, memory, [])
   const firm = new Map(piece.layers.flatMap((layer, lift) => (keepsPlace(layer) ? [[layer.id, lay(layer, lift, [])] as const] : [])))
   const zones = [...firm.values()].flatMap((each) => each.zones)
+  // What goes by another layer's places goes by them as they lie, clear of what is reserved.
+  if (zones.length) slotsOn = ruleSlots(piece, runs, shelf, memory, zones)
   const laid = piece.layers.map((layer, lift) => firm.get(layer.id) ?? lay(layer, lift, zones))
   memory.keep(laid)
   return laid
@@ -153,7 +155,7 @@ function reservedBy(layer: Layer, placements: readonly Placement[], runs: readon
 }
 
 /** The slots of each layer's rule, looked up by layer: null for a layer that is not there or refers to itself. */
-function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: LaidMemory): (layer: string) => readonly Slot[] | null {
+function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: LaidMemory, kept: readonly Zone[]): (layer: string) => readonly Slot[] | null {
   const found = new Map<string, readonly Slot[] | null>()
   const ask = (id: string): readonly Slot[] | null => {
     const known = found.get(id)
@@ -162,7 +164,7 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
     const layer = piece.layers.find((each) => each.id === id)
     if (!layer) return null
     const of = 'of' in layer.rule ? layer.rule.of : null
-    const byOther = of === null ? null : runs.flatMap((run) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run) ?? [-1])
+    const byOther = of === null ? null : runs.flatMap((run) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run, kept, shelf) ?? [-1])
     const before = memory.slots(layer, byOther)
     if (before) {
       found.set(id, before)
@@ -170,8 +172,8 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
     }
     const slots = layerSlots(layer, runs, (run) => ({
       run, runs, seed: layer.seed, seat: layer.seat,
-      pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run),
-      widths: (n) => dealMix(layer, shelf, n).map(({ width }) => width),
+      pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run, kept, shelf),
+      widths: (n) => widthsOf(layer, shelf, n),
       mix: mixFor(layer, shelf),
       shortest: shortestOf(layer, shelf), flow: layer.flow, taper: layer.taper,
     }))
@@ -185,30 +187,81 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
 /** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */
 const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => shelf.materials[material] ?? []) : knownMix(layer, shelf).map(({ known }) => known))
 
-function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run): number[] | null {
-  if (!layer || !slots) return null
-  const added = layer.added.filter((each) => each.run === run.id).map(({ at }) => at * run.length)
-  return [...slots.filter((slot) => slot.run.id === run.id).map(({ s }) => s), ...added]
+/** The width of each of the first `n` things that a layer deals, mm; of a place that stays empty the mean of the mix. */
+function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
+  const mix = knownMix(layer, shelf)
+  const mean = mix.reduce((sum, { known }) => sum + known.width, 0) / Math.max(1, mix.length)
+  return dealMix(layer, shelf, Array.from({ length: n }, () => 1)).map((material) => material?.width ?? mean)
 }
 
-/** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
-function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number, before: LaidLayer | null): Placement[] {
-  const there = new Map(before?.placements.map((each) => [each.slot, each]))
+/** Where the things of a layer lie on a run by its rule and by hand, clear of what is reserved, before any nudge. */
+function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run, kept: readonly Zone[], shelf: Shelf): number[] | null {
+  if (!layer || !slots) return null
+  const added = layer.added.filter((each) => each.run === run.id).map(({ at }) => at * run.length)
+  const restOf = restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)
+  return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => restOf(slot)?.s ?? slot.s), ...added]
+}
+
+/** Where each slot of a layer comes to lie among reserved places, and of what; null where nothing is left for it, or there is no room. */
+function restsOf(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], shelf: Shelf): (slot: Slot) => { readonly s: number, readonly material: Material } | null {
   const mix = mixFor(layer, shelf)
-  let dealt: readonly Material[] | null = null
-  const dealtTo = (deal: number): Material => (dealt ??= dealMix(layer, shelf, 1 + slots.reduce((most, each) => Math.max(most, each.deal), -1)))[deal]!
-  const phase = random(layer.seed).next()
-  const taken = new Set(layer.taken)
+  let dealt: readonly (Material | null)[] | null = null
+  const dealtTo = (deal: number): Material | null => (dealt ??= dealMix(layer, shelf, placesOf(slots)))[deal] ?? null
   const clear = new Map<string, (s: number) => number>()
-  // What has a body of its own keeps clear with all of it, a stem with where it is held.
-  const clearOn = (run: Run, { form, width }: Material) => {
-    const about = form === 'leaf' ? 0 : width / 2
+  const clearOf = (run: Run, about: number) => {
     const key = `${run.id} ${about}`
     const known = clear.get(key) ?? keepClear(run, joined(kept.map((zone) => grown(zone, run, about)), run))
     clear.set(key, known)
     return known
   }
-  const inKept = ({ run, s }: Slot): boolean => reserved(run, joined(kept, run), s)
+  // A cluster keeps together: all of it gives way as one.
+  const groups = layer.rule.kind === 'cluster' && layer.clear && kept.length ? groupsOf(slots, (slot) => dealtTo(slot.deal)?.width ?? 0) : null
+  return (slot) => {
+    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!
+    if (!material) return null
+    // A gather stays in its tie: in a place that is kept there is none.
+    if (slot.made) return layer.clear && reserved(slot.run, joined(kept, slot.run), slot.s) ? null : { s: slot.s, material }
+    if (!layer.clear) return { s: slot.s, material }
+    const group = groups?.get(groupOf(slot))
+    if (group) return { s: onRun(slot.run, slot.s + signedBy(slot.run, group.centre, clearOf(slot.run, group.about)(group.centre))), material }
+    // What has a body of its own keeps clear with all of it, a stem with where it is held.
+    return { s: clearOf(slot.run, material.form === 'leaf' ? 0 : material.width / 2)(slot.s), material }
+  }
+}
+
+/** How many slots take each number of the dealing. */
+function placesOf(slots: readonly Slot[]): number[] {
+  const places: number[] = []
+  for (const { deal } of slots) {
+    while (places.length <= deal) places.push(0)
+    places[deal]! += 1
+  }
+  return places.map((n) => Math.max(1, n))
+}
+
+const groupOf = ({ id, run }: Slot): string => `${run.id} ${id.slice(0, id.lastIndexOf('.'))}`
+
+/** The way from a place to another, the short way round on a closed run. */
+const signedBy = (run: Run, from: number, to: number): number => (run.closed ? to - from - run.length * Math.round((to - from) / run.length) : to - from)
+
+/** The middle of each group of a cluster, and how far it reaches to either side, mm. */
+function groupsOf(slots: readonly Slot[], widthOf: (slot: Slot) => number): Map<string, { readonly centre: number, readonly about: number }> {
+  const found = new Map<string, Slot[]>()
+  for (const slot of slots) found.set(groupOf(slot), [...(found.get(groupOf(slot)) ?? []), slot])
+  return new Map([...found].map(([key, own]) => {
+    const [first] = own
+    const off = own.map(({ s }) => signedBy(first!.run, first!.s, s))
+    const middle = (Math.min(...off) + Math.max(...off)) / 2
+    return [key, { centre: onRun(first!.run, first!.s + middle), about: Math.max(...own.map((slot, i) => Math.abs(off[i]! - middle) + widthOf(slot) / 2)) }]
+  }))
+}
+
+/** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
+function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number, before: LaidLayer | null): Placement[] {
+  const there = new Map(before?.placements.map((each) => [each.slot, each]))
+  const restOf = restsOf(layer, slots, kept, shelf)
+  const phase = random(layer.seed).next()
+  const taken = new Set(layer.taken)
   const places = new Map<string, number>()
   return slots.flatMap((slot, i) => {
     // Spreads start anew on every run, so that mirrored runs are each other's image.
@@ -218,13 +271,11 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     const same = there.get(slot.id)
     if (same && before!.layer.nudges[slot.id] === layer.nudges[slot.id]) return [same]
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
-    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!
-    // A gather stays in its tie: in a place that is kept there is none.
-    if (slot.made && layer.clear && inKept(slot)) return []
-    const rest = layer.clear && !slot.made ? clearOn(slot.run, material)(slot.s) : slot.s
+    const rest = restOf(slot)
+    if (!rest) return []
     return [place(layerOn(layer, slot.run, runs), {
-      slot: slot.id, run: slot.run, rest, number: i + 1, lift, added: false,
-      material,
+      slot: slot.id, run: slot.run, rest: rest.s, number: i + 1, lift, added: false,
+      material: rest.material,
       t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
       lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0, reach: slot.reach, made: slot.made,
     })]

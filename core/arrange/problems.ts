@@ -1,12 +1,11 @@
 import type { Run } from '../base'
-import { along } from '../base'
 import type { Shelf } from '../material'
 import { capital, quantity, sum } from '../measure'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH, MOST_PLACES } from '../piece'
 import type { Clash } from './clash'
-import { clashesOf } from './clash'
-import { nudgeBy } from './hands'
+import { clashesOf, freeAlong } from './clash'
+import { nudgeBy, takeOff } from './hands'
 import type { LaidLayer, Placement } from './placement'
 import { runsFor } from './slots'
 
@@ -88,19 +87,18 @@ const TOLD = 5
 
 function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
   const clashes = clashesOf(laid)
-  const told = clashes.slice(0, TOLD).map((clash) => clashProblem(piece, clash, runs, shelf))
+  const told = clashes.slice(0, TOLD).map((clash) => clashProblem(piece, clash, laid, runs, shelf))
   const rest = clashes.length - told.length
   return rest > 0 ? [...told, { id: 'clash:rest', weight: 'note', layer: null, says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`, mends: [] }] : told
 }
 
-function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, runs: readonly Run[], shelf: Shelf): Problem {
+function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem {
   const name = (of: Placement): string => `${shelf.materials[of.material]!.name} ${of.number}`
   const run = runs.find(({ id }) => id === thing.run)!
-  const ahead = along(run, against.s, thing.s)
-  const away = run.closed ? (ahead < run.length / 2 ? 1 : -1) : ahead >= 0 ? 1 : -1
+  const away = hides ? null : freeAlong(laid, thing, run)
   const mends: Mend[] = hides
     ? [{ says: sum`Take it under`, edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
-    : [{ says: sum`Slide it ${quantity.length(depth)} away`, edit: nudgeBy(piece, thing, { along: away * depth }) }]
+    : [away === null ? { says: sum`Take it off`, edit: takeOff([thing]) } : { says: sum`Slide it ${quantity.length(Math.abs(away))} away`, edit: nudgeBy(piece, thing, { along: away }) }]
   return {
     id: `clash:${thing.id}:${against.id}`, weight: 'care', layer: thing.layer, mends,
     says: hides

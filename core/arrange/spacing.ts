@@ -1,8 +1,8 @@
 import type { Run } from '../base'
 import type { Figure } from '../measure'
-import { COUNTED, figure, GEOMETRY, onceFor, quantity, sum } from '../measure'
+import { COUNTED, exceeds, figure, GEOMETRY, onceFor, quantity, sum } from '../measure'
 import type { Piece, RuleKind } from '../piece'
-import { against } from './against'
+import { against, leastBetween } from './against'
 import type { LaidLayer } from './placement'
 import { meantGaps } from './tape'
 
@@ -36,8 +36,9 @@ function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
   const most = Math.max(...lengths)
   const total = lengths.reduce((a, b) => a + b, 0)
   const mean = total / gaps.length
+  const sides = laid.layer.rule.kind === 'arms' && run.closed
   const whole = run.closed && rows.length === 1 && gaps.length === row.n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
-    : sum`${quantity.length(total)} from first to last${rows.length > 1 ? ' on each run' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+    : sum`${quantity.length(total)} from first to last${rows.length > 1 ? `, the ${rows.length} runs added up,` : sides ? ' of both sides' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
   const rim = mean * run.rim / run.length
   return {
     centre: figure(quantity.length(mean), whole, GEOMETRY),
@@ -59,8 +60,14 @@ export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
   const { rule } = mine.layer
   const run = runs.find(({ id }) => id === mine.placements[0]?.run)
   if (!run) return null
-  const others = laid.find((each) => each.layer.id === rule.of)?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
+  const placesOf = (layer: LaidLayer | undefined): number[] => layer?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
+  const others = placesOf(laid.find((each) => each.layer.id === rule.of))
   const { even, dealt, taken } = against(run, others, rule.count, rule.pattern)
-  const gap = (least: number, how: string) => figure(quantity.length(least), sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets`, GEOMETRY)
-  return { even: gap(even.least, 'turned evenly as well as can be,'), dealt: gap(dealt.least, 'dealt into the gaps,'), taken: taken.name }
+  // As it lies: what is reserved may have moved either set.
+  const lies = leastBetween(run, placesOf(mine), others)
+  const gap = (name: 'even' | 'dealt', least: number, how: string) => {
+    const moved = taken.name === name && exceeds(Math.abs(lies - least), 0.5)
+    return figure(quantity.length(moved ? lies : least), sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets${moved ? ', as they lie clear of what is reserved' : ''}`, GEOMETRY)
+  }
+  return { even: gap('even', even.least, 'turned evenly as well as can be,'), dealt: gap('dealt', dealt.least, 'dealt into the gaps,'), taken: taken.name }
 }

@@ -93,6 +93,11 @@ export const inOrder = (placements: readonly Placement[]): Placement[] => [...pl
 export function meantGaps(run: Run, { layer, placements }: LaidLayer): Gap[] {
   const { rule } = layer
   const sorted = inOrder(placements.filter((each) => each.run === run.id)).map(({ s }) => s)
+  if (rule.kind === 'arms' && run.closed) {
+    // Its two sides, each by itself: neither the seat nor what lies over against it is a gap that is meant.
+    const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, layer.seat * run.length, s)).filter((by) => (by < run.length / 2) === (way > 0))
+    return [side(1), side(-1)].flatMap((points) => gapsOf({ closed: false, length: run.length }, points.sort((a, b) => a - b)))
+  }
   const open = rule.kind === 'crescent' ? (rule.from === rule.to ? null : rule.from) : rule.kind === 'mirror' ? (rule.seat + 0.5) % 1 : null
   if (open === null || !run.closed) return gapsOf(run, sorted)
   const span = sorted.map((s) => along(run, open * run.length, s)).sort((a, b) => a - b)

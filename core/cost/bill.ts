@@ -5,6 +5,7 @@ import type { Material, Shelf } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
 import type { Piece } from '../piece'
+import { isItself } from '../piece'
 import type { CostLine } from './line'
 import { baseLine, lengthLine, materialLine, perCopy, usesOf } from './line'
 
@@ -37,7 +38,7 @@ export function billOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readon
     return material ? [line(material)] : []
   }
   const lines = [
-    baseLine(piece, BASE_SORTS[piece.base.kind].name.toLowerCase(), piece.base.price ?? usualPrice(piece.base)),
+    ...(isItself(piece) && piece.base.price === null ? [] : [baseLine(piece, BASE_SORTS[piece.base.kind].name.toLowerCase(), piece.base.price ?? usualPrice(piece.base))]),
     ...[...usesOf(laid, makeUps.flatMap(({ uses }) => uses))].flatMap(([id, uses]) => known(id, (material) => materialLine(material, uses, copies, shelf))),
     ...[...takenOf(makeUps)].flatMap(([id, takes]) => known(id, (material) => lengthLine(material, takes, copies, shelf))),
   ]

@@ -1,3 +1,4 @@
 export * from './line'
+export * from './packs'
 export * from './bill'
 export * from './problems'

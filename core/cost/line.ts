@@ -4,9 +4,11 @@ import type { Material, Offer, Shelf, Shop } from '../material'
 import { fewestRolls } from '../cut'
 import type { Taken, Used } from '../makeup'
 import { piecesPerStem } from '../material'
-import type { Figure } from '../measure'
+import type { Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
 import type { Piece } from '../piece'
+import type { Bought, Price } from './packs'
+import { packsOver } from './packs'
 
 /** What has to be bought of one thing for all the copies together, and what of it is used. */
 export interface CostLine {
@@ -25,16 +27,13 @@ export interface CostLine {
   readonly stash: Figure
   readonly packs: Figure
   readonly packName: string
-  readonly packHolds: number
+  /** The packs that are bought, and where: none at the catalogue's usual price has a shop. */
+  readonly bought: readonly Bought[]
   /** Left over after making, spare included, stems. */
   readonly left: number
-  /** Where it is bought; null when at the catalogue's usual price. */
-  readonly shop: string | null
   readonly opened: Figure
   readonly used: Figure
 }
-
-interface Price { readonly shop: string | null, readonly holds: number, readonly price: number }
 
 /** Every offer of a material; the catalogue's usual price when no shop has it. */
 function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
@@ -44,16 +43,17 @@ function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
   return offers.length ? offers : [{ shop: null, holds: material.pack.holds, price: material.pack.price }]
 }
 
-const packsFor = (stems: number, { holds }: Price): number => Math.ceil(stems / holds)
-
-/** The offer at which this many stems cost least; the first of equals. */
-function cheapest(stems: number, prices: readonly Price[]): Price {
-  return prices.reduce((best, each) =>
-    (packsFor(stems, each) * each.price < packsFor(stems, best) * best.price ? each : best))
+/** What packs come to: how many, what they hold, what they cost, and that in words. */
+function openedBy(bought: readonly Bought[]): { readonly packs: number, readonly holds: number, readonly cost: Minor, readonly words: Said } {
+  const total = (of: (each: Bought) => number): number => bought.reduce((sum, each) => sum + of(each), 0)
+  return {
+    packs: total(({ packs }) => packs), holds: total(({ packs, holds }) => packs * holds), cost: total(({ packs, price }) => packs * price),
+    words: bought.length ? bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`) : sum`${quantity.count(0)}`,
+  }
 }
 
 /** Kinds of which a few always break or fail. */
-const wantsSpare = (material: Material): boolean => material.form === 'leaf' && material.state !== 'artificial' && material.state !== 'made'
+const wantsSpare = ({ state }: Material): boolean => state !== 'artificial' && state !== 'made'
 
 export function materialLine(material: Material, uses: readonly { pieces: number, cut: number | null }[], copies: number, shelf: Shelf): CostLine {
   const pieces = uses.reduce((total, use) => total + use.pieces, 0)
@@ -63,17 +63,15 @@ export function materialLine(material: Material, uses: readonly { pieces: number
   const have = shelf.stash[material.id] ?? 0
   const stashed = Math.min(have, stems + spare)
   const toBuy = stems + spare - stashed
-  const price = cheapest(toBuy, pricesOf(material, shelf.shops))
-  const packs = packsFor(toBuy, price)
-  const opened = packs * price.price
-  const bought = packs * price.holds
+  const packs = packsOver(toBuy, pricesOf(material, shelf.shops))
+  const { packs: count, holds: bought, cost: opened, words } = openedBy(packs)
   // What is in stash goes first, so only what it does not reach is used of the packs.
   const fromPacks = Math.max(0, stems - stashed)
   const [used = 0] = opened > 0 ? shareOut(opened, [fromPacks, bought - fromPacks]) : []
   const divided = rows.some(({ per }) => per > 1)
   return {
     id: material.id, of: 'stems', name: material.name, plural: material.plural,
-    packName: material.pack.name, packHolds: price.holds, left: bought - fromPacks, shop: price.shop,
+    packName: material.pack.name, bought: packs, left: bought - fromPacks,
     each: figure(quantity.count(pieces), sum`${quantity.count(pieces)} placed on the base`, COUNTED),
     stems: figure(quantity.count(stems), divided
       ? [...rows.flatMap(({ pieces: n, per }, i) => [i ? ' + ' : '', `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`]), ...sum`, rounded up = ${quantity.count(stems)}`]
@@ -82,10 +80,17 @@ export function materialLine(material: Material, uses: readonly { pieces: number
       ? sum`${quantity.count(stems)} × ${quantity.share(shelf.spare)}, rounded up = ${quantity.count(spare)}`
       : sum`none: these do not break`, RULE_OF_THUMB),
     stash: figure(quantity.count(stashed), sum`${quantity.count(have)} in stash, of ${quantity.count(stems + spare)} needed`, COUNTED),
-    packs: figure(quantity.count(packs), sum`(${quantity.count(stems)} + ${quantity.count(spare)} spare${stashed ? ` − ${stashed} from stash` : ''}) ÷ ${quantity.count(price.holds)} in a ${material.pack.name}, rounded up = ${quantity.count(packs)}`, COUNTED),
-    opened: figure(quantity.money(opened), sum`${quantity.count(packs)} × ${quantity.money(price.price)} = ${quantity.money(opened)}`, COUNTED),
+    packs: figure(quantity.count(count), [...sum`(${quantity.count(stems)}${spare ? ` + ${spare} spare` : ''}${stashed ? ` − ${stashed} from stash` : ''})`, ...packsSaid(packs, material.pack.name), ' = ', quantity.count(count)], COUNTED),
+    opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
     used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
   }
+}
+
+/** How packs make up what is wanted: of one kind by division, of several as they are. */
+function packsSaid(bought: readonly Bought[], name: string): Said {
+  const [one, ...more] = bought
+  if (!one) return []
+  return more.length ? [', cheapest in ', ...bought.flatMap(({ packs, holds }, i) => sum`${i ? ' and ' : ''}${quantity.count(packs)} of ${quantity.count(holds)}`)] : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
 }
 
 /** What comes by the length: the fewest rolls that all its pieces can be cut from. */
@@ -95,21 +100,18 @@ export function lengthLine(material: Material, takes: readonly Taken[], copies: 
   const rolls = fewestRolls(material.length, takes.map(({ length, count, joins }) => ({ length, count: count * copies, joins })))
   const have = Math.min(rolls, shelf.stash[material.id] ?? 0)
   const toBuy = rolls - have
-  const price = cheapest(toBuy, pricesOf(material, shelf.shops))
-  const packs = packsFor(toBuy, price)
-  const opened = packs * price.price
-  const bought = packs * price.holds
+  const packs = packsOver(toBuy, pricesOf(material, shelf.shops))
+  const { packs: number, holds: bought, cost: opened, words } = openedBy(packs)
   const fromRolls = Math.min(bought, Math.max(0, Math.ceil((all / material.length) * 1000) / 1000 - have))
   const [used = 0] = opened > 0 ? shareOut(opened, [fromRolls, bought - fromRolls]) : []
-  const holds = price.holds > 1 ? sum` ÷ ${quantity.count(price.holds)} in a ${material.pack.name}, rounded up` : []
   return {
-    id: material.id, of: 'length', name: material.name, plural: material.plural, packName: material.pack.name, packHolds: price.holds, left: bought - fromRolls, shop: price.shop,
+    id: material.id, of: 'length', name: material.name, plural: material.plural, packName: material.pack.name, bought: packs, left: bought - fromRolls,
     each: figure(quantity.length(one), sum`all pieces of it for one`, COUNTED),
     stems: figure(quantity.length(all), sum`${quantity.length(one)} × ${several(copies, 'copy', 'copies')} = ${quantity.length(all)}`, COUNTED),
     spare: figure(quantity.count(0), sum`none: the rest of the last is the spare`, RULE_OF_THUMB),
     stash: figure(quantity.count(have), sum`${quantity.count(shelf.stash[material.id] ?? 0)} in stash, of ${quantity.count(rolls)} needed`, COUNTED),
-    packs: figure(quantity.count(packs), [...sum`the fewest of ${quantity.length(material.length)} that its pieces can be cut from, ${quantity.count(rolls)}${have ? ` − ${have} from stash` : ''}`, ...holds, ' = ', quantity.count(packs)], COUNTED),
-    opened: figure(quantity.money(opened), sum`${quantity.count(packs)} × ${quantity.money(price.price)} = ${quantity.money(opened)}`, COUNTED),
+    packs: figure(quantity.count(number), [...sum`the fewest of ${quantity.length(material.length)} that its pieces can be cut from, ${quantity.count(rolls)}${have ? ` − ${have} from stash` : ''}`, ...(packs.some(({ holds }) => holds > 1) ? packsSaid(packs, material.pack.name) : []), ' = ', quantity.count(number)], COUNTED),
+    opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
     used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
   }
 }
@@ -120,7 +122,7 @@ export function baseLine(piece: Piece, name: string, price: number): CostLine {
   const one = figure(quantity.count(1), sum`one for each piece`, COUNTED)
   const all = figure(quantity.count(copies), sum`one for each of ${several(copies, 'copy', 'copies')}`, COUNTED)
   return {
-    id: 'base', of: 'base', name, plural: name, each: one, stems: all, packs: all, packName: 'base', packHolds: 1, left: 0, shop: null,
+    id: 'base', of: 'base', name, plural: name, each: one, stems: all, packs: all, packName: 'base', bought: [{ shop: null, holds: 1, price, packs: copies }], left: 0,
     spare: figure(quantity.count(0), sum`none`, COUNTED), stash: figure(quantity.count(0), sum`none`, COUNTED), opened, used: opened,
   }
 }

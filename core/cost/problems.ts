@@ -1,12 +1,16 @@
 import { quantity, several, sum } from '../measure'
+import type { LaidLayer } from '../arrange'
+import type { Shelf } from '../material'
 import type { Layer, Mend, Piece, Problem } from '../piece'
+import { EACH } from '../piece'
 import type { Bill } from './bill'
 import type { CostLine } from './line'
+import { materialLine, usesOf } from './line'
 
-export function costProblems(piece: Piece, bill: Bill): Problem[] {
+export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.flatMap((line) => saving(piece, line)).slice(0, 2)
+  const mends = bill.lines.flatMap((line) => saving(piece, line, laid, shelf)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [{
     id: 'over budget', weight: 'care', layer: null,
@@ -17,24 +21,35 @@ export function costProblems(piece: Piece, bill: Bill): Problem[] {
   }]
 }
 
-/** The most stems one would drop to save a pack: a quarter of it, rule of thumb. */
+/** The most pieces one would drop to save a pack: a quarter of them, rule of thumb. */
 const DROP_AT_MOST = 0.25
 
-/** Dropping a few so that one pack fewer is opened. */
-function saving(piece: Piece, line: CostLine): Mend[] {
-  if (line.of !== 'stems') return []
-  const packs = line.packs.value
-  const into = line.stems.value + line.spare.value - (packs - 1) * line.packHolds
-  if (packs < 2 || into > Math.max(1, line.packHolds * DROP_AT_MOST)) return []
-  const fewer = Math.ceil(into / piece.brief.copies)
-  const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id)
-  const rule = layer && counted(layer, fewer)
-  return [{
-    says: sum`${several(fewer, line.name, line.plural)} fewer saves a ${line.packName}: ${quantity.money(line.opened.value / packs)}`,
-    edit: rule ? { do: 'layer', layer: layer.id, set: { rule } } : null,
-  }]
+/** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
+function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf: Shelf): Mend[] {
+  const material = shelf.materials[line.id]
+  if (line.of !== 'stems' || !material) return []
+  const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
+  const uses = usesOf(laid, []).get(line.id)
+  const own = layer && laid.find((each) => each.layer.id === layer.id)
+  if (!layer || !uses || !own) return []
+  const pieces = own.placements.length
+  for (let fewer = 1; fewer <= Math.max(1, Math.floor(pieces * DROP_AT_MOST)); fewer++) {
+    const rule = fewerIn(layer, fewer)
+    if (!rule) return []
+    let left = fewer
+    const dropped = uses.map((use) => {
+      const taken = use.cut === layer.cut ? Math.min(left, use.pieces) : 0
+      left -= taken
+      return { ...use, pieces: use.pieces - taken }
+    })
+    const saved = line.opened.value - materialLine(material, dropped, piece.brief.copies, shelf).opened.value
+    if (saved > 0) return [{ says: sum`${several(fewer, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved)}`, edit: { do: 'layer', layer: layer.id, set: { rule } } }]
+  }
+  return []
 }
 
-function counted({ rule }: Layer, fewer: number): Layer['rule'] | null {
-  return (rule.kind === 'compass' || rule.kind === 'crescent') && rule.count > fewer ? { ...rule, count: rule.count - fewer } : null
+/** The same rule with so many fewer places; null when its count is not simply its own, or would be none. */
+function fewerIn({ rule, run, taken }: Layer, fewer: number): Layer['rule'] | null {
+  const simple = rule.kind === 'compass' || rule.kind === 'crescent' || rule.kind === 'scatter'
+  return simple && run !== EACH && !taken.length && rule.count > fewer ? { ...rule, count: rule.count - fewer } : null
 }

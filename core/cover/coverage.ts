@@ -36,8 +36,9 @@ export interface BareStretch { readonly run: string, readonly from: number, read
 
 /** A stretch counts as bare when less than this share of it is covered: rule of thumb. */
 const BARE_BELOW = 0.4
-/** Shorter bare stretches than this share of the face's width are nothing to an eye: rule of thumb. */
+/** Shorter bare stretches than this share of the face's width, or than this, mm, are nothing to an eye: rules of thumb. */
 const BARE_LEAST = 0.75
+const BARE_SHORTEST = 25
 const SECTORS = 12
 
 /** Layers by cell, meaningless off the faces, and what hides them, thing by thing. */
@@ -164,7 +165,7 @@ function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uin
   const own = grid.stretches.flatMap((stretch, i) => (stretch.run === run.id ? [i] : []))
   const n = own.length
   const step = run.length / n
-  const least = BARE_LEAST * 2 * run.at(run.length / 3).half
+  const least = Math.max(BARE_SHORTEST, BARE_LEAST * 2 * run.at(run.length / 3).half)
   // A stretch that another run's face lies over has no cells of its own, and is not bare.
   const isBare = own.map((i) => size[i]! > 0 && covered[i]! < BARE_BELOW * size[i]!)
   if (isBare.every(Boolean)) return [{ run: run.id, from: 0, length: run.length }]

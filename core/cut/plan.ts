@@ -21,7 +21,7 @@ const MOST_KINDS = 160
  * Proven means that a bound was reached, or that every cheaper plan was looked for.
  */
 export function* planning(job: CutJob): Generator<Planning, CutPlan, boolean | undefined> {
-  const wants = job.wants.filter(({ count, length }) => count > 0 && length > 0)
+  const wants = job.wants.filter(({ count, length }) => count > 0 && grains(length) > 0)
   const longest = longestOf(job.stocks)
   const loosely = unitsOf(wants, job.stocks)
   // Whole, but for what no roll is long enough for.

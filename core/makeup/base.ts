@@ -1,5 +1,5 @@
 import type { LaidLayer } from '../arrange'
-import type { Run } from '../base'
+import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { inches, quantity, RULE_OF_THUMB, figure, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -30,11 +30,11 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
     const drop = rule.kind === 'single' ? rule.drop : 0
     return drop > 0 ? placements.map(() => drop) : []
   })
-  const hanger = family !== 'garlands' && hook === null ? hangerLength(family === 'swags' ? TRUNKS : 2 * runs[0]!.at(0).half) : 0
+  const hanger = family !== 'garlands' && hook === null ? hangerLength(hungBy(base, runs[0]!)) : 0
   const figures: NamedFigure[] = [
     ...(ties ? [countOf('trees', 'Trees', 2, sum`two, trunk over trunk`), { id: 'ties', name: 'Ties on the trunks', figure: figure(quantity.count(ties), sum`one to ${quantity.length(TIE_EVERY)} of overlap, from two to four`, RULE_OF_THUMB) }] : []),
     ...hung.map((drop, i): NamedFigure => ({ id: `cord:${i}`, name: 'Each of two cords', figure: figure(quantity.length(drop + 2 * LAP), sum`${quantity.length(drop)} + a lap of ${quantity.length(LAP)} at each end`, RULE_OF_THUMB) })),
-    ...(hanger ? [{ id: 'hanger', name: 'Cord for the hanger', figure: figure(quantity.length(hanger), sum`round the base + 2 × rise ${quantity.length(RISE)} + knot ${quantity.length(KNOT)} = ${quantity.length(hanger)}`, RULE_OF_THUMB) }] : []),
+    ...(hanger ? [{ id: 'hanger', name: 'Cord for the hanger', figure: figure(quantity.length(hanger), sum`round what holds it + 2 × rise ${quantity.length(RISE)} + knot ${quantity.length(KNOT)} = ${quantity.length(hanger)}`, RULE_OF_THUMB) }] : []),
   ]
   const takes: Taken[] = [
     ...hung.map((drop) => ({ material: CORD, use: 'cords', length: drop + 2 * LAP, count: 2, joins: false })),
@@ -43,6 +43,14 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const uses: Used[] = ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties }] : []
   return { layer: 'base', title: null, figures, takes, uses }
 }
+
+/** What a hanger's cord goes round where it is not the whole of the base: the frame inside, or the stems at the tie, mm. Rules of thumb. */
+const FRAMES: Partial<Record<Body, number>> = { trees: TRUNKS, bound: TRUNKS, evergreen: inches(1), wire: inches(1), box: inches(1), clamps: inches(1) }
+/** Round a thicker base than this the cord goes through it, mm: rule of thumb. */
+const THICKEST = inches(3)
+
+/** How thick what the hanger goes round is, mm. */
+const hungBy = ({ kind }: Piece['base'], run: Run): number => FRAMES[BASE_SORTS[kind].body] ?? Math.min(THICKEST, 2 * run.at(0).half)
 
 /** Cord for a hanger that goes once round a base so thick, mm. */
 export const hangerLength = (thick: number): number => Math.PI * thick + 2 * RISE + KNOT

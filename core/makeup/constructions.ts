@@ -3,11 +3,13 @@ import { runsFor } from '../arrange'
 import type { Run } from '../base'
 import type { Shelf } from '../material'
 import type { Said } from '../measure'
+import { quantity, sum } from '../measure'
 import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
 import { BEADS } from './beads'
 import { BOUGHS, BUNDLES } from './bound'
 import { BOW } from './bow'
 import type { Construction, MakeUp, Making } from './makeup'
+import { changeRule } from './makeup'
 import { MESH, POOFS } from './mesh'
 import { SPRAY } from './spray'
 import { LAID, WOUND } from './wound'
@@ -42,7 +44,27 @@ export function makeUpWords(piece: Piece, laid: LaidLayer, makeUp: MakeUp, runs:
 }
 
 /** What cannot be made so. */
-export const makeUpProblems = (piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] => laid.flatMap((each) => {
-  const found = makingOf(piece, each, runs, shelf)
-  return found ? found.how.problems(each.layer.rule, found.making) : []
-})
+export const makeUpProblems = (piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] => [
+  ...laid.flatMap((each) => {
+    const found = makingOf(piece, each, runs, shelf)
+    return found ? found.how.problems(each.layer.rule, found.making) : []
+  }),
+  ...tiesProblem(laid, runs),
+]
+
+/** The ties of a base serve all layers that gather in them: more than there are is told of the last that asks for them. */
+function tiesProblem(laid: readonly LaidLayer[], runs: readonly Run[]): Problem[] {
+  return runs.flatMap((run): Problem[] => {
+    const asking = laid.flatMap(({ layer }) => (layer.rule.kind === 'mesh' && runsFor(layer, runs).some(({ id }) => id === run.id) ? [{ layer, rule: layer.rule }] : []))
+    const ties = Math.max(0, ...asking.map(({ rule }) => rule.ties))
+    const asked = asking.reduce((sum, { rule }) => sum + Math.min(rule.count, rule.ties), 0)
+    const last = asking.at(-1)
+    if (asking.length < 2 || asked <= ties || !last) return []
+    const left = Math.max(0, ties - (asked - Math.min(last.rule.count, last.rule.ties)))
+    return [{
+      id: `${last.layer.id}:shared-ties:${run.id}`, weight: 'fault', layer: last.layer.id,
+      says: sum`${quantity.count(asked)} gathers in ${quantity.count(asking.length)} layers, but the base has ${quantity.count(ties)} ties${runs.length > 1 ? ` on the ${run.name}` : ''}.`,
+      mends: [left > 0 ? { says: sum`Make ${quantity.count(left)} here`, edit: changeRule(last.layer, { count: left }) } : { says: sum`Make fewer in another layer`, edit: null }],
+    }]
+  })
+}

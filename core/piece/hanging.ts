@@ -1,4 +1,5 @@
 import type { Form } from '../base'
+import { BASE_SORTS } from '../base'
 import type { Piece } from './schema'
 
 /** How far up a door a piece hangs: about eye level. Rule of thumb. */
@@ -11,3 +12,7 @@ export function hangsAt({ base, brief }: Pick<Piece, 'base' | 'brief'>): number 
   if (WALLS.has(form)) return null
   return form === 'door' || brief.surface.kind === 'glass' ? 0.5 : EYE_LEVEL
 }
+
+/** Whether a piece needs no ready base: a garland that is bound of boughs is itself what hangs, along its route. */
+export const isItself = ({ base, layers }: Pick<Piece, 'base' | 'layers'>): boolean =>
+  BASE_SORTS[base.kind].family === 'garlands' && layers.some(({ rule }) => rule.kind === 'boughs')

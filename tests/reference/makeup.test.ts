@@ -115,7 +115,7 @@ describe('bows', () => {
     expect(toInches(figureOf(made(stack), 'across').value)).toBeCloseTo(10)
     expect(made(stack).takes.map(({ length }) => Math.round(toInches(length)))).toEqual([20 + 8 * 10, 20 + 6 * 8])
   })
-  it('taper: outer loops longest', () => expect(handLoops({ loops: 6, loop: 90, taper: 1 / 3 }).map(Math.round)).toEqual([90, 90, 75, 75, 60, 60]))
+  it('taper: outer loops longest', () => expect(handLoops({ loops: 6, loop: 90, taper: 1 / 3, groups: null }).map(Math.round)).toEqual([90, 90, 75, 75, 60, 60]))
 })
 
 describe('mesh, wraps, twine', () => {

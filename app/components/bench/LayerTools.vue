@@ -33,7 +33,7 @@ function fit(): void {
   fitError.value = Number.isInteger(stems) && stems >= 0 && inHand.value.trim() !== '' ? '' : 'A whole number of stems, please.'
   if (fitError.value) return
   const fitted = fitTo(props.layer, stems, bench.runs, shops.shelf)
-  if (!fitted) fitError.value = 'This rule has no count of its own. Choose compass, every so far or scatter.'
+  if (!fitted) fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
   else set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
+import type { CostLine } from '#core/cost'
 import { capital, clock, formatMoney, say } from '#core/measure'
 import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -33,6 +34,10 @@ const heavySide = computed(() => {
   const { balance, tapes } = workings.value!
   return tapes[0]!.closed ? `towards ${clock(balance.heavy ?? 0)}` : balance.centre.x > 0 ? 'to the right' : 'to the left'
 })
+/** Where it is bought, each place once. */
+const boughtAt = ({ bought }: CostLine): string => [...new Set(bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house'
+/** "bunch of 10 and of 1" */
+const packSizes = ({ packName, bought }: CostLine): string => [packName, ...(bought.some(({ holds }) => holds > 1) ? [`of ${bought.map(({ holds }) => holds).join(' and of ')}`] : [])].join(' ')
 const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 </script>
 
@@ -107,8 +112,9 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow v-for="each in workings.base.figures" :key="each.name" :label="each.name" :figure="each.figure" :manner="bench.manner" />
         <FigureRow v-for="each in workings.proportions" :key="each.layer" :label="`${capital(each.name)} to base`" :figure="each.share" :manner="bench.manner" />
         <FigureRow v-for="each in workings.base.makeUp.figures" :key="each.id" :label="each.name" :figure="each.figure" :manner="bench.manner" />
+        <FigureRow label="Weight in all" :figure="workings.mass.whole" :manner="bench.manner" strong />
         <FigureRow label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
-        <FigureRow label="Weight of what is on it" :figure="workings.mass" :manner="bench.manner" />
+        <FigureRow label="Weight of what is on it" :figure="workings.mass.on" :manner="bench.manner" />
       </section>
 
       <section class="px-3 py-2" aria-labelledby="tally-stems">
@@ -131,12 +137,12 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <h2 id="tally-packs" class="panel-title mb-1">To buy{{ copies > 1 ? `, for all ${copies}` : '' }}</h2>
         <p v-if="shops.state === 'silent'" class="mb-1 text-fine text-bracken">No shop answers just now. These are usual prices.</p>
         <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
-          <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ line.shop ?? 'usual price' }}</span></p>
+          <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ boughtAt(line) }}</span></p>
           <div class="pl-2">
             <FigureRow v-if="line.of !== 'base'" :label="line.of === 'length' ? 'Length needed' : 'Stems needed'" :figure="line.stems" :manner="bench.manner" />
             <FigureRow v-if="line.stash.value" label="From the stash" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
-            <FigureRow :label="line.id === 'base' ? 'Bases' : line.packHolds > 1 ? `Packs (${line.packName} of ${line.packHolds})` : `Packs (${line.packName})`" :figure="line.packs" :manner="bench.manner" />
+            <FigureRow :label="line.id === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />
             <FigureRow label="Opened" :figure="line.opened" :manner="bench.manner" />
             <FigureRow label="Used" :figure="line.used" :manner="bench.manner" />
           </div>

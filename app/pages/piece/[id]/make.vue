@@ -67,8 +67,8 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
                 <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? baseSays : line.plural }}</td>
                 <td class="px-1 text-right">{{ show(line.stems, manner) }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
-                <td class="whitespace-nowrap px-1 text-right">{{ line.packs.value }}<template v-if="line.packHolds > 1"> of {{ line.packHolds }}</template></td>
-                <td class="px-1">{{ line.shop ?? 'usual price' }}</td>
+                <td class="whitespace-nowrap px-1 text-right">{{ line.bought.map(({ packs, holds }) => (holds > 1 ? `${packs} of ${holds}` : `${packs}`)).join(' + ') || '0' }}</td>
+                <td class="px-1">{{ [...new Set(line.bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house' }}</td>
                 <td class="text-right">{{ formatMoney(line.opened.value, manner.currency) }}</td>
               </tr>
             </tbody>
