@@ -128,7 +128,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill, laid, shelf),
     ]),
-    steps: stepsOf(piece, runs, laid, { spacings, makeUps }, shelf),
+    steps: stepsOf(piece, runs, laid, { spacings, makeUps, ofBase }, shelf),
     scene: sceneOf(piece, runs, bounds, laid, shelf),
   }
 }

@@ -4,10 +4,12 @@ import { capital, quantity, sum } from '../measure'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH, MOST_PLACES } from '../piece'
 import type { Clash } from './clash'
+import { overlapped } from './bound'
 import { clashesOf, freeAlong } from './clash'
+import { knownMix, shortestOf } from './dealing'
 import { nudgeBy, takeOff } from './hands'
 import type { LaidLayer, Placement } from './placement'
-import { runsFor } from './slots'
+import { mostInBand, runsFor } from './slots'
 
 /** What is wrong with how layers are laid. */
 export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
@@ -16,7 +18,7 @@ export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: 
       ...faultOf(layer, fault, runs),
       ...unknownIn(layer, shelf),
       ...tooShort(layer, shelf),
-      ...tooMany(layer, runs),
+      ...tooMany(layer, runs, shelf),
       ...oddOne(layer, placements),
     ]),
     ...clashProblems(piece, laid, runs, shelf),
@@ -58,16 +60,29 @@ function tooShort(layer: Layer, shelf: Shelf): Problem[] {
   })
 }
 
-function tooMany(layer: Layer, runs: readonly Run[]): Problem[] {
+/** What a rule would ask for beyond what a layer holds: it is told, and the layer stops there. */
+function tooMany(layer: Layer, runs: readonly Run[], shelf: Shelf): Problem[] {
   const { rule } = layer
   const run = runsFor(layer, runs)[0]
-  if (rule.kind !== 'every' || !run || run.length / rule.spacing <= MOST_PLACES) return []
-  const widest = run.length / MOST_PLACES
-  return [{
-    id: `${layer.id}:many`, weight: 'care', layer: layer.id,
-    says: sum`Every ${quantity.length(rule.spacing)} would take more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
-    mends: [{ says: sum`Space them ${quantity.length(widest)} apart`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, spacing: widest } } } }],
-  }]
+  if (!run) return []
+  const told = (asked: number, mends: Mend[]): Problem[] => (asked <= MOST_PLACES ? [] : [{
+    id: `${layer.id}:many`, weight: 'care', layer: layer.id, says: sum`That would take ${quantity.count(asked)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends,
+  }])
+  switch (rule.kind) {
+    case 'every': {
+      const widest = run.length / MOST_PLACES
+      return told(Math.round(run.length / rule.spacing), [{ says: sum`Space them ${quantity.length(widest)} apart`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, spacing: widest } } } }])
+    }
+    case 'boughs': {
+      const piece = shortestOf(layer, shelf)
+      return piece > rule.overlap ? told(overlapped(run, piece, piece - rule.overlap).count, [{ says: sum`Longer pieces, or less overlap`, edit: null }]) : []
+    }
+    case 'bands': {
+      const asked = mostInBand(run, rule, knownMix(layer, shelf).map(({ known }) => known.width))
+      return told(asked, [{ says: sum`Say how many to a row`, edit: null }])
+    }
+    default: return []
+  }
 }
 
 /** Equal shares left and right: the odd one out is told. */

@@ -2,6 +2,7 @@ import { packSiblings } from 'd3-hierarchy'
 import type { Run } from '../base'
 import { along, mirrored, onRun } from '../base'
 import type { Material } from '../material'
+import { wholesIn } from '../measure'
 import type { Flow, Layer, Rule, RuleOf } from '../piece'
 import { EACH, mirrorRule, MOST_PLACES, OTHER_WAY } from '../piece'
 import { against } from './against'
@@ -192,11 +193,18 @@ const BANDS = { outer: 0.8, between: 0, inner: -0.8 } as const
 /** The length of the line at `t` across the face, mm: on a ring π times its diameter there. */
 const lineAt = (run: Run, t: number): number => run.length + (run.rim - run.length) * t
 
+/** How many lie side by side on a row of a banded layer: `⌊its line ÷ width⌋`. */
+const sideBySide = (run: Run, name: keyof typeof BANDS, width: number | undefined): number => (width === undefined ? 0 : wholesIn(lineAt(run, BANDS[name]), width))
+
+/** The most that a row of a banded layer asks for, when it is as many as go round. */
+export const mostInBand = (run: Run, rule: RuleOf<'bands'>, widths: readonly number[]): number =>
+  Math.max(0, ...(['outer', 'between', 'inner'] as const).map((name, i) => (rule[name] === null ? sideBySide(run, name, widths[Math.min(i, widths.length - 1)]) : 0)))
+
 function bands(run: Run, rule: RuleOf<'bands'>, mixWidths: readonly number[]): Slot[] {
   const kindOf = (i: number): number => Math.min(i, mixWidths.length - 1)
   const row = (name: 'outer' | 'between' | 'inner', material: number): Slot[] => {
     const asked = rule[name]
-    const n = asked ?? Math.min(MOST_PLACES, Math.floor(lineAt(run, BANDS[name]) / (mixWidths[kindOf(material)] ?? Infinity)))
+    const n = asked ?? Math.min(MOST_PLACES, sideBySide(run, name, mixWidths[kindOf(material)]))
     // Rows stand half a step off each other, as bricks do.
     return evenly(run, n, name === 'between' ? 0.5 / Math.max(1, n) : 0).map((s, i) => slot(run, `${name}.${i}`, s, { across: BANDS[name], material: kindOf(material) }))
   }

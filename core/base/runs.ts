@@ -44,7 +44,15 @@ export function runsOf({ shape, turn }: Pick<Base, 'shape' | 'turn'>): Run[] {
   // A swag hangs from its join and a garland from its route: those stay where they are.
   const centred = shape.form === 'oval' || shape.form === 'heart' || shape.form === 'letter' || shape.form === 'animal' || shape.form === 'gourd' || shape.form === 'pear'
   const shift = centred ? { x: -(left + right) / 2, y: -(top + bottom) / 2 } : { x: 0, y: 0 }
-  return runs.map((run) => turnedRun(run, by, shift))
+  return runs.map((run) => said(turnedRun(run, by, shift), shape.form, by))
+}
+
+/** Arms that lie to the left and right, as one says it when the piece hangs upright: above and below. */
+function said(run: Run, form: Form, turn: number): Run {
+  if ((form !== 'swag' && form !== 'opened') || Math.abs(((turn % 180) + 180) % 180 - 90) > 45 || run.reads.kind !== 'from') return run
+  const { start } = run.reads
+  const lower = run.at(run.length).y > run.at(0).y
+  return { ...run, name: lower ? 'lower arm' : 'upper arm', reads: { kind: 'from', words: `${lower ? 'below' : 'above'} ${start}`, start } }
 }
 
 /** Where a mark that sits on the base itself (its join, its hook) is now. @param share of the first run, before any turn */

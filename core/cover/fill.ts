@@ -1,6 +1,5 @@
-import type { LaidLayer } from '../arrange'
+import type { LaidLayer, Placement } from '../arrange'
 import { freshIds, placeAdded } from '../arrange'
-import type { Placement } from '../arrange'
 import type { Run } from '../base'
 import { along, onRun } from '../base'
 import { silhouetteOf } from '../glyph'

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { Material } from '../material'
 import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
-import { parseLength, trimZeros } from '../measure'
+import { parseLength, parseNumber, trimZeros } from '../measure'
 
 /** A column that a table of materials may have. */
 export interface MaterialColumn {
@@ -27,6 +27,7 @@ export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
   column('state', 'State', STATES.join(', '), ['condition']),
   column('texture', 'Texture', TEXTURES.join(', ')),
   column('colours', 'Colours', '#rrggbb, the most of it first, separated by spaces', ['colour', 'color', 'colors']),
+  column('tint', 'Tint', 'a colour over the drawing’s own, #rrggbb, or empty for none; without this column the first colour'),
   column('pack', 'Pack', 'bunch, bag, box …', ['pack name', 'sold as']),
   column('holds', 'In a pack', 'pieces', ['holds', 'pack size', 'count', 'pieces', 'qty']),
   column('bunches', 'Bunches', 'how many bunches they come in'),
@@ -37,12 +38,18 @@ export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
   column('hardy', 'Stands', HARDINESS.join(', '), ['hardy', 'weather', 'hardiness']),
   column('months', 'Months', 'numbers from 1 to 12, separated by spaces; empty is all year', ['season', 'available']),
   column('hazards', 'Hazards', HAZARDS.join(', '), ['cautions', 'warnings']),
+  column('parts', 'Comes apart into', 'what comes off one: 9 berries; 2 leaves', ['parts']),
   column('form', 'Covers as', FORMS_OF_PATCH.join(', '), ['form', 'shape']),
   column('species', 'Drawn as', 'the plant or thing that draws it', ['species', 'drawing']),
   column('id', 'Id', 'leave empty for a new material'),
 ]
 
 const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/** What a spreadsheet would take for a formula is marked with an apostrophe before it, and what has such a mark with one more. */
+const FORMULA = /^'*[=+\-@\t\r]/
+const marked = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
+const unmarked = (text: string): string => (text.startsWith('\'') && FORMULA.test(text) ? text.slice(1) : text)
 
 export interface Table { readonly headings: readonly string[], readonly rows: readonly (readonly string[])[] }
 export type ReadTable = { readonly ok: true, readonly table: Table } | { readonly ok: false, readonly error: string }
@@ -59,7 +66,7 @@ export function readTable(text: string): ReadTable {
   if (!headings?.some((heading) => heading.trim())) return { ok: false, error: 'The file is empty.' }
   if (!rows.length) return { ok: false, error: 'There are headings, but no rows under them.' }
   if (rows.length > MOST_ROWS) return { ok: false, error: `There are ${rows.length} rows; the most that is read at once is ${MOST_ROWS}.` }
-  return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows } }
+  return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows: rows.map((cells) => cells.map(unmarked)) } }
 }
 
 /** Which of a table's headings gives each column, by number; null for none. */
@@ -116,9 +123,10 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
     }
     const number = (id: string): number => {
       // A sign of money may stand before it, a unit behind.
-      const found = /^[^\d.,-]{0,3}(-?\d*[.,]?\d+)\s*[a-z]{0,3}$/i.exec(text(id))
-      if (!found) wrong(id, `“${text(id)}” is not a number.`)
-      return found ? Number(found[1]!.replace(',', '.')) : 0
+      const found = /^[^\d.,-]{0,3}(-?)([\d.,\s]*\d[\d.,]*)\s*[a-z]{0,3}$/i.exec(text(id))
+      const read = found ? parseNumber(found[2]!) : { ok: false as const, error: `“${text(id)}” is not a number.` }
+      if (!read.ok) wrong(id, read.error)
+      return read.ok ? (found![1] ? -1 : 1) * read.value : 0
     }
     const yes = (id: string): boolean => {
       const word = plain(text(id))
@@ -126,6 +134,11 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       return ['yes', 'true', '1', 'y'].includes(word)
     }
     const list = (id: string): string[] => text(id).split(LIST).filter(Boolean)
+    const parts = (): Material['parts'] => text('parts').split(/[;\n]/).map((each) => each.trim()).filter(Boolean).flatMap((each) => {
+      const found = /^(\d+)\s+(.+)$/.exec(each)
+      if (!found) wrong('parts', `“${each}” does not say how many of what: 9 berries.`)
+      return found ? [{ name: found[2]!, count: Number(found[1]) }] : []
+    })
     const name = text('name')
     if (!name) wrong('name', 'is needed.')
     const kind = plain(text('kind'))
@@ -139,13 +152,13 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
       length: length('length'), width: length('width'), mass: number('mass'), state, texture: plain(text('texture')),
       wired: yes('wired'), facing: plain(text('facing')), hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'), divides: yes('divides'),
-      colours: list('colours'), colour: list('colours')[0] ?? null,
+      colours: list('colours'), colour: mapping.tint === null || mapping.tint === undefined ? list('colours')[0] ?? null : text('tint') || null,
       pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
-      parts: [], months: list('months').map(Number), hazards: list('hazards').map(plain),
+      parts: parts(), months: list('months').map(Number), hazards: list('hazards').map(plain),
     }
     const read = MaterialSchema.safeParse(draft)
     if (!read.success && !own.length) {
-      for (const { path, message } of read.error.issues) wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0))), `${message}.`)
+      for (const { path, message } of read.error.issues) wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), mapping), `${message}.`)
     }
     if (own.length || !read.success) faults.push(...own)
     else {
@@ -156,19 +169,30 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
   return { materials, faults }
 }
 
-const columnOf = (field: string): string => (field === 'name' ? 'pack' : field === 'colour' ? 'colours' : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
+const columnOf = (field: string, mapping: Mapping): string => (field === 'name' ? 'pack' : field === 'colour' ? (mapping.tint === null || mapping.tint === undefined ? 'colours' : 'tint') : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
+
+/** A length in as few decimals as read back to the same. */
+function exactly(mm: number, units: Units): string {
+  const value = mm / (units === 'in' ? 25.4 : 10)
+  for (let digits = 0; digits < 12; digits++) {
+    const text = `${trimZeros(value.toFixed(digits))} ${units}`
+    const back = parseLength(text, units)
+    if (back.ok && back.value === mm) return text
+  }
+  return `${mm} mm`
+}
 
 /** A table of materials as text, lengths in the unit asked for. It reads back as it was. */
 export function writeMaterials(materials: readonly Material[], units: Units): string {
-  const size = (mm: number): string => (units === 'in' ? `${trimZeros((mm / 25.4).toFixed(6))} in` : `${trimZeros((mm / 10).toFixed(6))} cm`)
+  const size = (mm: number): string => exactly(mm, units)
   const yes = (value: boolean): string => (value ? 'yes' : 'no')
   const rows = materials.map((each) => {
     const cells: Record<string, string> = {
       name: each.name, plural: each.plural, kind: each.kind, length: size(each.length), width: size(each.width), mass: String(each.mass), state: each.state, texture: each.texture,
-      colours: each.colours.join(' '), pack: each.pack.name, holds: String(each.pack.holds), bunches: String(each.pack.bunches), price: (each.pack.price / 100).toFixed(2),
+      colours: each.colours.join(' '), tint: each.colour ?? '', parts: each.parts.map(({ name, count }) => `${count} ${name}`).join('; '), pack: each.pack.name, holds: String(each.pack.holds), bunches: String(each.pack.bunches), price: (each.pack.price / 100).toFixed(2),
       wired: yes(each.wired), divides: yes(each.divides), facing: each.facing, hardy: each.hardy, months: each.months.join(' '), hazards: each.hazards.join(' '), form: each.form, species: each.species, id: each.id,
     }
-    return MATERIAL_COLUMNS.map(({ id }) => cells[id]!)
+    return MATERIAL_COLUMNS.map(({ id }) => marked(cells[id]!))
   })
-  return `${Papa.unparse({ fields: MATERIAL_COLUMNS.map(({ name }) => name), data: rows }, { escapeFormulae: true })}\r\n`
+  return `${Papa.unparse({ fields: MATERIAL_COLUMNS.map(({ name }) => name), data: rows })}\r\n`
 }

@@ -1,4 +1,4 @@
-import { findNodeAtLocation, parseTree, printParseErrorCode } from 'jsonc-parser'
+import { findNodeAtLocation, getNodePath, parseTree, printParseErrorCode } from 'jsonc-parser'
 import type { Node, ParseError } from 'jsonc-parser'
 import { z } from 'zod'
 import type { Piece } from '../piece'
@@ -6,6 +6,10 @@ import { migrate, PieceSchema, VERSION } from '../piece'
 
 /** The largest file that is read, bytes: a piece with every layer full stays far below it. */
 export const LARGEST_FILE = 8 * 1024 * 1024
+
+/** Levels of a file beyond which it is no piece, and faults that are told of one file. */
+const DEEPEST = 60
+const MOST_FAULTS = 40
 
 /** What is wrong in a file, and where. */
 export interface FileFault {
@@ -28,6 +32,8 @@ export function tooLarge(bytes: number): FileFault | null {
 
 /** Reads the text of a piece file of any version up to today's. Nothing is guessed and nothing is left out. */
 export function readPiece(text: string): ReadPiece {
+  const deep = tooDeep(text)
+  if (deep !== null) return { ok: false, faults: [{ says: `The file is nested deeper than any piece: over ${DEEPEST} levels.`, at: '', line: lineAt(text, deep) }] }
   const errors: ParseError[] = []
   const tree = parseTree(text, errors, { disallowComments: true })
   const broken = errors[0]
@@ -35,12 +41,51 @@ export function readPiece(text: string): ReadPiece {
     const line = lineAt(text, broken?.offset ?? 0)
     return { ok: false, faults: [{ says: broken ? `The file is broken: ${words(printParseErrorCode(broken.error))}.` : 'The file is empty.', at: '', line }] }
   }
+  const twice = doubled(tree)
+  if (twice) return { ok: false, faults: [{ says: `“${twice.key}” stands there twice.`, at: pathText(getNodePath(twice.node)), line: lineAt(text, twice.node.offset) }] }
   const input: unknown = JSON.parse(text)
   const current = migrate(input)
   if (!current.ok) return { ok: false, faults: [{ says: current.error, at: current.path.join('.'), line: lineOf(text, tree, current.path) }] }
   const read = PieceSchema.safeParse(current.document)
   if (read.success) return { ok: true, piece: read.data }
-  return { ok: false, faults: read.error.issues.map((issue) => faultOf(issue, text, tree)) }
+  return { ok: false, faults: read.error.issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, text, tree)) }
+}
+
+/** Where a text goes deeper than any piece does; null when it does not. */
+function tooDeep(text: string): number | null {
+  let depth = 0
+  let quoted = false
+  for (let i = 0; i < text.length; i++) {
+    const letter = text[i]
+    if (quoted) {
+      if (letter === '\\') i += 1
+      else if (letter === '"') quoted = false
+    }
+    else if (letter === '"') quoted = true
+    else if (letter === '[' || letter === '{') {
+      depth += 1
+      if (depth > DEEPEST) return i
+    }
+    else if (letter === ']' || letter === '}') depth -= 1
+  }
+  return null
+}
+
+/** A key that an object has twice, so that one value would win over the other without a word. */
+function doubled(node: Node): { readonly key: string, readonly node: Node } | null {
+  if (node.type === 'object') {
+    const seen = new Set<string>()
+    for (const property of node.children ?? []) {
+      const key = String(property.children?.[0]?.value)
+      if (seen.has(key)) return { key, node: property.children![0]! }
+      seen.add(key)
+    }
+  }
+  for (const child of node.children ?? []) {
+    const found = doubled(child)
+    if (found) return found
+  }
+  return null
 }
 
 function faultOf(issue: z.core.$ZodIssue, text: string, tree: Node): FileFault {

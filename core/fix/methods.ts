@@ -45,12 +45,13 @@ const SMOOTH: Record<Hold, Method> = {
 const TIPS: Record<Hold, Method> = {
   light: { how: 'Twist the nearest tips round its stem.', why: 'The wire in the tips holds light things and lets them out again.', needs: [] },
   stem: { how: 'Lay the stem along a branch and twist two tips round it.', why: 'One twist lets it turn.', needs: [] },
-  heavy: { how: 'Wire it to the trunk or the ring wire behind in two places; tips only hide the wire.', why: 'Tips bend out under weight.', needs: ['stem wire'] },
+  heavy: { how: 'Wire it to the wire behind in two places; tips only hide it.', why: 'Tips bend out under weight.', needs: ['stem wire'] },
 }
 
 /** What holds what, as common practice has it. */
 const METHODS: Record<Body, Record<Hold, Method>> = {
-  vine: VINE, twisted: VINE, wire: WIRE, box: WIRE, hoop: SMOOTH, evergreen: TIPS, rope: TIPS,
+  vine: VINE, twisted: VINE, wire: WIRE, box: WIRE, hoop: SMOOTH, evergreen: TIPS,
+  rope: { ...TIPS, heavy: { how: 'Wire it round the garland’s stems behind in two places; tips only hide the wire.', why: 'Tips bend out under weight.', needs: ['stem wire'] } },
   trees: { ...TIPS, heavy: { how: 'Wire it to the trunks at three places.', why: 'Fewer and it swings out of the middle.', needs: ['stem wire'] } },
   clamps: {
     light: { how: 'Lay it in with a handful and close the clamp over both.', why: 'A clamp lets a single thin stem slip.', needs: [] },

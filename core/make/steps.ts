@@ -1,6 +1,6 @@
 import type { LaidLayer, Spacing } from '../arrange'
 import { countsOf, countsOfAll, inOrder } from '../arrange'
-import type { Run } from '../base'
+import type { Body, Run } from '../base'
 import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
@@ -42,7 +42,7 @@ const FLOW_WORDS: Record<Flow, string> = {
 }
 
 /** What was worked out of each layer, by its id. */
-export interface OfLayers { readonly spacings: ReadonlyMap<string, Spacing>, readonly makeUps: ReadonlyMap<string, MakeUp> }
+export interface OfLayers { readonly spacings: ReadonlyMap<string, Spacing>, readonly makeUps: ReadonlyMap<string, MakeUp>, readonly ofBase: MakeUp }
 
 /** The ordered steps from bare base to hung piece. */
 export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], of: OfLayers, shelf: Shelf): Step[] {
@@ -50,7 +50,7 @@ export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidL
   const layers = laid.filter(({ placements }) => placements.length > 0)
   return [
     prepareBase(piece),
-    ...(layers.length ? [prepareStems(piece, layers, materials, shelf)] : []),
+    ...(layers.length ? [prepareStems(piece, layers, materials, of, shelf)] : []),
     ...layers.map((each) => layStep(piece, runs, each, of, shelf)),
     {
       id: 'look', title: 'Hang it and look', layer: null, places: [], cautions: [],
@@ -71,12 +71,15 @@ export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidL
   ]
 }
 
+/** What a hanger is tied round where that is not simply the base. */
+const HUNG_BY: Partial<Record<Body, string>> = { trees: 'round the trunks behind the middle', bound: 'round the binding behind' }
+
 function hangerWords({ base }: Piece): Said {
   const test = ' Tug it with twice the weight, then shake the piece: nothing may move.'
   const { family } = BASE_SORTS[base.kind]
   if (family === 'garlands') return [`Hang it on its hooks, tied at every one.${test}`]
   if (base.hook !== null) return [`Hang it by its own hook.${test}`]
-  return [`Tie the hanger ${family === 'swags' ? 'round the trunks behind the middle' : 'at 12:00 round the base itself'}, not round what is on it.${test}`]
+  return [`Tie the hanger ${HUNG_BY[BASE_SORTS[base.kind].body] ?? (family === 'swags' ? 'round the middle of the base itself' : 'at 12:00 round the base itself')}, not round what is on it.${test}`]
 }
 
 export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[] {
@@ -85,7 +88,8 @@ export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[
 
 /** The mechanics that the whole piece needs, each once. */
 export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Mechanic[] {
-  return [...new Set(materialsOn(laid, shelf).flatMap((material) => methodFor(piece.base.kind, material).needs))]
+  const bows = laid.some(({ layer }) => layer.rule.kind === 'bow') ? [BOW_ITSELF] : []
+  return [...new Set([...materialsOn(laid, shelf), ...bows].flatMap((material) => methodFor(piece.base.kind, material).needs))]
 }
 
 function prepareBase({ base }: Piece): Step {
@@ -108,8 +112,17 @@ function prepareBase({ base }: Piece): Step {
   }
 }
 
-function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], shelf: Shelf): Step {
+function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], { makeUps, ofBase }: OfLayers, shelf: Shelf): Step {
   const needs = mechanicsOf(piece, laid, shelf)
+  // What holds it by its method, and what is made of lengths by what it takes: "20 floral pins", "paddle wire".
+  const taken = [ofBase, ...laid.flatMap(({ layer }) => makeUps.get(layer.id) ?? [])]
+  const small = new Map<string, number>()
+  for (const { material, count } of taken.flatMap(({ uses }) => uses)) small.set(material, (small.get(material) ?? 0) + count)
+  const ready = unique([
+    ...needs.map((need) => MECHANIC_NAMES[need]),
+    ...[...small].flatMap(([id, count]) => (shelf.materials[id] ? [several(count, shelf.materials[id].name, shelf.materials[id].plural)] : [])),
+    ...taken.flatMap(({ takes }) => takes.flatMap(({ material }) => shelf.materials[material]?.name ?? [])),
+  ])
   const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: shelf.materials[id]!, count })))
   const cuts = rows.filter(({ material }) => material.form === 'leaf').map(({ layer, material, count }) => cutLine(layer, material, count))
   const heads = rows.filter(({ material }) => material.form !== 'leaf').map(({ material, count }) => several(count, material.name, material.plural))
@@ -118,7 +131,7 @@ function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: reado
     says: [
       ...cuts,
       ...(heads.length ? [sum`Lay out ${listed(heads)}.`] : []),
-      ...(needs.length ? [sum`Have ready: ${listed(needs.map((need) => MECHANIC_NAMES[need]))}.`] : []),
+      ...(ready.length ? [sum`Have ready: ${listed(ready)}.`] : []),
       sum`Leave the longest for the ends of the design; set spares aside.`,
     ],
     cautions: unique([...cuttingCautions(materials, piece.base.kind, needs), ...materials.flatMap(hazardCautions)]),
@@ -181,7 +194,11 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
 /** Which way stems point: by the clock on a closed run, along it on an open one. */
 function flowWords({ flow, seat }: Layer, run: Run): Said {
   if (run.closed) return [FLOW_WORDS[flow].replace('the seat', clock(clockAngle(run, seat * run.length)))]
-  return [flow === 'clockwise' ? 'All point away from the start.' : flow === 'anticlockwise' ? 'All point back to the start.' : FLOW_WORDS[flow].replace('the seat', 'the middle')]
+  if (flow === 'clockwise') return [`All point away from ${run.reads.kind === 'from' ? run.reads.start : 'the start'}.`]
+  if (flow === 'anticlockwise') return [`All point back to ${run.reads.kind === 'from' ? run.reads.start : 'the start'}.`]
+  const at = seat * run.length
+  const [before, after] = FLOW_WORDS[flow].split('the seat')
+  return after === undefined ? [before!] : [before!, ...(Math.abs(at - run.length / 2) < 1 ? ['the middle'] : anchorSays(run, at)), after]
 }
 
 function taperWords(placements: LaidLayer['placements']): Said {

@@ -101,7 +101,7 @@ function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
       const { tails, loop, taper, groups, centre, twist } = ribbon
       const loops = handLoops(ribbon).length
       const inLoops = groups ? groups.flatMap((group, i) => sum`${i ? ' + ' : ''}${quantity.count(group.loops)} loops × ${quantity.length(ribbonInLoop(group.loop, means))}`) : taper > 0 ? sum`loops ${quantity.length(total(handLoops(ribbon), (each) => ribbonInLoop(each, means)))}` : sum`${quantity.count(loops)} loops × ${quantity.length(ribbonInLoop(loop, means))}`
-const parts: Said[] = [
+      const parts: Said[] = [
         ...(tails[0] + tails[1] > 0 ? [sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])}`] : []), inLoops,
         ...(centre > 0 ? [sum`centre ${quantity.length(centre)}`] : []), ...(twist > 0 ? [sum`twist ${quantity.length(twist)} × ${quantity.count(loops)}`] : []),
       ]

@@ -1,3 +1,4 @@
+export * from './number'
 export * from './length'
 export * from './angle'
 export * from './money'

@@ -1,3 +1,6 @@
+import type { Parsed } from './number'
+import { parseNumber } from './number'
+
 /** One international inch in millimetres: the 1959 agreement, NIST SP 811. */
 export const MM_PER_INCH = 25.4
 
@@ -40,48 +43,60 @@ export function readExact(mm: number, units: Units): string {
 /** Takes the zeros off that say nothing: `1.50` is `1.5`, `2.00` is `2`, `100` stays. */
 export const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text)
 
-const UNIT_MM: Record<string, number> = {
-  'in': MM_PER_INCH, 'inch': MM_PER_INCH, 'inches': MM_PER_INCH, '"': MM_PER_INCH, '″': MM_PER_INCH,
-  'ft': 12 * MM_PER_INCH, 'foot': 12 * MM_PER_INCH, 'feet': 12 * MM_PER_INCH, '\'': 12 * MM_PER_INCH, '′': 12 * MM_PER_INCH,
-  'yd': 36 * MM_PER_INCH, 'yard': 36 * MM_PER_INCH, 'yards': 36 * MM_PER_INCH,
-  'mm': 1, 'cm': 10, 'm': 1000,
+const FOOT = 12 * MM_PER_INCH
+const METRE = 1000
+const UNIT_MM: Readonly<Record<string, number>> = {
+  'in': MM_PER_INCH, 'inch': MM_PER_INCH, 'inches': MM_PER_INCH, '"': MM_PER_INCH,
+  'ft': FOOT, 'foot': FOOT, 'feet': FOOT, '\'': FOOT,
+  'yd': 3 * FOOT, 'yard': 3 * FOOT, 'yards': 3 * FOOT,
+  'mm': 1, 'cm': 10, 'm': METRE,
 }
 
-const GLYPH_FRACTIONS: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
-}
+/** As makers and their keyboards write it, brought to plain letters: fractions with a slash, quotes straight. */
+const plainly = (text: string): string => text.trim().toLowerCase()
+  .replace(/[¼½¾⅐-⅞]/g, (glyph) => ` ${glyph.normalize('NFKC')}`)
+  .replace(/[⁄∕]/g, '/').replace(/[’‘′ʼ´`]/g, '\'').replace(/[”“″]/g, '"').replace(/''/g, '"')
+  .replace(/[\s\u00A0\u202F]+/g, ' ').trim()
 
-export type Parsed<T> = { ok: true, value: T } | { ok: false, error: string }
+interface Part { readonly value: number, readonly unit: number | null }
 
 /**
- * Reads what a maker types: `18`, `3 1/2`, `3½ in`, `7'`, `6 ft 8 in`, `45 cm`.
- * A bare number is taken in the units on screen.
+ * Reads what a maker types: `18`, `3 1/2`, `3½ in`, `7'`, `6 ft 8 in`, `6'8"`, `45 cm`, `4m20`.
+ * A bare number is taken in the units on screen; after feet it is inches. What cannot be read for certain (`3 4`, `1,200`) is
+ * asked, not guessed.
  * @returns millimetres, or an error that says what could not be read
  */
 export function parseLength(text: string, units: Units): Parsed<number> {
-  const plain = text.trim().toLowerCase()
-    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (glyph) => ` ${GLYPH_FRACTIONS[glyph]} `)
-    .replace(/,/g, '.').replace(/\s+/g, ' ').trim()
-  if (!plain) return { ok: false, error: 'Give a length, for example 18 in or 45 cm.' }
-  const part = /(\d+ \d+\/\d+|\d+\/\d+|\d*\.?\d+)\s*([a-z"'″′]*)\s*/gy
-  let mm = 0
-  let at = 0
-  for (let found = part.exec(plain); found; found = part.exec(plain)) {
-    const unit = found[2] || units
-    const scale = UNIT_MM[unit]
-    if (scale === undefined) return { ok: false, error: `“${found[2]}” is not a unit. Use in, ft, yd, mm, cm or m.` }
+  const plain = plainly(text)
+  const refuse = (error: string): Parsed<number> => ({ ok: false, error })
+  const unclear = (): Parsed<number> => refuse(`“${text.trim()}” is not a length. Try 18, 3 1/2 in or 45 cm.`)
+  if (!plain) return refuse('Give a length, for example 18 in or 45 cm.')
+  const part = /(\d+[ -]\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?![\d/])(?:[.,]\d+)?|[\d.,]*\d[\d.,]*)\s*([a-z]+|['"])?(?:(?<=[a-z])\.)?\s*/y
+  const parts: Part[] = []
+  while (part.lastIndex < plain.length) {
+    const found = part.exec(plain)
+    if (!found) return unclear()
+    const scale = found[2] === undefined ? null : UNIT_MM[found[2]]
+    if (scale === undefined) return refuse(`“${found[2]}” is not a unit. Use in, ft, yd, mm, cm or m.`)
     const number = readNumber(found[1]!)
-    if (!Number.isFinite(number)) return { ok: false, error: `“${text.trim()}” divides by zero.` }
-    mm += number * scale
-    at = part.lastIndex
+    if (!number.ok) return number
+    if (!Number.isFinite(number.value)) return refuse(`“${text.trim()}” divides by zero.`)
+    parts.push({ value: number.value, unit: scale })
   }
-  if (at !== plain.length) return { ok: false, error: `“${text.trim()}” is not a length. Try 18, 3 1/2 in or 45 cm.` }
-  return { ok: true, value: settled(mm) }
+  const [first, second] = parts
+  if (!first) return unclear()
+  if (parts.length === 1) return { ok: true, value: settled(first.value * (first.unit ?? UNIT_MM[units]!)) }
+  if (parts.length === 2 && second!.unit === null) {
+    if (first.unit === FOOT && second!.value < 12) return { ok: true, value: settled(first.value * FOOT + second!.value * MM_PER_INCH) }
+    if (first.unit === METRE && /m ?\d\d$/.test(plain)) return { ok: true, value: settled(first.value * METRE + second!.value * 10) }
+  }
+  if (parts.every(({ unit }, i) => unit !== null && (i === 0 || unit < parts[i - 1]!.unit!))) return { ok: true, value: settled(parts.reduce((sum, { value, unit }) => sum + value * unit!, 0)) }
+  return refuse(`“${text.trim()}” can be read more than one way. Give each number its unit, the larger first: 6 ft 8 in.`)
 }
 
-function readNumber(text: string): number {
-  return text.split(' ').reduce((sum, word) => {
-    const [top, bottom] = word.split('/')
-    return sum + (bottom === undefined ? Number(top) : Number(top) / Number(bottom))
-  }, 0)
+/** Whole numbers, decimals, and fractions with or without a whole before them. */
+function readNumber(text: string): Parsed<number> {
+  const fraction = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/.exec(text)
+  if (!fraction) return parseNumber(text)
+  return { ok: true, value: Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]) }
 }

@@ -54,4 +54,3 @@ export function agrees(piece: Piece): void {
 
 export const start = startPiece('seen', 'Seen', 'grapevine')
 export const onRing = (material: string, count: number): Piece => ({ ...start, layers: [{ ...startLayer('a', CATALOGUE[material]!, 7), rule: { kind: 'compass', count, start: 0 } }] })
-

@@ -34,7 +34,10 @@ function fit(): void {
   if (fitError.value) return
   const fitted = fitTo(props.layer, stems, bench.runs, shops.shelf)
   if (!fitted) fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
-  else set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
+  else {
+    set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
+    notices.note(`The layer takes ${several(fitted.pieces, 'piece', 'pieces')}${fitted.pieces < stems ? `; ${stems - fitted.pieces} stay in hand` : ''}.`)
+  }
 }
 
 const filling = shallowRef<{ readonly fullness: Brief['fullness'], readonly answer: Filling | null } | null>(null)

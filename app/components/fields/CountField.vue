@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useId } from 'vue'
 import { Minus, Plus } from '@lucide/vue'
+import { parseNumber } from '#core/measure'
 import TypedField from './TypedField.vue'
 
 /** A number with a step down and a step up. */
@@ -8,8 +9,10 @@ const props = defineProps<{ label: string, value: number, least: number, most: n
 const group = useId()
 
 function read(text: string) {
-  const value = Number(text.trim().replace(',', '.').replace('−', '-'))
-  if (text.trim() === '' || !Number.isFinite(value)) return { ok: false as const, error: `“${text.trim()}” is not a number.` }
+  const sign = /^\s*[-−]/.test(text) ? -1 : 1
+  const number = parseNumber(text.replace(/^\s*[-−]/, ''))
+  if (!number.ok) return number
+  const value = sign * number.value
   if (props.whole && !Number.isInteger(value)) return { ok: false as const, error: 'A whole number, please.' }
   if (value < props.least || value > props.most) return { ok: false as const, error: `From ${props.least} to ${props.most}.` }
   return { ok: true as const, value }
