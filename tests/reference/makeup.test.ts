@@ -37,7 +37,11 @@ describe('curves against numerical integrals', () => {
   const torus = (turns: number, radius: number, tube: number): number =>
     simpson((u) => Math.hypot(radius + tube * Math.cos(turns * u), tube * turns), 0, 2 * Math.PI)
   // Source: a worked value of the trade (common practice): the true curve round a 12 in centre circle, tube 2 in thick, at 15 turns is 101.59 in.
-  it('the helix round a ring: 101.59 in at 15 turns', () => expect(torus(15, 6, 1)).toBeCloseTo(101.59, 2))
+  it('the helix round a ring: 101.59 in at 15 turns, and our sum within half of one in a hundred of it', () => {
+    expect(torus(15, 6, 1)).toBeCloseTo(101.59, 2)
+    const along = Math.PI * inches(12)
+    expect(Math.abs(toInches(winding(along, along / 15, inches(2), 10).length) / 101.59 - 1)).toBeLessThan(0.005)
+  })
   // A straight tube is a good stand-in for a ring as long as it is thin: the two part by less than half of one in a hundred.
   it.each([[15, 12, 2], [30, 14, 1], [60, 18, 1.5], [8, 10, 0.5]])('%d turns round a %d in circle of %f in tube agree with the sum that is shown', (turns, across, tube) => {
     const along = Math.PI * inches(across)

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { against, evenly, sample, scatter } from '../../core/arrange'
-import { across, line, pathRun, ringRun } from '../../core/base'
+import { against, arrange, evenly, sample, scatter, swap } from '../../core/arrange'
+import { across, line, pathRun, ringRun, runsOf } from '../../core/base'
+import { inches } from '../../core/measure'
+import { layerOf, pieceWith, shelf } from '../../core/testing'
 
 const turn = { closed: true, length: 360 }
 
@@ -54,5 +56,11 @@ describe('scatter', () => {
 
 describe('covering alike', () => {
   // Source: a worked value of the trade (common practice): five of 4 in look like nine of 3 in, 80 against 81.
-  it('n round ones of diameter d like n d²', () => expect([5 * 4 ** 2, 9 * 3 ** 2]).toEqual([80, 81]))
+  it('five heads of 4 in are swapped for nine of 3 in', () => {
+    const sized = (id: string, across: number) => ({ ...shelf.materials['rose']!, id, length: inches(across), width: inches(across) })
+    const on = { ...shelf, materials: { ...shelf.materials, four: sized('four', 4), three: sized('three', 3) } }
+    const piece = pieceWith([layerOf('a', 'rose', { kind: 'compass', count: 5, start: 0 }, { mix: [{ material: 'four', share: 1, only: null }] })])
+    const runs = runsOf(piece.base)
+    expect(swap(piece, arrange(piece, runs, on)[0]!, 'four', 'three', runs, on)).toMatchObject({ before: 5, after: 9 })
+  })
 })
