@@ -4,8 +4,8 @@ import type { BaseFigure, Edges, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
-import type { Balance, ColourCarry, Contrast, Coverage } from './cover'
-import { balanceOf, colourCarry, contrastOf, coverageFrom, coverProblems, LayerCount } from './cover'
+import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './cover'
+import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './cover'
 import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
 import type { FinishedSize, Masses, Proportion } from './hang'
@@ -30,6 +30,8 @@ export interface Workings {
   readonly balance: Balance
   readonly carry: readonly ColourCarry[]
   readonly contrast: Contrast
+  /** What cover, balance and contrast come to in words. */
+  readonly verdicts: { readonly cover: readonly Judged[], readonly contrast: readonly Judged[] }
   readonly proportions: readonly Proportion[]
   readonly size: FinishedSize
   readonly stems: Figure
@@ -121,6 +123,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     base: { figures: baseFigures(piece.base, runs), mass: mass.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover, balance, carry, contrast, proportions, size,
+    verdicts: { cover: coverVerdicts(piece, runs, cover, balance), contrast: contrastVerdicts(piece, contrast) },
     stems: stemsOf(laid, shelf),
     mass,
     bill,

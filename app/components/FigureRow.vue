@@ -3,8 +3,8 @@ import { computed, ref, useId } from 'vue'
 import type { Figure, Manner } from '#core/measure'
 import { show, showSum } from '#core/measure'
 
-/** A number with its name; opened, it shows the sum that made it and what it rests on. */
-const props = defineProps<{ label: string, figure: Figure, manner: Manner, strong?: boolean, tone?: 'over' | 'plain' }>()
+/** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
+const props = defineProps<{ label: string, verdict?: string, figure: Figure, manner: Manner, strong?: boolean, tone?: 'over' | 'plain' }>()
 const open = ref(false)
 const panel = useId()
 
@@ -24,7 +24,8 @@ const basis = computed(() => {
 <template>
   <div>
     <div class="flex min-h-6 items-center justify-between gap-2">
-      <span :class="strong ? 'font-semibold' : 'text-soft'">{{ label }}</span>
+      <span v-if="verdict" class="min-w-0 leading-tight" :class="strong ? 'font-semibold' : ''">{{ verdict }}<span class="block text-fine font-normal text-soft">{{ label }}</span></span>
+      <span v-else :class="strong ? 'font-semibold' : 'text-soft'">{{ label }}</span>
       <button
         type="button" class="min-h-6 min-w-6 shrink-0 text-right tabular-nums underline decoration-line decoration-dotted underline-offset-4 hover:decoration-ink"
         :class="[strong ? 'font-semibold' : '', tone === 'over' ? 'text-ruddy' : '']"

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
 import type { CostLine } from '#core/cost'
-import { capital, clock, formatMoney, say } from '#core/measure'
+import { capital, formatMoney, say } from '#core/measure'
 import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -28,11 +28,6 @@ const bar = computed(() => {
   const { openedEach, usedEach } = bill.value
   const whole = Math.max(budget.value, openedEach.value)
   return { opened: (openedEach.value / whole) * 100, used: (usedEach.value / whole) * 100, budget: (budget.value / whole) * 100 }
-})
-/** "towards 7:30", or left and right where there is no clock. */
-const heavySide = computed(() => {
-  const { balance, tapes } = workings.value!
-  return tapes[0]!.closed ? `towards ${clock(balance.heavy ?? 0)}` : balance.centre.x > 0 ? 'to the right' : 'to the left'
 })
 /** Where it is bought, each place once. */
 const boughtAt = ({ bought }: CostLine): string => [...new Set(bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house'
@@ -81,12 +76,8 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 
       <section class="px-3 py-2" aria-labelledby="tally-cover">
         <h2 id="tally-cover" class="panel-title mb-1">Cover and balance</h2>
-        <FigureRow label="Face covered" :figure="workings.cover.share" :manner="bench.manner" strong />
-        <FigureRow label="Two deep" :figure="workings.cover.twoDeep" :manner="bench.manner" />
-        <FigureRow label="Mean depth" :figure="workings.cover.meanDepth" :manner="bench.manner" />
-        <FigureRow label="Even round it" :figure="workings.cover.evenness" :manner="bench.manner" />
+        <FigureRow v-for="each in workings.verdicts.cover" :key="each.id" :label="each.name" :verdict="each.verdict" :figure="each.figure" :manner="bench.manner" :strong="each.id === 'share'" />
         <CoverChart :workings="workings" />
-        <FigureRow :label="workings.balance.heavy === null ? 'Balanced in the middle' : `Heavy ${heavySide}`" :figure="workings.balance.off" :manner="bench.manner" />
       </section>
 
       <section class="px-3 py-2" aria-labelledby="tally-colour">
@@ -97,12 +88,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
             <FigureRow class="min-w-0 flex-1" :label="`${capital(each.family)}, ${each.sides.length === 4 ? 'all round' : each.sides.join(', ')}`" :figure="each.share" :manner="bench.manner" />
           </li>
         </ul>
-        <template v-if="workings.contrast.surface">
-          <FigureRow label="Stands out from its ground" :figure="workings.contrast.surface.difference" :manner="bench.manner" />
-          <FigureRow label="Light against dark" :figure="workings.contrast.surface.ratio" :manner="bench.manner" />
-        </template>
-        <FigureRow :label="`Least seen: ${workings.contrast.tie.name}`" :figure="workings.contrast.tie.best" :manner="bench.manner" />
-        <FigureRow label="Green wire on the base" :figure="workings.contrast.tie.green" :manner="bench.manner" />
+        <FigureRow v-for="each in workings.verdicts.contrast" :key="each.id" :label="each.name" :verdict="each.verdict" :figure="each.figure" :manner="bench.manner" />
       </section>
 
       <section class="px-3 py-2" aria-labelledby="tally-size">
