@@ -24,7 +24,7 @@ const basis = computed(() => {
 <template>
   <div>
     <div class="flex min-h-6 items-center justify-between gap-2">
-      <span v-if="verdict" class="min-w-0 leading-tight" :class="strong ? 'font-semibold' : ''">{{ verdict }}<span class="block text-fine font-normal text-soft">{{ label }}</span></span>
+      <span v-if="verdict" class="min-w-0 py-0.5 leading-tight" :class="strong ? 'font-semibold' : ''">{{ verdict }}<span class="block text-fine font-normal text-soft">{{ label }}</span></span>
       <span v-else :class="strong ? 'font-semibold' : 'text-soft'">{{ label }}</span>
       <button
         type="button" class="min-h-6 min-w-6 shrink-0 text-right tabular-nums underline decoration-line decoration-dotted underline-offset-4 hover:decoration-ink"

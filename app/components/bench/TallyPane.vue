@@ -99,7 +99,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow v-for="each in workings.proportions" :key="each.layer" :label="`${capital(each.name)} to base`" :figure="each.share" :manner="bench.manner" />
         <FigureRow v-for="each in workings.base.makeUp.figures" :key="each.id" :label="each.name" :figure="each.figure" :manner="bench.manner" />
         <FigureRow label="Weight in all" :figure="workings.mass.whole" :manner="bench.manner" strong />
-        <FigureRow label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
+        <FigureRow v-if="workings.base.mass.value > 0" label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
         <FigureRow label="Weight of what is on it" :figure="workings.mass.on" :manner="bench.manner" />
       </section>
 
