@@ -29,7 +29,9 @@ await serving(4183, async (site) => {
   const openLayer = (i) => page.getByTestId('layer').nth(i).getByRole('button', { expanded: false }).first().click()
 
   await page.goto(site)
-  await page.getByTestId('piece').nth(7).locator('canvas').waitFor()
+  await page.getByTestId('piece').nth(7).waitFor()
+  // A preview gets its own size when it is painted to the end; until then it has the size that every canvas begins with.
+  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => (card.querySelector('canvas')?.width ?? 300) !== 300), null, { timeout: 180_000 })
   await shoot('workroom')
 
   await bench('boathouse-door-ring')
