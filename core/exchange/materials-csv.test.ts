@@ -36,13 +36,22 @@ describe('materials as a table', () => {
     for (const units of ['in', 'cm'] as const) {
       const { materials, faults } = take(writeMaterials(all, units), units)
       expect(faults).toEqual([])
-      materials.forEach((each, i) => {
-        const { parts: _parts, colour: _colour, length, width, ...rest } = all[i]!
-        const { parts: _p, colour: _c, length: l, width: w, ...same } = each
-        expect(same).toEqual(rest)
-        expect([l, w]).toEqual([expect.closeTo(length, 3), expect.closeTo(width, 3)])
-      })
+      // All of it: tint, parts and lengths to the last decimal.
+      expect(materials).toEqual(all)
     }
+  })
+  it('keep a name that looks like a formula, and harm no spreadsheet with it', () => {
+    for (const name of ['=bay', '\'=bay', '+2 tips', '-x', '@home', 'plain']) {
+      const text = writeMaterials([{ ...CATALOGUE['bay']!, name }], 'in')
+      expect(text.split('\r\n')[1]!.replace(/^"/, '')).not.toMatch(/^[=+\-@]/)
+      expect(take(text).materials[0]!.name).toBe(name)
+    }
+  })
+  it('read lengths of any decimals back to the same, and ask what can be read two ways', () => {
+    const odd = { ...CATALOGUE['bay']!, length: 333.3, width: 41.27 }
+    for (const units of ['in', 'cm'] as const) expect(take(writeMaterials([odd], units), units).materials[0]).toEqual(odd)
+    const { faults } = take('Name;Kind;Length;Width;Weight;Price\nfir;bough;16 in;5 in;1,250;1,299\n')
+    expect(faults.map(({ column, says }) => [column, says])).toEqual([['Mass (g)', expect.stringContaining('1250 or 1.250')], ['Price', expect.stringContaining('1299 or 1.299')]])
   })
   it('take what is left out as usual', () => {
     const { materials: [one], faults } = take('Name,Kind,Length,Width\nhazel twig,twig,15,3\n')

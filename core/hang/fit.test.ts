@@ -17,6 +17,17 @@ describe('finishedSize', () => {
   it('is the base’s own when it is bare', () => {
     expect(work(pieceWith([]), shelf).size).toMatchObject({ width: { value: inches(12) }, height: { value: inches(12) } })
   })
+  it('counts tails that hang below, and a stem as it lies, not as a box of its longest', () => {
+    const bow = { kind: 'bow' as const, at: 0.5, means: 'visible' as const, ends: 'straight' as const, hem: 0, tied: 'stem wire' as const, fixes: true, ribbons: [{ build: 'hand' as const, loops: 4, loop: inches(3), taper: 0, groups: null, tails: [inches(24), inches(24)] as [number, number], centre: 0, twist: 12 }] }
+    // By hand: tied 5 in below the middle; tails fall 24 in, a little to the side: cos 18° of it at least.
+    const { size } = work(pieceWith([layerOf('bow', 'ribbon-slate', bow)]), shelf)
+    expect(size.bottom / 25.4).toBeGreaterThan(5 + 24 * Math.cos(Math.PI / 10) - 0.2)
+    expect(size.bottom / 25.4).toBeLessThan(5 + 24 + 1.5)
+    // A slanting wheat ear of 11 by 1.4 in reaches about 11 sin 45° + half of 1.4 cos 45° to the right of its foot, not half of 11 more.
+    const slant = work(pieceWith([layerOf('a', 'wheat', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward', lean: 45, across: 0 })]), shelf).size
+    expect(slant.right / 25.4).toBeGreaterThan(5 + 0.85 * 11 * Math.SQRT1_2)
+    expect(slant.right / 25.4).toBeLessThan(5 + 0.95 * 11 * Math.SQRT1_2 + 0.7)
+  })
   it('reaches as far as the stems do', () => {
     const { size } = work(pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward' })]), shelf)
     expect(size.right).toBeCloseTo(inches(5) + 0.9 * inches(12), 4)
