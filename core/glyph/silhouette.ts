@@ -34,7 +34,7 @@ export function looksOf({ material: id, length, width, made, seed, bearing, word
 const SIZE_STEP = 1.06
 const stepped = (size: number, from = 1): number => from * SIZE_STEP ** Math.round(Math.log(size / from) / Math.log(SIZE_STEP))
 
-const KEPT = 4000
+const KEPT = 1200
 const masks = new Map<string, Mask>()
 
 const known = onceFor<Lying, Silhouette>()
