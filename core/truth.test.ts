@@ -90,6 +90,10 @@ describe('placing', () => {
       expect([rule.kind, count(piece, 0, 'holly')]).toEqual([rule.kind, 2])
     }
     expect(count(pieceWith([layerOf('a', 'holly', { kind: 'compass', count: 8, start: 0 }, only('holly', 3))]), 0, 'holly')).toBe(3)
+    // One of three cannot be paired, and that is told.
+    const odd = pieceWith([layerOf('a', 'bay', usual('mirror', { count: 10 }), { mix: [{ material: 'bay', share: 1, only: null }, { material: 'holly', share: 1, only: 3 }] })])
+    expect(count(odd, 0, 'holly')).toBe(2)
+    expect(work(odd, shelf).problems.map(({ id }) => id)).toContain('a:unpaired:holly')
   })
   it('a reserved place moves a cluster as a whole', () => {
     const cluster = layerOf('a', 'rose', { kind: 'cluster', at: [0.5], size: 3 }, { clear: true })

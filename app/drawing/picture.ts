@@ -8,7 +8,7 @@ export type Framing = 'piece' | 'whole'
 
 /** The least and the most pixels of a picture, across and down. */
 export const PIXELS = { least: 64, most: 6000, mostDown: 9000 } as const
-/** Room about the piece, as a share of its longer side: tails and tips reach past what is counted. */
+/** Room about the piece, as a share of its longer side. */
 const AROUND = 0.08
 
 export function framed(workings: Workings, framing: Framing): Bounds {

@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Shelf } from '../material'
-import { capital, quantity, sum } from '../measure'
+import { capital, quantity, several, sum } from '../measure'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH, MOST_PLACES } from '../piece'
 import type { Clash } from './clash'
@@ -20,6 +20,7 @@ export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: 
       ...tooShort(layer, shelf),
       ...tooMany(layer, runs, shelf),
       ...oddOne(layer, placements),
+      ...unpaired(layer, placements, shelf),
     ]),
     ...clashProblems(piece, laid, runs, shelf),
   ]
@@ -95,6 +96,20 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
     id: `${layer.id}:odd`, weight: 'note', layer: layer.id, mends: [set(less), set(more)],
     says: sum`${quantity.count(rule.count)} does not share out equally: one side has one more.`,
   }]
+}
+
+/** Where places go in pairs, an odd number of a scarce thing leaves one over: it is told. */
+function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf): Problem[] {
+  if (layer.rule.kind !== 'mirror' && layer.rule.kind !== 'arms' && layer.rule.kind !== 'spray') return []
+  return layer.mix.flatMap(({ material: id, only }): Problem[] => {
+    const material = shelf.materials[id]
+    const laid = placements.filter((each) => each.material === id && !each.added).length
+    if (!material || only === null || laid >= only || only - laid > 1 || placements.length <= only) return []
+    return [{
+      id: `${layer.id}:unpaired:${id}`, weight: 'note', layer: layer.id, mends: [{ says: sum`Put the odd one on by hand`, edit: null }],
+      says: sum`Places go in pairs here: ${quantity.count(laid)} of ${several(only, material.name, material.plural)} ${laid === 1 ? 'finds' : 'find'} one.`,
+    }]
+  })
 }
 
 /** So many clashes are told one by one; the rest are counted. */

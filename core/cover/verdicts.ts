@@ -1,5 +1,4 @@
 import type { Run } from '../base'
-import { BASE_SORTS } from '../base'
 import type { Figure } from '../measure'
 import { capital, clock } from '../measure'
 import type { Brief, Piece } from '../piece'
@@ -41,15 +40,14 @@ export function coverVerdicts({ brief }: Piece, runs: readonly Run[], { share, t
 const GROUNDS: Record<Brief['surface']['kind'], string> = { boards: 'the boards', door: 'the door', brick: 'the bricks', plaster: 'the wall', stone: 'the stone', glass: 'the glass', mantel: 'the mantel' }
 
 /** How a piece and its ties show. CIEDE2000 and lightness contrast; the limits are our own, set by looking. */
-export function contrastVerdicts({ base, brief }: Piece, { surface, tie }: Contrast): Judged[] {
+export function contrastVerdicts({ brief }: Piece, { surface, tie }: Contrast): Judged[] {
   const ground = GROUNDS[brief.surface.kind]
-  const on = `the ${BASE_SORTS[base.kind].name.toLowerCase()}`
   return [
     ...(surface ? [
       { id: 'ground', name: 'Difference in colour', figure: surface.difference, verdict: from(surface.difference.value, [[20, `Stands out clearly from ${ground}`], [12, `Can be told from ${ground}`], [0, `Lost on ${ground}`]]) },
       { id: 'light', name: 'Light against dark', figure: surface.ratio, verdict: from(surface.ratio.value, [[3, 'Shows at dusk too'], [1.5, 'Shows by lightness too'], [0, 'Shows by colour alone']]) },
     ] : []),
-    { id: 'tie', name: 'Tie against base', figure: tie.best, verdict: `${capital(tie.name)} ${from(tie.best.value, [[15, 'shows least, but shows, on'], [5, 'hardly shows on'], [0, 'disappears on']])} ${on}` },
-    ...(tie.name === 'green wire' ? [] : [{ id: 'green', name: 'Green against base', figure: tie.green, verdict: `Green wire ${from(tie.green.value, [[30, 'would show'], [15, 'shows a little'], [0, 'hardly shows']])} on ${on}` }]),
+    { id: 'tie', name: 'Tie against base', figure: tie.best, verdict: `${capital(tie.name)} ${from(tie.best.value, [[15, 'shows least, but shows, on'], [5, 'hardly shows on'], [0, 'disappears on']])} the base` },
+    ...(tie.name === 'green wire' ? [] : [{ id: 'green', name: 'Green against base', figure: tie.green, verdict: `Green wire ${from(tie.green.value, [[30, 'would show'], [15, 'shows a little'], [0, 'hardly shows']])} on the base` }]),
   ]
 }
