@@ -3,7 +3,7 @@ import type { BaseKind } from '#core/base'
 import { runsOf, usualBase } from '#core/base'
 import { layerOf, pieceWith, shelf } from '#core/testing'
 import { work } from '#core/workings'
-import { away, bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
+import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
 
 const on = (kind: BaseKind, at = 0.3) => {
   const base = usualBase(kind)
@@ -61,10 +61,4 @@ describe.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'door-garland', 'sca
     const { x, y } = pointAt(placement.s + 20, placement.t)
     expect([moved.x, moved.y]).toEqual([expect.closeTo(x, 6), expect.closeTo(y, 6)])
   })
-})
-
-it('takes the short way round', () => {
-  const { run } = on('grapevine')
-  expect(away(run, run.length - 5, 5)).toBeCloseTo(10, 6)
-  expect(away({ ...run, closed: false }, run.length - 5, 5)).toBeCloseTo(10 - run.length, 6)
 })

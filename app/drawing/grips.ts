@@ -1,7 +1,7 @@
 import type { Placement } from '#core/arrange'
 import { footprint, HELD, inside } from '#core/arrange'
 import type { Point, Run } from '#core/base'
-import { across, nearestOn, onRun } from '#core/base'
+import { across, nearestOn, onRun, wayTo } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
 import { degrees, wrapDegrees } from '#core/measure'
 
@@ -61,13 +61,7 @@ export function startDrag(primary: Placement, run: Run, snaps: readonly number[]
   const s = nearestOn(run, pointer)
   const station = run.at(s)
   const t = ((pointer.x - station.x) * station.nx + (pointer.y - station.y) * station.ny) / station.half
-  return { primary, run, snaps, grip: { along: away(run, s, primary.s), across: primary.t - t } }
-}
-
-/** The way from a to b, the short way round on a closed run. */
-export function away(run: Run, a: number, b: number): number {
-  const by = b - a
-  return run.closed ? by - run.length * Math.round(by / run.length) : by
+  return { primary, run, snaps, grip: { along: wayTo(run, s, primary.s), across: primary.t - t } }
 }
 
 /** How far a thing is moved when the pointer is here. @param free takes every place, without snapping */
@@ -77,12 +71,12 @@ export function dragTo({ primary, run, grip, snaps }: Drag, pointer: Point, scal
   let s = onRun(run, near + grip.along)
   let snapped = false
   if (!free) {
-    const best = snaps.reduce<number | null>((found, each) => (found === null || Math.abs(away(run, s, each)) < Math.abs(away(run, s, found)) ? each : found), null)
-    if (best !== null && Math.abs(away(run, s, best)) * scale < SNAP) [s, snapped] = [best, true]
+    const best = snaps.reduce<number | null>((found, each) => (found === null || Math.abs(wayTo(run, s, each)) < Math.abs(wayTo(run, s, found)) ? each : found), null)
+    if (best !== null && Math.abs(wayTo(run, s, best)) * scale < SNAP) [s, snapped] = [best, true]
   }
   const t = ((pointer.x - station.x) * station.nx + (pointer.y - station.y) * station.ny) / station.half + grip.across
   const off = primary.cord ? 0 : t - primary.t
-  return { along: away(run, primary.s, s), across: Math.abs(off * station.half * scale) < ROW ? 0 : Math.min(2, Math.max(-2, off)), snapped }
+  return { along: wayTo(run, primary.s, s), across: Math.abs(off * station.half * scale) < ROW ? 0 : Math.min(2, Math.max(-2, off)), snapped }
 }
 
 /** An item as it is while it is moved along its run: it turns with the run. */

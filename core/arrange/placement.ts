@@ -5,12 +5,13 @@ import { pieceLength } from '../material'
 import { degrees, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, Piece } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
-import { dealMix, knownMix, shortestOf } from './dealing'
+import { knownMix, shortestOf } from './dealing'
 import type { Made } from './made'
+import { mixFor, restsOf, widthsOf } from './rests'
 import type { Slot } from './slots'
 import { layerSlots, runsFor } from './slots'
 import type { Zone } from './zones'
-import { grown, joined, keepClear, reserved, zonesOf } from './zones'
+import { zonesOf } from './zones'
 
 /** One thing in its place on the base. Everything else about it is derived from this. */
 export interface Placement {
@@ -184,76 +185,12 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
   return ask
 }
 
-/** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */
-const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => shelf.materials[material] ?? []) : knownMix(layer, shelf).map(({ known }) => known))
-
-/** The width of each of the first `n` things that a layer deals, mm; of a place that stays empty the mean of the mix. */
-function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
-  const mix = knownMix(layer, shelf)
-  const mean = mix.reduce((sum, { known }) => sum + known.width, 0) / Math.max(1, mix.length)
-  return dealMix(layer, shelf, Array.from({ length: n }, () => 1)).map((material) => material?.width ?? mean)
-}
-
 /** Where the things of a layer lie on a run by its rule and by hand, clear of what is reserved, before any nudge. */
 function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run, kept: readonly Zone[], shelf: Shelf): number[] | null {
   if (!layer || !slots) return null
   const added = layer.added.filter((each) => each.run === run.id).map(({ at }) => at * run.length)
   const restOf = restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)
   return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => restOf(slot)?.s ?? slot.s), ...added]
-}
-
-/** Where each slot of a layer comes to lie among reserved places, and of what; null where nothing is left for it, or there is no room. */
-function restsOf(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], shelf: Shelf): (slot: Slot) => { readonly s: number, readonly material: Material } | null {
-  const mix = mixFor(layer, shelf)
-  let dealt: readonly (Material | null)[] | null = null
-  const dealtTo = (deal: number): Material | null => (dealt ??= dealMix(layer, shelf, placesOf(slots)))[deal] ?? null
-  const clear = new Map<string, (s: number) => number>()
-  const clearOf = (run: Run, about: number) => {
-    const key = `${run.id} ${about}`
-    const known = clear.get(key) ?? keepClear(run, joined(kept.map((zone) => grown(zone, run, about)), run))
-    clear.set(key, known)
-    return known
-  }
-  // A cluster keeps together: all of it gives way as one.
-  const groups = layer.rule.kind === 'cluster' && layer.clear && kept.length ? groupsOf(slots, (slot) => dealtTo(slot.deal)?.width ?? 0) : null
-  return (slot) => {
-    const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!
-    if (!material) return null
-    // A gather stays in its tie: in a place that is kept there is none.
-    if (slot.made) return layer.clear && reserved(slot.run, joined(kept, slot.run), slot.s) ? null : { s: slot.s, material }
-    if (!layer.clear) return { s: slot.s, material }
-    const group = groups?.get(groupOf(slot))
-    if (group) return { s: onRun(slot.run, slot.s + signedBy(slot.run, group.centre, clearOf(slot.run, group.about)(group.centre))), material }
-    // What has a body of its own keeps clear with all of it, a stem with where it is held.
-    return { s: clearOf(slot.run, material.form === 'leaf' ? 0 : material.width / 2)(slot.s), material }
-  }
-}
-
-/** How many slots take each number of the dealing. */
-function placesOf(slots: readonly Slot[]): number[] {
-  const places: number[] = []
-  for (const { deal } of slots) {
-    while (places.length <= deal) places.push(0)
-    places[deal]! += 1
-  }
-  return places.map((n) => Math.max(1, n))
-}
-
-const groupOf = ({ id, run }: Slot): string => `${run.id} ${id.slice(0, id.lastIndexOf('.'))}`
-
-/** The way from a place to another, the short way round on a closed run. */
-const signedBy = (run: Run, from: number, to: number): number => (run.closed ? to - from - run.length * Math.round((to - from) / run.length) : to - from)
-
-/** The middle of each group of a cluster, and how far it reaches to either side, mm. */
-function groupsOf(slots: readonly Slot[], widthOf: (slot: Slot) => number): Map<string, { readonly centre: number, readonly about: number }> {
-  const found = new Map<string, Slot[]>()
-  for (const slot of slots) found.set(groupOf(slot), [...(found.get(groupOf(slot)) ?? []), slot])
-  return new Map([...found].map(([key, own]) => {
-    const [first] = own
-    const off = own.map(({ s }) => signedBy(first!.run, first!.s, s))
-    const middle = (Math.min(...off) + Math.max(...off)) / 2
-    return [key, { centre: onRun(first!.run, first!.s + middle), about: Math.max(...own.map((slot, i) => Math.abs(off[i]! - middle) + widthOf(slot) / 2)) }]
-  }))
 }
 
 /** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */

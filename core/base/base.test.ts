@@ -4,7 +4,7 @@ import { inches, say } from '../measure'
 import { anchorSays, clockAngle, placeAtClock } from './anchor'
 import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
 import { DIMENSIONS, measureLines, mirrorShape } from './measures'
-import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun } from './run'
+import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, wayTo } from './run'
 import { boundsOf } from './bounds'
 import { baseFigures, baseMass, canTurn, faceArea, markOn, runsOf } from './runs'
 import type { ShapeOf } from './schema'
@@ -211,4 +211,10 @@ describe('what cannot be is refused in words, at its place', () => {
     expect(read.error?.issues[0]).toMatchObject({ path: ['shape', at], message: expect.stringMatching(says) })
   })
   it('a form of another kind', () => expect(BaseSchema.safeParse({ ...usualBase('straw'), kind: 'oval' }).success).toBe(false))
+})
+
+it('takes the short way round a closed run, and the only one along an open one', () => {
+  expect(wayTo({ closed: true, length: 100 }, 95, 5)).toBeCloseTo(10, 9)
+  expect(wayTo({ closed: true, length: 100 }, 5, 95)).toBeCloseTo(-10, 9)
+  expect(wayTo({ closed: false, length: 100 }, 95, 5)).toBeCloseTo(-90, 9)
 })

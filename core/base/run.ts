@@ -60,6 +60,12 @@ export function apart(run: Pick<Run, 'closed' | 'length'>, a: number, b: number)
   return run.closed ? Math.min(far, run.length - far) : far
 }
 
+/** The way from one place to another, mm, negative back: the short way round on a closed run. */
+export function wayTo(run: Pick<Run, 'closed' | 'length'>, from: number, to: number): number {
+  const by = to - from
+  return run.closed ? by - run.length * Math.round(by / run.length) : by
+}
+
 /** `s` on the mirror image of the run. */
 export const mirrored = (run: Run, s: number): number => (run.mirror.reversed ? onRun(run, run.length - s) : s)
 

@@ -1,7 +1,7 @@
 import type { LaidLayer, Placement } from '../arrange'
 import { grown, joined, nudgeBy, reserved } from '../arrange'
 import type { Run } from '../base'
-import { across, boundsOf, onRun, reachOf } from '../base'
+import { across, boundsOf, onRun, reachOf, wayTo } from '../base'
 import type { Shelf } from '../material'
 import type { Figure } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
@@ -70,7 +70,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   items.forEach((item, i) => moveTo(item, best.places[i]!))
   const after = measure()
   const edits = items.flatMap((item, i): Edit[] => {
-    const by = signedAlong(item.run, start[i]!, item.s)
+    const by = wayTo(item.run, start[i]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
   })
   return { edit: edits.length && after.whole < before.whole - 1e-6 ? { do: 'several', edits } : null, before: told(before), after: told(after), moved: edits.length }
@@ -126,12 +126,6 @@ function rowsOf(items: readonly Item[], laid: readonly LaidLayer[]): Row[] {
 }
 
 const gap = (run: Run, a: number, b: number): number => (run.closed ? onRun(run, b - a) || run.length : b - a)
-
-/** The way from one place to another, the short way round on a closed run. */
-function signedAlong(run: Run, from: number, to: number): number {
-  const by = to - from
-  return run.closed ? by - run.length * Math.round(by / run.length) : by
-}
 
 function moveTo(item: Item, s: number): void {
   item.s = onRun(item.run, s)
