@@ -14,11 +14,11 @@ export function regionOf({ x, y, scale, width, height }: View): Bounds {
   return { left: x - width / 2 / scale, right: x + width / 2 / scale, top: y - height / 2 / scale, bottom: y + height / 2 / scale }
 }
 
-/** How far out the clock ring lies: just outside everything, mm. */
+/** How far out the clock ring lies: just outside everything but what hangs below, mm. */
 export function ringRadius({ size, base }: Pick<Workings, 'size' | 'base'>): number {
   const { left, right, top, bottom } = base.bounds
   const reach = Math.max(right - left, bottom - top) / 2
-  return Math.max(reach, -size.left, size.right, -size.top, size.bottom) + reach * 0.08
+  return Math.max(reach, -size.left, size.right, -size.top) + reach * 0.08
 }
 
 /** Whether the piece is read by the clock. */
@@ -29,7 +29,7 @@ export function pieceBounds(workings: Workings): Bounds {
   const { size } = workings
   if (hasClock(workings)) {
     const reach = ringRadius(workings) * 1.1 + 8
-    return { left: -reach, right: reach, top: -reach, bottom: reach }
+    return { left: -reach, right: reach, top: -reach, bottom: Math.max(reach, size.bottom + 12) }
   }
   const margin = Math.max(size.right - size.left, size.bottom - size.top) * 0.06 + 12
   return { left: size.left - margin, right: size.right + margin, top: size.top - margin, bottom: size.bottom + margin }

@@ -245,7 +245,7 @@ export const BOW: Construction<'bow'> = {
           mends: [{ says: sum`Wind ${quantity.count(oddLayers(ribbon.layers))}`, edit: change({ ...ribbon, layers: oddLayers(ribbon.layers) }) }],
         }] : []),
         ...(ribbon.build === 'hand' && material.facing !== 'all round' && ribbon.twist === 0 ? [{
-          id: `${layer.id}:twist:${i}`, weight: 'care' as const, layer: layer.id, says: sum`${material.name} has a back: it is turned at every pinch, and that takes ribbon.`,
+          id: `${layer.id}:twist:${i}`, weight: 'care' as const, layer: layer.id, says: sum`${capital(material.name)} has a back: it is turned at every pinch, and that takes ribbon.`,
           mends: [{ says: sum`Allow ${quantity.length(TWIST)} a pinch`, edit: change({ ...ribbon, twist: TWIST }) }],
         }] : []),
       ]

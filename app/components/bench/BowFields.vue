@@ -49,7 +49,6 @@ const many = (i: number, name: string) => (n: number): string | null => change(i
 const tail = (i: number, ribbon: Hand, side: 0 | 1) => (mm: number | null): string | null =>
   change(i, { tails: side === 0 ? [mm ?? 0, ribbon.tails[1]] : [ribbon.tails[0], mm ?? 0] }, 'change a tail')
 type Hand = Extract<Ribbon, { build: 'hand' }>
-const ordinal = (k: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth', 'eleventh', 'twelfth'][k] ?? `${k + 1}th`
 const setGroups = (i: number, groups: Hand['groups']): string | null => change(i, { groups }, groups ? 'change the loops' : 'make the loops alike')
 const regroup = (i: number, { groups }: Hand, k: number, part: Partial<NonNullable<Hand['groups']>[number]>): string | null =>
   setGroups(i, groups!.map((group, n) => (n === k ? { ...group, ...part } : group)))
@@ -93,10 +92,10 @@ function remove(i: number): void {
         <template v-if="ribbon.build === 'hand'">
           <template v-if="ribbon.groups">
             <template v-for="(group, k) in ribbon.groups" :key="k">
-              <CountField :label="`Loops, ${ordinal(k)}`" :value="group.loops" :least="1" :most="60" whole :take="(loops) => regroup(i, ribbon, k, { loops })" />
+              <CountField :label="`${k + 1}. Loops`" :value="group.loops" :least="1" :most="60" whole :take="(loops) => regroup(i, ribbon, k, { loops })" />
               <div class="flex items-end gap-1">
                 <LengthField class="min-w-0 flex-1" label="each" :mm="group.loop" :units="units" :take="(loop) => (loop === null ? 'Give a length.' : regroup(i, ribbon, k, { loop }))" />
-                <button v-if="ribbon.groups.length > 1" type="button" class="icon-button size-6" :aria-label="`Take the ${ordinal(k)} loops out`" @click="setGroups(i, ribbon.groups.filter((_, n) => n !== k))"><X :size="14" /></button>
+                <button v-if="ribbon.groups.length > 1" type="button" class="icon-button size-6" :aria-label="`Take loops ${k + 1} out`" @click="setGroups(i, ribbon.groups.filter((_, n) => n !== k))"><X :size="14" /></button>
               </div>
             </template>
             <button type="button" class="button h-6 text-fine" :disabled="ribbon.groups.length >= 12" @click="setGroups(i, [...ribbon.groups, { ...ribbon.groups.at(-1)!, loops: 1 }])"><Plus :size="13" />Other loops</button>
