@@ -36,7 +36,7 @@ function fit(): void {
   if (!fitted) fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
   else {
     set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
-    notices.note(`The layer takes ${several(fitted.pieces, 'piece', 'pieces')}${fitted.pieces < stems ? `; ${stems - fitted.pieces} stay in hand` : ''}.`)
+    if (fitted.pieces < stems) notices.note(`The layer takes ${fitted.pieces}; ${stems - fitted.pieces} stay in hand.`)
   }
 }
 

@@ -11,7 +11,7 @@ const props = defineProps<{ workings: Workings, manner: Manner, surface: boolean
 const reach = computed(() => ringRadius(props.workings))
 const frame = computed(() => reach.value * 1.16)
 const clocked = computed(() => hasClock(props.workings))
-const bounds = computed(() => (clocked.value ? { left: -frame.value, right: frame.value, top: -frame.value, bottom: frame.value } : pieceBounds(props.workings)))
+const bounds = computed(() => (clocked.value ? { left: -frame.value, right: frame.value, top: -frame.value, bottom: Math.max(frame.value, props.workings.size.bottom + 12) } : pieceBounds(props.workings)))
 const at = (angle: number, radius: number): [number, number] => [Math.sin(radians(angle)) * radius, -Math.cos(radians(angle)) * radius]
 const ticks = computed(() => Array.from({ length: 72 }, (_, i) => {
   const [x1, y1] = at(i * 5, reach.value)
@@ -27,7 +27,7 @@ const hours = computed(() => Array.from({ length: 12 }, (_, i) => {
 <template>
   <figure class="relative">
     <SceneDrawing :scene="workings.scene" :region="bounds" :bare="!surface" :label="clocked ? `${name}, with clock positions` : name" />
-    <svg v-if="clocked" class="absolute inset-0 size-full" :viewBox="`${-frame} ${-frame} ${2 * frame} ${2 * frame}`" aria-hidden="true">
+    <svg v-if="clocked" class="absolute inset-0 size-full" :viewBox="`${-frame} ${-frame} ${2 * frame} ${frame + bounds.bottom}`" aria-hidden="true">
       <circle :r="reach" fill="none" class="stroke-rime" :stroke-width="frame / 400" />
       <line v-for="(tick, i) in ticks" :key="i" v-bind="tick" class="stroke-rime" :stroke-width="frame / 260" />
       <g v-for="hour in hours" :key="hour.text">
