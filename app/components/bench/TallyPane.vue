@@ -49,7 +49,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
               <p>{{ say(problem.says, bench.manner) }}</p>
               <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
                 <template v-for="(each, i) in problem.mends" :key="i">
-                  <button v-if="each.edit" type="button" class="text-left font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
+                  <button v-if="each.edit" type="button" class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
                   <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
                 </template>
               </div>
