@@ -10,7 +10,7 @@ import { root } from '../ready.mjs'
 export async function coreModule() {
   const { outputFiles: [bundle] } = await build({
     stdin: { contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'measure', 'testing', 'workings'].map((room) => `export * from './core/${room}'`).join('\n'), resolveDir: root, loader: 'ts' },
-    bundle: true, write: false, format: 'esm', platform: 'node', target: 'node20',
+    bundle: true, write: false, format: 'esm', platform: 'node', mainFields: ['module', 'main'], target: 'node20',
   })
   const file = join(mkdtempSync(join(tmpdir(), 'bench-')), 'core.mjs')
   writeFileSync(file, bundle.text)
