@@ -115,6 +115,25 @@ describe('strands on several runs', () => {
     expect(takes.map(({ length }) => length)).toEqual(runsOf(pear.base).map((run) => expect.closeTo(run.length + inches(1), 6)))
     expect(takes.reduce((all, { length }) => all + length, 0)).toBeCloseTo(figureOf(made(pear), 'length').value)
   })
+  it('are pinned run by run: a short run takes no pins off a long one', () => {
+    const short = { ...shelf.materials['garland-bead']!, length: 400 }
+    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: 0, every: 90 }), { run: 'each' })], { base: usualBase('pear') })
+    // Laid strand by strand, a pin put down at its start, after every 90 and at its end.
+    const lengths = runsOf(pear.base).map(({ length }) => length)
+    expect(Math.min(...lengths)).toBeLessThan(100)
+    expect(Math.max(...lengths)).toBeGreaterThan(400)
+    let pins = 0
+    for (const length of lengths) {
+      for (let from = 0; from < length; from += 400) {
+        const strand = Math.min(400, length)
+        for (let at = 0; at < strand; at += 90) pins += 1
+        pins += 1
+      }
+    }
+    const up = work(pear, { ...shelf, materials: { ...shelf.materials, 'garland-bead': short } }).layers[0]!.makeUp!
+    expect(figureOf(up, 'pins').value).toBe(pins)
+    expect(up.uses[0]!.count).toBe(pins)
+  })
 })
 
 describe('mesh in ties', () => {

@@ -103,18 +103,19 @@ export const LAID: Construction<'laid'> = {
     const one = path(runs)
     const each = runs.map((run) => run.length * rule.laps + rule.tuck)
     const length = total(each, (on) => on)
-    const strands = total(each, (on) => Math.max(1, wholesOver(on, material.length)))
+    const strandsOn = (on: number): number => Math.max(1, wholesOver(on, material.length))
+    const pinsOn = (on: number): number => strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)
+    const strands = total(each, strandsOn)
     const reach = material.length / one
     const holder = holderOn(piece)
-    const perStrand = pinsOf(Math.min(material.length, ...each.map((on) => Math.max(on, 1))), rule.every)
-    const pins = strands * perStrand
+    const pins = total(each, pinsOn)
     const laps = Number(rule.laps.toFixed(2))
     const figures: NamedFigure[] = [
       lengthOf('length', 'Length', length, [...sum`${quantity.ratio(rule.laps)} laps × ${quantity.length(one)}`, ...(rule.tuck > 0 ? sum` + tuck ${quantity.length(rule.tuck * runs.length)}` : []), ...sum` = ${quantity.length(length)}`]),
       countOf('strands', capital(material.plural), strands, runs.length > 1 ? sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all ${quantity.count(strands)}` : sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(strands)}`),
       { id: 'reach', name: 'Laps from one', figure: figure(quantity.ratio(reach), sum`${quantity.length(material.length)} ÷ ${quantity.length(one)} = ${quantity.ratio(reach)} laps; half of one ${quantity.ratio(reach / 2)}`, GEOMETRY) },
       lengthOf('over', 'Over', strands * material.length - length, sum`${quantity.count(strands)} × ${quantity.length(material.length)} − ${quantity.length(length)}`),
-      ruleOfThumb('pins', holder.name, quantity.count(pins), sum`${quantity.count(strands)} strands × ${quantity.count(perStrand)}: at both ends of each and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`),
+      ruleOfThumb('pins', holder.name, quantity.count(pins), sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`),
     ]
     return {
       layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures, uses: [{ material: holder.material, use: holder.use, count: pins }],

@@ -60,7 +60,7 @@ export const MUTATIONS = [
   ['core/makeup/base.ts', 'const LAP = inches(2)', 'const LAP = inches(4)', MAKE],
   ['core/makeup/base.ts', 'const TIE_EVERY = inches(1.75)', 'const TIE_EVERY = inches(3.5)', MAKE],
   ['core/makeup/wound.ts', 'spaced: 8, close: 4', 'spaced: 16, close: 4', MAKE],
-  ['core/makeup/wound.ts', 'const pins = strands * perStrand', 'const pins = perStrand', MAKE],
+  ['core/makeup/wound.ts', 'strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)\n', 'pinsOf(Math.min(material.length, on), rule.every)\n', MAKE],
   ['core/makeup/wound.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
   ['core/makeup/beads.ts', 'beads: gaugeWidth(16)', 'beads: 12', MAKE],
   // Placing
