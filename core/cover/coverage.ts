@@ -1,5 +1,6 @@
 import type { Placement } from '../arrange'
 import type { Edges, Run } from '../base'
+import { apart } from '../base'
 import type { Silhouette } from '../glyph'
 import { boundsAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
@@ -189,8 +190,7 @@ export function coveredAt(counted: Counted, run: Run, s: number): number {
   const reach = run.at(s).half
   let [cells, some] = [0, 0]
   counted.grid.stretches.forEach((stretch, i) => {
-    const by = Math.abs(stretch.from + stretch.length / 2 - s)
-    if (stretch.run !== run.id || Math.min(by, run.closed ? run.length - by : by) > reach) return
+    if (stretch.run !== run.id || apart(run, stretch.from + stretch.length / 2, s) > reach) return
     cells += size[i]!
     some += covered[i]!
   })

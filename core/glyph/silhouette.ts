@@ -6,6 +6,7 @@ import { bearsWords, hangsDown, putDown, speciesOf, turnOf, twinOf } from './ite
 import type { Looks } from './item'
 import { looksMade, speciesMade } from './made'
 import { madeKey } from './parts/made'
+import { Extent } from './path'
 import type { Mask } from './stencil'
 import { Stencil } from './stencil'
 
@@ -63,15 +64,11 @@ function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
 }
 
 /** The bounds of a silhouette where it lies, mm. */
-export function boundsAt(silhouette: Silhouette, { x, y, bearing }: Pick<Placement, 'x' | 'y' | 'bearing'>): Bounds {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (const [px, py] of rimAt(silhouette, { x, y, bearing })) {
-    if (px < left) left = px
-    if (px > right) right = px
-    if (py < top) top = py
-    if (py > bottom) bottom = py
-  }
-  return left > right ? { left: x, top: y, right: x, bottom: y } : { left, top, right, bottom }
+export function boundsAt(silhouette: Silhouette, at: Pick<Placement, 'x' | 'y' | 'bearing'>): Bounds {
+  const extent = new Extent()
+  const rim = rimAt(silhouette, at)
+  for (const point of rim.length ? rim : [[at.x, at.y] as const]) extent.reach(point)
+  return extent.bounds
 }
 
 /** The farthest points of a silhouette where it lies, mm. */
