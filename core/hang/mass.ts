@@ -3,6 +3,7 @@ import type { Run } from '../base'
 import { baseMass } from '../base'
 import { methodFor } from '../fix'
 import type { MakeUp } from '../makeup'
+import { usedOf } from '../makeup'
 import type { Material, Shelf } from '../material'
 import { isCut } from '../material'
 import type { Figure, Said } from '../measure'
@@ -40,13 +41,11 @@ function massOn(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly Make
   }
   const lengths = new Map<string, number>()
   for (const { material, length, count } of makeUps.flatMap(({ takes }) => takes)) lengths.set(material, (lengths.get(material) ?? 0) + length * count)
-  const small = new Map<string, number>()
-  for (const { material, count } of makeUps.flatMap(({ uses }) => uses)) small.set(material, (small.get(material) ?? 0) + count)
   const known = (id: string, row: (material: Material) => { readonly says: Said, readonly mass: number }) => (shelf.materials[id] ? [row(shelf.materials[id])] : [])
   const rows: { readonly says: Said, readonly mass: number }[] = [
     ...[...stems].flatMap(([id, { count, mass }]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(mass)}`, mass }))),
     ...[...lengths].flatMap(([id, length]) => known(id, (material) => ({ says: sum`${quantity.length(length)} of ${material.name} ${quantity.mass((material.mass * length) / material.length)}`, mass: (material.mass * length) / material.length }))),
-    ...[...small].flatMap(([id, count]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(count * material.mass)}`, mass: count * material.mass }))),
+    ...[...usedOf(makeUps)].flatMap(([id, count]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(count * material.mass)}`, mass: count * material.mass }))),
   ]
   const glued = [...stems].reduce((n, [id, { count }]) => n + (methodFor(piece.base.kind, shelf.materials[id]!).needs.includes('hot glue') ? count : 0), 0)
   if (glued > 0) rows.push({ says: sum`glue on ${quantity.count(glued)} × ${quantity.mass(GLUE_EACH)}`, mass: glued * GLUE_EACH })

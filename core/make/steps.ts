@@ -5,7 +5,7 @@ import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { MakeUp } from '../makeup'
-import { makeUpWords } from '../makeup'
+import { makeUpWords, usedOf } from '../makeup'
 import type { Material, Shelf } from '../material'
 import { pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
@@ -116,11 +116,9 @@ function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: reado
   const needs = mechanicsOf(piece, laid, shelf)
   // What holds it by its method, and what is made of lengths by what it takes: "20 floral pins", "paddle wire".
   const taken = [ofBase, ...laid.flatMap(({ layer }) => makeUps.get(layer.id) ?? [])]
-  const small = new Map<string, number>()
-  for (const { material, count } of taken.flatMap(({ uses }) => uses)) small.set(material, (small.get(material) ?? 0) + count)
   const ready = unique([
     ...needs.map((need) => MECHANIC_NAMES[need]),
-    ...[...small].flatMap(([id, count]) => (shelf.materials[id] ? [several(count, shelf.materials[id].name, shelf.materials[id].plural)] : [])),
+    ...[...usedOf(taken)].flatMap(([id, count]) => (shelf.materials[id] ? [several(count, shelf.materials[id].name, shelf.materials[id].plural)] : [])),
     ...taken.flatMap(({ takes }) => takes.flatMap(({ material }) => shelf.materials[material]?.name ?? [])),
   ])
   const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: shelf.materials[id]!, count })))

@@ -74,3 +74,10 @@ export function figureOf({ figures }: MakeUp, id: string): Figure {
 
 /** @returns the sum of what `of` gives for each */
 export const total = <T>(all: readonly T[], of: (each: T) => number): number => all.reduce((sum, each) => sum + of(each), 0)
+
+/** How many of each small thing is used, over all of them, by material. */
+export function usedOf(makeUps: readonly MakeUp[]): Map<string, number> {
+  const used = new Map<string, number>()
+  for (const { material, count } of makeUps.flatMap(({ uses }) => uses)) used.set(material, (used.get(material) ?? 0) + count)
+  return used
+}
