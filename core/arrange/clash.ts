@@ -62,7 +62,8 @@ const MOST_SLIDES = 400
 /** The shortest way along its run to where a solid thing is in nobody's way, mm, negative back; null when there is no such place. */
 export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run): number | null {
   const layer = laid.find((each) => each.layer.id === thing.layer)!.layer
-  const others = patchesOf(laid).filter((each) => each.shown && each.of.layer !== thing.layer)
+  const { shown } = patchOf(layer, thing)
+  const others = patchesOf(laid).filter((each) => each.of.layer !== thing.layer && (each.shown || (shown && each.solid)))
   const drop = thing.cord ? thing.y - thing.cord.y : 0
   for (let i = 1; i <= Math.min(MOST_SLIDES, run.length / SLIDE); i++) {
     for (const by of [i * SLIDE, -i * SLIDE]) {
