@@ -2,11 +2,11 @@
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
 import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
-import { bowRibbon, meantBy, sizeOf } from '#core/makeup'
+import { bowRibbon, meantBy, sized, sizeOf } from '#core/makeup'
 import type { Material } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
-import type { Layer, Ribbon, RuleOf } from '#core/piece'
-import { BUILD_NAMES, BUILDS, END_NAMES, ENDS, LOOP_MEANS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
+import type { Build, Layer, Ribbon, RibbonOf, RuleOf } from '#core/piece'
+import { BUILD_NAMES, BUILDS, END_NAMES, ENDS, LOOP_MEANS, MOST_LOOPS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
@@ -48,10 +48,27 @@ const of = (i: number, name: string) => (mm: number | null): string | null => (m
 const many = (i: number, name: string) => (n: number): string | null => change(i, { [name]: n }, 'change the bow')
 const tail = (i: number, ribbon: Hand, side: 0 | 1) => (mm: number | null): string | null =>
   change(i, { tails: side === 0 ? [mm ?? 0, ribbon.tails[1]] : [ribbon.tails[0], mm ?? 0] }, 'change a tail')
-type Hand = Extract<Ribbon, { build: 'hand' }>
+type Hand = RibbonOf<'hand'>
 const setGroups = (i: number, groups: Hand['groups']): string | null => change(i, { groups }, groups ? 'change the loops' : 'make the loops alike')
 const regroup = (i: number, { groups }: Hand, k: number, part: Partial<NonNullable<Hand['groups']>[number]>): string | null =>
   setGroups(i, groups!.map((group, n) => (n === k ? { ...group, ...part } : group)))
+
+interface Plain<Name extends string> { readonly name: Name, readonly label: string, readonly counted: boolean }
+type NumbersOf<R> = Extract<{ [K in keyof R]: R[K] extends number ? K : never }[keyof R], string>
+const counted = <Name extends string>(name: Name, label: string): Plain<Name> => ({ name, label, counted: true })
+const measured = <Name extends string>(name: Name, label: string): Plain<Name> => ({ name, label, counted: false })
+/** The numbers of each build that are plain ones; a hand's loops and tails have fields of their own. */
+const PLAIN: { readonly [B in Build]: readonly Plain<NumbersOf<RibbonOf<B>>>[] } = {
+  'hand': [],
+  'strips': [counted('strips', 'Strips'), measured('loop', 'Each loop'), measured('tail', 'Each tail')],
+  'rag': [counted('strips', 'Strips'), measured('strip', 'Each strip'), measured('overhang', 'Overhang'), measured('loop', 'Each loop')],
+  'coil': [counted('layers', 'Layers'), measured('flat', 'Flat length')],
+  'flat': [counted('rounds', 'Rounds'), measured('width', 'Wide'), measured('strip', 'Strip over it')],
+  'folded': [measured('loop', 'Each loop'), measured('tail', 'Each tail'), measured('strip', 'Knot')],
+  'tails': [counted('tails', 'Tails'), measured('tail', 'Each tail')],
+  'fill-ins': [counted('strips', 'Lengths'), measured('loop', 'Each loop')],
+}
+const numberOf = (ribbon: Ribbon, name: string): number => (ribbon as unknown as Record<string, number>)[name]!
 
 const adding = ref(false)
 /** Mix and builds change together: each ribbon has its build. */
@@ -61,7 +78,7 @@ function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): voi
 function add({ id, plural }: Material): void {
   adding.value = false
   const last = rule.value.ribbons.at(-1)!
-  const smaller: Ribbon = last.build === 'hand' ? { ...last, loop: Math.max(5, last.loop * 0.8), groups: null } : last
+  const smaller = last.build === 'hand' ? sized(last, Math.max(5, sizeOf(last) * 0.8), 'visible') : last
   both([...props.layer.mix, { material: id, share: 1, only: null }], [...rule.value.ribbons, smaller], `add ${plural} to the bow`)
 }
 function remove(i: number): void {
@@ -92,7 +109,7 @@ function remove(i: number): void {
         <template v-if="ribbon.build === 'hand'">
           <template v-if="ribbon.groups">
             <template v-for="(group, k) in ribbon.groups" :key="k">
-              <CountField :label="`${k + 1}. Loops`" :value="group.loops" :least="1" :most="60" whole :take="(loops) => regroup(i, ribbon, k, { loops })" />
+              <CountField :label="`${k + 1}. Loops`" :value="group.loops" :least="1" :most="MOST_LOOPS" whole :take="(loops) => regroup(i, ribbon, k, { loops })" />
               <div class="flex items-end gap-1">
                 <LengthField class="min-w-0 flex-1" label="each" :mm="group.loop" :units="units" :take="(loop) => (loop === null ? 'Give a length.' : regroup(i, ribbon, k, { loop }))" />
                 <button v-if="ribbon.groups.length > 1" type="button" class="icon-button size-6" :aria-label="`Take loops ${k + 1} out`" @click="setGroups(i, ribbon.groups.filter((_, n) => n !== k))"><X :size="14" /></button>
@@ -102,7 +119,7 @@ function remove(i: number): void {
             <button type="button" class="button h-6 text-fine" @click="setGroups(i, null)">All by one length</button>
           </template>
           <template v-else>
-            <CountField label="Loops" :value="ribbon.loops" :least="1" :most="60" whole :take="many(i, 'loops')" />
+            <CountField label="Loops" :value="ribbon.loops" :least="1" :most="MOST_LOOPS" whole :take="many(i, 'loops')" />
             <LengthField label="Longest loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
           </template>
           <LengthField label="Left tail" :mm="ribbon.tails[0]" :units="units" :take="tail(i, ribbon, 0)" />
@@ -114,38 +131,9 @@ function remove(i: number): void {
             <button type="button" class="button col-span-2 h-6 text-fine" @click="setGroups(i, [{ loops: ribbon.loops, loop: ribbon.loop }])">Loops of unequal length</button>
           </template>
         </template>
-        <template v-else-if="ribbon.build === 'strips'">
-          <CountField label="Strips" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
-          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
-          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
-        </template>
-        <template v-else-if="ribbon.build === 'rag'">
-          <CountField label="Strips" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
-          <LengthField label="Each strip" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
-          <LengthField label="Overhang" :mm="ribbon.overhang" :units="units" :take="of(i, 'overhang')" />
-          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
-        </template>
-        <template v-else-if="ribbon.build === 'coil'">
-          <CountField label="Layers" :value="ribbon.layers" :least="1" :most="60" whole :take="many(i, 'layers')" />
-          <LengthField label="Flat length" :mm="ribbon.flat" :units="units" :take="of(i, 'flat')" />
-        </template>
-        <template v-else-if="ribbon.build === 'flat'">
-          <CountField label="Rounds" :value="ribbon.rounds" :least="1" :most="60" whole :take="many(i, 'rounds')" />
-          <LengthField label="Wide" :mm="ribbon.width" :units="units" :take="of(i, 'width')" />
-          <LengthField label="Strip over it" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
-        </template>
-        <template v-else-if="ribbon.build === 'tails'">
-          <CountField label="Tails" :value="ribbon.tails" :least="1" :most="60" whole :take="many(i, 'tails')" />
-          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
-        </template>
-        <template v-else-if="ribbon.build === 'fill-ins'">
-          <CountField label="Lengths" :value="ribbon.strips" :least="1" :most="60" whole :take="many(i, 'strips')" />
-          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
-        </template>
-        <template v-else>
-          <LengthField label="Each loop" :mm="ribbon.loop" :units="units" :take="of(i, 'loop')" />
-          <LengthField label="Each tail" :mm="ribbon.tail" :units="units" :take="of(i, 'tail')" />
-          <LengthField label="Knot" :mm="ribbon.strip" :units="units" :take="of(i, 'strip')" />
+        <template v-for="field in PLAIN[ribbon.build]" :key="field.name">
+          <CountField v-if="field.counted" :label="field.label" :value="numberOf(ribbon, field.name)" :least="1" :most="MOST_LOOPS" whole :take="many(i, field.name)" />
+          <LengthField v-else :label="field.label" :mm="numberOf(ribbon, field.name)" :units="units" :take="of(i, field.name)" />
         </template>
       </div>
     </section>
