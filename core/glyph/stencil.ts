@@ -1,3 +1,4 @@
+import { polygonHull } from 'd3-polygon'
 import { random } from '../measure'
 import type { Bounds, Mark, Paint, XY } from './marks'
 import type { Bend } from './path'
@@ -102,28 +103,10 @@ export class Stencil implements Sheet {
       }
     }
     if (first[0] > last[0]) return []
-    const points: XY[] = [first, last]
+    const points: [number, number][] = [[...first], [...last]]
     for (let column = 0; column < columns; column++) if (high[column]! <= low[column]!) points.push([highX[column]!, high[column]!], [lowX[column]!, low[column]!])
-    return hullOf(points)
+    return polygonHull(points) ?? points
   }
-}
-
-/** The convex hull of points, clockwise on the drawing (A. M. Andrew's monotone chain, 1979; from memory). */
-export function hullOf(points: readonly XY[]): XY[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const half = (all: readonly XY[]): XY[] => {
-    const chain: XY[] = []
-    for (const p of all) {
-      for (;;) {
-        const [a, b] = [chain.at(-2), chain.at(-1)]
-        if (!a || !b || (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0) break
-        chain.pop()
-      }
-      chain.push(p)
-    }
-    return chain.slice(0, -1)
-  }
-  return sorted.length < 3 ? sorted : [...half(sorted), ...half(sorted.reverse())]
 }
 
 /** The lines of a shape, curves and discs in straight pieces: x and y in turn. */
