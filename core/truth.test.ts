@@ -240,7 +240,12 @@ describe('money', () => {
           if (!how) continue
           offers += 1
           const said = says.find((part) => typeof part === 'object' && part.unit === 'money') as { value: number }
-          expect(before - work(after(piece, how), shelf).bill.opened.value, `${material} ${n}`).toBe(said.value)
+          const less = after(piece, how)
+          expect(before - work(less, shelf).bill.opened.value, `${material} ${n}`).toBe(said.value)
+          // One less dropped saves nothing: it is the least that does.
+          const layer = less.layers[0]!
+          const almost = { ...less, layers: [{ ...layer, rule: { ...layer.rule, count: (layer.rule as { count: number }).count + 1 } as typeof layer.rule }] }
+          expect(work(almost, shelf).bill.opened.value, `${material} ${n}`).toBe(before)
         }
       }
     }

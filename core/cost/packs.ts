@@ -24,11 +24,14 @@ export function packsOver(wanted: number, prices: readonly Price[]): Bought[] {
   const choice = new Int32Array(rest + 1)
   for (let n = 1; n <= rest; n++) {
     cost[n] = Infinity
-    prices.forEach(({ holds, price }, k) => {
-      const before = Math.max(0, n - holds)
-      const tried = cost[before]! + price
-      if (tried < cost[n]! || (tried === cost[n]! && count[before]! + 1 < count[n]!)) [cost[n], count[n], choice[n]] = [tried, count[before]! + 1, k]
-    })
+    for (let k = 0; k < prices.length; k++) {
+      const before = Math.max(0, n - prices[k]!.holds)
+      const tried = cost[before]! + prices[k]!.price
+      if (tried > cost[n]! || (tried === cost[n]! && count[before]! + 1 >= count[n]!)) continue
+      cost[n] = tried
+      count[n] = count[before]! + 1
+      choice[n] = k
+    }
   }
   const packs = prices.map((each) => (each === bulk ? whole : 0))
   for (let n = rest; n > 0; n -= prices[choice[n]!]!.holds) packs[choice[n]!]! += 1

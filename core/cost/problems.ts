@@ -32,20 +32,25 @@ function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf:
   const uses = usesOf(laid, []).get(line.id)
   const own = layer && laid.find((each) => each.layer.id === layer.id)
   if (!layer || !uses || !own) return []
-  const pieces = own.placements.length
-  for (let fewer = 1; fewer <= Math.max(1, Math.floor(pieces * DROP_AT_MOST)); fewer++) {
-    const rule = fewerIn(layer, fewer)
-    if (!rule) return []
+  const saved = (fewer: number): number => {
     let left = fewer
     const dropped = uses.map((use) => {
       const taken = use.cut === layer.cut ? Math.min(left, use.pieces) : 0
       left -= taken
       return { ...use, pieces: use.pieces - taken }
     })
-    const saved = line.opened.value - materialLine(material, dropped, piece.brief.copies, shelf).opened.value
-    if (saved > 0) return [{ says: sum`${several(fewer, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved)}`, edit: { do: 'layer', layer: layer.id, set: { rule } } }]
+    return line.opened.value - materialLine(material, dropped, piece.brief.copies, shelf).opened.value
   }
-  return []
+  // Fewer never cost more, so that the least that saves is found by halves.
+  let [low, high] = [1, Math.max(1, Math.floor(own.placements.length * DROP_AT_MOST))]
+  if (!fewerIn(layer, high) || saved(high) <= 0) return []
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (saved(middle) > 0) high = middle
+    else low = middle + 1
+  }
+  const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, low)! } } as const
+  return [{ says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved(low))}`, edit }]
 }
 
 /** The same rule with so many fewer places; null when its count is not simply its own, or would be none. */

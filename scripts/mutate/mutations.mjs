@@ -94,7 +94,7 @@ export const MUTATIONS = [
   ['core/material/shelf.ts', 'export const SPARE = 0.1', 'export const SPARE = 0.2', COST],
   ['core/cost/line.ts', 'state !== \'artificial\' && state !== \'made\'', 'state === \'fresh\'', COST],
   ['core/cost/packs.ts', 'const before = Math.max(0, n - holds)', 'const before = Math.max(0, n - 1)', COST],
-  ['core/cost/problems.ts', 'if (saved > 0)', 'if (saved >= 0)', COST],
+  ['core/cost/problems.ts', 'if (saved(middle) > 0)', 'if (saved(middle) >= 0)', COST],
   ['core/cost/bill.ts', 'isItself(piece) && piece.base.price === null', 'false', COST],
   // Measure
   ['core/measure/gauge.ts', '92 ** ((36 - gauge) / 39)', '92 ** ((36 - gauge) / 40)', MEASURE],
