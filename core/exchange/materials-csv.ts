@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { Material } from '../material'
 import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
-import { parseLength, parseNumber, trimZeros } from '../measure'
+import { parseLength, parseNumber, toInches, trimZeros } from '../measure'
 
 /** A column that a table of materials may have. */
 export interface MaterialColumn {
@@ -152,7 +152,7 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
       length: length('length'), width: length('width'), mass: number('mass'), state, texture: plain(text('texture')),
       wired: yes('wired'), facing: plain(text('facing')), hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'), divides: yes('divides'),
-      colours: list('colours'), colour: mapping.tint === null || mapping.tint === undefined ? list('colours')[0] ?? null : text('tint') || null,
+      colours: list('colours'), colour: tinted(mapping) ? text('tint') || null : list('colours')[0] ?? null,
       pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
       parts: parts(), months: list('months').map(Number), hazards: list('hazards').map(plain),
     }
@@ -169,11 +169,14 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
   return { materials, faults }
 }
 
-const columnOf = (field: string, mapping: Mapping): string => (field === 'name' ? 'pack' : field === 'colour' ? (mapping.tint === null || mapping.tint === undefined ? 'colours' : 'tint') : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
+/** Whether a table has a column of its own for the tint. */
+const tinted = ({ tint }: Mapping): boolean => typeof tint === 'number'
+
+const columnOf = (field: string, mapping: Mapping): string => (field === 'name' ? 'pack' : field === 'colour' ? (tinted(mapping) ? 'tint' : 'colours') : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
 
 /** A length in as few decimals as read back to the same. */
 function exactly(mm: number, units: Units): string {
-  const value = mm / (units === 'in' ? 25.4 : 10)
+  const value = units === 'in' ? toInches(mm) : mm / 10
   for (let digits = 0; digits < 12; digits++) {
     const text = `${trimZeros(value.toFixed(digits))} ${units}`
     const back = parseLength(text, units)
@@ -184,11 +187,10 @@ function exactly(mm: number, units: Units): string {
 
 /** A table of materials as text, lengths in the unit asked for. It reads back as it was. */
 export function writeMaterials(materials: readonly Material[], units: Units): string {
-  const size = (mm: number): string => exactly(mm, units)
   const yes = (value: boolean): string => (value ? 'yes' : 'no')
   const rows = materials.map((each) => {
     const cells: Record<string, string> = {
-      name: each.name, plural: each.plural, kind: each.kind, length: size(each.length), width: size(each.width), mass: String(each.mass), state: each.state, texture: each.texture,
+      name: each.name, plural: each.plural, kind: each.kind, length: exactly(each.length, units), width: exactly(each.width, units), mass: String(each.mass), state: each.state, texture: each.texture,
       colours: each.colours.join(' '), tint: each.colour ?? '', parts: each.parts.map(({ name, count }) => `${count} ${name}`).join('; '), pack: each.pack.name, holds: String(each.pack.holds), bunches: String(each.pack.bunches), price: (each.pack.price / 100).toFixed(2),
       wired: yes(each.wired), divides: yes(each.divides), facing: each.facing, hardy: each.hardy, months: each.months.join(' '), hazards: each.hazards.join(' '), form: each.form, species: each.species, id: each.id,
     }
