@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { arrange } from '../arrange'
 import { runsOf, usualBase } from '../base'
 import type { BaseKind } from '../base'
-import { say, showSum } from '../measure'
+import { inches, say, showSum } from '../measure'
 import type { Brief, Edit, Layer, Piece } from '../piece'
 import { edit, STILL } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
@@ -112,6 +112,12 @@ describe('a join in sight', () => {
     const piece = bare(140)
     const hooked = problem({ ...piece, base: { ...piece.base, hook: 0 } }, 'join')!
     expect(hooked.mends.map(({ says }) => say(says, manner))).toEqual(['Move the honey ribbon bow over it'])
+  })
+  it('is not hidden by what hangs on cords', () => {
+    const piece = bare(140)
+    const [bow] = piece.layers
+    const hanging = { ...piece, layers: [{ ...bow!, rule: { kind: 'single' as const, at: 0.5, drop: inches(8) } }] }
+    for (const { edit: how } of problem(hanging, 'join')!.mends) expect(how).toBeNull()
   })
   it('has nothing to hide behind on a bare base', () => {
     const piece = pieceWith([layerOf('a', 'wheat', { kind: 'single', at: 0, drop: 0 })], { base: { join: 0.5 } })

@@ -100,7 +100,8 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
       : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${shelf.materials[cover.each.material]!.name} covers it`
     if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
   }
-  const bow = laid.find(({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.run === run.id)
+  // What hangs on cords hides nothing where they begin.
+  const bow = laid.find(({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id)
   if (bow?.layer.rule.kind === 'single' && bow.placements.length) {
     const { rule, id } = bow.layer
     mends.push({ says: sum`Move the ${shelf.materials[bow.placements[0]!.material]!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })

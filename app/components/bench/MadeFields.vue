@@ -45,7 +45,7 @@ function setGather(i: number, how: Gather): void {
       <tbody>
         <tr v-for="each in choices" :key="each.name" class="grid grid-cols-4 border-b border-seam py-0.5">
           <th scope="row" class="col-span-4 text-left font-medium"><button type="button" class="text-left underline decoration-dotted underline-offset-2" @click="set({ pitch: each.pitch }, 'choose a winding')">{{ each.name }}</button></th>
-          <td>{{ Math.round(each.turns) }} turns</td><td>{{ feet(each.length) }}</td><td>{{ several(each.rolls, 'roll', 'rolls') }}</td><td class="text-right">{{ show(quantity.time(each.minutes), bench.manner) }}</td>
+          <td>{{ several(Math.round(each.turns), 'turn', 'turns') }}</td><td>{{ feet(each.length) }}</td><td>{{ several(each.rolls, 'roll', 'rolls') }}</td><td class="text-right">{{ show(quantity.time(each.minutes), bench.manner) }}</td>
         </tr>
       </tbody>
     </table>
