@@ -73,11 +73,14 @@ test('a stem is turned and trimmed by its grips, snaps along the run, and moves 
   await drag(page, turn, { x: turn.x + 60, y: turn.y + 20 })
   await expect(undo(page, /^Undo: turn bracken frond 1 \d+ degrees clockwise/)).toBeEnabled()
   await page.keyboard.press('Control+z')
+  await expect(undo(page, /^Undo: turn/)).toHaveCount(0)
 
   const [from, near] = [await onDrawing(page, 0, MIDDLE + 40), await onDrawing(page, 29, MIDDLE + 40)]
   await drag(page, from, near)
   await expect(chosen(page)).toContainText('1:00')
   await page.keyboard.press('Control+z')
+  // A stem is held where it is drawn: the drawing must have come back to twelve before it is held there again.
+  await expect(chosen(page)).toContainText('12:00')
   const out = await onDrawing(page, 0, MIDDLE + 40 + 25)
   await drag(page, from, out)
   await expect(undo(page, /^Undo: move bracken frond 1 outward/)).toBeEnabled()
