@@ -26,6 +26,16 @@ const rooms = ROOMS.map((room, i) => ({
 
 export default withNuxt(
   ...rooms,
+  {
+    files: ['core/**/*.ts', 'app/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', ...['materials', 'stash'].map((of) => ({
+        selector: `MemberExpression[computed=true][object.type='MemberExpression'][object.property.name='${of}']`,
+        message: 'Any word may be an id: ask materialOf or stashOf, which find only what the shelf itself has.',
+      }))],
+    },
+  },
   { files: ['core/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [noWayIn] }] } },
   {
     rules: {

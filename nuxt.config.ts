@@ -1,8 +1,24 @@
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 
+const core = fileURLToPath(new URL('./core', import.meta.url))
+
+/** What everything that works out and paints a piece comes to: kept previews are of one of these. */
+function painter(): string {
+  const hash = createHash('sha256')
+  const read = (path: string): void => {
+    if (statSync(path).isDirectory()) readdirSync(path).sort().forEach((name) => read(join(path, name)))
+    else if (path.endsWith('.ts') && !path.endsWith('.test.ts')) hash.update(readFileSync(path))
+  }
+  for (const folder of ['./core', './app/drawing']) read(fileURLToPath(new URL(folder, import.meta.url)))
+  return hash.digest('hex').slice(0, 12)
+}
+
 export default defineNuxtConfig({
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt'],
   $development: {
     // Nuxt 4.4.5 in development looks for a server entry even without server rendering, and stops when there is none.
     vite: { environments: { ssr: { build: { rollupOptions: { input: { server: 'nuxt/dist/app/entry' } } } } } },
@@ -16,18 +32,42 @@ export default defineNuxtConfig({
       title: 'Ruddy Bramble',
       htmlAttrs: { lang: 'en' },
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'A maker’s bench for wreaths, swags and garlands.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }, { rel: 'manifest', href: '/manifest.webmanifest' }],
     },
   },
   css: ['~/assets/main.css'],
-  runtimeConfig: { public: { demo: false } },
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  runtimeConfig: { public: { demo: false, painter: painter() } },
+  alias: { '#core': core },
   compatibilityDate: '2026-01-01',
-  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
+  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }], compressPublicAssets: true },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
-    build: { target: 'es2022' },
+    build: {
+      target: 'es2022',
+      // No module of the core does anything by being read, so a page takes along only what it uses of a room.
+      rollupOptions: { treeshake: { moduleSideEffects: (id: string) => !id.startsWith(core) } },
+    },
+  },
+  // After one visit every page opens without the server; a new version waits until it is asked for.
+  pwa: {
+    registerType: 'prompt',
+    manifest: {
+      name: 'Ruddy Bramble', short_name: 'Ruddy Bramble', description: 'A maker’s bench for wreaths, swags and garlands.', lang: 'en', start_url: '/', display: 'standalone',
+      background_color: '#EDF2EE', theme_color: '#EDF2EE',
+      icons: [192, 512].map((size) => ({ src: `/icon-${size}.png`, sizes: `${size}x${size}`, type: 'image/png', purpose: 'any maskable' as const })),
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+      maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+      // The page is made by the server; every address is the same page.
+      additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      cleanupOutdatedCaches: true,
+      runtimeCaching: [{ urlPattern: /\/api\/shops$/, handler: 'NetworkFirst', options: { cacheName: 'shops', networkTimeoutSeconds: 3 } }],
+    },
+    client: { registerPlugin: true },
   },
   typescript: { strict: true },
   telemetry: false,

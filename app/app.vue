@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { watchEffect } from 'vue'
+import { usePWA } from '#imports'
 import { NuxtPage } from '#components'
 import { useSettings } from '~/stores/settings'
 import { useNotices } from '~/stores/notices'
@@ -7,8 +8,10 @@ import { useShops } from '~/stores/shops'
 
 const settings = useSettings()
 const notices = useNotices()
-void settings.load()
+void notices.tell('Your settings could not be read', settings.load())
 void useShops().load()
+/** The service worker: null where the browser has none. */
+const pwa = usePWA()
 watchEffect(() => { document.documentElement.dataset.light = settings.light })
 </script>
 
@@ -17,6 +20,11 @@ watchEffect(() => { document.documentElement.dataset.light = settings.light })
     <NuxtPage />
     <div role="status" aria-live="polite" class="sr-only">{{ notices.announced }}</div>
     <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 print:hidden">
+      <div v-if="pwa?.needRefresh" class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg" role="status">
+        A new version of the app is ready.
+        <button type="button" class="button h-7" @click="pwa.updateServiceWorker(true)">Take it now</button>
+        <button type="button" class="font-medium underline" @click="pwa.cancelPrompt()">Later</button>
+      </div>
       <div
         v-for="notice in notices.shown" :key="notice.id" :role="notice.weight === 'fault' ? 'alert' : undefined"
         class="pointer-events-auto flex max-w-xl items-start gap-3 rounded-md border bg-sheet px-3 py-2 text-small shadow-lg"

@@ -3,6 +3,8 @@ import type { Swap } from './arrange'
 import { runsOf } from './base'
 import type { EvenedOut, Filling, Progress } from './cover'
 import { evenOut, fillTo } from './cover'
+import type { Taken } from './makeup'
+import { baseMakeUp, makeUpOf } from './makeup'
 import type { Shelf } from './material'
 import type { Brief, Piece } from './piece'
 
@@ -25,4 +27,14 @@ export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: st
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf).find((each) => each.layer.id === layer)
   return laid ? swap(piece, laid, from, to, runs, shelf) : null
+}
+
+/** A length that a piece takes, for one copy, and the layer that it is for. */
+export interface TakenBy extends Taken { readonly layer: string }
+
+/** The lengths that a piece takes of rolls and spools: what its workings have as make-ups, and nothing else of them. */
+export function takenBy(piece: Piece, shelf: Shelf): TakenBy[] {
+  const runs = runsOf(piece.base)
+  const laid = arrange(piece, runs, shelf)
+  return [baseMakeUp(piece, runs, laid), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])].flatMap(({ layer, takes }) => takes.map((each) => ({ ...each, layer })))
 }

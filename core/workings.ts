@@ -15,6 +15,7 @@ import { stepsOf } from './make'
 import type { MakeUp } from './makeup'
 import { baseMakeUp, makeUpOf, makeUpProblems } from './makeup'
 import type { Shelf } from './material'
+import { materialOf } from './material'
 import type { Figure } from './measure'
 import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
 import type { Piece, Problem } from './piece'
@@ -138,8 +139,8 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
 
 function titleOf(laid: LaidLayer, shelf: Shelf): string {
   const counts = countsOf(laid)
-  if (!counts.size) return listed(laid.layer.mix.map(({ material }) => shelf.materials[material]?.plural ?? material))
-  return listed([...counts].map(([id, n]) => several(n, shelf.materials[id]!.name, shelf.materials[id]!.plural)))
+  if (!counts.size) return listed(laid.layer.mix.map(({ material }) => materialOf(shelf, material)?.plural ?? material))
+  return listed([...counts].map(([id, n]) => several(n, materialOf(shelf, id)!.name, materialOf(shelf, id)!.plural)))
 }
 
 function stemsOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {

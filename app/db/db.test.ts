@@ -1,13 +1,14 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '#core/material'
 import type { RibbonOf } from '#core/piece'
 import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
 import { layerOf } from '#core/testing'
 import { BenchDatabase, SCHEMA_VERSION } from './index'
-import { removePiece, savePiece, snapPiece, snapshotsOf } from './pieces'
-import { forgetRescue, rescueOf, writeRescue } from './rescue'
+import { apartFrom, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
+import { reason } from './reason'
+import { forgetRescue, rescues, writeRescue } from './rescue'
 
 const piece = startPiece('ring', 'Porch ring')
 let db: BenchDatabase
@@ -18,7 +19,7 @@ afterEach(() => db.delete())
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'offcuts', 'pieces', 'rolls', 'settings', 'snapshots', 'stash'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'needs', 'offcuts', 'pieces', 'previews', 'rolls', 'settings', 'snapshots', 'stash'])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -61,30 +62,83 @@ describe('snapshots', () => {
   })
 })
 
+it('keeps snapshots in the order they were made, also when the clock was set back', async () => {
+  for (const [i, at] of [1000, 2000, 50, 60].entries()) await snapPiece(db, { ...piece, brief: { ...piece.brief, copies: i + 1 } }, at)
+  expect((await snapshotsOf(db, 'ring')).map((each) => each.piece.brief.copies)).toEqual([4, 3, 2, 1])
+})
+
+/** Local storage as a browser has it. */
+class Local {
+  readonly kept = new Map<string, string>()
+  get length(): number { return this.kept.size }
+  key(i: number): string | null { return [...this.kept.keys()][i] ?? null }
+  getItem(key: string): string | null { return this.kept.get(key) ?? null }
+  setItem(key: string, text: string): void {
+    if (text.length > 5_000_000) throw new DOMException('full', 'QuotaExceededError')
+    this.kept.set(key, text)
+  }
+  removeItem(key: string): void { this.kept.delete(key) }
+}
+
 describe('rescue', () => {
-  const store = new Map<string, string>()
+  let local: Local
+  const newId = (): string => `new${count++}`
+  const names = async (): Promise<string[]> => (await db.pieces.toArray()).map((record) => record.piece.brief.name).sort()
   beforeEach(() => {
-    store.clear()
-    globalThis.localStorage = {
-      getItem: (key: string) => store.get(key) ?? null,
-      setItem: (key: string, text: string) => void store.set(key, text),
-      removeItem: (key: string) => void store.delete(key),
-    } as Storage
+    local = new Local()
+    vi.stubGlobal('localStorage', local)
   })
-  it('gives back the last edit of a page that went away', () => {
-    writeRescue({ ...piece, stage: 'making' }, 4)
-    expect(rescueOf('ring', 4)).toMatchObject({ stage: 'making' })
-  })
-  it('is forgotten once the piece was saved since, or when it is not sound', () => {
-    writeRescue(piece, 4)
-    expect(rescueOf('ring', 5)).toBeNull()
-    expect(store.size).toBe(0)
-    store.set('ruddy-bramble:rescue:ring', JSON.stringify({ revision: 1, piece: { nonsense: true } }))
-    expect(rescueOf('ring', 1)).toBeNull()
-    writeRescue(piece, 1)
+  afterEach(() => vi.unstubAllGlobals())
+
+  it('is written at once, read back, and forgotten', () => {
+    expect(writeRescue({ ...piece, stage: 'making' }, 4)).toBe(true)
+    expect(rescues('ring')).toMatchObject([{ revision: 4, piece: { stage: 'making' } }])
+    expect(rescues('other')).toEqual([])
     forgetRescue('ring')
-    expect(rescueOf('ring', 1)).toBeNull()
+    expect(local.length).toBe(0)
   })
+  it('says when it cannot be written, and reads nothing where storage is blocked or what lies there is not sound', () => {
+    expect(writeRescue({ ...piece, brief: { ...piece.brief, occasion: 'x'.repeat(5_000_001) } }, 1)).toBe(false)
+    local.setItem('ruddy-bramble:rescue:ring:tab', JSON.stringify({ revision: 1, piece: { nonsense: true } }))
+    expect(rescues('ring')).toEqual([])
+    expect(local.length).toBe(0)
+    vi.stubGlobal('localStorage', new Proxy({}, { get() { throw new DOMException('blocked', 'SecurityError') } }))
+    expect([writeRescue(piece, 1), rescues()]).toEqual([false, []])
+    forgetRescue('ring')
+  })
+  it('goes into its piece when nothing was saved since', async () => {
+    await savePiece(db, piece, 0, 1)
+    writeRescue({ ...piece, stage: 'hung' }, 1)
+    expect(await takeUpRescues(db, newId, 9)).toEqual([])
+    expect(await db.pieces.get('ring')).toMatchObject({ revision: 2, piece: { stage: 'hung' } })
+    expect(local.length).toBe(0)
+  })
+  it('comes in beside its piece when that was saved since or thrown away, and is no copy of what is there', async () => {
+    await savePiece(db, piece, 0, 1)
+    await savePiece(db, { ...piece, stage: 'making' }, 1, 2)
+    writeRescue({ ...piece, stage: 'hung' }, 1)
+    local.setItem('ruddy-bramble:rescue:gone:tab', JSON.stringify({ revision: 3, piece: { ...piece, id: 'gone' } }))
+    local.setItem('ruddy-bramble:rescue:ring:same', JSON.stringify({ revision: 1, piece: { ...piece, stage: 'making' } }))
+    expect(await takeUpRescues(db, newId, 9)).toEqual(['Porch ring (rescued)', 'Porch ring (rescued, 2)'])
+    expect(await names()).toEqual(['Porch ring', 'Porch ring (rescued)', 'Porch ring (rescued, 2)'])
+    expect(local.length).toBe(0)
+  })
+})
+
+it('names what goes on beside its piece as no other is named', async () => {
+  const long = { ...piece, brief: { ...piece.brief, name: 'x'.repeat(80) } }
+  const apart = await apartFrom(db, long, () => 'a', 'kept from this tab')
+  expect(apart).toMatchObject({ id: 'a', brief: { name: `${'x'.repeat(59)} (kept from this tab)` } })
+  await savePiece(db, apart, 0, 1)
+  expect((await apartFrom(db, apart, () => 'b', 'kept from this tab')).brief.name).toMatch(/^x{56} \(kept from this tab, 2\)$/)
+})
+
+it('says in words why the storage refused', () => {
+  expect(reason(new DOMException('', 'QuotaExceededError'))).toContain('full')
+  expect(reason(new Dexie.AbortError('aborted', new DOMException('', 'QuotaExceededError')))).toContain('full')
+  expect(reason(new Dexie.MissingAPIError(''))).toContain('no storage')
+  expect(reason(new Error('else'))).toBe('else')
+  expect(reason('text')).toBe('text')
 })
 
 describe('the steps from older schemas', () => {
@@ -142,6 +196,17 @@ describe('the steps from older schemas', () => {
     const after = new BenchDatabase(name)
     expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, layers: [{ rule: { kind: 'bow', ribbons: [{ ...alike, groups: null }] } }] } })
     expect(await after.rolls.get('r')).toMatchObject({ price: 300 })
+    await after.delete()
+  })
+  it('gives schema 6 room for previews and needs, and keeps the rest', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(6).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material' })
+    await before.table('pieces').put({ id: 'ring', piece, revision: 3, savedAt: 5 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece })
+    expect([await after.previews.count(), await after.needs.count()]).toEqual([0, 0])
     await after.delete()
   })
   it('gives bundles of schema 4 their one face, and room for rolls of other lengths', async () => {

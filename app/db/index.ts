@@ -1,6 +1,7 @@
 import Dexie from 'dexie'
 import type { EntityTable, Transaction } from 'dexie'
 import type { CutPiece } from '#core/cut'
+import type { TakenBy } from '#core/jobs'
 import type { Material } from '#core/material'
 import { speciesNow } from '#core/material'
 import type { Piece } from '#core/piece'
@@ -15,6 +16,20 @@ export interface PieceRecord {
   readonly savedAt: number
 }
 
+/** How a piece looked and what it cost when it was last seen to, so that the workroom need not work it out. */
+export interface PreviewRecord {
+  readonly id: string
+  /** Of what it was made: the piece's revision, the shelf, and what paints. Another key asks for another preview. */
+  readonly key: string
+  readonly picture: Blob
+  /** What the picture shows: its middle, mm, and its pixels to the millimetre. */
+  readonly view: { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
+  /** What one costs, its packs opened, minor units, and whether that is over the budget. */
+  readonly each: number
+  readonly over: boolean
+}
+/** The lengths that a piece takes, kept as previews are. */
+export interface NeedsRecord { readonly id: string, readonly key: string, readonly takes: readonly TakenBy[] }
 export interface Snapshot { readonly id: number, readonly pieceId: string, readonly at: number, readonly piece: Piece }
 export interface Setting { readonly key: string, readonly value: unknown }
 
@@ -30,11 +45,13 @@ export interface Roll { readonly id: string, readonly material: string, readonly
 export interface CutRecord extends CutPiece { readonly material: string }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 6
+export const SCHEMA_VERSION = 7
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
   readonly snapshots!: EntityTable<Snapshot, 'id'>
+  readonly previews!: EntityTable<PreviewRecord, 'id'>
+  readonly needs!: EntityTable<NeedsRecord, 'id'>
   readonly settings!: EntityTable<Setting, 'key'>
   readonly materials!: EntityTable<Material, 'id'>
   readonly stash!: EntityTable<Stashed, 'material'>
@@ -44,7 +61,8 @@ export class BenchDatabase extends Dexie {
   readonly cutPieces!: EntityTable<CutRecord, 'id'>
 
   constructor(name = 'ruddy-bramble') {
-    super(name)
+    // Saved means committed to the disk, where the browser offers that.
+    super(name, { chromeTransactionDurability: 'strict' })
     this.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
     this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(bringUp)
     this.version(3).stores({}).upgrade(async (step) => {
@@ -54,6 +72,7 @@ export class BenchDatabase extends Dexie {
     this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
     this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
     this.version(6).stores({}).upgrade(bringUp)
+    this.version(7).stores({ previews: 'id, [id+key]', needs: 'id' })
   }
 }
 

@@ -1,5 +1,7 @@
+import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { BenchDatabase, PieceRecord, Snapshot } from './index'
+import { forget, rescues } from './rescue'
 
 export type Saved =
   | { readonly ok: true, readonly revision: number }
@@ -26,8 +28,9 @@ export function savePiece(db: BenchDatabase, piece: Piece, known: number, now: n
 export function snapPiece(db: BenchDatabase, piece: Piece, now: number): Promise<void> {
   return db.transaction('rw', db.snapshots, async () => {
     const all = await snapshotsOf(db, piece.id)
-    if (all[0] && JSON.stringify(all[0].piece) === JSON.stringify(piece)) return
-    await db.snapshots.add({ pieceId: piece.id, at: now, piece })
+    if (all[0] && deltaOf(all[0].piece, piece) === 0) return
+    // With the clock set back it is still the newest: none is dropped for being of a later hour.
+    await db.snapshots.add({ pieceId: piece.id, at: Math.max(now, (all[0]?.at ?? 0) + 1), piece })
     await db.snapshots.bulkDelete(all.slice(SNAPSHOTS_KEPT - 1).map(({ id }) => id))
   })
 }
@@ -38,9 +41,41 @@ export async function snapshotsOf(db: BenchDatabase, pieceId: string): Promise<S
   return found.reverse()
 }
 
+/** A piece of its own made of one that goes on beside another: a new id, and a name that says so and no other piece has. */
+export async function apartFrom(db: BenchDatabase, piece: Piece, newId: () => string, why: string): Promise<Piece> {
+  const names = new Set((await db.pieces.toArray()).map((record) => record.piece.brief.name))
+  const own = piece.brief.name.replace(/ \((kept from this tab|rescued)(, \d+)?\)$/, '')
+  for (let n = 1; ; n++) {
+    const end = n === 1 ? ` (${why})` : ` (${why}, ${n})`
+    const name = own.slice(0, 80 - end.length) + end
+    if (!names.has(name)) return { ...piece, id: newId(), brief: { ...piece.brief, name } }
+  }
+}
+
+/**
+ * Takes up what pages left behind that went away before they could write: into its piece if nothing was saved since,
+ * else beside it. @param id of one piece only @returns the names of those that came in beside
+ */
+export async function takeUpRescues(db: BenchDatabase, newId: () => string, now: number, id?: string): Promise<string[]> {
+  const beside: string[] = []
+  for (const { key, revision, piece } of rescues(id)) {
+    const current = await db.pieces.get(piece.id)
+    const saved = current && (deltaOf(current.piece, piece) === 0 || (current.revision === revision && (await savePiece(db, piece, revision, now)).ok))
+    if (!saved) {
+      const copy = await apartFrom(db, piece, newId, 'rescued')
+      await savePiece(db, copy, 0, now)
+      beside.push(copy.brief.name)
+    }
+    forget(key)
+  }
+  return beside
+}
+
 export function removePiece(db: BenchDatabase, id: string): Promise<void> {
-  return db.transaction('rw', db.pieces, db.snapshots, async () => {
+  return db.transaction('rw', db.pieces, db.snapshots, db.previews, db.needs, async () => {
     await db.pieces.delete(id)
+    await db.previews.delete(id)
+    await db.needs.delete(id)
     await db.snapshots.where('[pieceId+at]').between([id, -Infinity], [id, Infinity]).delete()
   })
 }

@@ -1,25 +1,45 @@
+import { z } from 'zod'
 import type { Piece } from '#core/piece'
 import { PieceSchema } from '#core/piece'
 
 /**
- * The last edit of a page that is going away. A database write may not finish by then; local storage is written
- * at once. It counts only until the piece is next saved.
+ * The last edits of pieces that could not be written to the database, or not in time: a database write may not
+ * finish while a page goes away; local storage is written at once. What lies here counts until the piece is saved.
  */
 const KEY = 'ruddy-bramble:rescue:'
+/** Each tab has its own place, so that two tabs that fail at once do not write over each other. */
+const TAB = crypto.randomUUID()
+const RescueSchema = z.object({ revision: z.int(), piece: PieceSchema })
 
-export function writeRescue(piece: Piece, revision: number): void {
-  localStorage.setItem(KEY + piece.id, JSON.stringify({ revision, piece }))
+export interface Rescue { readonly key: string, readonly revision: number, readonly piece: Piece }
+
+/** @returns whether it could be written; it cannot when local storage is blocked or full */
+export function writeRescue(piece: Piece, revision: number): boolean {
+  try {
+    localStorage.setItem(`${KEY}${piece.id}:${TAB}`, JSON.stringify({ revision, piece }))
+    return true
+  }
+  catch { return false }
 }
 
-/** The rescued piece, if it was made from this very revision. */
-export function rescueOf(id: string, revision: number): Piece | null {
-  const text = localStorage.getItem(KEY + id)
-  if (!text) return null
-  const kept = JSON.parse(text) as { revision?: unknown, piece?: unknown }
-  const read = PieceSchema.safeParse(kept.piece)
-  if (kept.revision === revision && read.success) return read.data
-  forgetRescue(id)
-  return null
+/** All that was rescued, of one piece or of any; what is not sound counts as nothing. Where local storage is blocked there is nothing. */
+export function rescues(id?: string): Rescue[] {
+  let keys: string[]
+  try { keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!) }
+  catch { return [] }
+  return keys.filter((key) => key.startsWith(KEY) && (id === undefined || key.slice(KEY.length).split(':')[0] === id)).flatMap((key) => {
+    try { return [{ key, ...RescueSchema.parse(JSON.parse(localStorage.getItem(key) ?? '')) }] }
+    catch {
+      forget(key)
+      return []
+    }
+  })
 }
 
-export const forgetRescue = (id: string): void => localStorage.removeItem(KEY + id)
+/** Forgets what this tab rescued of a piece. */
+export const forgetRescue = (id: string): void => forget(`${KEY}${id}:${TAB}`)
+
+export function forget(key: string): void {
+  try { localStorage.removeItem(key) }
+  catch { /* blocked: nothing can be there */ }
+}

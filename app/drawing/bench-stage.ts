@@ -2,17 +2,18 @@ import Konva from 'konva'
 import type { Placement } from '#core/arrange'
 import type { Point, Run } from '#core/base'
 import { anchorSays, nearestRun, onRun, runsOf } from '#core/base'
-import type { Scene, SceneItem } from '#core/glyph'
-import { lightMarks, surfaceMarks, tone } from '#core/glyph'
+import type { SceneItem } from '#core/glyph'
+import { tone } from '#core/glyph'
 import { inches, readTape, say } from '#core/measure'
 import type { Manner } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { Drag } from './grips'
 import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
-import { paintMarks } from './paint'
-import type { BasePicture, View } from './scene'
-import { basePicture, fitting, paintBase, paintItems, pieceBounds, regionOf, wholeBounds } from './scene'
+import type { Pictures } from './pictures'
+import { painting, sameView, touchedUp } from './pictures'
+import type { View } from './scene'
+import { fitting, paintItems, pieceBounds, wholeBounds } from './scene'
 
 export interface StageEvents {
   select(placements: readonly string[]): void
@@ -21,6 +22,8 @@ export interface StageEvents {
   turned(by: number): void
   trimmed(length: number): void
   viewed(view: View): void
+  /** Whether what is seen is the drawing as it is, or one that is stretched or older while that is painted. */
+  sharp(sharp: boolean): void
 }
 
 export interface StageState {
@@ -51,17 +54,23 @@ const WAVER = 3
 const GRIP = 9
 /** The tools along the upper and the lower edge, px: what is fitted keeps clear of them. */
 const BAR = 40
+/** What is painted beyond each edge of the pane, as a share of it, so that a pan finds it there. */
+const BEYOND = 0.2
+/** How long the view must rest before it is painted anew, ms: a turn of the wheel comes in notches. */
+const REST = 110
+/** How long the page may be kept from answering while it paints, ms. */
+const SLICE = 8
 /** Degrees in which a turn snaps. */
 const TURN_STEP = 5
 
 /**
  * The drawing on the bench: surface, base and stems at true scale, measuring marks, and what is being moved.
  * It shows the workings and reports what hands do; it decides nothing. What is not being moved is painted once, so
- * that a drag costs the same however much is on the base.
+ * that a drag costs the same however much is on the base. While the view moves, what was painted is moved and
+ * stretched as one picture; the sharp one is painted meanwhile, a slice at a time, and takes its place.
  */
 export class BenchStage {
   private readonly stage: Konva.Stage
-  private readonly surface = new Konva.Layer({ listening: false })
   private readonly things = new Konva.Layer({ listening: false })
   private readonly moving = new Konva.Layer({ listening: false })
   private readonly hour = new Konva.Layer({ listening: false })
@@ -69,10 +78,17 @@ export class BenchStage {
   private readonly ground = new Konva.Image({ image: undefined })
   private readonly still = new Konva.Image({ image: undefined })
   private readonly veil = new Konva.Image({ image: undefined })
+  /** All of it in one, for while the view moves. */
+  private readonly flat = new Konva.Layer({ listening: false })
+  private readonly whole = new Konva.Image({ image: undefined })
   private state: StageState | null = null
   private runs: readonly Run[] = []
   private picker: Picker | null = null
-  private base: { readonly key: string, readonly picture: BasePicture } | null = null
+  private pictures: Pictures | null = null
+  /** What is shown while the view moves, and the view that it was painted for, in pixels of the page. */
+  private moved: { readonly image: CanvasImageSource, readonly view: View } | null = null
+  private job = 0
+  private resting: ReturnType<typeof setTimeout> | undefined
   private view: View
   /** Whether the view keeps fitting the piece as it changes. */
   private fitted = true
@@ -82,11 +98,11 @@ export class BenchStage {
   constructor(container: HTMLDivElement, private readonly events: StageEvents) {
     this.view = { x: 0, y: 0, scale: 1, width: container.clientWidth, height: container.clientHeight }
     this.stage = new Konva.Stage({ container, width: this.view.width, height: this.view.height })
-    this.surface.add(this.ground)
-    this.things.add(this.still)
+    this.things.add(this.ground, this.still)
     this.hour.add(this.veil)
+    this.flat.add(this.whole)
     this.moving.add(new Konva.Shape({ sceneFunc: (context) => this.paintMoving(context._context as CanvasRenderingContext2D) }))
-    this.stage.add(this.surface, this.things, this.moving, this.hour, this.overlay)
+    this.stage.add(this.things, this.moving, this.hour, this.overlay, this.flat)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
     this.stage.on('pointerdown', (event) => this.down(event.evt))
     this.stage.on('pointermove', (event) => this.move(event.evt))
@@ -94,7 +110,18 @@ export class BenchStage {
     this.stage.on('mouseleave', () => { if (this.deed?.kind === 'pan') this.deed = null })
   }
 
-  destroy(): void { this.stage.destroy() }
+  destroy(): void {
+    this.job += 1
+    clearTimeout(this.resting)
+    this.stage.destroy()
+  }
+
+  /** Shows a picture of the piece until its drawing is painted. @param view what the picture shows, in its own pixels */
+  preview(image: CanvasImageSource, view: View): void {
+    if (this.pictures || this.moved) return
+    this.moved = { image, view }
+    this.showMoved()
+  }
 
   resize(width: number, height: number): void {
     if (width === this.view.width && height === this.view.height) return
@@ -109,14 +136,14 @@ export class BenchStage {
     const { scene } = state.workings
     if (before?.workings.scene !== scene) {
       if (!this.deed) this.lifted = []
-      this.picker = new Picker(scene)
+      this.picker = null
       if (!this.runs.length || JSON.stringify([before?.workings.scene.base.shape, before?.workings.scene.base.turn]) !== JSON.stringify([scene.base.shape, scene.base.turn])) {
         this.runs = runsOf(scene.base)
         if (before && this.fitted) this.fit()
       }
     }
     if (!before || (this.fitted && this.outgrown())) this.fit()
-    else if (before.workings.scene !== scene || before.upTo !== state.upTo) this.paintAll()
+    else if (before.workings.scene !== scene || before.upTo !== state.upTo) this.paintThings()
     else this.paintOverlay()
   }
 
@@ -180,19 +207,123 @@ export class BenchStage {
   }
 
   private look(view: View): void {
+    const before = this.view
     this.view = view
-    const { scale, width, height, x, y } = view
-    const place = { x: width / 2 - x * scale, y: height / 2 - y * scale, scaleX: scale, scaleY: scale }
-    this.overlay.setAttrs(place)
-    this.moving.setAttrs(place)
-    this.paintAll()
     this.events.viewed(view)
+    if (!this.state) return
+    if (this.pictures && sameView(before, view)) return
+    this.startMoving()
+    this.showMoved()
+    // A pan that leaves what is painted is filled in at once; a turn of the wheel once it rests.
+    this.paintSoon(!this.pictures || (before.scale === view.scale && this.leaves()) ? 0 : REST)
+  }
+
+  /** What is painted for a view: more than the pane, in pixels of the screen. */
+  private wide({ x, y, scale, width, height }: View): View {
+    const ratio = window.devicePixelRatio
+    // Whole pixels beyond each edge, so that the pane shows them one to one.
+    const around = (size: number): number => Math.round(size * ratio) + 2 * Math.round(size * BEYOND * ratio)
+    return { x, y, scale: scale * ratio, width: around(width), height: around(height) }
+  }
+
+  /** Whether the pane shows more than what was painted. */
+  private leaves(): boolean {
+    if (!this.moved) return false
+    const { view } = this.moved
+    return Math.abs(this.view.x - view.x) > (view.width / view.scale - this.view.width / this.view.scale) / 2 || Math.abs(this.view.y - view.y) > (view.height / view.scale - this.view.height / this.view.scale) / 2
+  }
+
+  /** Puts all that is painted into one picture, that moves with the view. */
+  private startMoving(): void {
+    if (this.moved || !this.pictures) return
+    const { view, ground, still, veil } = this.pictures
+    const ratio = window.devicePixelRatio
+    const image = new OffscreenCanvas(view.width, view.height)
+    const ctx = image.getContext('2d')!
+    for (const each of [ground, still, veil]) if (each) ctx.drawImage(each, 0, 0)
+    const pane = this.stage.size()
+    ctx.drawImage(this.overlay.getNativeCanvasElement(), (view.width - pane.width * ratio) / 2, (view.height - pane.height * ratio) / 2, pane.width * ratio, pane.height * ratio)
+    this.moved = { image, view: { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio } }
+  }
+
+  private showMoved(): void {
+    if (!this.moved) return
+    const { image, view: from } = this.moved
+    const { view } = this
+    const scale = view.scale / from.scale
+    this.whole.setAttrs({
+      image, width: from.width, height: from.height, scaleX: scale, scaleY: scale,
+      x: view.width / 2 + (from.x - view.x) * view.scale - (from.width * scale) / 2, y: view.height / 2 + (from.y - view.y) * view.scale - (from.height * scale) / 2,
+    })
+    this.flat.batchDraw()
+    this.conceal(true)
+    this.events.sharp(false)
+  }
+
+  private conceal(moving: boolean): void {
+    for (const layer of [this.things, this.moving, this.hour, this.overlay]) layer.getNativeCanvasElement().style.visibility = moving ? 'hidden' : 'visible'
+    this.flat.getNativeCanvasElement().style.visibility = moving ? 'visible' : 'hidden'
+  }
+
+  private paintSoon(wait: number): void {
+    clearTimeout(this.resting)
+    this.resting = setTimeout(() => { void this.paint() }, wait)
+  }
+
+  /** Paints the drawing for the view as it is, in slices; what is shown meanwhile stays. A newer job puts an end to it. */
+  private async paint(): Promise<void> {
+    if (!this.state) return
+    clearTimeout(this.resting)
+    const own = ++this.job
+    const { view } = this
+    const going = painting(this.state.workings.scene, this.atRest(), this.wide(view), this.pictures)
+    let since = performance.now()
+    let step = going.next()
+    while (!step.done) {
+      if (performance.now() - since > SLICE) {
+        await new Promise((resolve) => { setTimeout(resolve) })
+        if (own !== this.job) return
+        since = performance.now()
+      }
+      step = going.next()
+    }
+    this.adopt(step.value)
+    if (!sameView(view, this.view)) this.paintSoon(0)
+  }
+
+  /** Shows pictures in place of those before; while the view has moved on they go on moving with it. */
+  private adopt(pictures: Pictures): void {
+    this.pictures = pictures
+    const { view: { x, y, scale, width, height }, ground, still, veil } = pictures
+    const ratio = window.devicePixelRatio
+    const current = this.wide(this.view)
+    const here = sameView(pictures.view, current)
+    const place = { x: (this.view.width - width / ratio) / 2, y: (this.view.height - height / ratio) / 2, width: width / ratio, height: height / ratio }
+    this.ground.setAttrs({ image: ground, ...place })
+    this.still.setAttrs({ image: still, ...place })
+    this.veil.setAttrs({ image: veil ?? undefined, ...place })
+    this.hour.visible(veil !== null)
+    const own = scale / ratio
+    for (const layer of [this.overlay, this.moving]) layer.setAttrs({ x: this.view.width / 2 - x * own, y: this.view.height / 2 - y * own, scaleX: own, scaleY: own })
+    this.paintOverlay(own)
+    this.moved = null
+    if (here) {
+      for (const layer of [this.things, this.moving, this.hour]) layer.batchDraw()
+      this.conceal(false)
+      this.events.sharp(true)
+      return
+    }
+    this.overlay.draw()
+    this.startMoving()
+    this.showMoved()
   }
 
   private toMm({ x, y }: Point): Point {
     const { view } = this
     return { x: view.x + (x - view.width / 2) / view.scale, y: view.y + (y - view.height / 2) / view.scale }
   }
+
+  private picking(): Picker { return (this.picker ??= new Picker(this.state!.workings.scene)) }
 
   private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.turn <= this.state!.upTo)
   private readonly loose = (item: SceneItem): boolean => this.shown(item) && !item.locked
@@ -203,7 +334,7 @@ export class BenchStage {
 
   private down(event: PointerEvent): void {
     const pixel = this.stage.getPointerPosition()
-    if (!this.state || !pixel || !this.picker || (event.button ?? 0) > 0) return
+    if (!this.state || !pixel || (event.button ?? 0) > 0) return
     const from = this.toMm(pixel)
     const chosen = this.state.selection.length === 1 ? this.item(this.state.selection[0]) : undefined
     if (chosen && !chosen.locked) {
@@ -213,7 +344,7 @@ export class BenchStage {
       else if (trim && near(trim)) this.deed = { kind: 'trim', item: chosen, length: chosen.length }
       if (this.deed) return
     }
-    const item = this.picker.at(from, this.loose)
+    const item = this.picking().at(from, this.loose)
     if (item) this.deed = { kind: 'press', item, from, pixel: { ...pixel }, add: event.shiftKey }
     else if (event.shiftKey) this.deed = { kind: 'marquee', from, to: from }
     else this.deed = { kind: 'pan', pixel: { ...pixel }, view: this.view, moved: false }
@@ -225,7 +356,7 @@ export class BenchStage {
     const at = this.toMm(pixel)
     const { deed } = this
     if (!deed) {
-      this.stage.container().style.cursor = this.picker?.at(at, this.loose) ? 'grab' : ''
+      this.stage.container().style.cursor = this.picking().at(at, this.loose) ? 'grab' : ''
       return
     }
     switch (deed.kind) {
@@ -234,7 +365,7 @@ export class BenchStage {
         const { selection } = this.state
         const ids = selection.includes(deed.item.id) ? [...selection.filter((id) => id !== deed.item.id), deed.item.id] : [deed.item.id]
         this.events.select(ids)
-        this.startMoving(deed.item, ids, deed.from)
+        this.takeUp(deed.item, ids, deed.from)
         this.move(event)
         return
       }
@@ -287,7 +418,7 @@ export class BenchStage {
       case 'turn': this.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180)); return
       case 'trim': this.settle(deed.length !== deed.item.length, () => this.events.trimmed(deed.length)); return
       case 'marquee': {
-        const found = this.picker!.within(deed.from, deed.to, this.loose).map(({ id }) => id)
+        const found = this.picking().within(deed.from, deed.to, this.loose).map(({ id }) => id)
         this.events.select([...new Set([...this.state.selection, ...found])])
         this.paintOverlay()
         return
@@ -296,7 +427,7 @@ export class BenchStage {
     }
   }
 
-  private startMoving(item: SceneItem, ids: readonly string[], from: Point): void {
+  private takeUp(item: SceneItem, ids: readonly string[], from: Point): void {
     const placement = this.placement(item.id)!
     const run = this.runOf(placement.run)
     const rests = this.state!.workings.placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run).map(({ rest }) => rest)
@@ -306,14 +437,13 @@ export class BenchStage {
       : Array.from({ length: Math.floor(run.length / unit) + 1 }, (_, i) => i * unit)
     this.deed = { kind: 'drag', ids, by: { along: 0, across: 0 }, drag: startDrag(placement, run, [...rests, ...marks], from) }
     this.lift(ids.flatMap((id) => this.item(id) ?? []))
-    this.paintStill()
   }
 
   /** Takes items up: they are painted apart from the rest, on top, until they are let go. */
   private lift(items: readonly SceneItem[]): void {
     const first = !this.lifted.length
     this.lifted = items
-    if (first) this.paintStill()
+    if (first) this.paintThings()
     this.moving.batchDraw()
     this.paintOverlay()
   }
@@ -321,79 +451,47 @@ export class BenchStage {
   /** Lets go what was taken up. When something changed it stays where it was let go until the workings say where it lies. */
   private settle(changed: boolean, report: () => void): void {
     if (changed) report()
-    else this.paintAll()
+    else this.paintThings()
   }
 
-  private paintAll(): void {
+  /** What is painted with all the rest: what is shown and not being moved. */
+  private atRest(): SceneItem[] {
+    const up = new Set(this.lifted.map(({ id }) => id))
+    return this.state!.workings.scene.items.filter((item) => this.shown(item) && !up.has(item.id))
+  }
+
+  /** Shows what changed of the things: at once where few did, in slices where many. */
+  private paintThings(): void {
     if (!this.state) return
     if (this.deed?.kind !== 'drag' && this.deed?.kind !== 'turn' && this.deed?.kind !== 'trim') this.lifted = []
-    this.paintSurface(this.state.workings.scene)
-    this.paintStill()
-    this.paintHour(this.state.workings.scene)
-    this.moving.batchDraw()
+    const here = this.pictures && !this.moved && sameView(this.pictures.view, this.wide(this.view))
+    const touched = here ? touchedUp(this.pictures!, this.state.workings.scene, this.atRest()) : null
+    if (!touched) {
+      this.events.sharp(false)
+      void this.paint()
+      return
+    }
+    this.job += 1
+    this.pictures = touched
+    if (touched.veil) this.veil.image(touched.veil)
+    for (const layer of [this.things, this.moving, this.hour]) layer.batchDraw()
     this.paintOverlay()
-  }
-
-  private surfaceKey = ''
-
-  private paintSurface(scene: Scene): void {
-    const key = JSON.stringify([scene.surface, this.view])
-    if (key === this.surfaceKey) return
-    this.surfaceKey = key
-    this.paintInto(this.ground, (ctx) => paintMarks(ctx, surfaceMarks(scene.surface, regionOf(this.view))))
-    this.surface.batchDraw()
-  }
-
-  /** The light of the hour, over all that hangs. */
-  private paintHour(scene: Scene): void {
-    const dark = scene.surface.light !== 'day'
-    this.hour.visible(dark)
-    if (!dark) return
-    this.paintInto(this.veil, (ctx) => paintMarks(ctx, lightMarks(scene.surface, scene.items.filter(this.shown), regionOf(this.view))))
-    this.hour.batchDraw()
-  }
-
-  /** Base and items, but for what is being moved. */
-  private paintStill(): void {
-    if (!this.state) return
-    const { scene } = this.state.workings
-    const scale = this.view.scale * window.devicePixelRatio
-    const key = JSON.stringify([scene.base, scale])
-    if (this.base?.key !== key) this.base = { key, picture: basePicture(scene.base, scale) }
-    const up = new Set(this.lifted.map(({ id }) => id))
-    this.paintInto(this.still, (ctx) => {
-      paintBase(ctx, this.base!.picture)
-      paintItems(ctx, scene.base, scene.items.filter((item) => this.shown(item) && !up.has(item.id)), scale)
-    })
-    this.things.batchDraw()
+    this.events.sharp(true)
   }
 
   private paintMoving(ctx: CanvasRenderingContext2D): void {
     if (this.lifted.length) paintItems(ctx, this.state!.workings.scene.base, this.lifted.map((item) => ({ ...item, tucked: false })), this.view.scale * window.devicePixelRatio)
   }
 
-  /** Paints the part in view, in millimetres, into a picture as sharp as the screen. */
-  private paintInto(node: Konva.Image, paint: (ctx: CanvasRenderingContext2D) => void): void {
-    const ratio = window.devicePixelRatio
-    const { scale, width, height, x, y } = this.view
-    const known = node.image() as HTMLCanvasElement | undefined
-    const canvas = known ?? document.createElement('canvas')
-    canvas.width = Math.max(1, Math.round(width * ratio))
-    canvas.height = Math.max(1, Math.round(height * ratio))
-    const ctx = canvas.getContext('2d')!
-    ctx.setTransform(scale * ratio, 0, 0, scale * ratio, (width / 2 - x * scale) * ratio, (height / 2 - y * scale) * ratio)
-    paint(ctx)
-    node.setAttrs({ image: canvas, width, height })
-  }
-
-  private paintOverlay(): void {
+  /** @param scale pixels to the millimetre at which it will be seen */
+  private paintOverlay(scale = this.view.scale): void {
     if (!this.state) return
     const { workings, selection, manner, measuring } = this.state
     const up = new Map(this.lifted.map((item) => [item.id, item]))
     const ids = new Set(workings.placements.map(({ id }) => id))
     this.overlay.destroyChildren()
     this.overlay.add(...dimensionNodes({
-      workings, runs: this.runs, manner, measuring, scale: this.view.scale,
+      workings, runs: this.runs, manner, measuring, scale,
       onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
       selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
       moving: up.size > 0, says: this.says(manner),

@@ -1,11 +1,11 @@
 import type { Base } from '#core/base'
 import type { Bounds, Scene, SceneItem } from '#core/glyph'
-import { AROUND_DOOR, baseBounds, baseGlyph, cordMarks, doorBounds, lightMarks, surfaceMarks } from '#core/glyph'
+import { AROUND_DOOR, baseBounds, cordMarks, doorBounds, lightMarks, putBase, putSurface } from '#core/glyph'
 import type { Workings } from '#core/workings'
 import type { Context } from './paint'
-import { paintMarks } from './paint'
+import { CanvasSheet, paintMarks } from './paint'
 import type { Sprite } from './sprites'
-import { drawItem, spriteOf, tuckSprite } from './sprites'
+import { drawItem, spriteOf, stepScale, tuckSprite } from './sprites'
 
 /** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
 export interface View { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
@@ -47,14 +47,15 @@ const MOST_PIXELS = 9_000_000
 /** A picture of a bare base, with its left top corner, mm. */
 export interface BasePicture { readonly image: OffscreenCanvas, readonly bounds: Bounds }
 
+/** @param scale pixels to the millimetre at which it will be seen */
 export function basePicture(base: Base, scale: number): BasePicture {
   const bounds = baseBounds(base)
   const [wide, high] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
-  const own = Math.min(scale, Math.sqrt(MOST_PIXELS / (wide * high)))
+  const own = Math.min(stepScale(scale), Math.sqrt(MOST_PIXELS / (wide * high)))
   const image = new OffscreenCanvas(Math.max(1, Math.round(wide * own)), Math.max(1, Math.round(high * own)))
   const ctx = image.getContext('2d')!
   ctx.setTransform(own, 0, 0, own, -bounds.left * own, -bounds.top * own)
-  paintMarks(ctx, baseGlyph(base).marks)
+  putBase(base, new CanvasSheet(ctx, own))
   return { image, bounds }
 }
 
@@ -67,11 +68,26 @@ export function paintItems(ctx: Context, base: Base, items: readonly SceneItem[]
   for (const item of items) paintItem(ctx, base, item, spriteOf(item, scale), scale)
 }
 
-function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, scale: number): void {
+/** Sets a context to millimetres, so that it shows what the view says. */
+export function toView(ctx: Context, { x, y, scale, width, height }: View): void {
+  ctx.setTransform(scale, 0, 0, scale, width / 2 - x * scale, height / 2 - y * scale)
+}
+
+export function paintSurface(ctx: Context, scene: Scene, view: View): void {
+  putSurface(scene.surface, regionOf(view), new CanvasSheet(ctx, view.scale))
+  ctx.globalAlpha = 1
+}
+
+export function paintLight(ctx: Context, scene: Scene, items: readonly SceneItem[], view: View): void {
+  paintMarks(ctx, lightMarks(scene.surface, items, regionOf(view)))
+}
+
+export function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, scale: number): void {
   if (item.cord) paintMarks(ctx, cordMarks(item))
   ctx.save()
   ctx.translate(item.x, item.y)
   ctx.rotate((item.bearing * Math.PI) / 180)
+  ctx.imageSmoothingQuality = 'high'
   ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
   ctx.restore()
   if (!item.tucked) return
@@ -96,17 +112,16 @@ export interface PaintOptions {
 /** Paints a whole scene onto a plain canvas, step by step: how much of it is done is told before each thing. */
 export function* paintingScene(ctx: Context, scene: Scene, view: View, { bare = false }: PaintOptions = {}, drawn: (item: SceneItem, scale: number) => Sprite = drawItem): Generator<number, void> {
   const { scale } = view
-  const region = regionOf(view)
   const items = scene.items.filter(({ hidden }) => !hidden)
-  ctx.setTransform(scale, 0, 0, scale, view.width / 2 - view.x * scale, view.height / 2 - view.y * scale)
-  if (!bare) paintMarks(ctx, surfaceMarks(scene.surface, region))
+  toView(ctx, view)
+  if (!bare) paintSurface(ctx, scene, view)
   yield 0
   paintBase(ctx, basePicture(scene.base, scale))
   for (const [i, item] of items.entries()) {
     yield i / items.length
     paintItem(ctx, scene.base, item, drawn(item, scale), scale)
   }
-  if (!bare) paintMarks(ctx, lightMarks(scene.surface, items, region))
+  if (!bare) paintLight(ctx, scene, items, view)
 }
 
 /** How long a page may be kept from answering, ms. */

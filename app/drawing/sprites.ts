@@ -1,37 +1,100 @@
 import type { Base } from '#core/base'
-import type { Glyph, SceneItem } from '#core/glyph'
-import { CAST, castAway, DIM, itemGlyph, LIGHT_FROM, looksKey, tuckGlyph, tuckTwin } from '#core/glyph'
-import { paintMarks } from './paint'
+import type { Bounds, SceneItem, Sheet } from '#core/glyph'
+import { CAST, castAway, DIM, LIGHT_FROM, looksKey, measureItem, putDown, tuckGlyph, tuckTwin } from '#core/glyph'
+import { onceFor } from '#core/measure'
+import { CanvasSheet, paintMarks } from './paint'
 
 /** A picture with its anchor at `x`, `y` in its own pixels. `scale` is its pixels to the millimetre where it is put. */
 export interface Sprite { readonly image: OffscreenCanvas, readonly x: number, readonly y: number, readonly scale: number }
 
-/** Sprites kept before the oldest go. */
-const KEPT = 2500
+/** What the sprites that are kept may take, bytes. */
+const KEPT = 192 * 1024 * 1024
+const BYTES = 4
 /** Lengths are drawn in steps of this ratio and stretched the rest of the way, so that tapered stems share sprites. */
 const SIZE_STEP = 1.05
 
-const kept = new Map<string, Sprite>()
+/** Pictures by their key, the last used kept within a bound of bytes. */
+export class SpriteCache {
+  private readonly kept = new Map<string, Sprite>()
+  private bytes = 0
 
-function remembered(key: string, make: () => Sprite): Sprite {
-  const known = kept.get(key)
-  if (known) return known
-  const sprite = make()
-  kept.set(key, sprite)
-  if (kept.size > KEPT) kept.delete(kept.keys().next().value!)
-  return sprite
+  constructor(private readonly bound: number) {}
+
+  get(key: string, make: () => Sprite): Sprite {
+    const known = this.kept.get(key)
+    if (known) {
+      this.kept.delete(key)
+      this.kept.set(key, known)
+      return known
+    }
+    const sprite = make()
+    this.kept.set(key, sprite)
+    this.bytes += bytesOf(sprite)
+    for (const [old, { image }] of this.kept) {
+      if (this.bytes <= this.bound || old === key) break
+      this.kept.delete(old)
+      this.bytes -= bytesOf({ image })
+    }
+    return sprite
+  }
+
+  has(key: string): boolean { return this.kept.has(key) }
 }
+const bytesOf = ({ image }: Pick<Sprite, 'image'>): number => image.width * image.height * BYTES
+
+const cache = new SpriteCache(KEPT)
+
+/**
+ * The scale that things are drawn at to be shown at another: the next power of the root of two, so that a turn of the
+ * wheel mostly finds what it needs.
+ */
+export const stepScale = (scale: number): number => 2 ** (Math.ceil(2 * Math.log2(scale) - 1e-6) / 2)
+
+/** What a sprite of an item goes by, at a step of scale. */
+function stepped(item: SceneItem): SceneItem {
+  if (item.form !== 'leaf') return item
+  const length = SIZE_STEP ** Math.round(Math.log(item.length) / Math.log(SIZE_STEP))
+  return { ...item, length, width: (item.width * length) / item.length }
+}
+const keys = onceFor<SceneItem, { readonly looks: SceneItem, readonly key: string }>()
+const keyed = (item: SceneItem) => keys(item, () => {
+  const looks = stepped(item)
+  return { looks, key: looksKey(looks) }
+})
 
 /**
  * The sprite of an item at a scale, drawn once for all that look alike.
  * @param scale pixels to the millimetre
  */
 export function spriteOf(item: SceneItem, scale: number): Sprite {
-  const length = item.form === 'leaf' ? SIZE_STEP ** Math.round(Math.log(item.length) / Math.log(SIZE_STEP)) : item.length
-  const looks = { ...item, length, width: item.form === 'leaf' ? (item.width * length) / item.length : item.width }
-  const sprite = remembered(`${looksKey(looks)}@${scale.toFixed(3)}`, () => drawItem(looks, scale))
-  return { ...sprite, scale: sprite.scale * (length / item.length) }
+  const step = stepScale(scale)
+  const { looks, key } = keyed(item)
+  const sprite = cache.get(`${key}@${step.toFixed(3)}`, () => drawItem(looks, step))
+  return looks.length === item.length ? sprite : { ...sprite, scale: sprite.scale * (looks.length / item.length) }
 }
+
+/** Whether an item's sprite is there, so that painting it costs next to nothing. */
+export const isDrawn = (item: SceneItem, scale: number): boolean => cache.has(`${keyed(item).key}@${stepScale(scale).toFixed(3)}`)
+
+/** Where an item is seen, its shadow, its cord and what crosses its foot included, mm. */
+export const boxOf = onceBox()
+
+function onceBox(): (item: SceneItem) => Bounds {
+  const boxes = onceFor<SceneItem, Bounds>()
+  return (item) => boxes(item, () => {
+    const { looks } = keyed(item)
+    const { left, right, top, bottom } = measureItem(looks)
+    const grown = item.length / looks.length
+    const margin = 2 * (CAST.blur + castAway(item.rise)) + FOOT
+    const [cos, sin] = [Math.cos((item.bearing * Math.PI) / 180), Math.sin((item.bearing * Math.PI) / 180)]
+    const corners = [[left, top], [right, top], [left, bottom], [right, bottom]].map(([u, v]) => [item.x + grown * (u! * cos - v! * sin), item.y + grown * (u! * sin + v! * cos)] as const)
+    if (item.cord) corners.push([item.cord.x, item.cord.y])
+    const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+    return { left: Math.min(...xs, item.x) - margin, right: Math.max(...xs, item.x) + margin, top: Math.min(...ys, item.y) - margin, bottom: Math.max(...ys, item.y) + margin }
+  })
+}
+/** How far what crosses over a foot reaches, mm. */
+const FOOT = 24
 
 /** Steps in which the direction of what crosses over a foot is drawn. */
 const TUCK_TURNS = 36
@@ -40,27 +103,30 @@ const TUCK_TURNS = 36
 export function tuckSprite(base: Base, item: Pick<SceneItem, 'along' | 'bearing' | 'seed'>, scale: number): Sprite {
   const turned = (angle: number): number => (Math.round((angle / 360) * TUCK_TURNS) % TUCK_TURNS) * (360 / TUCK_TURNS)
   const [along, bearing, twin] = [turned(item.along), turned(item.bearing), tuckTwin(item.seed)]
-  return remembered(`tuck|${base.kind}|${base.colour}|${along}|${bearing}|${twin}@${scale.toFixed(3)}`, () => {
-    const glyph = tuckGlyph(base, { x: 0, y: 0 }, along, bearing, twin)
-    const { canvas, x, y } = sheetFor(glyph, 2, scale)
-    return { image: canvas, x, y, scale }
+  const step = stepScale(scale)
+  return cache.get(`tuck|${base.kind}|${base.colour}|${along}|${bearing}|${twin}@${step.toFixed(3)}`, () => {
+    const { marks, bounds } = tuckGlyph(base, { x: 0, y: 0 }, along, bearing, twin)
+    const { canvas, ctx, x, y } = blank(bounds, 2, step)
+    paintMarks(ctx, marks)
+    return { image: canvas, x, y, scale: step }
   })
 }
 
-/** A glyph on a sheet just large enough, with so many mm about it. */
-function sheetFor({ marks, bounds }: Glyph, margin: number, scale: number): { readonly canvas: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D, readonly x: number, readonly y: number } {
+/** A canvas just large enough, with so many mm about it, in millimetres. */
+function blank(bounds: Bounds, margin: number, scale: number): { readonly canvas: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D, readonly x: number, readonly y: number } {
   const [left, top] = [bounds.left - margin, bounds.top - margin]
   const canvas = new OffscreenCanvas(Math.max(1, Math.ceil((bounds.right - left + margin) * scale)), Math.max(1, Math.ceil((bounds.bottom - top + margin) * scale)))
   const ctx = canvas.getContext('2d')!
   ctx.setTransform(scale, 0, 0, scale, -left * scale, -top * scale)
-  paintMarks(ctx, marks)
   return { canvas, ctx, x: -left * scale, y: -top * scale }
 }
 
-/** An item drawn afresh: its glyph, dimmed by what lies over it, with the shadow of the whole. @param scale pixels to the millimetre */
+/** An item drawn afresh: its drawing, dimmed by what lies over it, with the shadow of the whole. @param scale pixels to the millimetre */
 export function drawItem(item: SceneItem, scale: number): Sprite {
   const away = castAway(item.rise)
-  const { canvas, ctx, x, y } = sheetFor(itemGlyph(item), CAST.blur + away + 2, scale)
+  const { canvas, ctx, x, y } = blank(measureItem(item), CAST.blur + away + 2, scale)
+  const sheet: Sheet = new CanvasSheet(ctx, scale)
+  putDown(item, sheet)
   if (item.depth > 0) {
     ctx.setTransform(1, 0, 0, 1, 0, 0)
     ctx.globalCompositeOperation = 'source-atop'

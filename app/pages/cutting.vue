@@ -1,21 +1,25 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { Plus, Square, X } from '@lucide/vue'
 import type { Cut, CutPlan, CutRoll, Planning, Want } from '#core/cut'
 import { asStock, isNew, newRoll, otherRoll, reckon } from '#core/cut'
-import { isCut } from '#core/material'
-import type { Taken } from '#core/makeup'
+import type { TakenBy } from '#core/jobs'
+import type { Shelf } from '#core/material'
+import { isCut, materialOf } from '#core/material'
 import { capital, formatMoney, inches, quantity, several, show } from '#core/measure'
-import type { Workings } from '#core/workings'
+import type { PieceRecord } from '~/db'
+import { db } from '~/db'
+import { useRevisionKey } from '~/composables/useRevisionKey'
 import { useCutting } from '~/stores/cutting'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
-import { askCutPlan, stopPlanning } from '~/workers/cutting'
-import { askWorkings } from '~/workers/workings'
+import { planCuts } from '~/workers/cutting'
+import type { Going } from '~/workers/workings'
+import { askTakes } from '~/workers/workings'
 
 useHead({ title: 'Cutting · Ruddy Bramble' })
 const cutting = useCutting()
@@ -26,22 +30,53 @@ const shops = useShops()
 const manner = computed(() => ({ units: settings.units, currency: 'USD' as const }))
 const length = (mm: number): string => show(quantity.length(mm), manner.value)
 
-const makeUpsOf = ({ layers, base }: Workings) => [base.makeUp, ...layers.flatMap(({ makeUp }) => makeUp ?? [])]
 /** What the pieces that are still to be made take, for all their copies. */
-const taken = shallowRef<readonly (Taken & { readonly id: string, readonly piece: string })[]>([])
+const taken = shallowRef<readonly (TakenBy & { readonly id: string, readonly piece: string })[]>([])
+const counting = ref(false)
+const keyOf = useRevisionKey()
 watch(() => [pieces.records, shops.shelf] as const, async ([records, shelf]) => {
   const wanting = (records ?? []).filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart')
-  const all = await Promise.all(wanting.map(async ({ piece }) => makeUpsOf(await askWorkings(piece, shelf)).flatMap(({ layer, takes }) =>
-    takes.map((each, i) => ({ ...each, id: `${piece.id}:${layer}:${each.use}:${i}`, piece: piece.brief.name, count: each.count * piece.brief.copies })))))
-  taken.value = all.flat()
+  counting.value = true
+  await notices.tell('What the pieces take could not be worked out', takesOf(wanting, shelf).then((takes) => {
+    if (records !== pieces.records || shelf !== shops.shelf) return
+    taken.value = wanting.flatMap(({ piece }) => (takes.get(piece.id) ?? []).map((each, i) => ({ ...each, id: `${piece.id}:${each.layer}:${each.use}:${i}`, piece: piece.brief.name, count: each.count * piece.brief.copies })))
+  }))
+  counting.value = false
 }, { immediate: true })
+
+/** The lengths that pieces take: as they are kept, or worked out now and kept. A piece that cannot be worked out is told and left out. */
+async function takesOf(wanting: readonly PieceRecord[], shelf: Shelf): Promise<Map<string, readonly TakenBy[]>> {
+  const kept = await db().needs.bulkGet(wanting.map(({ id }) => id))
+  const takes = new Map(wanting.flatMap((record, i) => (kept[i]?.key === keyOf(record) ? [[record.id, kept[i].takes] as const] : [])))
+  const missing = wanting.filter(({ id }) => !takes.has(id))
+  for (let i = 0; i < missing.length; i += AT_ONCE) {
+    const some = missing.slice(i, i + AT_ONCE)
+    const answers = await askTakes(some.map(({ piece }) => piece), shelf)
+    const found = some.flatMap(({ id, piece, revision }, k) => {
+      const answer = answers[k]!
+      if (answer.ok) return [{ id, key: keyOf({ revision }), takes: answer.takes }]
+      notices.fault(`What “${piece.brief.name}” takes could not be worked out`, `${answer.error}\nThe plan is without it.`)
+      return []
+    })
+    await db().needs.bulkPut(found)
+    for (const each of found) takes.set(each.id, each.takes)
+  }
+  return takes
+}
+/** Pieces that are asked for together. */
+const AT_ONCE = 20
 
 const materials = computed(() => Object.values(shops.shelf.materials).filter(isCut))
 const material = ref('ribbon-slate')
-const chosen = computed(() => shops.shelf.materials[material.value] ?? materials.value[0]!)
-const wantedOf = (id: string): number => cutting.list.filter((each) => each.material === id).length + taken.value.filter((each) => each.material === id).length
+const chosen = computed(() => materialOf(shops.shelf, material.value) ?? materials.value[0]!)
+/** How many lengths of each material are wanted. */
+const wanted = computed(() => {
+  const counts = new Map<string, number>()
+  for (const { material: of } of [...cutting.list, ...taken.value]) counts.set(of, (counts.get(of) ?? 0) + 1)
+  return counts
+})
 /** What something is wanted of comes first. */
-const options = computed(() => materials.value.map(({ id, name }) => ({ value: id, wanted: wantedOf(id), name: wantedOf(id) ? `${capital(name)} (${wantedOf(id)})` : capital(name) })).sort((a, b) => Number(b.wanted > 0) - Number(a.wanted > 0)))
+const options = computed(() => materials.value.map(({ id, name }) => ({ value: id, wanted: wanted.value.get(id) ?? 0, name: wanted.value.has(id) ? `${capital(name)} (${wanted.value.get(id)})` : capital(name) })).sort((a, b) => Number(b.wanted > 0) - Number(a.wanted > 0)))
 
 const listed = computed(() => cutting.list.filter((each) => each.material === material.value))
 const asked = computed(() => taken.value.filter((each) => each.material === material.value))
@@ -57,30 +92,42 @@ const job = computed(() => ({
   wants: reckoned.value.left, least: least.value,
   stocks: [...offcuts.value.map(({ id, length: each }) => ({ id, length: each, price: 0, supply: 1 })), ...asStock(reckoned.value.over), newRoll(chosen.value), ...rolls.value.map(otherRoll)],
 }))
-const plan = shallowRef<CutPlan | null>(null)
+const found = shallowRef<{ readonly material: string, readonly plan: CutPlan } | null>(null)
+/** Never another material's. */
+const plan = computed(() => (found.value?.material === material.value ? found.value.plan : null))
 const progress = shallowRef<Planning | null>(null)
-let turn = 0
-watch(job, async (wanted) => {
-  turn += 1
-  const own = turn
-  await stopPlanning()
-  const answer = await askCutPlan(wanted, (told) => { if (turn === own) progress.value = told })
-  if (turn !== own) return
-  plan.value = answer
+let going: Going<CutPlan> | null = null
+watch(job, async (asked) => {
+  going?.stop()
+  const of = material.value
   progress.value = null
+  const own = planCuts(asked, (told) => { if (going === own) progress.value = told })
+  going = own
+  await notices.tell('The cuts could not be planned', own.done.then((answer) => {
+    if (going === own) found.value = { material: of, plan: answer }
+  }))
+  if (going === own) progress.value = null
 }, { immediate: true })
+onBeforeUnmount(() => going?.stop())
 
-const longest = computed(() => Math.max(1, ...(plan.value?.rolls.map((roll) => roll.length) ?? [])))
+/** Rolls that are cut alike stand there once. */
+const groups = computed(() => {
+  const alike = new Map<string, { readonly roll: CutRoll, count: number }>()
+  for (const roll of plan.value?.rolls ?? []) {
+    const key = JSON.stringify([from(roll), roll.length, roll.cuts])
+    const group = alike.get(key)
+    if (group) group.count += 1
+    else alike.set(key, { roll, count: 1 })
+  }
+  return [...alike.values()]
+})
+
+const longest = computed(() => (plan.value?.rolls ?? []).reduce((most, roll) => Math.max(most, roll.length), 1))
 const from = ({ stock }: CutRoll): 'new' | 'offcut' | 'piece' => (isNew(stock) ? 'new' : offcuts.value.some(({ id }) => id === stock) ? 'offcut' : 'piece')
 const NAMES = { new: 'New roll', offcut: 'Offcut', piece: 'Piece that nothing wants' } as const
 
 async function cutIt(roll: CutRoll, which: Cut): Promise<void> {
-  try {
-    await cutting.cut({ material: material.value, roll, cut: which, from: from(roll), least: least.value })
-  }
-  catch (error) {
-    notices.note(error instanceof Error ? error.message : String(error))
-  }
+  await notices.tell('It was not cut', cutting.cut({ material: material.value, roll, cut: which, from: from(roll), least: least.value }))
 }
 
 const form = ref({ use: 'Tail', length: inches(18), count: 2, joins: false })
@@ -163,9 +210,11 @@ function setCount(id: string, count: number): null {
       <section class="sticky top-4 max-h-[calc(100dvh-2rem)] self-start overflow-y-auto" aria-label="Cutting plan" tabindex="0">
         <div v-if="progress" class="mb-3 flex items-center gap-3" role="status">
           Planning. {{ progress.best === null ? '' : `Best so far ${formatMoney(progress.best, manner.currency)}` }}{{ progress.bound === null ? '' : `, none under ${formatMoney(progress.bound, manner.currency)}` }}
-          <button type="button" class="button h-7" @click="stopPlanning()"><Square :size="13" />Stop</button>
+          <button type="button" class="button h-7" @click="going?.stop()"><Square :size="13" />Stop</button>
         </div>
-        <template v-if="plan">
+        <p v-if="counting" class="mb-2 text-soft" role="status">Adding up what the pieces take…</p>
+        <p v-if="!plan" class="text-soft">Planning the cuts of {{ chosen.name }}…</p>
+        <template v-else>
           <div v-if="plan.rolls.length" class="mb-4" data-testid="plan">
             <p class="font-serif text-xl">{{ plan.opened ? `Open ${several(plan.opened, 'roll', 'rolls')}, ${formatMoney(plan.cost, manner.currency)}` : 'Nothing to open: it comes from what is in the house' }}</p>
             <p class="text-soft">
@@ -175,8 +224,8 @@ function setCount(id: string, count: number): null {
           </div>
           <p v-else class="text-soft">Nothing to cut{{ wants.length ? ' any more' : '' }}.</p>
           <p v-for="each in plan.short" :key="each.want" class="mb-2 text-ruddy" role="alert">{{ useOf.get(each.want) }}: {{ several(each.count, 'piece is', 'pieces are') }} longer than anything there is to cut from.</p>
-          <article v-for="(roll, i) in plan.rolls" :key="i" class="mb-4" data-testid="roll">
-            <h3 class="mb-1 text-fine font-semibold">{{ NAMES[from(roll)] }}, {{ length(roll.length) }}</h3>
+          <article v-for="({ roll, count }, i) in groups" :key="i" class="mb-4" data-testid="roll">
+            <h3 class="mb-1 text-fine font-semibold">{{ count > 1 ? `${count} × ` : '' }}{{ NAMES[from(roll)] }}, {{ length(roll.length) }}<span v-if="count > 1" class="font-normal text-soft">, each cut like this</span></h3>
             <RollDrawing :roll="roll" :longest="longest" :colour="chosen.colours[0]!" :manner="manner" :label="`${NAMES[from(roll)]} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`" />
             <ol class="mt-1 grid grid-cols-2 gap-x-6">
               <li v-for="(each, k) in roll.cuts" :key="k">

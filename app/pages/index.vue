@@ -4,20 +4,27 @@ import { navigateTo, useHead, useRuntimeConfig } from '#app'
 import { NuxtLink } from '#components'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { FileInput, Plus } from '@lucide/vue'
-import { useDropZone } from '@vueuse/core'
+import { useWindowVirtualizer } from '@tanstack/vue-virtual'
+import { useDropZone, useWindowSize } from '@vueuse/core'
+import { several } from '#core/measure'
 import { faultText } from '~/composables/files'
+import { useStorage } from '~/composables/useStorage'
+import { reason } from '~/db/reason'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 
 useHead({ title: 'Workroom · Ruddy Bramble' })
 const pieces = usePieces()
 const notices = useNotices()
+const storage = useStorage()
 const file = useTemplateRef('file')
 const page = useTemplateRef('page')
 const naming = ref(false)
+const reading = ref<string | null>(null)
 const name = ref('')
 
 onMounted(async () => {
+  await notices.tell('What a closed page left behind could not be taken up', pieces.takeUpRescues().then((beside) => { for (const each of beside) notices.note(`What a closed page left behind is kept as “${each}”.`) }))
   // Nuxt reads the setting from the environment, where "1" comes as a number.
   if (!useRuntimeConfig().public.demo) return
   try { await pieces.seedDemo() }
@@ -26,13 +33,25 @@ onMounted(async () => {
 
 const records = computed(() => pieces.records ?? [])
 
+/** As many cards side by side as the page is wide for; only rows in view are there. */
+const { width } = useWindowSize()
+const columns = computed(() => (width.value >= 1024 ? 3 : width.value >= 640 ? 2 : 1))
+const rows = computed(() => Array.from({ length: Math.ceil(records.value.length / columns.value) }, (_, i) => records.value.slice(i * columns.value, (i + 1) * columns.value)))
+const list = useTemplateRef('list')
+const virtual = useWindowVirtualizer(computed(() => ({
+  count: rows.value.length, estimateSize: () => Math.min(width.value, 1152) / columns.value * 0.75 + 90, overscan: 1, scrollMargin: list.value?.offsetTop ?? 0,
+})))
+const measured = (row: unknown): void => { if (row instanceof Element) virtual.value.measureElement(row) }
+
 async function take(files: readonly File[] | FileList | null): Promise<void> {
   for (const each of files ?? []) {
-    const imported = await pieces.importFile(each)
+    reading.value = each.name
+    const imported = await pieces.importFile(each).catch((error: unknown): { ok: false, faults: { says: string, at: string, line: null }[] } => ({ ok: false, faults: [{ says: reason(error), at: '', line: null }] }))
+    reading.value = null
     if (!imported.ok) notices.fault(`“${each.name}” was not taken in`, faultText(imported.faults))
     else if (imported.how === 'same') notices.note(`“${imported.piece.brief.name}” is here already, and is the same.`)
     else if (imported.how === 'copy') notices.note(`“${imported.piece.brief.name}” came in beside the one you have, which differs.`)
-    else notices.note(`“${imported.piece.brief.name}” came in.`)
+    else notices.note(`“${imported.piece.brief.name}” came in${imported.materials ? ` with ${several(imported.materials, 'material', 'materials')} of its maker’s own` : ''}.`)
   }
 }
 async function chosen(event: Event): Promise<void> {
@@ -44,9 +63,8 @@ const { isOverDropZone } = useDropZone(page, { onDrop: (files) => { void take(fi
 
 async function start(): Promise<void> {
   // From the first piece on there is something to lose: ask the browser not to clear it away.
-  void navigator.storage.persist()
-  const id = await pieces.start(name.value.trim())
-  await navigateTo(`/piece/${id}`)
+  void storage.keep()
+  await notices.tell('The piece could not be started', pieces.start(name.value.trim()).then(async (id) => { await navigateTo(`/piece/${id}`) }))
 }
 </script>
 
@@ -66,12 +84,21 @@ async function start(): Promise<void> {
         <button type="button" class="button-main" @click="name = ''; naming = true"><Plus :size="16" />Start a piece</button>
       </div>
     </header>
+    <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>
     <p v-if="pieces.records && !records.length" class="py-24 text-center text-base" data-testid="empty">
       Nothing on the bench yet. Start a piece, or drop a piece file here.
     </p>
-    <ul v-else class="grid grid-cols-1 gap-x-5 gap-y-6 py-6 sm:grid-cols-2 lg:grid-cols-3" aria-label="Pieces">
-      <li v-for="record in records" :key="record.id"><PieceCard :record="record" /></li>
-    </ul>
+    <div v-else ref="list" class="relative my-6" :style="{ height: `${virtual.getTotalSize()}px` }" role="list" :aria-label="`Pieces, ${records.length}`">
+      <div
+        v-for="row in virtual.getVirtualItems()" :key="Number(row.key)" :ref="measured" :data-index="row.index" role="presentation"
+        class="absolute inset-x-0 top-0 grid gap-x-5 pb-6" :style="{ transform: `translateY(${row.start - virtual.options.scrollMargin}px)`, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"
+      >
+        <div v-for="record in rows[row.index]" :key="record.id" role="listitem"><PieceCard :record="record" /></div>
+      </div>
+    </div>
+    <footer v-if="storage.says" class="border-t border-seam pt-2 text-fine text-soft" data-testid="storage">
+      {{ storage.says }} <button v-if="storage.kept === false" type="button" class="font-medium underline" @click="storage.keep()">Ask the browser to keep it</button>
+    </footer>
 
     <Dialog :open="naming" class="relative z-50" @close="naming = false">
       <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />

@@ -7,17 +7,19 @@ import { FlexRender, getCoreRowModel, getSortedRowModel, useVueTable } from '@ta
 import { ArrowDown, ArrowUp, Download, FileInput, Plus } from '@lucide/vue'
 import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
-import { writeMaterials } from '#core/exchange'
+import { LARGEST_TABLE, writeMaterials } from '#core/exchange'
 import type { Material } from '#core/material'
-import { CATALOGUE, HARDINESS, KIND_NAMES, MATERIAL_KINDS, TEXTURES, yieldOf } from '#core/material'
+import { CATALOGUE, HARDINESS, KIND_NAMES, MATERIAL_KINDS, stashOf, TEXTURES, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
-import { saveText } from '~/composables/files'
+import { saveText, textOf } from '~/composables/files'
 import { useMaterials } from '~/stores/materials'
+import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
 
 useHead({ title: 'Shelf · Ruddy Bramble' })
 const materials = useMaterials()
+const notices = useNotices()
 const settings = useSettings()
 const shops = useShops()
 const manner = computed(() => ({ units: settings.units, currency: 'USD' as const }))
@@ -34,7 +36,7 @@ const found = computed(() => {
   const wanted = find.value.trim().toLowerCase()
   return all.value.filter((each) => (!kind.value || each.kind === kind.value) && (!texture.value || each.texture === texture.value)
     && (!colour.value || each.colours.some((own) => colourFamily(own) === colour.value as ColourFamily))
-    && (!stashed.value || (materials.stash[each.id] ?? 0) > 0) && (!mine.value || each.id in materials.own)
+    && (!stashed.value || (stashOf(materials, each.id)) > 0) && (!mine.value || each.id in materials.own)
     && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
 })
 
@@ -57,12 +59,18 @@ const table = useVueTable({
 const RIGHT = new Set(['length', 'mass', 'price'])
 
 const editing = shallowRef<Material | null>(null)
-const csv = ref<{ text: string, name: string } | null>(null)
+const csv = ref<{ text: string, name: string, guessed: boolean } | null>(null)
 const file = useTemplateRef('file')
+async function take(picked: File): Promise<void> {
+  if (picked.size > LARGEST_TABLE) return notices.fault(`“${picked.name}” was not read`, `It is larger than ${LARGEST_TABLE / 1024 / 1024} MB. Nothing was changed.`)
+  const read = await textOf(picked)
+  if (!read.ok) return notices.fault(`“${picked.name}” was not read`, `${read.error} Nothing was changed.`)
+  csv.value = { text: read.text, name: picked.name, guessed: read.guessed }
+}
 async function chosen(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const [picked] = input.files ?? []
-  if (picked) csv.value = { text: await picked.text(), name: picked.name }
+  if (picked) await take(picked)
   input.value = ''
 }
 function copyOf(material: Material): Material {
@@ -73,7 +81,7 @@ function start(): void {
   editing.value = { ...CATALOGUE['bay']!, id: materials.freshId('new material'), name: 'new material', plural: 'new materials' }
 }
 function takeStash(id: string, count: number): null {
-  void materials.setStash(id, count)
+  void notices.tell('The stash could not be kept', materials.setStash(id, count))
   return null
 }
 </script>
@@ -127,7 +135,7 @@ function takeStash(id: string, count: number): null {
             </template>
             <FlexRender v-else :render="cell.column.columnDef.cell" :props="cell.getContext()" />
           </td>
-          <td><StashField class="ml-auto w-16" :label="`${row.original.name} in stash`" :count="materials.stash[row.original.id] ?? 0" :take="(count: number) => takeStash(row.original.id, count)" /></td>
+          <td><StashField class="ml-auto w-16" :label="`${row.original.name} in stash`" :count="stashOf(materials, row.original.id)" :take="(count: number) => takeStash(row.original.id, count)" /></td>
           <td class="whitespace-nowrap pl-3 text-right text-fine">
             <button type="button" class="font-medium underline decoration-dotted underline-offset-2" :aria-label="`Edit ${row.original.name}`" @click="editing = row.original">Edit</button>
             <button type="button" class="ml-3 font-medium underline decoration-dotted underline-offset-2" :aria-label="`Duplicate ${row.original.name}`" @click="editing = copyOf(row.original)">Duplicate</button>
@@ -138,6 +146,6 @@ function takeStash(id: string, count: number): null {
     <p v-if="!found.length" class="py-10 text-center text-soft">Nothing on the shelf is like that.</p>
 
     <MaterialDialog v-if="editing" :material="editing" @close="editing = null" />
-    <TableDialog v-if="csv" :text="csv.text" :name="csv.name" @close="csv = null" />
+    <TableDialog v-if="csv" :text="csv.text" :name="csv.name" :guessed="csv.guessed" @close="csv = null" />
   </main>
 </template>

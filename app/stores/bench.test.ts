@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { layerOf, pieceWith } from '#core/testing'
+import type { Piece } from '#core/piece'
 import { work } from '#core/workings'
 import { db } from '~/db'
 import { savePiece, snapshotsOf } from '~/db/pieces'
@@ -12,7 +13,8 @@ import { useNotices } from './notices'
 
 // No worker outside a browser: the same sums, asked directly.
 vi.mock('~/workers/workings', () => ({
-  latestOnly: (answer: (workings: ReturnType<typeof work>) => void) => (...asked: Parameters<typeof work>) => answer(work(...asked)),
+  breakOff: () => {},
+  newestFirst: (answer: (workings: ReturnType<typeof work>, of: Piece) => void) => (...asked: Parameters<typeof work>) => answer(work(...asked), asked[0]),
 }))
 
 const kept = new Map<string, string>()
@@ -27,7 +29,7 @@ async function opened() {
 }
 
 beforeEach(async () => {
-  vi.stubGlobal('localStorage', { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, text: string) => void kept.set(key, text), removeItem: (key: string) => void kept.delete(key) })
+  vi.stubGlobal('localStorage', { get length() { return kept.size }, key: (i: number) => [...kept.keys()][i] ?? null, getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, text: string) => void kept.set(key, text), removeItem: (key: string) => void kept.delete(key) })
   kept.clear()
   setActivePinia(createPinia())
   await Promise.all(db().tables.map((table) => table.clear()))
@@ -42,10 +44,10 @@ describe('opening', () => {
   it('says when there is no such piece', async () => expect(await useBench().open('nowhere')).toBe(false))
   it('keeps a snapshot of how it was found', async () => {
     await opened()
-    expect((await snapshotsOf(db(), piece.id))[0]!.piece).toEqual(piece)
+    await vi.waitFor(async () => expect((await snapshotsOf(db(), piece.id))[0]?.piece).toEqual(piece))
   })
   it('takes up what a closing page left behind, and saves it', async () => {
-    kept.set('ruddy-bramble:rescue:test', JSON.stringify({ revision: 1, piece: { ...piece, stage: 'hung' } }))
+    kept.set('ruddy-bramble:rescue:test:tab', JSON.stringify({ revision: 1, piece: { ...piece, stage: 'hung' } }))
     const bench = await opened()
     expect(bench.piece!.stage).toBe('hung')
     expect(await stored()).toMatchObject({ revision: 2, piece: { stage: 'hung' } })
@@ -172,23 +174,97 @@ describe('two tabs', () => {
     await vi.waitFor(() => expect(bench.piece!.stage).toBe('making'))
     expect(useNotices().announced).toContain('changed in another tab')
   })
-  it('keeps its own beside the other’s when both changed', async () => {
+  it('goes on with its own beside the other’s when both changed', async () => {
     const bench = await opened()
     bench.apply({ do: 'brief', set: { name: 'Mine' } }, 'name the piece')
     await savePiece(db(), { ...piece, brief: { ...piece.brief, name: 'Yours' } }, 1, 2)
     await bench.flush()
-    const names = (await db().pieces.toArray()).map((record) => record.piece.brief.name).sort()
-    expect(names).toEqual(['Mine (kept from this tab)', 'Yours'])
-    expect(bench.piece!.brief.name).toBe('Yours')
+    const names = async () => (await db().pieces.toArray()).map((record) => record.piece.brief.name).sort()
+    expect(await names()).toEqual(['Mine (kept from this tab)', 'Yours'])
+    expect(bench.piece!.brief.name).toBe('Mine (kept from this tab)')
+    expect(bench.piece!.id).not.toBe(piece.id)
     expect(useNotices().shown.at(-1)).toMatchObject({ weight: 'fault', title: 'Changed in two tabs at once' })
+    bench.apply({ do: 'stage', stage: 'hung' }, 'mark it hung')
+    await bench.flush()
+    expect(await names()).toEqual(['Mine (kept from this tab)', 'Yours'])
+    bench.undo()
+    bench.undo()
+    await bench.flush()
+    expect(bench.saving).toBe('saved')
   })
+  it('goes on as a piece of its own when another tab throws it away, and as one only', async () => {
+    const bench = await opened()
+    await db().pieces.delete(piece.id)
+    await vi.waitFor(() => expect(useNotices().shown.at(-1)).toMatchObject({ title: 'Thrown away in another tab' }))
+    for (const stage of ['making', 'hung', 'planned'] as const) {
+      bench.apply({ do: 'stage', stage }, 'mark it')
+      await bench.flush()
+    }
+    expect((await db().pieces.toArray()).map((record) => record.piece.brief.name)).toEqual(['Test ring (kept from this tab)'])
+  })
+})
+
+describe('when storage fails', () => {
+  const full = new DOMException('full', 'QuotaExceededError')
+  it('tells it once, keeps every edit, tries again, goes on, and tells that it is saved', async () => {
+    const bench = await opened()
+    const put = vi.spyOn(db().pieces, 'put').mockRejectedValueOnce(full).mockRejectedValueOnce(full)
+    bench.apply({ do: 'stage', stage: 'making' }, 'mark it making')
+    expect(await bench.flush()).toBe(false)
+    expect(bench.saving).toBe('failing')
+    expect(JSON.parse([...kept.values()][0]!)).toMatchObject({ piece: { stage: 'making' } })
+    bench.apply({ do: 'stage', stage: 'hung' }, 'mark it hung')
+    expect(JSON.parse([...kept.values()][0]!)).toMatchObject({ piece: { stage: 'hung' } })
+    expect(await bench.flush()).toBe(false)
+    expect(useNotices().shown.filter(({ title }) => title === 'Your edits could not be saved')).toHaveLength(1)
+    put.mockRestore()
+    expect(await bench.flush()).toBe(true)
+    expect(await stored()).toMatchObject({ piece: { stage: 'hung' } })
+    expect(useNotices().announced).toContain('Saved after all')
+    expect(kept.size).toBe(0)
+  })
+  it('tries again by itself', async () => {
+    const bench = await opened()
+    const put = vi.spyOn(db().pieces, 'put').mockRejectedValueOnce(full)
+    bench.apply({ do: 'stage', stage: 'making' }, 'mark it making')
+    await vi.waitFor(async () => expect(await stored()).toMatchObject({ piece: { stage: 'making' } }), { timeout: 4000 })
+    put.mockRestore()
+  })
+  it('leaves the piece without losing it, and finds it again with what could not be written', async () => {
+    const bench = await opened()
+    const put = vi.spyOn(db().pieces, 'put').mockRejectedValue(full)
+    bench.apply({ do: 'stage', stage: 'making' }, 'mark it making')
+    await bench.close()
+    expect(await stored()).toMatchObject({ piece: { stage: 'planned' } })
+    kept.clear()
+    expect(await bench.open(piece.id)).toBe(true)
+    expect(bench.piece!.stage).toBe('making')
+    put.mockRestore()
+    expect(await bench.flush()).toBe(true)
+    expect(await stored()).toMatchObject({ piece: { stage: 'making' } })
+  })
+})
+
+it('writes steady edits within a third of a second, not only once they stop', async () => {
+  const bench = await opened()
+  const wrote: string[] = []
+  const put = vi.spyOn(db().pieces, 'put').mockImplementation(((record: { piece: Piece }) => {
+    wrote.push(record.piece.brief.name)
+    return Promise.resolve('test')
+  }) as never)
+  for (let i = 0; i < 20; i++) {
+    bench.apply({ do: 'brief', set: { name: `Ring ${i}` } }, 'name it')
+    await new Promise((resolve) => { setTimeout(resolve, 50) })
+  }
+  expect(wrote.length).toBeGreaterThan(1)
+  put.mockRestore()
 })
 
 it('leaves what is waiting where a closing page can write it, until it is saved', async () => {
   const bench = await opened()
   bench.apply({ do: 'stage', stage: 'hung' }, 'mark it hung')
   bench.rescue()
-  expect(JSON.parse(kept.get('ruddy-bramble:rescue:test')!)).toMatchObject({ revision: 1, piece: { stage: 'hung' } })
+  expect(JSON.parse([...kept.values()][0]!)).toMatchObject({ revision: 1, piece: { stage: 'hung' } })
   await bench.flush()
   expect(kept.size).toBe(0)
   bench.rescue()

@@ -1,4 +1,3 @@
-import { liveQuery } from 'dexie'
 import type { Subscription } from 'dexie'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -9,17 +8,30 @@ import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
 import type { Placement } from '#core/arrange'
 import type { Workings } from '#core/workings'
+import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import { savePiece, snapPiece } from '~/db/pieces'
-import { forgetRescue, rescueOf, writeRescue } from '~/db/rescue'
-import { latestOnly } from '~/workers/workings'
+import { following } from '~/db/following'
+import type { Keeping } from '~/db/keeper'
+import { Keeper } from '~/db/keeper'
+import { apartFrom, savePiece, snapPiece, takeUpRescues } from '~/db/pieces'
+import { reason } from '~/db/reason'
+import { forgetRescue, writeRescue } from '~/db/rescue'
+import { breakOff, newestFirst } from '~/workers/workings'
+import { WorkerLost } from '~/workers/bridge'
 import { useNotices } from './notices'
 import { newId } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
+import { materialOf } from '#core/material'
 
-/** An edit is written this long after it was made, ms. */
-const SAVE_AFTER = 400
+/** Pieces that were left before they could be written; their keepers go on trying. */
+const unwritten = new Map<string, Keeper>()
+
+/** How long the sums have been under way. */
+type Working = 'quick' | 'busy' | 'long'
+/** From this long on the sums are said to be under way, and from this long on they can be broken off, ms. */
+const BUSY_FROM = 400
+const LONG_FROM = 10_000
 
 /** The piece on the bench: what was decided, what follows from it, and what is selected. */
 export const useBench = defineStore('bench', () => {
@@ -36,100 +48,118 @@ export const useBench = defineStore('bench', () => {
   /** How many things of the order of work are shown; null shows all. */
   const shownUpTo = ref<number | null>(null)
   const openLayer = ref<string | null>(null)
-  const saving = ref<'saved' | 'waiting'>('saved')
+  const saving = ref<Keeping>('saved')
+  /** How long the sums have been under way: not to be noticed, to be said, or long enough to be broken off. */
+  const working = ref<Working>('quick')
 
-  let revision = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
+  let keeper: Keeper | null = null
   let watching: Subscription | undefined
-  let writing: Promise<void> = Promise.resolve()
 
   const manner = computed<Manner>(() => ({ units: settings.units, currency: piece.value?.brief.currency ?? 'USD' }))
   const byId = computed(() => new Map((workings.value?.placements ?? []).map((each) => [each.id, each])))
   const selectedPlacement = computed<Placement | null>(() => byId.value.get(selected.value ?? '') ?? null)
   const selectedPlacements = computed(() => selection.value.flatMap((id) => byId.value.get(id) ?? []))
 
-  const ask = latestOnly(
-    (answer) => { workings.value = answer },
-    (error) => { notices.fault('The sums could not be worked out', `${String(error)}\nYour piece is safe: take the last edit back.`) },
+  let clocks: ReturnType<typeof setTimeout>[] = []
+  const ask = newestFirst(
+    (answer, of) => { if (of.id === piece.value?.id) workings.value = answer },
+    (error) => {
+      const lost = error instanceof WorkerLost
+      notices.fault(lost ? 'The sums stopped' : 'The sums could not be worked out', `${error instanceof Error ? error.message : String(error)}\nYour piece is safe. ${lost ? 'The next edit starts them again.' : 'Take the last edit back.'}`)
+    },
+    (busy) => {
+      clocks.forEach(clearTimeout)
+      working.value = 'quick'
+      const later = (now: Working, ms: number) => setTimeout(() => { working.value = now }, ms)
+      clocks = busy ? [later('busy', BUSY_FROM), later('long', LONG_FROM)] : []
+    },
   )
   watch([piece, () => shops.shelf], ([now, shelf]) => { if (now) ask(now, shelf) })
 
-  async function open(id: string): Promise<boolean> {
-    await close()
-    const record = await db().pieces.get(id)
-    if (!record) return false
-    revision = record.revision
-    const rescued = rescueOf(id, record.revision)
-    piece.value = rescued ?? record.piece
-    workings.value = null
-    history.value = EMPTY_HISTORY
-    selection.value = []
-    shownUpTo.value = null
-    openLayer.value = null
-    if (rescued) await save()
-    await snapPiece(db(), piece.value, Date.now())
-    watching = liveQuery(() => db().pieces.get(id)).subscribe((kept) => {
-      if (!kept || kept.revision <= revision || saving.value === 'waiting') return
-      revision = kept.revision
+  function keep(record: Pick<PieceRecord, 'piece' | 'revision'>): Keeper {
+    const own: Keeper = new Keeper(record.piece, record.revision, {
+      save: (mine, revision) => savePiece(db(), mine, revision, Date.now()),
+      rescue: writeRescue,
+      forget: forgetRescue,
+      apart: (mine) => apartFrom(db(), mine, newId, 'kept from this tab'),
+      onState(state) {
+        if (keeper === own) saving.value = state
+        if (state === 'saved') unwritten.delete(own.piece.id)
+      },
+      onFail(error) { notices.fault('Your edits could not be saved', `${reason(error)}\nThey are kept in this tab and will be tried again: leave it open.`) },
+      onRecovered() { notices.note('Saved after all: all your edits are kept.') },
+      onApart(copy, other) {
+        notices.fault(other ? 'Changed in two tabs at once' : 'Thrown away in another tab',
+          `${other ? 'The other tab saved first: its version stands in the workroom under its own name.' : 'Another tab threw this piece away.'} What you have here goes on as a piece of its own, “${copy.brief.name}”. Nothing was lost.`)
+        if (keeper !== own) return
+        piece.value = copy
+        follow(copy.id)
+      },
+    })
+    return own
+  }
+
+  /** Follows what other tabs do to the piece. */
+  function follow(id: string): void {
+    watching?.unsubscribe()
+    let seen = true
+    watching = following(() => db().pieces.get(id), (kept) => {
+      if (!kept && seen && keeper?.state === 'saved') notices.fault('Thrown away in another tab', 'Another tab threw this piece away. The next edit here keeps it as a piece of its own.')
+      seen = kept !== undefined
+      if (!kept || !keeper?.follow(kept)) return
       piece.value = kept.piece
       history.value = EMPTY_HISTORY
       notices.note('This piece was changed in another tab; you see it as it is now.')
     })
+  }
+
+  /** @returns whether there is such a piece @throws what the storage throws */
+  async function open(id: string): Promise<boolean> {
+    await close()
+    for (const name of await takeUpRescues(db(), newId, Date.now(), id)) notices.note(`What a closed page left behind is kept as “${name}”.`)
+    const left = unwritten.get(id)
+    const record = left ?? await db().pieces.get(id)
+    if (!record) return false
+    keeper = left ?? keep(record)
+    unwritten.delete(id)
+    saving.value = keeper.state
+    workings.value = null
+    piece.value = record.piece
+    history.value = EMPTY_HISTORY
+    selection.value = []
+    shownUpTo.value = null
+    openLayer.value = null
+    void notices.tell('An earlier version could not be kept', snapPiece(db(), record.piece, Date.now()))
+    follow(id)
     return true
   }
 
+  /** Leaves the piece. What could not be written is tried again in the background. */
   async function close(): Promise<void> {
     watching?.unsubscribe()
     watching = undefined
-    await flush()
+    const left = keeper
+    keeper = null
     piece.value = null
+    if (!left) return
+    if (left.state !== 'saved') unwritten.set(left.piece.id, left)
+    if (await left.flush()) unwritten.delete(left.piece.id)
   }
 
-  function save(): Promise<void> {
-    clearTimeout(timer)
-    timer = undefined
-    writing = writing.then(write)
-    return writing
-  }
+  /** Writes what is waiting, if anything. @returns whether all is written */
+  const flush = (): Promise<boolean> => keeper?.flush() ?? Promise.resolve(true)
 
-  async function write(): Promise<void> {
-    const mine = piece.value
-    if (!mine) return
-    const saved = await savePiece(db(), mine, revision, Date.now())
-    if (saved.ok) {
-      revision = saved.revision
-      forgetRescue(mine.id)
-    }
-    else {
-      const copy: Piece = { ...mine, id: newId(), brief: { ...mine.brief, name: `${mine.brief.name} (kept from this tab)`.slice(0, 80) } }
-      await savePiece(db(), copy, 0, Date.now())
-      if (saved.current) {
-        revision = saved.current.revision
-        piece.value = saved.current.piece
-        history.value = EMPTY_HISTORY
-      }
-      notices.fault('Changed in two tabs at once', `The other tab saved first, so this tab’s version is kept beside it as “${copy.brief.name}”. Nothing was lost.`)
-    }
-    if (timer === undefined) saving.value = 'saved'
-  }
-
-  /** Writes what is waiting, if anything. */
-  async function flush(): Promise<void> {
-    if (timer !== undefined) await save()
-    await writing
-  }
-
-  /** For when the page goes away: what is waiting is put where it can be written at once. */
-  function rescue(): void {
-    if (piece.value && saving.value === 'waiting') writeRescue(piece.value, revision)
-    void flush()
+  /** For when the page goes away: what is waiting is put where it can be written at once. @returns whether nothing would be lost */
+  function rescue(): boolean {
+    const all = [...unwritten.values(), ...(keeper ? [keeper] : [])]
+    const kept = all.map((each) => each.rescue()).every(Boolean)
+    for (const each of all) void each.flush()
+    return kept
   }
 
   function changed(next: Piece): void {
     piece.value = next
-    saving.value = 'waiting'
-    clearTimeout(timer)
-    timer = setTimeout(() => { void save() }, SAVE_AFTER)
+    keeper?.put(next)
   }
 
   /**
@@ -170,7 +200,7 @@ export const useBench = defineStore('bench', () => {
 
   /** "bracken frond 3" */
   const nameOf = (placement: Pick<Placement, 'material' | 'number'>): string =>
-    `${shops.shelf.materials[placement.material]?.name ?? placement.material} ${placement.number}`
+    `${materialOf(shops.shelf, placement.material)?.name ?? placement.material} ${placement.number}`
 
   /** Chooses one thing, or none. */
   function select(placement: string | null): void { selectAll(placement ? [placement] : []) }
@@ -187,8 +217,9 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    piece, workings, history, selection, selected, openLayer, saving, manner, shownUpTo, byId, selectedPlacement, selectedPlacements,
+    piece, workings, history, selection, selected, openLayer, saving, working, manner, shownUpTo, byId, selectedPlacement, selectedPlacements,
     open, close, flush, rescue, apply, select, selectAll, toggle, runs, runOfLayer, layerOf, nameOf,
+    breakOff,
     undo: () => step(undo, 'Undone'),
     redo: () => step(redo, 'Done again'),
   }

@@ -1,8 +1,8 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import type { CutRecord, Listed, Offcut, Roll } from '~/db'
 import { db } from '~/db'
+import { following } from '~/db/following'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { newId } from './pieces'
@@ -13,10 +13,10 @@ export const useCutting = defineStore('cutting', () => {
   const offcuts = shallowRef<readonly Offcut[]>([])
   const pieces = shallowRef<readonly CutRecord[]>([])
   const rolls = shallowRef<readonly Roll[]>([])
-  liveQuery(() => db().rolls.toArray()).subscribe((all) => { rolls.value = all })
-  liveQuery(() => db().cutList.toArray()).subscribe((all) => { list.value = all })
-  liveQuery(() => db().offcuts.toArray()).subscribe((all) => { offcuts.value = all })
-  liveQuery(() => db().cutPieces.toArray()).subscribe((all) => { pieces.value = all })
+  following(() => db().rolls.toArray(), (all) => { rolls.value = all })
+  following(() => db().cutList.toArray(), (all) => { list.value = all })
+  following(() => db().offcuts.toArray(), (all) => { offcuts.value = all })
+  following(() => db().cutPieces.toArray(), (all) => { pieces.value = all })
 
   return {
     list, offcuts, pieces, rolls,

@@ -1,23 +1,26 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { shallowRef, toRaw } from 'vue'
 import type { Material } from '#core/material'
 import { CATALOGUE, MaterialSchema } from '#core/material'
+import { recordOf } from '#core/measure'
 import { db } from '~/db'
+import { following } from '~/db/following'
+import { reason } from '~/db/reason'
 
 /** The maker's own materials, and what is in the stash; follows what other tabs do. */
 export const useMaterials = defineStore('materials', () => {
-  const own = shallowRef<Readonly<Record<string, Material>>>({})
-  const stash = shallowRef<Readonly<Record<string, number>>>({})
+  const own = shallowRef<Readonly<Record<string, Material>>>(recordOf([]))
+  const stash = shallowRef<Readonly<Record<string, number>>>(recordOf([]))
 
-  liveQuery(() => db().materials.toArray()).subscribe((all) => { own.value = Object.fromEntries(all.map((each) => [each.id, each])) })
-  liveQuery(() => db().stash.toArray()).subscribe((all) => { stash.value = Object.fromEntries(all.map(({ material, count }) => [material, count])) })
+  following(() => db().materials.toArray(), (all) => { own.value = recordOf(all.map((each) => [each.id, each])) })
+  following(() => db().stash.toArray(), (all) => { stash.value = recordOf(all.map(({ material, count }) => [material, count])) })
 
   /** Keeps a material. @returns what is wrong with it, or null */
   async function save(material: Material): Promise<string | null> {
     const read = MaterialSchema.safeParse(toRaw(material))
     if (!read.success) return read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' ')
-    await db().materials.put(read.data)
+    try { await db().materials.put(read.data) }
+    catch (error) { return reason(error) }
     return null
   }
   const saveAll = (all: readonly Material[]): Promise<unknown> => db().materials.bulkPut(all.map((each) => toRaw(each)))
@@ -27,17 +30,24 @@ export const useMaterials = defineStore('materials', () => {
   async function setStash(material: string, count: number): Promise<void> {
     if (count > 0) await db().stash.put({ material, count })
     else await db().stash.delete(material)
-    stash.value = { ...stash.value, [material]: count }
+    stash.value = recordOf([...Object.entries(stash.value), [material, count]])
   }
 
-  /** An id made from a name, that neither the catalogue nor one's own has. */
-  function freshId(name: string): string {
-    const base = name.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 50) || 'material'
-    const taken = (id: string): boolean => id in CATALOGUE || id in own.value
-    if (!taken(base)) return base
-    let n = 2
-    while (taken(`${base}-${n}`)) n += 1
-    return `${base}-${n}`
+  /** Makes ids from names, each one that neither the catalogue nor one's own has, nor was given by this maker before. */
+  function freshIds(): (name: string) => string {
+    const numbers = new Map<string, number>()
+    const given = new Set<string>()
+    const taken = (id: string): boolean => id in CATALOGUE || id in own.value || given.has(id)
+    return (name) => {
+      const base = name.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 50) || 'material'
+      let n = numbers.get(base) ?? 1
+      let id = n === 1 ? base : `${base}-${n}`
+      for (; taken(id); id = `${base}-${n}`) n += 1
+      numbers.set(base, n)
+      given.add(id)
+      return id
+    }
   }
-  return { own, stash, save, saveAll, remove, setStash, freshId }
+  const freshId = (name: string): string => freshIds()(name)
+  return { own, stash, save, saveAll, remove, setStash, freshId, freshIds }
 })

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import { reason } from '~/db/reason'
 
 export interface Notice { readonly id: number, readonly weight: 'fault' | 'note', readonly title: string, readonly text: string }
 
@@ -12,6 +13,8 @@ export const useNotices = defineStore('notices', () => {
   let last = 0
 
   function add(weight: Notice['weight'], text: string, title = ''): void {
+    // The same fault many times over is one.
+    if (weight === 'fault' && shown.value.some((each) => each.title === title && each.text === text)) return
     const id = ++last
     shown.value = [...shown.value.slice(-2), { id, weight, title, text }]
     if (weight === 'note') setTimeout(() => dismiss(id), STAYS_MS)
@@ -20,12 +23,24 @@ export const useNotices = defineStore('notices', () => {
     shown.value = shown.value.filter((notice) => notice.id !== id)
   }
 
+  /** Shows what went wrong until it is closed. */
+  const fault = (title: string, text: string): void => add('fault', text, title)
+
   return {
-    shown, announced, dismiss,
+    shown, announced, dismiss, fault,
+    /** Awaits something that a person asked for; when it fails, says so. @returns whether it went well */
+    async tell(title: string, doing: PromiseLike<unknown>): Promise<boolean> {
+      try {
+        await doing
+        return true
+      }
+      catch (error) {
+        fault(title, `${reason(error)}\nNothing else was changed.`)
+        return false
+      }
+    },
     /** Shows a line for a few seconds and reads it out. */
     note(text: string) { add('note', text); announced.value = text },
-    /** Shows what went wrong until it is closed. */
-    fault(title: string, text: string) { add('fault', text, title) },
     /** Only reads it out: for what can be seen anyway. */
     announce(text: string) { announced.value = text },
   }

@@ -2,10 +2,15 @@ import 'fake-indexeddb/auto'
 import { readFileSync } from 'node:fs'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { readPiece } from '#core/exchange'
+import { CATALOGUE } from '#core/material'
 import { db } from '~/db'
 import { usePieces } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
+
+// No worker outside a browser: the same reading, asked directly.
+vi.mock('~/workers/workings', () => ({ askReading: (of: string) => Promise.resolve(readPiece(of)) }))
 
 const text = readFileSync(new URL('../../demo/ferry-hoop.json', import.meta.url), 'utf8')
 const file = (content: string) => new File([content], 'piece.json')
@@ -38,6 +43,23 @@ describe('importFile', () => {
   })
 })
 
+it('brings the materials of its maker’s own along, under fresh ids where ours differ', async () => {
+  const own = { ...CATALOGUE['bay']!, id: 'hedge-bay', name: 'hedge bay' }
+  const document = JSON.parse(text) as { layers: { mix: { material: string }[] }[], materials?: unknown }
+  document.layers[0]!.mix[0]!.material = 'hedge-bay'
+  const pieces = usePieces()
+  expect(await pieces.importFile(file(JSON.stringify({ ...document, materials: [own] })))).toMatchObject({ ok: true, how: 'new', materials: 1 })
+  expect(await db().materials.toArray()).toEqual([own])
+  await vi.waitFor(() => expect(useShops().shelf.materials['hedge-bay']).toBeDefined())
+  const other = await pieces.importFile(file(JSON.stringify({ ...document, materials: [{ ...own, mass: 77 }] })))
+  expect(other).toMatchObject({ ok: true, how: 'copy', materials: 1, piece: { layers: { 0: { mix: [{ material: 'hedge-bay-2' }] } } } })
+})
+
+it('says that a file is no text of ours', async () => {
+  const latin = new File([Uint8Array.from([0x7B, 0xE9, 0x7D])], 'piece.json')
+  expect(await usePieces().importFile(latin)).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('UTF-8') }] })
+})
+
 it('starts and throws away', async () => {
   const pieces = usePieces()
   const id = await pieces.start('Gate ring')
@@ -50,10 +72,11 @@ it('starts and throws away', async () => {
 describe('seedDemo', () => {
   it('lays the demo out once, in its order, and not again after it was thrown away', async () => {
     const other: unknown = JSON.parse(readFileSync(new URL('../../demo/orchard-ring.json', import.meta.url), 'utf8'))
-    vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(Response.json([JSON.parse(text), other]))))
+    vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(Response.json({ pieces: [JSON.parse(text), other], previews: { shelf: 's', painter: 'p', of: { 'ferry-hoop': { view: { x: 0, y: 0, scale: 1, width: 4, height: 3 }, each: 900, over: false, picture: btoa('webp') } } } }))))
     const pieces = usePieces()
     await pieces.seedDemo()
     expect((await db().pieces.toArray()).map(({ id }) => id).sort()).toEqual(['ferry-hoop', 'orchard-ring'])
+    expect(await db().previews.toArray()).toMatchObject([{ id: 'ferry-hoop', key: '1.s.p', each: 900 }])
     await pieces.remove('ferry-hoop')
     await pieces.seedDemo()
     expect(await count()).toBe(1)

@@ -1,51 +1,70 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import type { FileFault } from '#core/exchange'
-import { readPiece, tooLarge } from '#core/exchange'
+import { settleMaterials, tooLarge } from '#core/exchange'
+import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import { mirrorPiece, startPiece } from '#core/piece'
-import type { PieceRecord } from '~/db'
+import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
-import { removePiece, savePiece } from '~/db/pieces'
+import { following } from '~/db/following'
+import { removePiece, savePiece, takeUpRescues } from '~/db/pieces'
+import { textOf } from '~/composables/files'
+import { askReading } from '~/workers/workings'
+import { useMaterials } from './materials'
+import { useShops } from './shops'
 
 export type Imported =
-  | { readonly ok: true, readonly piece: Piece, readonly how: 'new' | 'same' | 'copy' }
+  | { readonly ok: true, readonly piece: Piece, readonly how: 'new' | 'same' | 'copy', readonly materials: number }
   | { readonly ok: false, readonly faults: readonly FileFault[] }
+
+/** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
+interface Demo {
+  readonly pieces: readonly unknown[]
+  readonly previews: { readonly shelf: string, readonly painter: string, readonly of: Readonly<Record<string, Omit<PreviewRecord, 'id' | 'key' | 'picture'> & { readonly picture: string }>> } | null
+}
 
 export const newId = (): string => crypto.randomUUID()
 
 /** All pieces of this browser, newest first; follows what other tabs do. */
 export const usePieces = defineStore('pieces', () => {
+  const materials = useMaterials()
+  const shops = useShops()
   const records = shallowRef<readonly PieceRecord[] | null>(null)
-  liveQuery(() => db().pieces.orderBy('savedAt').reverse().toArray()).subscribe((all) => { records.value = all })
+  following(() => db().pieces.orderBy('savedAt').reverse().toArray(), (all) => { records.value = all })
 
   async function add(piece: Piece): Promise<void> {
     const saved = await savePiece(db(), piece, 0, Date.now())
     if (!saved.ok) throw new Error(`a piece ${piece.id} is there already`)
   }
 
+  /** @param layers those of another piece, to begin with */
   async function start(name: string): Promise<string> {
     const piece = startPiece(newId(), name)
     await add(piece)
     return piece.id
   }
 
-  /** Takes a file in, or says what is wrong with it and changes nothing. A piece that differs from ours by the same id comes in beside it. */
+  /** Takes a file in, or says what is wrong with it and changes nothing. A piece that differs from ours by the same id comes in beside it, with the materials of its maker's own. */
   async function importFile(file: File): Promise<Imported> {
     const large = tooLarge(file.size)
     if (large) return { ok: false, faults: [large] }
-    const read = readPiece(await file.text())
+    const text = await textOf(file)
+    if (!text.ok || text.guessed) return { ok: false, faults: [{ says: 'The file is not UTF-8 text, as our files are.', at: '', line: null }] }
+    const read = await askReading(text.text)
     if (!read.ok) return read
-    const ours = await db().pieces.get(read.piece.id)
+    const settled = settleMaterials(read, shops.shelf, materials.freshIds())
+    if (settled.materials.length) await materials.saveAll(settled.materials)
+    const took = { ok: true as const, materials: settled.materials.length }
+    const ours = await db().pieces.get(settled.piece.id)
     if (!ours) {
-      await add(read.piece)
-      return { ok: true, piece: read.piece, how: 'new' }
+      await add(settled.piece)
+      return { ...took, piece: settled.piece, how: 'new' }
     }
-    if (JSON.stringify(ours.piece) === JSON.stringify(read.piece)) return { ok: true, piece: ours.piece, how: 'same' }
-    const copy = { ...read.piece, id: newId() }
+    if (deltaOf(ours.piece, settled.piece) === 0) return { ...took, piece: ours.piece, how: 'same' }
+    const copy = { ...settled.piece, id: newId() }
     await add(copy)
-    return { ok: true, piece: copy, how: 'copy' }
+    return { ...took, piece: copy, how: 'copy' }
   }
 
   /** Makes the other of a pair, mirrored. @returns its name */
@@ -55,19 +74,28 @@ export const usePieces = defineStore('pieces', () => {
     return name
   }
 
-  /** Puts the demo pieces in once, if the server was started with them. */
+  /** Puts the demo pieces in once, all at a time, if the server was started with them. */
   async function seedDemo(): Promise<void> {
     if (await db().settings.get('seeded')) return
     const answer = await fetch('/api/demo')
     if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
-    const files = await answer.json() as unknown[]
-    for (const file of [...files].reverse()) {
-      const read = readPiece(JSON.stringify(file))
+    const { pieces, previews } = await answer.json() as Demo
+    const now = Date.now()
+    const found = await Promise.all(pieces.map((file) => askReading(JSON.stringify(file))))
+    const all = found.map((read, i): PieceRecord => {
       if (!read.ok) throw new Error(read.faults.map(({ says, at }) => `${at}: ${says}`).join('\n'))
-      if (!await db().pieces.get(read.piece.id)) await add(read.piece)
-    }
-    await db().settings.put({ key: 'seeded', value: true })
+      return { id: read.piece.id, piece: read.piece, revision: 1, savedAt: now - i }
+    })
+    const painted = await Promise.all(Object.entries(previews?.of ?? {}).map(async ([id, { picture, ...of }]): Promise<PreviewRecord> =>
+      ({ id, key: `1.${previews!.shelf}.${previews!.painter}`, ...of, picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }) })))
+    await db().transaction('rw', db().pieces, db().previews, db().settings, async () => {
+      if (await db().settings.get('seeded')) return
+      const there = new Set((await db().pieces.bulkGet(all.map(({ id }) => id))).flatMap((each) => each?.id ?? []))
+      await db().pieces.bulkAdd(all.filter(({ id }) => !there.has(id)))
+      await db().previews.bulkPut(painted.filter(({ id }) => !there.has(id)))
+      await db().settings.put({ key: 'seeded', value: true })
+    })
   }
 
-  return { records, start, importFile, makeTwin, seedDemo, remove: (id: string) => removePiece(db(), id) }
+  return { records, start, importFile, makeTwin, seedDemo, remove: (id: string) => removePiece(db(), id), takeUpRescues: () => takeUpRescues(db(), newId, Date.now()) }
 })

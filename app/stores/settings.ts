@@ -3,11 +3,13 @@ import { ref, toRaw } from 'vue'
 import type { Units } from '#core/measure'
 import { SPARE } from '#core/material'
 import { db } from '~/db'
+import { useNotices } from './notices'
 
 interface Kept { units: Units, light: 'day' | 'evening', spare: number }
 
 /** How this person likes things shown, and their rules of thumb. */
 export const useSettings = defineStore('settings', () => {
+  const notices = useNotices()
   const units = ref<Units>('in')
   const light = ref<Kept['light']>('day')
   const spare = ref(SPARE)
@@ -22,7 +24,7 @@ export const useSettings = defineStore('settings', () => {
     if (change.units) units.value = change.units
     if (change.light) light.value = change.light
     if (change.spare !== undefined) spare.value = change.spare
-    void db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value, spare: spare.value }) })
+    void notices.tell('The setting could not be kept', db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value, spare: spare.value }) }))
   }
   return { units, light, spare, load, set }
 })

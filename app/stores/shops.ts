@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Shelf, Shop } from '#core/material'
 import { CATALOGUE, ShopsSchema } from '#core/material'
+import { recordOf } from '#core/measure'
 import { useMaterials } from './materials'
 import { useSettings } from './settings'
 
@@ -24,6 +25,6 @@ export const useShops = defineStore('shops', () => {
       console.warn('No prices from the shops; usual prices are used.', error)
     }
   }
-  const shelf = computed<Shelf>(() => ({ materials: { ...CATALOGUE, ...materials.own }, shops: shops.value, stash: materials.stash, spare: settings.spare }))
+  const shelf = computed<Shelf>(() => ({ materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })), shops: shops.value, stash: materials.stash, spare: settings.spare }))
   return { shops, state, load, shelf }
 })

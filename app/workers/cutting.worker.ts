@@ -1,14 +1,11 @@
 import { expose } from 'comlink'
 import { planning } from '#core/cut'
 import type { CuttingWorker } from './protocol'
-import { inSlices } from './slices'
+import { Jobs } from './slices'
 
-let stopped = false
+const jobs = new Jobs()
 
 expose({
-  plan(job, report) {
-    stopped = false
-    return inSlices(planning(job), report, () => stopped)
-  },
-  stop() { stopped = true },
+  plan: (job, of, report) => jobs.run(job, planning(of), report),
+  stop: (job) => jobs.stop(job),
 } satisfies CuttingWorker)

@@ -1,17 +1,43 @@
 import type { CutJob, CutPlan, Planning } from '#core/cut'
 import type { EvenedOut, Filling, Progress } from '#core/cover'
+import type { ReadPiece } from '#core/exchange'
+import type { TakenBy } from '#core/jobs'
 import type { Shelf } from '#core/material'
+import type { Delta } from '#core/measure'
 import type { Brief, Piece } from '#core/piece'
 import type { Workings } from '#core/workings'
+import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
 
-/** What the workings worker answers to. */
-export interface WorkingsWorker {
-  work(piece: Piece, shelf: Shelf): Workings
-  fill(piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Filling | null
-  /** Reports as it goes; ends early, with the best so far, once it was told to stop. */
-  evenOut(piece: Piece, shelf: Shelf, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
-  stop(): void
+/** What one piece takes, or why that could not be worked out: one that cannot does not stand in the way of the others. */
+export type TakesAnswer = { readonly ok: true, readonly takes: readonly TakenBy[] } | { readonly ok: false, readonly error: string }
+
+/** A job that can be stopped has an id of its asker's choice. */
+interface Stoppable {
+  /** Ends that job early, with the best so far. */
+  stop(job: string): void
+}
+
+/** What the workings worker answers to. It is told the shelf once, and again when that changes. */
+export interface WorkingsWorker extends Stoppable {
+  setShelf(shelf: Shelf): void
+  /** Follows one piece through its edits: told what changed of it, answers what changed of its workings; both from nothing at first. */
+  follow(change: Delta): Delta
+  /** Works out a piece that is not followed. */
+  work(piece: Piece): Workings
+  /** The lengths that each of these takes. */
+  takes(pieces: readonly Piece[]): TakesAnswer[]
+  /** Reads the text of a piece file. */
+  read(text: string): ReadPiece
+  fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
+  evenOut(job: string, piece: Piece, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
+}
+
+/** What the worker answers to that makes the small pictures of the workroom. */
+export interface PreviewWorker {
+  setShelf(shelf: Shelf): void
+  /** @param width of the picture, pixels */
+  preview(piece: Piece, width: number, height: number): Promise<Omit<PreviewRecord, 'id' | 'key'>>
 }
 
 /** What the worker answers to that paints a picture; to stop it, end it. */
@@ -21,8 +47,7 @@ export interface PictureWorker {
 }
 
 /** What the worker answers to that plans cuts. */
-export interface CuttingWorker {
-  /** Reports as it goes; ends early, with the best so far, once it was told to stop. */
-  plan(job: CutJob, report: (progress: Planning) => void): Promise<CutPlan>
-  stop(): void
+export interface CuttingWorker extends Stoppable {
+  /** Reports as it goes. */
+  plan(job: string, of: CutJob, report: (progress: Planning) => void): Promise<CutPlan>
 }

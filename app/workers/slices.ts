@@ -15,3 +15,16 @@ export async function inSlices<Progress, Result>(going: Generator<Progress, Resu
   }
   return step.value
 }
+
+/** Which jobs of a worker were told to stop, each by its own id: a job that begins does not take another's stop back. */
+export class Jobs {
+  private readonly stopped = new Set<string>()
+
+  /** Runs a job to its end, or to its best so far once `stop` names it; a stop that came before it counts too. */
+  async run<Progress, Result>(id: string, going: Generator<Progress, Result, boolean>, report: (progress: Progress) => void): Promise<Result> {
+    try { return await inSlices(going, report, () => this.stopped.has(id)) }
+    finally { this.stopped.delete(id) }
+  }
+
+  stop(id: string): void { this.stopped.add(id) }
+}

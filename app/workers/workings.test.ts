@@ -1,38 +1,61 @@
 import { beforeEach, expect, it, vi } from 'vitest'
 import { pieceWith, shelf } from '#core/testing'
 import type { Workings } from '#core/workings'
-import { latestOnly } from './workings'
+import { deltaOf, withDelta } from '#core/measure'
+import type { Delta } from '#core/measure'
+import { newestFirst } from './workings'
 
+/** A worker of our own that answers when the test says so. */
 const asked: { name: string, answer: (workings: Workings) => void, fail: (error: unknown) => void }[] = []
-vi.mock('comlink', () => ({
-  wrap: () => ({ work: (piece: { brief: { name: string } }) => new Promise((answer, fail) => { asked.push({ name: piece.brief.name, answer, fail }) }) }),
+let shelves = 0
+let piece: unknown = null
+let last: Workings | null = null
+vi.mock('./bridge', () => ({
+  bridgeTo: () => {
+    const api = {
+      setShelf: () => { shelves += 1 },
+      follow: (change: Delta) => new Promise<Delta>((resolve, reject) => {
+        piece = withDelta(piece, structuredClone(change))
+        const answer = (workings: Workings): void => {
+          resolve(structuredClone(deltaOf(last, workings)))
+          last = workings
+        }
+        asked.push({ name: (piece as { brief: { name: string } }).brief.name, answer, fail: reject })
+      }),
+    }
+    return { ask: (question: (of: typeof api) => unknown) => question(api) }
+  },
 }))
-vi.stubGlobal('Worker', vi.fn(function Worker() {}))
 
 const named = (name: string) => pieceWith([], { brief: { name } })
-const answerTo = (name: string) => ({ name }) as unknown as Workings
+const answerTo = (name: string) => ({ name, same: [{ all: 'along' }] }) as unknown as Workings
 beforeEach(() => { asked.length = 0 })
 
-it('asks the newest of what came in while the worker was busy, and drops the old answer', async () => {
-  const answers: unknown[] = []
-  const ask = latestOnly((workings) => answers.push(workings), () => {})
+it('asks the newest of what came in while the worker was busy, and shows every answer', async () => {
+  const answers: Workings[] = []
+  const ask = newestFirst((workings, of) => answers.push({ ...workings, of: of.brief.name } as unknown as Workings), () => {})
   for (const name of ['one', 'two', 'three']) ask(named(name), shelf)
-  expect(asked.map(({ name }) => name)).toEqual(['one'])
+  await vi.waitFor(() => expect(asked.map(({ name }) => name)).toEqual(['one']))
   asked[0]!.answer(answerTo('one'))
   await vi.waitFor(() => expect(asked.map(({ name }) => name)).toEqual(['one', 'three']))
   asked[1]!.answer(answerTo('three'))
-  await vi.waitFor(() => expect(answers).toEqual([{ name: 'three' }]))
+  await vi.waitFor(() => expect(answers).toMatchObject([{ name: 'one', of: 'one' }, { name: 'three', of: 'three' }]))
+  expect((answers[0] as unknown as { same: object }).same).toBe((answers[1] as unknown as { same: object }).same)
+  expect(shelves).toBe(1)
 })
 
 it('reports a failure and goes on with the next question', async () => {
   const answers: unknown[] = []
   const faults: unknown[] = []
-  const ask = latestOnly((workings) => answers.push(workings), (error) => faults.push(error))
+  const busy: boolean[] = []
+  const ask = newestFirst((workings) => answers.push(workings), (error) => faults.push(error), (is) => busy.push(is))
   ask(named('bad'), shelf)
+  await vi.waitFor(() => expect(asked).toHaveLength(1))
   asked[0]!.fail('broken')
   await vi.waitFor(() => expect(faults).toEqual(['broken']))
   ask(named('good'), shelf)
   await vi.waitFor(() => expect(asked).toHaveLength(2))
   asked[1]!.answer(answerTo('good'))
-  await vi.waitFor(() => expect(answers).toEqual([{ name: 'good' }]))
+  await vi.waitFor(() => expect(answers).toEqual([answerTo('good')]))
+  await vi.waitFor(() => expect(busy).toEqual([true, false, true, false]))
 })

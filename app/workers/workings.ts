@@ -1,53 +1,88 @@
-import { proxy, wrap } from 'comlink'
 import type { Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { EvenedOut, Filling, Progress } from '#core/cover'
+import type { ReadPiece } from '#core/exchange'
 import type { Shelf } from '#core/material'
+import { deltaOf, withDelta } from '#core/measure'
 import type { Brief, Piece } from '#core/piece'
 import type { Workings } from '#core/workings'
-import type { WorkingsWorker } from './protocol'
+import { bridgeTo } from './bridge'
+import type { TakesAnswer, WorkingsWorker } from './protocol'
 
-let worker: Remote<WorkingsWorker> | null = null
+const bridge = bridgeTo<WorkingsWorker>('The worker that does the sums', () => new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }))
 
-function theWorker(): Remote<WorkingsWorker> {
-  worker ??= wrap<WorkingsWorker>(new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }))
-  return worker
+/** What a worker was told and answered, so that only what changed crosses. A worker that is started anew knows nothing. */
+interface Told { shelf: Shelf | null, piece: Piece | null, workings: Workings | null }
+const told = new WeakMap<Remote<WorkingsWorker>, Told>()
+
+function ask<T>(shelf: Shelf, question: (api: Remote<WorkingsWorker>, so: Told) => Promise<T>): Promise<T> {
+  return bridge.ask(async (api) => {
+    let so = told.get(api)
+    if (!so) told.set(api, so = { shelf: null, piece: null, workings: null })
+    if (so.shelf !== shelf) {
+      so.shelf = shelf
+      await api.setShelf(shelf)
+    }
+    return question(api, so)
+  })
 }
 
-/** Works a piece out in the one worker of this tab. */
-export const askWorkings = (piece: Piece, shelf: Shelf): Promise<Workings> => theWorker().work(piece, shelf)
+/** Works out the piece that is followed, by what changed since it was last asked for. One question at a time. */
+const follow = (piece: Piece, shelf: Shelf): Promise<Workings> => ask(shelf, async (api, so) => {
+  const change = deltaOf(so.piece, piece)
+  so.piece = piece
+  const answer = await api.follow(change)
+  so.workings = withDelta(so.workings, answer) as Workings
+  return so.workings
+})
+
+/** Works a piece out that is not followed: to compare with, say. */
+export const askWorkings = (piece: Piece, shelf: Shelf): Promise<Workings> => ask(shelf, (api) => api.work(piece))
 
 export const askFilling = (piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
-  theWorker().fill(piece, shelf, layer, fullness)
+  ask(shelf, (api) => api.fill(piece, layer, fullness))
 
-/** Evens a piece out; `stopEveningOut` ends it early with the best so far. */
-export const askEvenOut = (piece: Piece, shelf: Shelf, seed: number, report: (progress: Progress) => void): Promise<EvenedOut> =>
-  theWorker().evenOut(piece, shelf, seed, proxy(report))
+/** The lengths that each of these pieces takes, for one copy. */
+export const askTakes = (pieces: readonly Piece[], shelf: Shelf): Promise<TakesAnswer[]> => ask(shelf, (api) => api.takes(pieces))
 
-export const stopEveningOut = (): Promise<void> => theWorker().stop()
+/** Reads the text of a piece file. */
+export const askReading = (text: string): Promise<ReadPiece> => bridge.ask((api): Promise<ReadPiece> => api.read(text))
+
+/** A long job under way: its answer, and how to have its best so far. */
+export interface Going<T> { readonly done: Promise<T>, stop(): void }
+
+/** Evens a piece out. */
+export function evenOut(piece: Piece, shelf: Shelf, seed: number, report: (progress: Progress) => void): Going<EvenedOut> {
+  const job = crypto.randomUUID()
+  return {
+    done: ask(shelf, (api) => api.evenOut(job, piece, seed, proxy(report))),
+    stop() { void bridge.ask((api) => api.stop(job)).catch(() => { /* A worker that is lost has stopped. */ }) },
+  }
+}
+
+/** Breaks off whatever is being worked out; the next question starts anew. */
+export const breakOff = (): void => bridge.end('it was stopped')
 
 /**
- * Asks with the newest question only: while one answer is under way later questions replace each other,
- * and an answer to an old question is dropped.
+ * Asks with the newest question only: while one answer is under way later questions replace each other. Every answer
+ * is shown, also one that has a successor under way, so that a held key is seen to move.
  */
-export function latestOnly(onAnswer: (workings: Workings) => void, onFault: (error: unknown) => void) {
+export function newestFirst(onAnswer: (workings: Workings, of: Piece) => void, onFault: (error: unknown) => void, onBusy: (busy: boolean) => void = () => {}) {
   let waiting: { piece: Piece, shelf: Shelf } | null = null
   let busy = false
 
   async function run(): Promise<void> {
     if (busy) return
     busy = true
+    onBusy(true)
     while (waiting) {
       const { piece, shelf } = waiting
       waiting = null
-      try {
-        const answer = await askWorkings(piece, shelf)
-        if (!waiting) onAnswer(answer)
-      }
-      catch (error) {
-        onFault(error)
-      }
+      try { onAnswer(await follow(piece, shelf), piece) }
+      catch (error) { onFault(error) }
     }
     busy = false
+    onBusy(false)
   }
   return (piece: Piece, shelf: Shelf): void => {
     waiting = { piece, shelf }

@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Material, Shelf } from '../material'
-import { pieceLength, piecesPerStem } from '../material'
+import { materialOf, pieceLength, piecesPerStem } from '../material'
 import type { Edit, Layer, Piece, Rule } from '../piece'
 import { MOST_PLACES } from '../piece'
 import { advanceForCount, overlapped } from './bound'
@@ -55,7 +55,7 @@ const sharers = (layer: Layer, own: readonly Run[]): number => (layer.rule.kind 
  */
 export function fitTo(layer: Layer, stems: number, runs: readonly Run[], shelf: Shelf): { readonly rule: Rule, readonly pieces: number } | null {
   const own = runsFor(layer, runs)
-  const material = shelf.materials[layer.mix[0]!.material]
+  const material = materialOf(shelf, layer.mix[0]!.material)
   const [run] = own
   if (!run || !material) return null
   const shared = sharers(layer, own)
@@ -70,7 +70,7 @@ export interface Swap { readonly edit: Edit, readonly before: number, readonly a
 
 /** Replaces a material of a layer by another that covers as much. @returns with what is laid of each, before and after; null when there is nothing to swap */
 export function swap(piece: Piece, { layer, placements }: LaidLayer, from: string, to: string, runs: readonly Run[], shelf: Shelf): Swap | null {
-  const [old, next] = [shelf.materials[from], shelf.materials[to]]
+  const [old, next] = [materialOf(shelf, from), materialOf(shelf, to)]
   if (!old || !next || from === to || !layer.mix.some(({ material }) => material === from)) return null
   const faces = layer.rule.kind === 'bundles' ? layer.rule.faces : 1
   const own = placements.filter(({ material, added }) => material === from && !added)

@@ -1,5 +1,5 @@
 import type { Material, Shelf } from '../material'
-import { pieceLength } from '../material'
+import { materialOf, pieceLength } from '../material'
 import { deal } from '../measure'
 import type { Layer } from '../piece'
 
@@ -7,7 +7,7 @@ export interface KnownPart { readonly known: Material, readonly share: number, r
 
 /** What of a layer's mix the shelf has, with something of it wanted. */
 export const knownMix = (layer: Pick<Layer, 'mix'>, shelf: Shelf): KnownPart[] => layer.mix.flatMap(({ material, share, only }) => {
-  const known = shelf.materials[material]
+  const known = materialOf(shelf, material)
   return known && (only === null ? share > 0 : only > 0) ? [{ known, share, only }] : []
 })
 

@@ -1,6 +1,7 @@
 import type { Run } from '../base'
 import { mirrored, onRun } from '../base'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import { wrapDegrees } from '../measure'
 import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
 import { STILL } from '../piece'
@@ -60,7 +61,7 @@ function put(piece: Piece, copies: readonly Put[], runs: readonly Run[], shelf: 
       const ids = freshIds(layer, own.length)
       const things = own.map(({ thing, run, s, bearing }, i): Added => ({
         id: ids[i]!, run: run.id, at: Math.min(1, Math.max(0, s / run.length)), across: Math.min(2, Math.max(-2, thing.t)), material: thing.material,
-        turn: halfTurn(bearing - layerBearing(layer, run, runs, s, ids[i]!, shelf.materials[thing.material]!)),
+        turn: halfTurn(bearing - layerBearing(layer, run, runs, s, ids[i]!, materialOf(shelf, thing.material)!)),
       }))
       return { do: 'add', layer: id, things }
     }),

@@ -1,7 +1,7 @@
 import type { Run } from '../base'
 import { across, along, onRun } from '../base'
 import type { Material, Shelf } from '../material'
-import { pieceLength } from '../material'
+import { materialOf, pieceLength } from '../material'
 import { degrees, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, Piece } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
@@ -226,7 +226,7 @@ function laidByHand(layer: Layer, before: number, runs: readonly Run[], shelf: S
 /** A thing that a hand puts into a layer, in its place; null when the base has no such run, or the shelf no such material. */
 export function placeAdded(layer: Layer, { id, run: on, at, across: t, material: of, turn }: Added, number: number, lift: number, runs: readonly Run[], shelf: Shelf): Placement | null {
   const run = runs.find((each) => each.id === on)
-  const material = shelf.materials[of]
+  const material = materialOf(shelf, of)
   return run && material ? place(layerOn(layer, run, runs), { slot: addedSlot(id), run, rest: at * run.length, number, lift, added: true, material, t, lean: layer.lean, turn, reach: 1, made: null }) : null
 }
 

@@ -1,5 +1,6 @@
 import type { Run } from '../base'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import { capital, quantity, several, sum } from '../measure'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH, MOST_PLACES } from '../piece'
@@ -38,7 +39,7 @@ function faultOf(layer: Layer, fault: LaidLayer['fault'], runs: readonly Run[]):
 }
 
 function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
-  return layer.mix.filter(({ material }) => !shelf.materials[material]).map(({ material }) => ({
+  return layer.mix.filter(({ material }) => !materialOf(shelf, material)).map(({ material }) => ({
     id: `${layer.id}:unknown:${material}`, weight: 'fault', layer: layer.id,
     says: sum`The shelf has no “${material}”. It is neither drawn nor counted.`,
     mends: layer.mix.length > 1
@@ -51,7 +52,7 @@ function tooShort(layer: Layer, shelf: Shelf): Problem[] {
   const { cut } = layer
   if (cut === null) return []
   return layer.mix.flatMap(({ material: id }) => {
-    const material = shelf.materials[id]
+    const material = materialOf(shelf, id)
     if (!material || material.form !== 'leaf' || material.length >= cut) return []
     return [{
       id: `${layer.id}:short:${id}`, weight: 'care', layer: layer.id,
@@ -102,7 +103,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
 function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf): Problem[] {
   if (layer.rule.kind !== 'mirror' && layer.rule.kind !== 'arms' && layer.rule.kind !== 'spray') return []
   return layer.mix.flatMap(({ material: id, only }): Problem[] => {
-    const material = shelf.materials[id]
+    const material = materialOf(shelf, id)
     const laid = placements.filter((each) => each.material === id && !each.added).length
     if (!material || only === null || laid >= only || only - laid > 1 || placements.length <= only) return []
     return [{
@@ -123,7 +124,7 @@ function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly 
 }
 
 function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem {
-  const name = (of: Placement): string => `${shelf.materials[of.material]!.name} ${of.number}`
+  const name = (of: Placement): string => `${materialOf(shelf, of.material)!.name} ${of.number}`
   const run = runs.find(({ id }) => id === thing.run)!
   const away = hides ? null : freeAlong(laid, thing, run)
   const mends: Mend[] = hides

@@ -1,6 +1,7 @@
 import type { Run } from '../base'
 import { onRun, wayTo } from '../base'
 import type { Material, Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Layer } from '../piece'
 import { dealMix, knownMix } from './dealing'
 import type { Slot } from './slots'
@@ -8,13 +9,14 @@ import type { Zone } from './zones'
 import { grown, joined, keepClear, reserved } from './zones'
 
 /** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */
-export const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => shelf.materials[material] ?? []) : knownMix(layer, shelf).map(({ known }) => known))
+export const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => materialOf(shelf, material) ?? []) : knownMix(layer, shelf).map(({ known }) => known))
 
 /** The width of each of the first `n` things that a layer deals, mm; of a place that stays empty the mean of the mix. */
 export function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
   const mix = knownMix(layer, shelf)
   const mean = mix.reduce((sum, { known }) => sum + known.width, 0) / Math.max(1, mix.length)
-  return dealMix(layer, shelf, Array.from({ length: n }, () => 1)).map((material) => material?.width ?? mean)
+  const dealt = dealMix(layer, shelf, Array.from({ length: n }, () => 1))
+  return Array.from({ length: n }, (_, i) => dealt[i]?.width ?? mean)
 }
 
 /** Where each slot of a layer comes to lie among reserved places, and of what; null where nothing is left for it, or there is no room. */

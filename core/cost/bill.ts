@@ -2,6 +2,7 @@ import type { LaidLayer } from '../arrange'
 import { BASE_SORTS, usualPrice } from '../base'
 import type { MakeUp, Taken } from '../makeup'
 import type { Material, Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -34,7 +35,7 @@ export interface Bill {
 export function billOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Bill {
   const { copies, budget } = piece.brief
   const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
-    const material = shelf.materials[id]
+    const material = materialOf(shelf, id)
     return material ? [line(material)] : []
   }
   const lines = [

@@ -3,7 +3,7 @@ import { countsOf } from '../arrange'
 import type { Material, Offer, Shelf, Shop } from '../material'
 import { fewestRolls } from '../cut'
 import type { Taken, Used } from '../makeup'
-import { piecesPerStem } from '../material'
+import { piecesPerStem, stashOf } from '../material'
 import type { Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -60,7 +60,7 @@ export function materialLine(material: Material, uses: readonly { pieces: number
   const rows = uses.map((use) => ({ ...use, per: piecesPerStem(material, use.cut) }))
   const stems = rows.reduce((total, { pieces: n, per }) => total + Math.ceil((n * copies) / per), 0)
   const spare = wantsSpare(material) ? Math.max(0, Math.ceil(stems * shelf.spare - 1e-9)) : 0
-  const have = shelf.stash[material.id] ?? 0
+  const have = stashOf(shelf, material.id)
   const stashed = Math.min(have, stems + spare)
   const toBuy = stems + spare - stashed
   const packs = packsOver(toBuy, pricesOf(material, shelf.shops))
@@ -98,7 +98,7 @@ export function lengthLine(material: Material, takes: readonly Taken[], copies: 
   const one = takes.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
   const rolls = fewestRolls(material.length, takes.map(({ length, count, joins }) => ({ length, count: count * copies, joins })))
-  const have = Math.min(rolls, shelf.stash[material.id] ?? 0)
+  const have = Math.min(rolls, stashOf(shelf, material.id))
   const toBuy = rolls - have
   const packs = packsOver(toBuy, pricesOf(material, shelf.shops))
   const { packs: number, holds: bought, cost: opened, words } = openedBy(packs)
@@ -109,7 +109,7 @@ export function lengthLine(material: Material, takes: readonly Taken[], copies: 
     each: figure(quantity.length(one), sum`all pieces of it for one`, COUNTED),
     stems: figure(quantity.length(all), sum`${quantity.length(one)} × ${several(copies, 'copy', 'copies')} = ${quantity.length(all)}`, COUNTED),
     spare: figure(quantity.count(0), sum`none: the rest of the last is the spare`, RULE_OF_THUMB),
-    stash: figure(quantity.count(have), sum`${quantity.count(shelf.stash[material.id] ?? 0)} in stash, of ${quantity.count(rolls)} needed`, COUNTED),
+    stash: figure(quantity.count(have), sum`${quantity.count(stashOf(shelf, material.id))} in stash, of ${quantity.count(rolls)} needed`, COUNTED),
     packs: figure(quantity.count(number), [...sum`the fewest of ${quantity.length(material.length)} that its pieces can be cut from, ${quantity.count(rolls)}${have ? ` − ${have} from stash` : ''}`, ...(packs.some(({ holds }) => holds > 1) ? packsSaid(packs, material.pack.name) : []), ' = ', quantity.count(number)], COUNTED),
     opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
     used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),

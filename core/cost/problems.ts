@@ -1,6 +1,7 @@
 import { quantity, several, sum } from '../measure'
 import type { LaidLayer } from '../arrange'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
@@ -26,7 +27,7 @@ const DROP_AT_MOST = 0.25
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
 function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf: Shelf): Mend[] {
-  const material = shelf.materials[line.id]
+  const material = materialOf(shelf, line.id)
   if (line.of !== 'stems' || !material) return []
   const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
   const uses = usesOf(laid, []).get(line.id)

@@ -3,6 +3,7 @@ import { grown, joined, nudgeBy, reserved } from '../arrange'
 import type { Run } from '../base'
 import { across, boundsOf, onRun, reachOf, wayTo } from '../base'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Figure } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
 import type { Edit, Piece, RuleKind } from '../piece'
@@ -103,7 +104,7 @@ export function unevennessOf(piece: Piece, runs: readonly Run[], laid: readonly 
 
 function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Item[] {
   return laid.flatMap(({ layer, placements }) => placements.map((of): Item => {
-    const material = shelf.materials[of.material]!
+    const material = materialOf(shelf, of.material)!
     return {
       of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(of, shelf), family: colourFamily(material.colours[0]!),
       free: !of.pinned && !layer.locked && !MEANT.has(layer.rule.kind), s: of.s, x: of.x, y: of.y,

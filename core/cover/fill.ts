@@ -4,7 +4,7 @@ import type { Run } from '../base'
 import { along, onRun } from '../base'
 import { silhouetteOf } from '../glyph'
 import type { Material, Shelf } from '../material'
-import { pieceLength } from '../material'
+import { materialOf, pieceLength } from '../material'
 import { wrapDegrees } from '../measure'
 import type { Added, Layer, Piece } from '../piece'
 import { isMade, MOST_ADDED } from '../piece'
@@ -37,7 +37,7 @@ export interface Filler { readonly layer: Layer, readonly material: Material }
 /** The layer of leaf-shaped pieces that one would add to: the first, or the one asked for. */
 export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): Filler | null {
   for (const layer of piece.layers) {
-    const material = shelf.materials[layer.mix[0]!.material]
+    const material = materialOf(shelf, layer.mix[0]!.material)
     if (material && !isMade(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
   }
   return null

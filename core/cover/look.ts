@@ -3,6 +3,7 @@ import type { LaidLayer, Placement } from '../arrange'
 import { BASE_SORTS } from '../base'
 import { silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Figure } from '../measure'
 import { figure, onceFor, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -29,7 +30,7 @@ const TEXTURE_WEIGHT = { fine: 0.8, medium: 1, coarse: 1.25 } as const
  * How much an eye gives a thing: its area in square centimetres, more for dark, strong and coarse ones. Rule of thumb.
  */
 export function visualWeight(thing: Placement, shelf: Shelf): number {
-  const material = shelf.materials[thing.material]!
+  const material = materialOf(shelf, thing.material)!
   const { l, c } = toOklch(material.colours[0]!)
   return (silhouetteOf(thing, shelf).area / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
 }
@@ -77,7 +78,7 @@ const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Sha
   const found = new Map<ColourFamily, { colour: string, area: number, sides: Set<Side> }>()
   for (const placement of laid.placements) {
     const { material: id, x, y } = placement
-    const material = shelf.materials[id]!
+    const material = materialOf(shelf, id)!
     const area = silhouetteOf(placement, shelf).area / material.colours.length
     for (const colour of material.colours) {
       const family = colourFamily(colour)
@@ -113,7 +114,7 @@ const mixing = onceFor<LaidLayer, Mixed>()
 const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed => mixing(laid, () => {
   let [l, a, b, all] = [0, 0, 0, 0]
   for (const placement of laid.placements) {
-    const material = shelf.materials[placement.material]!
+    const material = materialOf(shelf, placement.material)!
     const { area } = silhouetteOf(placement, shelf)
     const own = toOklab(material.colours[0]!)
     l += own.l * area

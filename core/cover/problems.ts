@@ -3,6 +3,7 @@ import { copyAcross, footprint, inside } from '../arrange'
 import type { Run } from '../base'
 import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import { capital, clock, listed, quantity, several, sum, wrapDegrees } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import type { Balance } from './balance'
@@ -44,7 +45,7 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
     const whole = stretch.length === run.length
     const closing = filler ? closeStretch(counted, runs, filler, stretch, shelf) : null
     const mend: Mend = closing?.things.length
-      ? { says: sum`Close it with ${several(closing.things.length, shelf.materials[closing.material]!.name, shelf.materials[closing.material]!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
+      ? { says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
       : { says: sum`A layer of greenery would close it`, edit: null }
     return {
       id: `bare:${i}`, weight: 'care', layer: null, mends: [mend],
@@ -96,15 +97,15 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const mends: Mend[] = []
   if (cover && base.shape.form === 'ring') {
     const by = wrapDegrees(clockAngle(run, cover.each.s) - clockAngle(run, s))
-    const said = by > 180 ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${shelf.materials[cover.each.material]!.name} covers it`
-      : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${shelf.materials[cover.each.material]!.name} covers it`
+    const said = by > 180 ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${materialOf(shelf, cover.each.material)!.name} covers it`
+      : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${materialOf(shelf, cover.each.material)!.name} covers it`
     if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
   }
   // What hangs on cords hides nothing where they begin.
   const bow = laid.find(({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id)
   if (bow?.layer.rule.kind === 'single' && bow.placements.length) {
     const { rule, id } = bow.layer
-    mends.push({ says: sum`Move the ${shelf.materials[bow.placements[0]!.material]!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })
+    mends.push({ says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })
   }
   return [{
     id: 'join', weight: piece.brief.fullness === 'sparse' ? 'note' : 'care', layer: null,
@@ -129,7 +130,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
     }]
   }
   const counterparts = unanswered(laid, balance, runs, shelf).slice(0, COUNTERPARTS).map(({ thing, run, s }): Mend => ({
-    says: ['Another ', shelf.materials[thing.material]!.name, ' at ', ...anchorSays(run, s)], edit: copyAcross(piece, [thing], runs, shelf),
+    says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s)], edit: copyAcross(piece, [thing], runs, shelf),
   }))
   return [{
     id: 'balance', weight: 'note', layer: null,

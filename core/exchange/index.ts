@@ -1,3 +1,4 @@
+export * from './travel'
 export * from './piece-file'
 export * from './materials-csv'
 export * from './picture-svg'

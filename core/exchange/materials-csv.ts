@@ -54,8 +54,9 @@ const unmarked = (text: string): string => (text.startsWith('\'') && FORMULA.tes
 export interface Table { readonly headings: readonly string[], readonly rows: readonly (readonly string[])[] }
 export type ReadTable = { readonly ok: true, readonly table: Table } | { readonly ok: false, readonly error: string }
 
-/** The most rows that one table may bring. */
+/** The most rows that one table may bring, and the largest file that is read, bytes. */
 export const MOST_ROWS = 5000
+export const LARGEST_TABLE = 4 * 1024 * 1024
 
 /** Reads comma, semicolon or tab separated text (RFC 4180) with headings in its first row. */
 export function readTable(text: string): ReadTable {
@@ -98,12 +99,12 @@ const HEADS: ReadonlySet<string> = new Set(['focal', 'second flower', 'accent', 
 
 /**
  * Makes materials of a table's rows. A row with anything wrong gives its faults and no material; the others come in.
- * @param units in which bare lengths are @param freshId an id for a name, given those already made
+ * @param units in which bare lengths are @param freshId an id for a name, another one each time
  */
-export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, species: ReadonlySet<string>, freshId: (name: string, made: ReadonlySet<string>) => string): ReadMaterials {
+export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, species: ReadonlySet<string>, freshId: (name: string) => string): ReadMaterials {
   const materials: Material[] = []
   const faults: RowFault[] = []
-  const made = new Set<string>()
+  const made = new Map<string, number>()
   rows.forEach((cells, i) => {
     const row = i + 2
     const own: RowFault[] = []
@@ -148,7 +149,7 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
     if (!species.has(drawn)) wrong('species', `nothing is drawn as “${drawn}”.`)
     const state = plain(text('state'))
     const draft = {
-      id: text('id') || (name ? freshId(name, made) : 'unnamed'), name: name || 'unnamed', plural: text('plural') || `${name || 'unnamed'}s`, kind: known ? kind : 'accent', species: drawn,
+      id: text('id') || (name ? freshId(name) : 'unnamed'), name: name || 'unnamed', plural: text('plural') || `${name || 'unnamed'}s`, kind: known ? kind : 'accent', species: drawn,
       form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
       length: length('length'), width: length('width'), mass: number('mass'), state, texture: plain(text('texture')),
       wired: yes('wired'), facing: plain(text('facing')), hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'), divides: yes('divides'),
@@ -156,13 +157,14 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
       parts: parts(), months: list('months').map(Number), hazards: list('hazards').map(plain),
     }
+    if (made.has(draft.id)) wrong('id', `“${draft.id}” stands in row ${made.get(draft.id)} already.`)
     const read = MaterialSchema.safeParse(draft)
     if (!read.success && !own.length) {
       for (const { path, message } of read.error.issues) wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), mapping), `${message}.`)
     }
     if (own.length || !read.success) faults.push(...own)
     else {
-      made.add(read.data.id)
+      made.set(read.data.id, row)
       materials.push(read.data)
     }
   })

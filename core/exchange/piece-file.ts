@@ -1,34 +1,21 @@
 import { findNodeAtLocation, getNodePath, parseTree, printParseErrorCode } from 'jsonc-parser'
 import type { Node, ParseError } from 'jsonc-parser'
 import { z } from 'zod'
-import type { Piece } from '../piece'
-import { migrate, PieceSchema, VERSION } from '../piece'
-
-/** The largest file that is read, bytes: a piece with every layer full stays far below it. */
-export const LARGEST_FILE = 8 * 1024 * 1024
+import { SPECIES } from '../glyph'
+import { MaterialSchema } from '../material'
+import { LayerSchema, migrate, PieceSchema, VERSION } from '../piece'
+import type { FileFault, PieceFile } from './travel'
 
 /** Levels of a file beyond which it is no piece, and faults that are told of one file. */
 const DEEPEST = 60
 const MOST_FAULTS = 40
+/** The most entries of one list or object: twice what the largest may have. */
+const MOST_ENTRIES = 10_000
 
-/** What is wrong in a file, and where. */
-export interface FileFault {
-  readonly says: string
-  /** `layers[2].rule.count`; empty when it is the file as a whole. */
-  readonly at: string
-  readonly line: number | null
-}
+export type ReadPiece = { readonly ok: true } & PieceFile | { readonly ok: false, readonly faults: readonly FileFault[] }
 
-export type ReadPiece = { readonly ok: true, readonly piece: Piece } | { readonly ok: false, readonly faults: readonly FileFault[] }
-
-/** A piece as the text of a file: one format for export, demo and import. */
-export const writePiece = (piece: Piece): string => `${JSON.stringify(piece, null, 2)}\n`
-
-/** Says when a file is too large to be read, before it is. */
-export function tooLarge(bytes: number): FileFault | null {
-  if (bytes <= LARGEST_FILE) return null
-  return { says: `The file is ${(bytes / 1024 / 1024).toFixed(1)} MB; the most that is read is ${LARGEST_FILE / 1024 / 1024} MB.`, at: '', line: null }
-}
+const OwnMaterialsSchema = z.array(MaterialSchema.refine(({ species }) => species in SPECIES, { path: ['species'], message: 'Nothing is drawn as that.' })).max(500)
+const FileSchema = PieceSchema.safeExtend({ materials: OwnMaterialsSchema.optional().describe('those of its materials that are its maker’s own') })
 
 /** Reads the text of a piece file of any version up to today's. Nothing is guessed and nothing is left out. */
 export function readPiece(text: string): ReadPiece {
@@ -41,14 +28,26 @@ export function readPiece(text: string): ReadPiece {
     const line = lineAt(text, broken?.offset ?? 0)
     return { ok: false, faults: [{ says: broken ? `The file is broken: ${words(printParseErrorCode(broken.error))}.` : 'The file is empty.', at: '', line }] }
   }
-  const twice = doubled(tree)
-  if (twice) return { ok: false, faults: [{ says: `“${twice.key}” stands there twice.`, at: pathText(getNodePath(twice.node)), line: lineAt(text, twice.node.offset) }] }
+  const odd = oddPart(tree)
+  if (odd) return { ok: false, faults: [{ says: odd.says, at: pathText(getNodePath(odd.node)), line: lineAt(text, odd.node.offset) }] }
   const input: unknown = JSON.parse(text)
   const current = migrate(input)
   if (!current.ok) return { ok: false, faults: [{ says: current.error, at: current.path.join('.'), line: lineOf(text, tree, current.path) }] }
-  const read = PieceSchema.safeParse(current.document)
-  if (read.success) return { ok: true, piece: read.data }
-  return { ok: false, faults: read.error.issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, text, tree)) }
+  const issues = issuesOf(current.document)
+  if (issues.length) return { ok: false, faults: issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, text, tree)) }
+  const { materials = [], ...piece } = FileSchema.parse(current.document)
+  return { ok: true, piece, materials }
+}
+
+/** What is wrong in a document. A schema gathers every fault of what it is given, so a large file that is wrong throughout is looked at layer by layer, until enough is known. */
+function issuesOf(document: Record<string, unknown>): z.core.$ZodIssue[] {
+  const { layers } = document
+  if (!Array.isArray(layers)) return FileSchema.safeParse(document).error?.issues ?? []
+  const issues = FileSchema.safeParse({ ...document, layers: [] }).error?.issues ?? []
+  for (let i = 0; i < layers.length && issues.length < MOST_FAULTS; i++) {
+    issues.push(...(LayerSchema.safeParse(layers[i]).error?.issues ?? []).map((issue) => ({ ...issue, path: ['layers', i, ...issue.path] })))
+  }
+  return issues.length ? issues : FileSchema.safeParse(document).error?.issues ?? []
 }
 
 /** Where a text goes deeper than any piece does; null when it does not. */
@@ -71,18 +70,24 @@ function tooDeep(text: string): number | null {
   return null
 }
 
-/** A key that an object has twice, so that one value would win over the other without a word. */
-function doubled(node: Node): { readonly key: string, readonly node: Node } | null {
+/**
+ * What no schema would tell well: a key that an object has twice, so that one value would win over the other without
+ * a word; a key that would be left out; more entries than any part of a piece has.
+ */
+function oddPart(node: Node): { readonly says: string, readonly node: Node } | null {
+  const entries = node.children?.length ?? 0
+  if (entries > MOST_ENTRIES) return { says: `There are ${entries} entries here; the most that any part of a piece has is ${MOST_ENTRIES}.`, node }
   if (node.type === 'object') {
     const seen = new Set<string>()
     for (const property of node.children ?? []) {
       const key = String(property.children?.[0]?.value)
-      if (seen.has(key)) return { key, node: property.children![0]! }
+      if (seen.has(key)) return { says: `“${key}” stands there twice.`, node: property.children![0]! }
+      if (key === '__proto__') return { says: `“${key}” is not a name that anything here has.`, node: property.children![0]! }
       seen.add(key)
     }
   }
   for (const child of node.children ?? []) {
-    const found = doubled(child)
+    const found = oddPart(child)
     if (found) return found
   }
   return null
@@ -111,5 +116,5 @@ const words = (code: string): string => code.replace(/([a-z])([A-Z])/g, '$1 $2')
 
 /** The JSON Schema of a piece file, as published in docs/formats. */
 export function pieceJsonSchema(): Record<string, unknown> {
-  return { ...z.toJSONSchema(PieceSchema, { target: 'draft-2020-12' }), title: `Ruddy Bramble piece, version ${VERSION}` }
+  return { ...z.toJSONSchema(FileSchema, { target: 'draft-2020-12' }), title: `Ruddy Bramble piece, version ${VERSION}` }
 }

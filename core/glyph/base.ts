@@ -7,8 +7,8 @@ import type { Tone } from './colour'
 import type { Bounds, Glyph, XY } from './marks'
 import { sphere } from './parts/rounds'
 import { twig } from './parts/shoots'
-import type { Pen } from './pen'
-import { drawing, SHADE } from './pen'
+import type { Sheet } from './pen'
+import { drawing, MarkSheet, Pen, SHADE } from './pen'
 
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
@@ -17,10 +17,17 @@ const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void
 
 /** The bare base, its middle at the origin. */
 export function baseGlyph(base: Base): Glyph {
-  const { pen, glyph } = drawing(random(seedOf(base.kind, JSON.stringify(base.shape))))
+  const sheet = new MarkSheet()
+  const bounds = putBase(base, sheet)
+  return { marks: sheet.marks, bounds }
+}
+
+/** Draws the bare base on a sheet. @returns its tight bounds, mm */
+export function putBase(base: Base, sheet: Sheet): Bounds {
+  const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))), { sheet })
   const draw = BODIES[BASE_SORTS[base.kind].body]
   for (const run of runsOf(base)) draw(pen, run, tone(base.colour), pen.random)
-  return glyph()
+  return pen.bounds
 }
 
 /** How far a bare base may reach beyond its faces on the drawing: tips and stray strands, mm and share of half a face. */

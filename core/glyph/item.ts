@@ -1,7 +1,6 @@
 import { random } from '../measure'
 import { tone } from './colour'
 import { footprintOf, grow } from './grow'
-import type { Order } from './grow'
 import type { Growth, Part, Species } from './growth'
 import type { Bounds, Glyph } from './marks'
 import { fitting, MarkSheet, Pen } from './pen'
@@ -52,27 +51,52 @@ export function itemGlyph(item: Looks): Glyph {
 
 /** Draws one thing on a sheet, as `itemGlyph` says. @returns the tight bounds of what is drawn, cast shadows left out, mm */
 export function putDown(item: Looks, sheet: Sheet): Bounds {
-  const turned = turnOf(item) * (360 / TURNS)
-  const penFor = (options: { readonly fit?: Fit, readonly sheet?: Sheet }): Pen => new Pen(random(twinOf(item) * 7919 + 17), { turned, ...options })
-  if (item.made) {
-    const pen = penFor({ sheet })
-    drawMade(pen, item.made, item)
-    return pen.bounds
-  }
+  const { fit, bounds } = measured(item)
+  draw(item, { sheet, ...(fit ? { fit } : {}) })
+  return bounds
+}
+
+/** The tight bounds of the drawing of one thing, mm, as `putDown` gives them. */
+export const measureItem = (item: Looks): Bounds => measured(item).bounds
+
+/** How a drawing is stretched to be as large as it says, and how large it is then. */
+interface Measured { readonly fit: Fit | null, readonly bounds: Bounds }
+
+/** What was measured is kept for so many looks: a drawing is grown several times to be measured, and light changes none of it. */
+const MEASURED = 6000
+const known = new Map<string, Measured>()
+
+function measured(item: Looks): Measured {
+  const turned = item.made?.as === 'bow' || hangsDown(item.species) ? turnOf(item) : ''
+  const key = `${item.species}|${item.length}|${item.width}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
+  const before = known.get(key)
+  if (before) return before
+  const now = measure(item)
+  known.set(key, now)
+  if (known.size > MEASURED) known.delete(known.keys().next().value!)
+  return now
+}
+
+function measure(item: Looks): Measured {
+  if (item.made) return { fit: null, bounds: draw(item) }
   const species = speciesOf(item.species)
-  const [length, width] = species.fit === 'none' ? species.size : [item.length, item.width]
-  const order: Order = { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words }
-  const draw = (options: { readonly fit?: Fit, readonly sheet?: Sheet }): Bounds => {
-    const pen = penFor(options)
-    grow(pen, species, order)
-    return pen.bounds
-  }
-  if (species.fit === 'none') return draw({ sheet })
-  const room = footprintOf(species, order)
-  let fit = fitOf(species, draw({}), room)
+  if (species.fit === 'none') return { fit: null, bounds: draw(item) }
+  const room = footprintOf(species, item)
+  let fit = fitOf(species, draw(item), room)
   // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
-  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw({ fit }), room))
-  return draw({ fit, sheet })
+  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw(item, { fit }), room))
+  return { fit, bounds: draw(item, { fit }) }
+}
+
+function draw(item: Looks, options: { readonly fit?: Fit, readonly sheet?: Sheet } = {}): Bounds {
+  const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS), ...options })
+  if (item.made) drawMade(pen, item.made, item)
+  else {
+    const species = speciesOf(item.species)
+    const [length, width] = species.fit === 'none' ? species.size : [item.length, item.width]
+    grow(pen, species, { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words })
+  }
+  return pen.bounds
 }
 
 const MOST_LOOKS = 3

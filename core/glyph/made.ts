@@ -1,5 +1,6 @@
 import type { Made } from '../arrange'
 import type { Material, Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Finish } from './growth'
 import type { FabricLooks, MadeLooks } from './parts/made'
 import { SPECIES } from './species'
@@ -24,6 +25,6 @@ export const speciesMade = (made: Made, { species }: Material): string => (made.
 /** How a made thing that no species draws looks. */
 export function looksMade(made: Made, material: Material, shelf: Shelf): MadeLooks | null {
   if (made.as === 'turns') return { as: 'turns', turns: made.turns, cord: made.cord, fabric: fabricLooks(material) }
-  if (made.as === 'bow') return { as: 'bow', moves: made.moves, fabrics: made.materials.map((id) => fabricLooks(shelf.materials[id] ?? material)), widths: made.widths, ends: made.ends, turned: 0, upTo: null }
+  if (made.as === 'bow') return { as: 'bow', moves: made.moves, fabrics: made.materials.map((id) => fabricLooks(materialOf(shelf, id) ?? material)), widths: made.widths, ends: made.ends, turned: 0, upTo: null }
   return null
 }

@@ -1,5 +1,6 @@
 import type { Placement } from '../arrange'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import { onceFor, radians } from '../measure'
 import type { Bounds, XY } from './marks'
 import { bearsWords, hangsDown, putDown, speciesOf, turnOf, twinOf } from './item'
@@ -24,7 +25,7 @@ export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 
 
 /** What a thing on the base looks like. */
 export function looksOf({ material: id, length, width, made, seed, bearing, words }: Lying, shelf: Shelf): Looks {
-  const material = shelf.materials[id]!
+  const material = materialOf(shelf, id)!
   return {
     species: made ? speciesMade(made, material) : material.species, made: made && looksMade(made, material, shelf),
     length, width, tint: made ? material.colours[0]! : material.colour, words, seed, bearing, depth: 0, rise: 0,

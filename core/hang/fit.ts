@@ -4,7 +4,7 @@ import type { Edges } from '../base'
 import { BASE_SORTS, extentOf } from '../base'
 import type { Patch } from '../cover'
 import type { Shelf } from '../material'
-import { HARDINESS } from '../material'
+import { HARDINESS, materialOf } from '../material'
 import type { Figure } from '../measure'
 import { capital, exceeds, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
@@ -44,7 +44,7 @@ export function proportionsOf(bare: Edges, laid: readonly LaidLayer[], shelf: Sh
     const { role } = layer
     const [one] = placements
     if (!one || (role !== 'bow' && role !== 'sign')) return []
-    const material = shelf.materials[one.material]!
+    const material = materialOf(shelf, one.material)!
     const name = one.made ? `bow of ${material.name}` : material.name
     return [{
       layer: layer.id, role, name, lead: !focals,
@@ -91,7 +91,7 @@ function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
 function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
   const asks = HARDINESS.indexOf(brief.weather)
   const ids = new Set(laid.flatMap((each) => [...materialsOf(each)]))
-  const tender = [...ids].map((id) => shelf.materials[id]!).filter(({ hardy }) => HARDINESS.indexOf(hardy) < asks)
+  const tender = [...ids].map((id) => materialOf(shelf, id)!).filter(({ hardy }) => HARDINESS.indexOf(hardy) < asks)
   if (!tender.length) return []
   const stands = HARDINESS[Math.min(...tender.map(({ hardy }) => HARDINESS.indexOf(hardy)))]!
   return [{

@@ -5,7 +5,7 @@ import { methodFor } from '../fix'
 import type { MakeUp } from '../makeup'
 import { usedOf } from '../makeup'
 import type { Material, Shelf } from '../material'
-import { isCut } from '../material'
+import { isCut, materialOf } from '../material'
 import type { Figure, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, sum } from '../measure'
 import type { Piece } from '../piece'
@@ -36,18 +36,18 @@ function massOn(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly Make
     if (isMade(each.layer.rule)) continue
     for (const placement of each.placements) {
       const own = stems.get(placement.material) ?? { count: 0, mass: 0 }
-      stems.set(placement.material, { count: own.count + faces, mass: own.mass + faces * massAt(shelf.materials[placement.material]!, placement) })
+      stems.set(placement.material, { count: own.count + faces, mass: own.mass + faces * massAt(materialOf(shelf, placement.material)!, placement) })
     }
   }
   const lengths = new Map<string, number>()
   for (const { material, length, count } of makeUps.flatMap(({ takes }) => takes)) lengths.set(material, (lengths.get(material) ?? 0) + length * count)
-  const known = (id: string, row: (material: Material) => { readonly says: Said, readonly mass: number }) => (shelf.materials[id] ? [row(shelf.materials[id])] : [])
+  const known = (id: string, row: (material: Material) => { readonly says: Said, readonly mass: number }) => [materialOf(shelf, id)].flatMap((material) => (material ? [row(material)] : []))
   const rows: { readonly says: Said, readonly mass: number }[] = [
     ...[...stems].flatMap(([id, { count, mass }]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(mass)}`, mass }))),
     ...[...lengths].flatMap(([id, length]) => known(id, (material) => ({ says: sum`${quantity.length(length)} of ${material.name} ${quantity.mass((material.mass * length) / material.length)}`, mass: (material.mass * length) / material.length }))),
     ...[...usedOf(makeUps)].flatMap(([id, count]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(count * material.mass)}`, mass: count * material.mass }))),
   ]
-  const glued = [...stems].reduce((n, [id, { count }]) => n + (methodFor(piece.base.kind, shelf.materials[id]!).needs.includes('hot glue') ? count : 0), 0)
+  const glued = [...stems].reduce((n, [id, { count }]) => n + (methodFor(piece.base.kind, materialOf(shelf, id)!).needs.includes('hot glue') ? count : 0), 0)
   if (glued > 0) rows.push({ says: sum`glue on ${quantity.count(glued)} × ${quantity.mass(GLUE_EACH)}`, mass: glued * GLUE_EACH })
   const total = rows.reduce((mass, row) => mass + row.mass, 0)
   return figure(quantity.mass(total), rows.length ? [...rows.flatMap(({ says }, i) => [...(i ? [' + '] : []), ...says]), ' = ', quantity.mass(total)] : sum`nothing laid yet`, RULE_OF_THUMB)

@@ -7,7 +7,7 @@ import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { MakeUp } from '../makeup'
 import { makeUpWords, usedOf } from '../makeup'
 import type { Material, Shelf } from '../material'
-import { pieceLength, piecesPerStem } from '../material'
+import { materialOf, pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
 import { capital, clock, listed, onceFor, quantity, several, sum } from '../measure'
 import type { Flow, Layer, Piece } from '../piece'
@@ -83,7 +83,7 @@ function hangerWords({ base }: Piece): Said {
 }
 
 export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[] {
-  return [...countsOfAll(laid).keys()].map((id) => shelf.materials[id]!)
+  return [...countsOfAll(laid).keys()].map((id) => materialOf(shelf, id)!)
 }
 
 /** The mechanics that the whole piece needs, each once. */
@@ -118,10 +118,10 @@ function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: reado
   const taken = [ofBase, ...laid.flatMap(({ layer }) => makeUps.get(layer.id) ?? [])]
   const ready = unique([
     ...needs.map((need) => MECHANIC_NAMES[need]),
-    ...[...usedOf(taken)].flatMap(([id, count]) => (shelf.materials[id] ? [several(count, shelf.materials[id].name, shelf.materials[id].plural)] : [])),
-    ...taken.flatMap(({ takes }) => takes.flatMap(({ material }) => shelf.materials[material]?.name ?? [])),
+    ...[...usedOf(taken)].flatMap(([id, count]) => [materialOf(shelf, id)].flatMap((each) => (each ? [several(count, each.name, each.plural)] : []))),
+    ...taken.flatMap(({ takes }) => takes.flatMap(({ material }) => materialOf(shelf, material)?.name ?? [])),
   ])
-  const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: shelf.materials[id]!, count })))
+  const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: materialOf(shelf, id)!, count })))
   const cuts = rows.filter(({ material }) => material.form === 'leaf').map(({ layer, material, count }) => cutLine(layer, material, count))
   const heads = rows.filter(({ material }) => material.form !== 'leaf').map(({ material, count }) => several(count, material.name, material.plural))
   return {
@@ -160,7 +160,7 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
   const makeUp = makeUps.get(layer.id)
   const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
   const run = on[0]!
-  const rows = [...countsOf(laid)].map(([id, count]) => ({ material: shelf.materials[id]!, count }))
+  const rows = [...countsOf(laid)].map(([id, count]) => ({ material: materialOf(shelf, id)!, count }))
   const methods = byMethod(piece, layer.rule.kind === 'beads' ? [] : layer.rule.kind === 'bow' ? [BOW_ITSELF] : rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
   const single = layer.rule.kind === 'single' ? layer.rule : null

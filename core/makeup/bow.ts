@@ -2,6 +2,7 @@ import { bowAcross, coilLoops, handLoops, hasLoops, loopShows, meaningOf, ragLoo
 import { anchorSays } from '../base'
 import { fewestRolls } from '../cut'
 import type { Material } from '../material'
+import { materialOf } from '../material'
 import type { Said } from '../measure'
 import { capital, exceeds, figure, GEOMETRY, inches, listed, quantity, several, sum, wholesIn } from '../measure'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
@@ -163,7 +164,7 @@ const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly 
 }
 
 /** What the bow's `i`th ribbon is of; one that the shelf does not know goes by the first that it does. */
-const materialOf = ({ layer, shelf, mix }: Making, i: number): Material => shelf.materials[layer.mix[i]!.material] ?? mix[0]
+const fabricOf = ({ layer, shelf, mix }: Making, i: number): Material => materialOf(shelf, layer.mix[i]!.material) ?? mix[0]
 
 export const BOW: Construction<'bow'> = {
   makeUp(rule, making) {
@@ -172,7 +173,7 @@ export const BOW: Construction<'bow'> = {
     const means = meaningOf(rule)
     if (means === null) return null
     const hem = rule.ends === 'hem' ? rule.hem : 0
-    const rows = ribbons.map((ribbon, i) => ({ ribbon, material: materialOf(making, i) }))
+    const rows = ribbons.map((ribbon, i) => ({ ribbon, material: fabricOf(making, i) }))
     const across = bowAcross(ribbons, means)
     const longest = ribbons.findIndex((each) => 2 * ribbonReach(each, means) === across)
     const width = Math.max(...rows.map(({ material }) => material.width))
@@ -212,7 +213,7 @@ export const BOW: Construction<'bow'> = {
     const one = ribbons.length === 1
     return [
       ribbons.every(fromRoll) ? sum`Leave the ribbon on the roll until the bow is approved; cut only then.` : sum`Make one strip of each first and look; cut the rest when it is approved.`,
-      ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, materialOf(making, i))]),
+      ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, fabricOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
       sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
       ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
@@ -225,7 +226,7 @@ export const BOW: Construction<'bow'> = {
     if (means === null) return [askWhatIsMeant(layer, rule)]
     const hem = rule.ends === 'hem' ? rule.hem : 0
     const own = ribbons.flatMap((ribbon, i): Problem[] => {
-      const material = materialOf(making, i)
+      const material = fabricOf(making, i)
       const change = (next: Ribbon) => changeRule(layer, { ribbons: ribbons.map((each, k) => (k === i ? next : each)) })
       const longest = Math.max(0, ...bowPieces(ribbon, means, hem).map(({ length }) => length))
       const fit = largest(ribbon, means, material.length, hem)

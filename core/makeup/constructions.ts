@@ -2,6 +2,7 @@ import type { LaidLayer } from '../arrange'
 import { runsFor } from '../arrange'
 import type { Run } from '../base'
 import type { Shelf } from '../material'
+import { materialOf } from '../material'
 import type { Said } from '../measure'
 import { quantity, sum } from '../measure'
 import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
@@ -27,7 +28,7 @@ function makingOf(piece: Piece, laid: LaidLayer, runs: readonly Run[], shelf: Sh
   // Each construction is given the rule of its own kind.
   const how = CONSTRUCTIONS[layer.rule.kind] as Any | undefined
   const [run, ...others] = runsFor(layer, runs)
-  const [first, ...rest] = layer.mix.flatMap(({ material }) => shelf.materials[material] ?? [])
+  const [first, ...rest] = layer.mix.flatMap(({ material }) => materialOf(shelf, material) ?? [])
   return how && run && first ? { how, making: { piece, laid, layer, shelf, runs: [run, ...others], mix: [first, ...rest] } } : null
 }
 

@@ -1,4 +1,4 @@
-import { inches } from '../measure'
+import { inches, recordOf } from '../measure'
 import { ROWS } from './rows'
 import type { Material } from './schema'
 
@@ -21,4 +21,4 @@ function material(id: string, { inches: [length, width], pack: [name, holds, pri
 
 /** What the shelf holds before anyone adds to it, by id. */
 export const CATALOGUE: Readonly<Record<string, Material>> =
-  Object.fromEntries(Object.entries(ROWS).map(([id, row]) => [id, material(id, row)]))
+  recordOf(Object.entries(ROWS).map(([id, row]) => [id, material(id, row)]))

@@ -33,5 +33,11 @@ export interface Shelf {
 
 export const SPARE = 0.1
 
+/** A material by its id, which may be any word that a file or a person gives: only what the shelf itself has counts. */
+export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string): Material | undefined => (Object.hasOwn(materials, id) ? materials[id] : undefined)
+
+/** How many of a material are in stash. */
+export const stashOf = ({ stash }: Pick<Shelf, 'stash'>, material: string): number => (Object.hasOwn(stash, material) ? stash[material]! : 0)
+
 /** The catalogue with nothing of one's own. */
 export const plainShelf = (shops: readonly Shop[] = [], spare = SPARE): Shelf => ({ materials: CATALOGUE, shops, stash: {}, spare })

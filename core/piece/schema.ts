@@ -174,6 +174,9 @@ export const MixSchema = z.strictObject({
   only: count.nullable().describe('just so many of it, spread; null takes its share'),
 })
 
+/** The most things of one layer that hands may move. */
+export const MOST_NUDGES = MOST_PLACES * 4
+
 /** The most things that hands may add to one layer. */
 export const MOST_ADDED = 500
 
@@ -198,7 +201,7 @@ export const LayerSchema = z.strictObject({
   locked: z.boolean(),
   words: z.string().max(MOST_WORDS).nullable().describe('what its signs and letters say, lines parted by line breaks; null leaves what they come with'),
   seed: z.int().min(0).max(2_147_483_647),
-  nudges: z.record(z.string().max(80), NudgeSchema).describe('what a hand moved, by slot'),
+  nudges: z.record(z.string().max(80), NudgeSchema).refine((all) => Object.keys(all).length <= MOST_NUDGES, `A hand may move up to ${MOST_NUDGES} things of a layer.`).describe('what a hand moved, by slot'),
   added: z.array(AddedSchema).max(MOST_ADDED).describe('what a hand put on besides the rule'),
   taken: z.array(z.string().max(80)).max(MOST_PLACES * 10).describe('slots of the rule that a hand left empty'),
 })

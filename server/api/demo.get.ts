@@ -1,11 +1,13 @@
 import { createError, defineEventHandler } from 'h3'
-import { useStorage } from 'nitropack/runtime'
+import { useRuntimeConfig, useStorage } from 'nitropack/runtime'
 
 /** The demo pieces in the order in which the workroom shows them, as the files that users export. */
 const ORDER = ['boathouse-door-ring', 'ferry-hoop', 'orchard-ring', 'lantern-swag', 'lantern-swag-other', 'chapel-garland', 'honey-fair-ring', 'wire-pear']
 
 export default defineEventHandler(async () => {
+  // Nuxt reads the setting from the environment, where "1" comes as a number.
+  if (!useRuntimeConfig().public.demo) throw createError({ statusCode: 404, statusMessage: 'This server has no demo pieces.' })
   const files = await Promise.all(ORDER.map((name) => useStorage('assets:demo').getItem(`${name}.json`)))
   if (files.some((file) => file === null)) throw createError({ statusCode: 500, statusMessage: 'The demo pieces are not in this build.' })
-  return files
+  return { pieces: files, previews: await useStorage('assets:server').getItem('demo-previews.json') }
 })

@@ -49,7 +49,7 @@ test('the drawing changes when a stem is slid, and is the same again when it is 
   await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   await page.goto(`${demoSite}/piece/ferry-hoop`)
   await expect(figure(page, 'Face covered')).toBeVisible()
-  const canvas = page.getByTestId('drawing').locator('canvas').nth(1)
+  const canvas = page.getByTestId('drawing').locator('canvas').nth(0)
   const picture = () => canvas.evaluate((element: HTMLCanvasElement) => {
     const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
     return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)

@@ -4,6 +4,7 @@ import { NuxtLink } from '#components'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical, Keyboard, Redo2, Undo2 } from '@lucide/vue'
 import { useBench } from '~/stores/bench'
+import { useShops } from '~/stores/shops'
 import { exportPiece } from '~/composables/files'
 
 export type Panel = 'brief' | 'base' | 'stems'
@@ -11,8 +12,10 @@ export type Panel = 'brief' | 'base' | 'stems'
 defineProps<{ panel: Panel }>()
 const emit = defineEmits<{ panel: [panel: Panel], keys: [] }>()
 const bench = useBench()
+const shops = useShops()
 const versions = ref(false)
 const picturing = ref(false)
+const SAVING = { saved: 'Saved', waiting: 'Saving…', failing: 'Not saved yet' } as const
 const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Brief' }, { id: 'base', name: 'Base' }, { id: 'stems', name: 'Stems' }]
 </script>
 
@@ -21,7 +24,8 @@ const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Br
     <NuxtLink to="/" class="shrink-0 text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Workroom</NuxtLink>
     <NuxtLink to="/shelf" class="shrink-0 text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Shelf</NuxtLink>
     <h1 class="min-w-0 truncate font-serif text-lg leading-none">{{ bench.piece?.brief.name }}</h1>
-    <span class="shrink-0 text-tiny text-soft" data-testid="saving">{{ bench.saving === 'saved' ? 'Saved' : 'Saving…' }}</span>
+    <span class="shrink-0 text-tiny" :class="bench.saving === 'failing' ? 'font-semibold text-ruddy' : 'text-soft'" data-testid="saving">{{ SAVING[bench.saving] }}</span>
+    <span v-if="bench.working !== 'quick'" class="shrink-0 text-tiny text-soft" role="status">Working it out…<button v-if="bench.working === 'long'" type="button" class="ml-1 font-semibold text-leaf underline" @click="bench.breakOff()">Stop</button></span>
     <nav class="mx-auto flex shrink-0 items-stretch self-stretch" aria-label="Stages of the work">
       <button
         v-for="(each, i) in PANELS" :key="each.id" type="button" class="relative px-3 text-small" :class="panel === each.id ? 'font-semibold text-ink after:absolute after:inset-x-2 after:bottom-0 after:h-0.75 after:bg-leaf' : 'text-soft hover:text-ink'"
@@ -41,7 +45,7 @@ const PANELS: readonly { id: Panel, name: string }[] = [{ id: 'brief', name: 'Br
         <MenuButton class="icon-button" aria-label="More"><EllipsisVertical :size="16" /></MenuButton>
         <MenuItems class="absolute right-0 z-40 mt-1 w-52 rounded-[5px] border border-line bg-sheet p-1 shadow-lg outline-none">
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="picturing = true">A picture of it…</button></MenuItem>
-          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="exportPiece(bench.piece!)">Export as JSON</button></MenuItem>
+          <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="exportPiece(bench.piece!, shops.shelf)">Export as JSON</button></MenuItem>
           <MenuItem v-slot="{ active }"><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="versions = true">Earlier versions…</button></MenuItem>
         </MenuItems>
       </Menu>

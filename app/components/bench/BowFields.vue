@@ -4,6 +4,7 @@ import { Plus, X } from '@lucide/vue'
 import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
 import { bowRibbon, meantBy, sized, sizeOf } from '#core/makeup'
 import type { Material } from '#core/material'
+import { materialOf } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
 import type { Build, Layer, Ribbon, RibbonOf, RuleOf } from '#core/piece'
 import { BUILD_NAMES, BUILDS, END_NAMES, ENDS, LOOP_MEANS, MOST_LOOPS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
@@ -38,7 +39,7 @@ function setUsed(mm: number | null): null {
   return null
 }
 
-const nameOf = (i: number): string => shops.shelf.materials[props.layer.mix[i]!.material]?.name ?? props.layer.mix[i]!.material
+const nameOf = (i: number): string => materialOf(shops.shelf, props.layer.mix[i]!.material)?.name ?? props.layer.mix[i]!.material
 function setRibbon(i: number, next: Ribbon, words: string): string | null {
   return set({ ribbons: rule.value.ribbons.map((each, k) => (k === i ? next : each)) }, words)
 }

@@ -10,6 +10,7 @@ import { useBench } from '~/stores/bench'
 import { useHand } from '~/composables/useHand'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
+import { materialOf } from '#core/material'
 
 const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
@@ -19,6 +20,7 @@ const notices = useNotices()
 const holder = useTemplateRef('holder')
 const { width, height } = useElementSize(holder)
 const view = ref<View | null>(null)
+const sharp = ref(false)
 let stage: BenchStage | null = null
 
 const things = (ids: readonly string[]) => ids.flatMap((id) => bench.byId.get(id) ?? [])
@@ -31,6 +33,7 @@ onMounted(() => {
     turned: (by) => hand.turn(by),
     trimmed: (length) => hand.trimTo(length),
     viewed: (next) => { view.value = next },
+    sharp: (is) => { sharp.value = is },
   })
   refresh()
 })
@@ -43,7 +46,7 @@ watch(() => [bench.workings, bench.selection, bench.manner, props.measuring, ben
 watch([width, height], ([w, h]) => { if (w && h) stage?.resize(w, h) })
 
 function dropped(event: DragEvent): void {
-  const material = shops.shelf.materials[event.dataTransfer?.getData(MATERIAL_TYPE) ?? '']
+  const material = materialOf(shops.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
   if (!material || !stage) return
   event.preventDefault()
   const place = stage.placeAt(event.clientX, event.clientY)
@@ -87,7 +90,7 @@ function step(event: Event): void {
 </script>
 
 <template>
-  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" :data-view="view ? JSON.stringify(view) : undefined" @dragover="over" @drop="dropped">
+  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" :data-view="view ? JSON.stringify(view) : undefined" :data-sharp="sharp" @dragover="over" @drop="dropped">
     <div
       ref="holder" class="absolute inset-0 touch-none" tabindex="0" role="application"
       aria-label="The piece on its surface. Comma and full stop choose a stem, arrows slide it along the run, brackets turn it, question mark lists all keys."

@@ -2,7 +2,8 @@
 import { computed, shallowRef } from 'vue'
 import { show } from '#core/measure'
 import type { EvenedOut, Progress } from '#core/cover'
-import { askEvenOut, stopEveningOut } from '~/workers/workings'
+import type { Going } from '~/workers/workings'
+import { evenOut } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -12,6 +13,7 @@ const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
 const progress = shallowRef<Progress | null>(null)
+const going = shallowRef<Going<EvenedOut> | null>(null)
 const done = shallowRef<EvenedOut | null>(null)
 const percent = computed(() => Math.round((progress.value?.done ?? 0) * 100))
 
@@ -20,7 +22,8 @@ async function start(): Promise<void> {
   done.value = null
   progress.value = { done: 0, now: 0 }
   try {
-    const evened = await askEvenOut(asked, shops.shelf, 1, (each) => { if (progress.value) progress.value = each })
+    going.value = evenOut(asked, shops.shelf, 1, (each) => { if (progress.value) progress.value = each })
+    const evened = await going.value.done
     if (bench.piece !== asked) {
       notices.note('The piece was changed meanwhile, so nothing was moved.')
       return
@@ -44,7 +47,7 @@ async function start(): Promise<void> {
       <button v-if="!progress" type="button" class="button flex-1" @click="start">Even it out</button>
       <template v-else>
         <div class="h-2 flex-1 overflow-hidden rounded-[2px] bg-seam" role="progressbar" aria-label="Evening out" :aria-valuenow="percent" aria-valuemin="0" aria-valuemax="100"><div class="h-full bg-leaf" :style="{ width: `${percent}%` }" /></div>
-        <button type="button" class="button" @click="stopEveningOut()">Stop</button>
+        <button type="button" class="button" @click="going?.stop()">Stop</button>
       </template>
     </div>
     <p v-if="!done" class="mt-1 text-fine text-soft">Slides what is not pinned or locked, for even gaps, balance and a mix of colours.</p>

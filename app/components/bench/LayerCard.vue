@@ -6,6 +6,7 @@ import { byRule, MOST_WORDS, ofStems, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor
 import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
+import { materialOf } from '#core/material'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
@@ -17,8 +18,8 @@ const shops = useShops()
 const mixing = ref(false)
 
 const worked = computed(() => bench.workings?.layers.find(({ id }) => id === props.layer.id))
-const first = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
-const nameOf = (id: string): string => shops.shelf.materials[id]?.name ?? id
+const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
+const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
 
 const BY_ANOTHER: ReadonlySet<RuleKind> = new Set(['halfway', 'against'])
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
@@ -36,7 +37,7 @@ function takeRule(kind: RuleKind): void {
 const dealt = computed(() => ofStems(props.layer.rule))
 /** What is made of lengths is mixed with its own kind only. */
 const mixable = computed(() => (first.value && !dealt.value ? [first.value.kind] : undefined))
-const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(shops.shelf.materials[material]?.species ?? '')))
+const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(materialOf(shops.shelf, material)?.species ?? '')))
 function takeWords(words: string): string | null {
   const missing = missingLetters(words)
   if (missing.length) return `The signs’ face has no ${missing.slice(0, 5).join(' ')}`

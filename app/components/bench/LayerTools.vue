@@ -5,6 +5,7 @@ import { fitTo } from '#core/arrange'
 import type { Filling } from '#core/cover'
 import { swapMaterial } from '#core/jobs'
 import type { Material } from '#core/material'
+import { materialOf } from '#core/material'
 import { formatMoney, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
 import { edit, FULLNESS, ofStems } from '#core/piece'
@@ -19,7 +20,7 @@ const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
 
-const first = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
+const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 /** Whether it is of stems, which can be spread, filled in and swapped for any other. */
 const stems = computed(() => ofStems(props.layer.rule))
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
@@ -45,7 +46,7 @@ async function fill(fullness: Brief['fullness']): Promise<void> {
   filling.value = { fullness, answer: await askFilling(bench.piece!, shops.shelf, props.layer.id, fullness) }
 }
 function takeFilling({ layer, things, material }: Filling): void {
-  const { name, plural } = shops.shelf.materials[material]!
+  const { name, plural } = materialOf(shops.shelf, material)!
   bench.apply({ do: 'add', layer, things }, `fill with ${several(things.length, name, plural)}`)
   filling.value = null
 }
@@ -74,7 +75,7 @@ function stopSwap(): void {
   swapping.value = null
   offered.value = null
 }
-const nameOf = (id: string, n: number): string => several(n, shops.shelf.materials[id]?.name ?? id, shops.shelf.materials[id]?.plural ?? id)
+const nameOf = (id: string, n: number): string => several(n, materialOf(shops.shelf, id)?.name ?? id, materialOf(shops.shelf, id)?.plural ?? id)
 const share = (value: number): string => show(quantity.share(value), bench.manner)
 </script>
 
@@ -102,7 +103,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
 
     <div>
       <span class="field-label">Swap, for as much cover</span>
-      <div class="flex flex-wrap gap-1.5"><button v-for="part in layer.mix" :key="part.material" type="button" class="button h-6 max-w-full truncate text-fine" :aria-expanded="swapping === part.material" @click="swapping === part.material ? stopSwap() : (stopSwap(), swapping = part.material)">{{ shops.shelf.materials[part.material]?.plural ?? part.material }}</button></div>
+      <div class="flex flex-wrap gap-1.5"><button v-for="part in layer.mix" :key="part.material" type="button" class="button h-6 max-w-full truncate text-fine" :aria-expanded="swapping === part.material" @click="swapping === part.material ? stopSwap() : (stopSwap(), swapping = part.material)">{{ materialOf(shops.shelf, part.material)?.plural ?? part.material }}</button></div>
       <div v-if="offered && swapping" class="mt-1 border-l-2 border-rime bg-sheet px-2 py-1 text-fine" data-testid="swap">
         <p>{{ nameOf(swapping, offered.before) }} become {{ nameOf(offered.to.id, offered.after) }}. Cost opened {{ formatMoney(offered.costBefore, bench.manner.currency) }} becomes {{ formatMoney(offered.costAfter, bench.manner.currency) }}.</p>
         <button type="button" class="font-semibold text-leaf underline" @click="takeSwap">Swap</button>

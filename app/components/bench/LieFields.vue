@@ -5,13 +5,14 @@ import { EACH, FLOWS, isMade, ROLE_NAMES, ROLES } from '#core/piece'
 import { capital } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
+import { materialOf } from '#core/material'
 
 /** How a layer lies: on which run, which way, how far in or out, how long, and whose place it minds. */
 const props = defineProps<{ layer: Layer }>()
 const bench = useBench()
 const shops = useShops()
 
-const leafy = computed(() => props.layer.mix.some(({ material }) => shops.shelf.materials[material]?.form === 'leaf'))
+const leafy = computed(() => props.layer.mix.some(({ material }) => materialOf(shops.shelf, material)?.form === 'leaf'))
 /** What goes along the base as its numbers say, and does not lie otherwise. */
 const along = computed(() => isMade(props.layer.rule) && props.layer.rule.kind !== 'bow')
 const run = computed(() => bench.runOfLayer(props.layer))

@@ -7,6 +7,7 @@ import { windingChoices } from '#core/makeup'
 import { quantity, several, show } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
+import { materialOf } from '#core/material'
 
 /** The numbers of a layer that is made of lengths: wound, laid, gathered, threaded, or bound as a spray. */
 const props = defineProps<{ layer: Layer }>()
@@ -17,7 +18,7 @@ const rule = computed(() => props.layer.rule)
 const run = computed(() => bench.runOfLayer(props.layer))
 const place = computed(() => ({ run: run.value, units: bench.manner.units }))
 const units = computed(() => bench.manner.units)
-const material = computed(() => shops.shelf.materials[props.layer.mix[0]!.material])
+const material = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 const set = (change: Partial<Rule>, words: string): string | null =>
   bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...rule.value, ...change } as Rule } }, words)
 /** A length of the rule that has to be there. */

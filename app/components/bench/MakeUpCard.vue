@@ -7,6 +7,7 @@ import type { Layer } from '#core/piece'
 import { quantity, show } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
+import { materialOf } from '#core/material'
 
 /** What a layer comes to when it is bound on, each figure with its sum; and, while it is made, how much there is still to do. */
 const props = defineProps<{ layer: Layer, makeUp: MakeUp }>()
@@ -33,7 +34,7 @@ function stretch(advance: number): void {
 }
 
 const smaller = ref<number | null>(null)
-const bead = computed(() => shops.shelf.materials[props.layer.mix[0]!.material]?.length ?? 1)
+const bead = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material)?.length ?? 1)
 const off = computed(() => (smaller.value === null ? null : beadsOff(smaller.value, bead.value)))
 function takeSmaller(mm: number | null): null {
   smaller.value = mm

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import type { Material, MaterialKind } from '#core/material'
-import { canLay, KIND_NAMES, MATERIAL_KINDS } from '#core/material'
+import { canLay, KIND_NAMES, MATERIAL_KINDS, stashOf } from '#core/material'
 import { show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { useBench } from '~/stores/bench'
@@ -37,7 +37,7 @@ function carry(event: DragEvent, material: Material): void {
         <h3 class="panel-title px-1">{{ group.name }}</h3>
         <button v-for="material in group.materials" :key="material.id" type="button" class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss" :draggable="draggableOntoBase" @dragstart="carry($event, material)" @click="emit('pick', material)">
           <MaterialPicture :material="material" :size="38" />
-          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="shops.shelf.stash[material.id]"> · {{ shops.shelf.stash[material.id] }} in stash</template></span></span>
+          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="stashOf(shops.shelf, material.id)"> · {{ stashOf(shops.shelf, material.id) }} in stash</template></span></span>
         </button>
       </section>
       <p v-if="!groups.length" class="p-2 text-soft">Nothing on the shelf is called that.</p>

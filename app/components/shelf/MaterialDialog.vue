@@ -46,7 +46,7 @@ async function save(): Promise<void> {
   emit('close')
 }
 async function remove(): Promise<void> {
-  await materials.remove(props.material.id)
+  if (!await notices.tell('The material could not be taken off', materials.remove(props.material.id))) return
   notices.note(props.material.id in CATALOGUE ? `“${props.material.name}” is as it came again.` : `“${props.material.name}” is off the shelf.`)
   emit('close')
 }

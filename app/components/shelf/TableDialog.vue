@@ -11,7 +11,7 @@ import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 
 /** Takes materials in from a table: which heading is which, and what is wrong row by row, before anything is kept. */
-const props = defineProps<{ text: string, name: string }>()
+const props = defineProps<{ text: string, name: string, guessed: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const materials = useMaterials()
 const notices = useNotices()
@@ -23,12 +23,7 @@ const mapping = ref<Mapping>(guessMapping(headings.value))
 const units = ref<Units>(settings.units)
 const species = new Set(Object.keys(SPECIES))
 
-function freshId(name: string, made: ReadonlySet<string>): string {
-  let id = materials.freshId(name)
-  for (let n = 2; made.has(id); n++) id = materials.freshId(`${name} ${n}`)
-  return id
-}
-const result = computed(() => (read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, freshId) : null))
+const result = computed(() => (read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, materials.freshIds()) : null))
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
 const FAULTS_SHOWN = 30
 
@@ -37,7 +32,7 @@ function map(column: string, text: string): void {
 }
 async function take(): Promise<void> {
   const all = result.value!.materials
-  await materials.saveAll(all)
+  if (!await notices.tell('The materials could not be kept', materials.saveAll(all))) return
   notices.note(`${several(all.length, 'material', 'materials')} came in from “${props.name}”.`)
   emit('close')
 }
@@ -47,6 +42,7 @@ async function take(): Promise<void> {
   <DialogFrame :title="`Materials from “${name}”`" wide="w-[52rem]" @close="emit('close')">
     <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
     <template v-else>
+      <p v-if="guessed" class="mb-2 text-bracken" role="status">The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.</p>
       <div class="grid min-h-0 grid-cols-2 gap-4">
         <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
           <h3 class="panel-title mb-1">Which heading is which</h3>

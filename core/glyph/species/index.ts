@@ -1,3 +1,4 @@
+import { recordOf } from '../../measure'
 import type { Species } from '../growth'
 import { CLOTH } from './cloth'
 import { FINE } from './fine'
@@ -8,4 +9,4 @@ import { NEEDLES } from './needles'
 import { WOODY } from './woody'
 
 /** Every species that can be drawn, by the name that materials use. */
-export const SPECIES: Readonly<Record<string, Species>> = { ...LEAVES, ...NEEDLES, ...FINE, ...FLOWERS, ...WOODY, ...TRINKETS, ...CLOTH, ...SIGNS, ...MECHANICS }
+export const SPECIES: Readonly<Record<string, Species>> = recordOf(Object.entries({ ...LEAVES, ...NEEDLES, ...FINE, ...FLOWERS, ...WOODY, ...TRINKETS, ...CLOTH, ...SIGNS, ...MECHANICS }))

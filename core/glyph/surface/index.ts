@@ -1,7 +1,8 @@
 import { random, seedOf } from '../../measure'
 import { tone } from '../colour'
 import type { Bounds, Mark } from '../marks'
-import { drawing } from '../pen'
+import type { Sheet } from '../pen'
+import { MarkSheet, Pen } from '../pen'
 import type { Backdrop } from '../scene'
 import { meet } from './box'
 import { doorIn, onWall, panels } from './doors'
@@ -22,8 +23,15 @@ const WALL_DOOR = '#4A5A54'
  * What the piece hangs on, at true scale and with the piece's middle at the origin.
  * @param region what can be seen, mm
  */
-export function surfaceMarks({ surface, door, hang, doorway, light, shelf }: Backdrop, region: Bounds): readonly Mark[] {
-  const { pen, glyph } = drawing(random(seedOf(surface.kind)))
+export function surfaceMarks(backdrop: Backdrop, region: Bounds): readonly Mark[] {
+  const sheet = new MarkSheet()
+  putSurface(backdrop, region, sheet)
+  return sheet.marks
+}
+
+/** Draws what the piece hangs on on a sheet, as `surfaceMarks` says. */
+export function putSurface({ surface, door, hang, doorway, light, shelf }: Backdrop, region: Bounds, sheet: Sheet): void {
+  const pen = new Pen(random(seedOf(surface.kind)), { sheet })
   const of = tone(surface.colour)
   const frame = doorBounds({ door, hang })
   switch (surface.kind) {
@@ -46,5 +54,4 @@ export function surfaceMarks({ surface, door, hang, doorway, light, shelf }: Bac
   }
   // A wall that a garland frames has a door in it.
   if (frame && doorway && (surface.kind === 'brick' || surface.kind === 'stone' || surface.kind === 'plaster')) doorIn(pen, of, frame, () => panels(pen, tone(WALL_DOOR), frame))
-  return glyph().marks
 }

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { navigateTo, useHead, useRoute } from '#app'
+import { ref, watch } from 'vue'
+import { useHead } from '#app'
 import { useEventListener } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
 import { useHand } from '~/composables/useHand'
+import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
-const route = useRoute()
 const bench = useBench()
 const hand = useHand()
 const notices = useNotices()
@@ -16,23 +16,8 @@ const keys = ref(false)
 
 useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Bramble` : 'Ruddy Bramble') })
 
-onMounted(async () => {
-  if (!await bench.open(String(route.params.id))) {
-    notices.fault('No such piece', 'It is not in this browser. It may have been thrown away, or live in another browser.')
-    await navigateTo('/')
-    return
-  }
-  panel.value = bench.piece!.layers.length ? 'stems' : 'brief'
-})
-onBeforeUnmount(() => bench.close())
+useOpenPiece(() => { panel.value = bench.piece!.layers.length ? 'stems' : 'brief' })
 watch(() => bench.openLayer, (layer) => { if (layer) panel.value = 'stems' })
-
-/** What is being typed counts: leaving the field takes it. */
-useEventListener(window, 'pagehide', () => {
-  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
-  bench.rescue()
-})
-useEventListener(document, 'visibilitychange', () => { if (document.visibilityState === 'hidden') bench.rescue() })
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName))

@@ -1,26 +1,19 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import { navigateTo, useHead, useRoute } from '#app'
+import { computed, ref } from 'vue'
+import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { Printer, TriangleAlert } from '@lucide/vue'
 import { BASE_SORTS, DIMENSIONS } from '#core/base'
 import { CAUTIONS } from '#core/make'
 import { capital, formatMoney, readTape, say, show } from '#core/measure'
+import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
-import { useNotices } from '~/stores/notices'
 
-const route = useRoute()
 const bench = useBench()
-const notices = useNotices()
 const surface = ref(false)
 
 useHead({ title: () => (bench.piece ? `Make sheet: ${bench.piece.brief.name}` : 'Make sheet') })
-onMounted(async () => {
-  if (await bench.open(String(route.params.id))) return
-  notices.fault('No such piece', 'It is not in this browser.')
-  await navigateTo('/')
-})
-onBeforeUnmount(() => bench.close())
+useOpenPiece()
 
 const workings = computed(() => bench.workings)
 const brief = computed(() => bench.piece?.brief)

@@ -1,0 +1,134 @@
+import type { Bounds, Scene, SceneItem } from '#core/glyph'
+import type { BasePicture, View } from './scene'
+import { basePicture, paintBase, paintItem, paintLight, paintSurface, regionOf, toView } from './scene'
+import { boxOf, spriteOf } from './sprites'
+
+/** What is painted of a scene for one view: what it hangs on, what hangs, and the light over it. The view is in pixels of the screen. */
+export interface Pictures {
+  readonly view: View
+  readonly scene: Scene
+  /** What is painted of the scene's things, from back to front. */
+  readonly items: readonly SceneItem[]
+  readonly ground: OffscreenCanvas
+  readonly still: OffscreenCanvas
+  /** Null by day. */
+  readonly veil: OffscreenCanvas | null
+}
+
+const bases: { key: string, picture: BasePicture }[] = []
+/** Pictures of bases that are kept: of the piece on the bench at a few scales. */
+const BASES_KEPT = 6
+
+function baseOf(scene: Scene, scale: number): BasePicture {
+  const key = JSON.stringify([scene.base.kind, scene.base.shape, scene.base.turn, scene.base.colour, Math.ceil(2 * Math.log2(scale) - 1e-6)])
+  const known = bases.find((each) => each.key === key)
+  if (known) return known.picture
+  const picture = basePicture(scene.base, scale)
+  bases.unshift({ key, picture })
+  bases.length = Math.min(bases.length, BASES_KEPT)
+  return picture
+}
+
+function sheet({ width, height }: View): { readonly image: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D } {
+  const image = new OffscreenCanvas(Math.max(1, Math.round(width)), Math.max(1, Math.round(height)))
+  return { image, ctx: image.getContext('2d')! }
+}
+
+const meets = (a: Bounds, b: Bounds): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+
+/**
+ * Paints a scene for a view, a little at each step; what is out of view is left out.
+ * @param items those of the scene's things that are painted
+ * @param before pictures of which the ground may be taken over
+ */
+export function* painting(scene: Scene, items: readonly SceneItem[], view: View, before: Pictures | null): Generator<void, Pictures> {
+  const ground = before && sameView(before.view, view) && sameSurface(before.scene, scene) ? before.ground : groundOf(scene, view)
+  yield
+  const { image: still, ctx } = sheet(view)
+  toView(ctx, view)
+  const picture = baseOf(scene, view.scale)
+  yield
+  paintBase(ctx, picture)
+  const region = regionOf(view)
+  for (const item of items) {
+    if (!meets(boxOf(item), region)) continue
+    paintItem(ctx, scene.base, item, spriteOf(item, view.scale), view.scale)
+    yield
+  }
+  return { view, scene, items, ground, still, veil: veilOf(scene, items, view) }
+}
+
+function groundOf(scene: Scene, view: View): OffscreenCanvas {
+  const { image, ctx } = sheet(view)
+  toView(ctx, view)
+  paintSurface(ctx, scene, view)
+  return image
+}
+
+function veilOf(scene: Scene, items: readonly SceneItem[], view: View): OffscreenCanvas | null {
+  if (scene.surface.light === 'day') return null
+  const { image, ctx } = sheet(view)
+  toView(ctx, view)
+  paintLight(ctx, scene, items, view)
+  return image
+}
+
+/** More things than this that changed are painted anew with all the rest. */
+const FEW = 24
+
+/**
+ * The pictures after a change of few things: only where these lay or lie is painted again, in the picture that is there.
+ * @returns null when too much changed
+ */
+export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneItem[]): Pictures | null {
+  if (!sameSurface(before.scene, scene) || JSON.stringify(before.scene.base) !== JSON.stringify(scene.base)) return null
+  const changed = changesOf(before.items, items)
+  if (!changed || changed.length > FEW) return null
+  const after = { ...before, scene, items }
+  if (!changed.length) return after
+  const boxes = changed.map(boxOf)
+  const dirty: Bounds = {
+    left: Math.min(...boxes.map(({ left }) => left)), right: Math.max(...boxes.map(({ right }) => right)),
+    top: Math.min(...boxes.map(({ top }) => top)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
+  }
+  const { view, still } = before
+  const ctx = still.getContext('2d')!
+  toView(ctx, view)
+  const pixel = (x: number, y: number) => [(x - view.x) * view.scale + view.width / 2, (y - view.y) * view.scale + view.height / 2] as const
+  const [left, top] = pixel(dirty.left, dirty.top).map(Math.floor) as [number, number]
+  const [right, bottom] = pixel(dirty.right, dirty.bottom).map(Math.ceil) as [number, number]
+  ctx.save()
+  ctx.setTransform(1, 0, 0, 1, 0, 0)
+  ctx.beginPath()
+  ctx.rect(left, top, right - left, bottom - top)
+  ctx.clip()
+  ctx.clearRect(left, top, right - left, bottom - top)
+  toView(ctx, view)
+  paintBase(ctx, baseOf(scene, view.scale))
+  for (const item of items) if (meets(boxOf(item), dirty)) paintItem(ctx, scene.base, item, spriteOf(item, view.scale), view.scale)
+  ctx.restore()
+  return { ...after, veil: veilOf(scene, items, view) }
+}
+
+/** What came, went or changed between two lists of things; null when their order changed as well. */
+export function changesOf(before: readonly SceneItem[], after: readonly SceneItem[]): SceneItem[] | null {
+  const stayed = new Set(before)
+  const changed: SceneItem[] = []
+  const left = new Set(before)
+  let at = 0
+  const places = new Map(before.map((item, i) => [item, i]))
+  for (const item of after) {
+    if (!stayed.has(item)) {
+      changed.push(item)
+      continue
+    }
+    left.delete(item)
+    const place = places.get(item)!
+    if (place < at) return null
+    at = place
+  }
+  return [...changed, ...left]
+}
+
+export const sameView = (a: View, b: View): boolean => a.x === b.x && a.y === b.y && a.scale === b.scale && a.width === b.width && a.height === b.height
+const sameSurface = (a: Scene, b: Scene): boolean => a.surface === b.surface || JSON.stringify(a.surface) === JSON.stringify(b.surface)

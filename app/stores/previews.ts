@@ -1,0 +1,87 @@
+import { defineStore } from 'pinia'
+import { shallowReactive, watch } from 'vue'
+import { useRevisionKey } from '~/composables/useRevisionKey'
+import type { PieceRecord, PreviewRecord } from '~/db'
+import { db } from '~/db'
+import { paintPreview } from '~/workers/previews'
+import { useNotices } from './notices'
+import { usePieces } from './pieces'
+import { useShops } from './shops'
+
+/** A preview as a card shows it. */
+export interface Preview extends Pick<PreviewRecord, 'each' | 'over' | 'key'> { readonly src: string }
+
+/**
+ * The small pictures of the workroom: kept in the database by what they were made of, and painted in a worker where
+ * there is none, those in view first, the rest when nothing else is asked for.
+ */
+export const usePreviews = defineStore('previews', () => {
+  const notices = useNotices()
+  const pieces = usePieces()
+  const shops = useShops()
+  const shown = shallowReactive(new Map<string, Preview>())
+  /** What could not be painted is not tried again until something about it changes. */
+  const failed = new Map<string, string>()
+  const inView = new Set<string>()
+
+  const keyOf = useRevisionKey()
+
+  function show(record: PreviewRecord): void {
+    const before = shown.get(record.id)
+    if (before) URL.revokeObjectURL(before.src)
+    shown.set(record.id, { key: record.key, each: record.each, over: record.over, src: URL.createObjectURL(record.picture) })
+  }
+
+  /** A card came into view. What the database has is shown at once, also where it is of an older piece. */
+  async function want(id: string): Promise<void> {
+    inView.add(id)
+    if (!shown.has(id)) {
+      const kept = await db().previews.get(id)
+      if (kept && !shown.has(id)) show(kept)
+    }
+    void go()
+  }
+  function leave(id: string): void { inView.delete(id) }
+
+  let painting = false
+  /** Paints what is missing, one at a time, until nothing is. */
+  async function go(): Promise<void> {
+    // Prices are part of a card: it waits until the shops have answered, or not.
+    if (painting || shops.state === 'asking') return
+    painting = true
+    try {
+      for (let next = await due(); next; next = await due()) await paint(next)
+    }
+    catch (error) { notices.fault('Previews could not be kept', String(error)) }
+    finally { painting = false }
+  }
+
+  async function due(): Promise<PieceRecord | undefined> {
+    const records = pieces.records ?? []
+    const wants = (record: PieceRecord): boolean => shown.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record)
+    const seen = records.find((record) => inView.has(record.id) && wants(record))
+    if (seen) return seen
+    await idle()
+    const kept = new Set(await db().previews.orderBy('[id+key]').keys().then((keys) => keys.map(String)))
+    return records.find((record) => !kept.has([record.id, keyOf(record)].toString()) && failed.get(record.id) !== keyOf(record))
+  }
+
+  async function paint(record: PieceRecord): Promise<void> {
+    const key = keyOf(record)
+    try {
+      const preview = { id: record.id, key, ...await paintPreview(record.piece, shops.shelf) }
+      await db().previews.put(preview)
+      if (inView.has(record.id)) show(preview)
+    }
+    catch (error) {
+      failed.set(record.id, key)
+      console.error(error)
+      notices.fault(`“${record.piece.brief.name}” has no preview`, `${error instanceof Error ? error.message : String(error)}\nThe piece is safe.`)
+    }
+  }
+
+  watch(() => [pieces.records, shops.state, shops.shelf], () => { void go() })
+  return { shown, failed, want, leave }
+})
+
+const idle = (): Promise<unknown> => new Promise((resolve) => { (globalThis.requestIdleCallback ?? setTimeout)(resolve) })

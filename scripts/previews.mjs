@@ -1,0 +1,45 @@
+// Paints the previews that the demo ships, so that a first visit shows them at once; to be run when the drawing changes.
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { browser, built, installed, root } from './ready.mjs'
+import { BROWSER, serving } from './serving.mjs'
+
+installed()
+browser()
+built()
+await serving(4184, async (site) => {
+  const chrome = await chromium.launch(BROWSER)
+  const page = await chrome.newPage({ viewport: { width: 1280, height: 1600 } })
+  await page.goto(site)
+  await page.getByTestId('piece').nth(7).waitFor()
+  const painter = await page.evaluate(() => window.useNuxtApp?.().$config.public.painter ?? document.querySelector('script[data-nuxt-data]')?.textContent)
+  await page.waitForFunction(() => {
+    const cards = [...document.querySelectorAll('[data-testid=piece]')]
+    const keys = cards.map((card) => card.querySelector('img')?.dataset.key ?? '')
+    const wanted = window.__NUXT__?.config?.public?.painter
+    return keys.every((key) => key.endsWith(`.${wanted}`))
+  }, null, { timeout: 180_000 })
+  const records = await page.evaluate(async () => {
+    const db = await new Promise((resolve, reject) => {
+      const asked = indexedDB.open('ruddy-bramble')
+      asked.onsuccess = () => resolve(asked.result)
+      asked.onerror = () => reject(asked.error)
+    })
+    const all = await new Promise((resolve) => {
+      const asked = db.transaction('previews').objectStore('previews').getAll()
+      asked.onsuccess = () => resolve(asked.result)
+    })
+    return Promise.all(all.map(async ({ picture, ...of }) => {
+      const bytes = new Uint8Array(await picture.arrayBuffer())
+      let text = ''
+      for (const byte of bytes) text += String.fromCharCode(byte)
+      return { ...of, picture: btoa(text) }
+    }))
+  })
+  const [, shelf] = records[0].key.split('.')
+  const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, key: _key, ...rest }) => [id, rest]))
+  writeFileSync(join(root, 'server/assets/demo-previews.json'), `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`)
+  console.log(`${records.length} previews`, painter ?? '')
+  await chrome.close()
+})
