@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, useTemplateRef, watch } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useElementVisibility } from '@vueuse/core'
 import type { Looks } from '#core/glyph'
-import { itemGlyph, speciesOf } from '#core/glyph'
-import { paintMarks } from '~/drawing/paint'
+import { measureItem, putDown, speciesOf } from '#core/glyph'
+import { CanvasSheet } from '~/drawing/paint'
 
 /**
  * One thing by itself: what grows on a stem stands aslant, the rest upright. Without a scale it fills its square.
@@ -17,17 +18,19 @@ function paint(): void {
   if (!ctx) return
   const ratio = window.devicePixelRatio
   canvas.value!.width = canvas.value!.height = props.size * ratio
-  const { marks, bounds: { left, right, top, bottom } } = itemGlyph({ ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null })
+  const looks: Looks = { ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null }
+  const { left, right, top, bottom } = measureItem(looks)
   const reach = slant.value ? ((right - left) + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
   const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio
   ctx.setTransform(1, 0, 0, 1, canvas.value!.width / 2, canvas.value!.height / 2)
   ctx.rotate((slant.value * Math.PI) / 180)
   ctx.scale(scale, scale)
   ctx.translate(-(left + right) / 2, -(top + bottom) / 2)
-  paintMarks(ctx, marks)
+  putDown(looks, new CanvasSheet(ctx, scale))
 }
-onMounted(paint)
-watch(() => [props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale], paint)
+/** Many stand in long lists: each is painted when it comes into view. */
+const seen = useElementVisibility(canvas)
+watch(() => [seen.value, props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale], () => { if (seen.value) paint() })
 </script>
 
 <template>

@@ -77,6 +77,7 @@ class Local {
     if (text.length > 5_000_000) throw new DOMException('full', 'QuotaExceededError')
     this.kept.set(key, text)
   }
+
   removeItem(key: string): void { this.kept.delete(key) }
 }
 

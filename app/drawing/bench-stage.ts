@@ -88,6 +88,8 @@ export class BenchStage {
   /** What is shown while the view moves, and the view that it was painted for, in pixels of the page. */
   private moved: { readonly image: CanvasImageSource, readonly view: View } | null = null
   private job = 0
+  /** The view that is being painted. */
+  private busy: View | null = null
   private resting: ReturnType<typeof setTimeout> | undefined
   private view: View
   /** Whether the view keeps fitting the piece as it changes. */
@@ -120,6 +122,8 @@ export class BenchStage {
   preview(image: CanvasImageSource, view: View): void {
     if (this.pictures || this.moved) return
     this.moved = { image, view }
+    const { width, height } = this.view
+    if (!this.state) this.view = { ...this.view, x: view.x, y: view.y, scale: view.scale * Math.min(width / view.width, height / view.height) }
     this.showMoved()
   }
 
@@ -214,6 +218,8 @@ export class BenchStage {
     if (this.pictures && sameView(before, view)) return
     this.startMoving()
     this.showMoved()
+    // What is being painted for the same scale is worth having, wherever a pan goes meanwhile.
+    if (this.busy?.scale === view.scale) return
     // A pan that leaves what is painted is filled in at once; a turn of the wheel once it rests.
     this.paintSoon(!this.pictures || (before.scale === view.scale && this.leaves()) ? 0 : REST)
   }
@@ -276,6 +282,7 @@ export class BenchStage {
     clearTimeout(this.resting)
     const own = ++this.job
     const { view } = this
+    this.busy = view
     const going = painting(this.state.workings.scene, this.atRest(), this.wide(view), this.pictures)
     let since = performance.now()
     let step = going.next()
@@ -287,6 +294,7 @@ export class BenchStage {
       }
       step = going.next()
     }
+    this.busy = null
     this.adopt(step.value)
     if (!sameView(view, this.view)) this.paintSoon(0)
   }
@@ -472,6 +480,7 @@ export class BenchStage {
       return
     }
     this.job += 1
+    this.busy = null
     this.pictures = touched
     if (touched.veil) this.veil.image(touched.veil)
     for (const layer of [this.things, this.moving, this.hour]) layer.batchDraw()

@@ -4,6 +4,7 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import type { ColumnDef, SortingState } from '@tanstack/vue-table'
 import { FlexRender, getCoreRowModel, getSortedRowModel, useVueTable } from '@tanstack/vue-table'
+import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { ArrowDown, ArrowUp, Download, FileInput, Plus } from '@lucide/vue'
 import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
@@ -58,6 +59,15 @@ const table = useVueTable({
 })
 const RIGHT = new Set(['length', 'mass', 'price'])
 
+/** Only rows in view are there: a shelf may hold thousands. */
+const body = useTemplateRef('body')
+const rows = computed(() => table.getRowModel().rows)
+const virtual = useWindowVirtualizer(computed(() => ({ count: rows.value.length, estimateSize: () => ROW, overscan: 12, scrollMargin: body.value?.offsetTop ?? 0 })))
+const ROW = 49
+const inView = computed(() => virtual.value.getVirtualItems())
+const above = computed(() => Math.max(0, (inView.value[0]?.start ?? 0) - virtual.value.options.scrollMargin))
+const below = computed(() => Math.max(0, virtual.value.getTotalSize() - (inView.value.at(-1)?.end ?? 0) + virtual.value.options.scrollMargin))
+
 const editing = shallowRef<Material | null>(null)
 const csv = ref<{ text: string, name: string, guessed: boolean } | null>(null)
 const file = useTemplateRef('file')
@@ -108,7 +118,7 @@ function takeStash(id: string, count: number): null {
       <label class="flex h-7 items-center gap-1.5"><input v-model="mine" type="checkbox" class="size-4 accent-leaf">My own</label>
     </div>
 
-    <table class="w-full text-small">
+    <table class="w-full text-small" :aria-rowcount="rows.length + 1">
       <thead>
         <tr v-for="group in table.getHeaderGroups()" :key="group.id" class="border-b border-line text-left">
           <th class="w-14"><span class="sr-only">Picture</span></th>
@@ -122,8 +132,9 @@ function takeStash(id: string, count: number): null {
           <th class="w-32"><span class="sr-only">What to do</span></th>
         </tr>
       </thead>
-      <tbody>
-        <tr v-for="row in table.getRowModel().rows" :key="row.id" class="border-b border-seam" data-testid="material">
+      <tbody ref="body">
+        <tr v-if="above" aria-hidden="true"><td :colspan="columns.length + 3" :style="{ height: `${above}px` }" /></tr>
+        <tr v-for="{ row, index } in inView.map(({ index }) => ({ index, row: rows[index]! }))" :key="row.id" class="border-b border-seam" :style="{ height: `${ROW}px` }" :aria-rowindex="index + 2" data-testid="material">
           <td class="py-0.5"><MaterialPicture :key="JSON.stringify(row.original)" :material="row.original" :size="44" /></td>
           <td v-for="cell in row.getVisibleCells()" :key="cell.id" class="py-0.5 pr-3" :class="RIGHT.has(cell.column.id) ? 'text-right tabular-nums' : ''">
             <template v-if="cell.column.id === 'name'">
@@ -141,6 +152,7 @@ function takeStash(id: string, count: number): null {
             <button type="button" class="ml-3 font-medium underline decoration-dotted underline-offset-2" :aria-label="`Duplicate ${row.original.name}`" @click="editing = copyOf(row.original)">Duplicate</button>
           </td>
         </tr>
+        <tr v-if="below" aria-hidden="true"><td :colspan="columns.length + 3" :style="{ height: `${below}px` }" /></tr>
       </tbody>
     </table>
     <p v-if="!found.length" class="py-10 text-center text-soft">Nothing on the shelf is like that.</p>

@@ -31,7 +31,8 @@ const SHAPED: ReadonlySet<RuleKind> = new Set(['crescent', 'mirror', 'arms', 'ag
 /** What each part of unevenness counts, in points: rule of thumb. */
 const COUNTS = { gaps: 50, balance: 30, colours: 20 } as const
 
-interface Item { readonly of: Placement, readonly run: Run, readonly weight: number, readonly family: string, readonly free: boolean, s: number, x: number, y: number }
+/** A thing as it lies now: where along its run, where on the face, and which way round, as a point of the unit circle. */
+interface Item { readonly index: number, readonly of: Placement, readonly run: Run, readonly weight: number, readonly family: string, readonly free: boolean, s: number, x: number, y: number, u: number, v: number }
 /** The things of one layer on one run, in order, and the gap that each should have to the next. */
 interface Row { readonly run: Run, readonly items: Item[], readonly wanted: readonly number[] }
 
@@ -50,26 +51,34 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   const reach = reachOf(boundsOf(runs))
   const closedTo = closed(laid)
   const movable = rows.flatMap((row) => row.items.flatMap((item, i) => (item.free && row.items.length > 1 ? [{ row, i }] : [])))
-  const measure = (): Unevenness => unevenness(piece, items, rows, reach)
-  const before = measure()
+  const scales = new Scales(piece, items, rows, reach)
+  const before = scales.read()
   const start = items.map(({ s }) => s)
   let now = before.whole
-  let best = { whole: now, places: start }
+  const best = { whole: now, places: [...start] }
+  /** What was moved since the best: all that has to be noted when it is bettered. */
+  const since = new Set<Item>()
   const draw = random(seed)
   const steps = Math.min(MOST_STEPS, movable.length * STEPS_EACH)
   for (let step = 0; step < steps && best.whole > 1e-6; step++) {
     if (step % REPORT_EVERY === 0 && (yield { done: step / steps, now: best.whole })) break
     const heat = 0.8 * (1 - step / steps) ** 2
     const { row, i } = movable[draw.below(movable.length)]!
-    const back = draw.next() < 0.18 ? swapPlaces(row, i, draw.below(row.items.length)) : slideOne(row, i, draw.spread(1) * (0.15 + heat), closedTo)
+    const back = draw.next() < 0.18 ? swapPlaces(scales, row, i, draw.below(row.items.length)) : slideOne(scales, row, i, draw.spread(1) * (0.15 + heat), closedTo)
     if (!back) continue
-    const next = measure().whole
-    if (next <= now || draw.next() < Math.exp((now - next) / Math.max(1e-9, heat))) now = next
-    else back()
-    if (now < best.whole - 1e-9) best = { whole: now, places: items.map(({ s }) => s) }
+    const next = scales.read().whole
+    if (next <= now || draw.next() < Math.exp((now - next) / Math.max(1e-9, heat))) {
+      now = next
+      for (const item of back.moved) since.add(item)
+    }
+    else back.undo()
+    if (now >= best.whole - 1e-9) continue
+    best.whole = now
+    for (const item of since) best.places[item.index] = item.s
+    since.clear()
   }
   items.forEach((item, i) => moveTo(item, best.places[i]!))
-  const after = measure()
+  const after = unevenness(piece, items, rowsOf(items, laid), reach)
   const edits = items.flatMap((item, i): Edit[] => {
     const by = wayTo(item.run, start[i]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
@@ -103,13 +112,22 @@ export function unevennessOf(piece: Piece, runs: readonly Run[], laid: readonly 
 }
 
 function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Item[] {
-  return laid.flatMap(({ layer, placements }) => placements.map((of): Item => {
+  return laid.flatMap(({ layer, placements }) => placements.map((of): Omit<Item, 'index'> => {
     const material = materialOf(shelf, of.material)!
     return {
       of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(of, shelf), family: colourFamily(material.colours[0]!),
-      free: !of.pinned && !layer.locked && !MEANT.has(layer.rule.kind), s: of.s, x: of.x, y: of.y,
+      free: !of.pinned && !layer.locked && !MEANT.has(layer.rule.kind), s: of.s, x: of.x, y: of.y, u: 0, v: 0,
     }
-  }))
+  })).map((item, index) => turnedBy({ ...item, index }))
+}
+
+/** An item with the way round that its place comes to: the whole way round a closed run, half the way along an open one. */
+function turnedBy(item: Item): Item {
+  const { run, s } = item
+  const angle = run.closed ? (2 * Math.PI * s) / run.length : Math.PI * (s / run.length)
+  item.u = Math.cos(angle)
+  item.v = run.closed ? Math.sin(angle) : 0
+  return item
 }
 
 function rowsOf(items: readonly Item[], laid: readonly LaidLayer[]): Row[] {
@@ -133,10 +151,15 @@ function moveTo(item: Item, s: number): void {
   const { x, y } = across(item.run.at(item.s), item.of.t)
   item.x = x
   item.y = y + (item.of.cord ? item.of.y - item.of.cord.y : 0)
+  turnedBy(item)
 }
 
-/** Slides one between its neighbours. @param by share of the gap on that side @returns what takes it back, or null when it cannot go */
-function slideOne({ run, items }: Row, i: number, by: number, closedTo: (item: Item, s: number) => boolean): (() => void) | null {
+/** What a step moved, and how it is taken back. */
+interface Moved { readonly moved: readonly Item[], undo(): void }
+
+/** Slides one between its neighbours. @param by share of the gap on that side @returns null when it cannot go */
+function slideOne(scales: Scales, row: Row, i: number, by: number, closedTo: (item: Item, s: number) => boolean): Moved | null {
+  const { run, items } = row
   const item = items[i]!
   const n = items.length
   const next = items[i + 1] ?? (run.closed ? items[0] : undefined)
@@ -145,65 +168,124 @@ function slideOne({ run, items }: Row, i: number, by: number, closedTo: (item: I
   const was = item.s
   const to = onRun(run, was + by * room * 0.6)
   if (closedTo(item, to)) return null
-  moveTo(item, to)
-  return () => moveTo(item, was)
+  scales.move(row, i, to)
+  return { moved: [item], undo: () => scales.move(row, i, was) }
 }
 
 /** Two of different colours change places. */
-function swapPlaces({ items }: Row, i: number, k: number): (() => void) | null {
-  const [a, b] = [items[i]!, items[k]!]
+function swapPlaces(scales: Scales, row: Row, i: number, k: number): Moved | null {
+  const [a, b] = [row.items[i]!, row.items[k]!]
   if (a === b || !b.free || a.family === b.family) return null
-  const change = (): void => {
-    const [s, t] = [a.s, b.s]
-    moveTo(a, t)
-    moveTo(b, s)
-    const [at, to] = [items.indexOf(a), items.indexOf(b)]
-    items[at] = b
-    items[to] = a
-  }
-  change()
-  return change
+  scales.swap(row, i, k)
+  return { moved: [a, b], undo: () => scales.swap(row, i, k) }
 }
 
-function unevenness(piece: Piece, items: readonly Item[], rows: readonly Row[], reach: number): Unevenness {
-  const gaps = gapScatter(rows)
-  let [x, y, all] = [0, 0, 0]
-  for (const item of items) {
-    x += item.weight * item.x
-    y += item.weight * item.y
-    all += item.weight
+/** Unevenness kept by its sums, so that moving one thing costs the same however many there are. */
+class Scales {
+  private readonly gaps = new Map<Row, Float64Array>()
+  private gapSum = 0
+  private readonly gapCount: number
+  private readonly centre = { x: 0, y: 0, all: 0 }
+  private readonly families = new Map<string, { u: number, v: number, n: number }>()
+  private readonly closed: boolean
+
+  constructor(private readonly piece: Piece, items: readonly Item[], rows: readonly Row[], private readonly reach: number) {
+    this.closed = items[0]?.run.closed ?? true
+    for (const item of items) this.weigh(item, 1)
+    for (const row of rows) {
+      this.gaps.set(row, new Float64Array(row.wanted.length))
+      for (let i = 0; i < row.wanted.length; i++) this.look(row, i)
+    }
+    this.gapCount = rows.reduce((n, { wanted }) => n + wanted.length, 0)
   }
-  const closed = items[0]?.run.closed ?? true
+
+  move(row: Row, i: number, s: number): void {
+    const item = row.items[i]!
+    this.weigh(item, -1)
+    moveTo(item, s)
+    this.weigh(item, 1)
+    this.lookAbout(row, i)
+  }
+
+  swap(row: Row, i: number, k: number): void {
+    const { items } = row
+    const [a, b] = [items[i]!, items[k]!]
+    const [s, t] = [a.s, b.s]
+    for (const each of [a, b]) this.weigh(each, -1)
+    moveTo(a, t)
+    moveTo(b, s)
+    for (const each of [a, b]) this.weigh(each, 1)
+    items[i] = b
+    items[k] = a
+    this.lookAbout(row, i)
+    this.lookAbout(row, k)
+  }
+
+  read(): Unevenness {
+    return summed(this.piece, { gaps: this.gapCount ? Math.sqrt(Math.max(0, this.gapSum) / this.gapCount) : 0, centre: this.centre, families: this.families, closed: this.closed, reach: this.reach })
+  }
+
+  private weigh({ weight, x, y, u, v, family }: Item, sign: 1 | -1): void {
+    const { centre } = this
+    centre.x += sign * weight * x
+    centre.y += sign * weight * y
+    centre.all += sign * weight
+    let own = this.families.get(family)
+    if (!own) this.families.set(family, own = { u: 0, v: 0, n: 0 })
+    own.u += sign * u
+    own.v += sign * v
+    own.n += sign
+  }
+
+  private lookAbout(row: Row, i: number): void {
+    this.look(row, i)
+    this.look(row, i > 0 ? i - 1 : row.items.length - 1)
+  }
+
+  /** Looks at the gap after an item anew; after the last of an open run there is none. */
+  private look(row: Row, i: number): void {
+    const known = this.gaps.get(row)!
+    if (i >= known.length) return
+    this.gapSum -= known[i]!
+    known[i] = offGap(row, i)
+    this.gapSum += known[i]
+  }
+}
+
+/** How uneven things are as they lie, counted from nothing. */
+function unevenness(piece: Piece, items: readonly Item[], rows: readonly Row[], reach: number): Unevenness {
+  return new Scales(piece, items, rows, reach).read()
+}
+
+interface Sums {
+  /** Root mean square of how far each gap is from what it should be, as a share of that. */
+  readonly gaps: number
+  /** Weights and their moments. */
+  readonly centre: { readonly x: number, readonly y: number, readonly all: number }
+  readonly families: ReadonlyMap<string, { readonly u: number, readonly v: number, readonly n: number }>
+  readonly closed: boolean
+  readonly reach: number
+}
+
+function summed(piece: Piece, { gaps, centre: { x, y, all }, families, closed, reach }: Sums): Unevenness {
   const balance = all > 0 ? offBy(piece.brief.balance, { x: x / all, y: closed ? y / all : 0 }, reach) : 0
-  const colours = piece.brief.balance.school === 'offset' ? 0 : colourDrift(items)
+  const colours = piece.brief.balance.school === 'offset' ? 0 : colourDrift(families)
   return { gaps, balance, colours, whole: COUNTS.gaps * gaps + COUNTS.balance * balance + COUNTS.colours * colours }
 }
 
-/** Root mean square of how far each gap is from what it should be, as a share of that. */
-function gapScatter(rows: readonly Row[]): number {
-  let [total, n] = [0, 0]
-  for (const { run, items, wanted } of rows) {
-    for (let i = 0; i < wanted.length; i++) {
-      const want = Math.max(1, wanted[i]!)
-      const is = gap(run, items[i]!.s, items[(i + 1) % items.length]!.s)
-      total += ((is - want) / want) ** 2
-      n += 1
-    }
-  }
-  return n ? Math.sqrt(total / n) : 0
+/** How far the gap after an item is from what it should be, as a share of that, squared. */
+function offGap({ run, items, wanted }: Row, i: number): number {
+  const want = Math.max(1, wanted[i]!)
+  return ((gap(run, items[i]!.s, items[(i + 1) % items.length]!.s) - want) / want) ** 2
 }
 
 /** How far the middle of each colour lies off the middle of everything, mean over the colours, share of the way round or along. */
-function colourDrift(items: readonly Item[]): number {
-  const sums = new Map<string, { x: number, y: number, n: number }>()
-  for (const { family, run, s } of items) {
-    const own = sums.get(family) ?? { x: 0, y: 0, n: 0 }
-    const angle = run.closed ? (2 * Math.PI * s) / run.length : Math.PI * (s / run.length)
-    own.x += Math.cos(angle)
-    own.y += run.closed ? Math.sin(angle) : 0
-    own.n += 1
-    sums.set(family, own)
+function colourDrift(families: Sums['families']): number {
+  let [sum, count] = [0, 0]
+  for (const { u, v, n } of families.values()) {
+    if (n < 2) continue
+    sum += Math.hypot(u, v) / n
+    count += 1
   }
-  const drifts = [...sums.values()].filter(({ n }) => n > 1).map(({ x, y, n }) => Math.hypot(x, y) / n)
-  return drifts.length ? drifts.reduce((a, b) => a + b, 0) / drifts.length : 0
+  return count ? sum / count : 0
 }

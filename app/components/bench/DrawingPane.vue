@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { BringToFront, Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, ScanSearch, SendToBack, Trash2, X } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
+import { db } from '~/db'
 import { BenchStage } from '~/drawing/bench-stage'
 import type { View } from '~/drawing/scene'
 import { useBench } from '~/stores/bench'
@@ -36,8 +37,20 @@ onMounted(() => {
     sharp: (is) => { sharp.value = is },
   })
   refresh()
+  void showPreview()
 })
-onBeforeUnmount(() => stage?.destroy())
+onBeforeUnmount(() => {
+  stage?.destroy()
+  stage = null
+})
+
+/** Until the drawing is painted, the picture that the workroom has of the piece stands in its place. */
+async function showPreview(): Promise<void> {
+  const kept = bench.piece && await db().previews.get(bench.piece.id)
+  if (!kept) return
+  const image = await createImageBitmap(kept.picture)
+  stage?.preview(image, kept.view)
+}
 
 function refresh(): void {
   if (bench.workings) stage?.show({ workings: bench.workings, selection: bench.selection, manner: bench.manner, measuring: props.measuring, upTo: bench.shownUpTo })

@@ -16,10 +16,13 @@ const find = ref('')
 const field = useTemplateRef('field')
 onMounted(() => nextTick(() => field.value?.focus()))
 
+/** More of a kind than this are found by their names. */
+const MOST = 60
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase()
   const all = Object.values(shops.shelf.materials).filter((each) => canLay(each) && (!props.kinds || props.kinds.includes(each.kind)) && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
-  return MATERIAL_KINDS.map((kind) => ({ kind, name: KIND_NAMES[kind], materials: all.filter((each) => each.kind === kind) })).filter(({ materials }) => materials.length)
+  return MATERIAL_KINDS.map((kind) => ({ kind, name: KIND_NAMES[kind], all: all.filter((each) => each.kind === kind) }))
+    .filter((group) => group.all.length).map((group) => ({ ...group, materials: group.all.slice(0, MOST), more: group.all.length - MOST }))
 })
 
 function carry(event: DragEvent, material: Material): void {
@@ -39,6 +42,7 @@ function carry(event: DragEvent, material: Material): void {
           <MaterialPicture :material="material" :size="38" />
           <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="stashOf(shops.shelf, material.id)"> · {{ stashOf(shops.shelf, material.id) }} in stash</template></span></span>
         </button>
+        <p v-if="group.more > 0" class="px-1 text-fine text-soft">and {{ group.more }} more: find them by name</p>
       </section>
       <p v-if="!groups.length" class="p-2 text-soft">Nothing on the shelf is called that.</p>
     </div>
