@@ -49,6 +49,9 @@ export default defineNuxtConfig({
       rollupOptions: { treeshake: { moduleSideEffects: (id: string) => !id.startsWith(core) } },
     },
   },
+  typescript: { strict: true },
+  telemetry: false,
+  eslint: { config: { stylistic: { quotes: 'single', semi: false } } },
   // After one visit every page opens without the server; a new version waits until it is asked for.
   pwa: {
     registerType: 'prompt',
@@ -69,7 +72,4 @@ export default defineNuxtConfig({
     },
     client: { registerPlugin: true },
   },
-  typescript: { strict: true },
-  telemetry: false,
-  eslint: { config: { stylistic: { quotes: 'single', semi: false } } },
 })

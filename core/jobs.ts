@@ -1,12 +1,13 @@
 import { arrange, swap } from './arrange'
 import type { Swap } from './arrange'
 import { runsOf } from './base'
-import type { EvenedOut, Filling, Progress } from './cover'
-import { evenOut, fillTo } from './cover'
+import type { EvenedOut, Filling, Progress, Begun } from './cover'
+import { beginLayer, evenOut, fillTo } from './cover'
 import type { Taken } from './makeup'
 import { baseMakeUp, makeUpOf } from './makeup'
 import type { Shelf } from './material'
-import type { Brief, Piece } from './piece'
+import { materialOf } from './material'
+import type { Brief, Piece, RuleKind } from './piece'
 
 /** The long answers that are asked for one at a time, besides the workings. */
 
@@ -37,4 +38,10 @@ export function takenBy(piece: Piece, shelf: Shelf): TakenBy[] {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf)
   return [baseMakeUp(piece, runs, laid), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])].flatMap(({ layer, takes }) => takes.map((each) => ({ ...each, layer })))
+}
+
+/** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */
+export function beginOn(piece: Piece, shelf: Shelf, id: string, material: string, seed: number, by: RuleKind | null): Begun | null {
+  const of = materialOf(shelf, material)
+  return of ? beginLayer(piece, runsOf(piece.base), shelf, id, of, seed, by) : null
 }

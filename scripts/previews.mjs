@@ -10,16 +10,15 @@ browser()
 built()
 await serving(4184, async (site) => {
   const chrome = await chromium.launch(BROWSER)
-  const page = await chrome.newPage({ viewport: { width: 1280, height: 1600 } })
+  const page = await chrome.newPage({ viewport: { width: 1280, height: 1600 }, serviceWorkers: 'block' })
+  // Without those that were shipped before, so that all are painted now.
+  await page.route('**/api/demo', async (route) => {
+    const answer = await route.fetch()
+    await route.fulfill({ response: answer, json: { ...await answer.json(), previews: null } })
+  })
   await page.goto(site)
   await page.getByTestId('piece').nth(7).waitFor()
-  const painter = await page.evaluate(() => window.useNuxtApp?.().$config.public.painter ?? document.querySelector('script[data-nuxt-data]')?.textContent)
-  await page.waitForFunction(() => {
-    const cards = [...document.querySelectorAll('[data-testid=piece]')]
-    const keys = cards.map((card) => card.querySelector('img')?.dataset.key ?? '')
-    const wanted = window.__NUXT__?.config?.public?.painter
-    return keys.every((key) => key.endsWith(`.${wanted}`))
-  }, null, { timeout: 180_000 })
+  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')), null, { timeout: 180_000 })
   const records = await page.evaluate(async () => {
     const db = await new Promise((resolve, reject) => {
       const asked = indexedDB.open('ruddy-bramble')
@@ -38,8 +37,8 @@ await serving(4184, async (site) => {
     }))
   })
   const [, shelf] = records[0].key.split('.')
-  const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, key: _key, ...rest }) => [id, rest]))
+  const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, view, each, over, picture }) => [id, { view, each, over, picture }]))
   writeFileSync(join(root, 'server/assets/demo-previews.json'), `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`)
-  console.log(`${records.length} previews`, painter ?? '')
+  console.log(`${records.length} previews`)
   await chrome.close()
 })

@@ -9,7 +9,7 @@ export const contentPolicy = (scripts: readonly string[] = []): string => [
   `script-src 'self' ${scripts.join(' ')}`.trim(),
   // Vue and the charts set styles on elements.
   'style-src \'self\' \'unsafe-inline\'',
-  'img-src \'self\' blob: data:', 'font-src \'self\' data:', 'connect-src \'self\'', 'worker-src \'self\'', 'manifest-src \'self\'',
+  'img-src \'self\' blob: data:', 'font-src \'self\' data:', 'connect-src \'self\' blob:', 'worker-src \'self\'', 'manifest-src \'self\'',
   'base-uri \'none\'', 'form-action \'self\'', 'frame-ancestors \'none\'', 'object-src \'none\'',
 ].join('; ')
 

@@ -8,8 +8,9 @@ import { CanvasSheet } from '~/drawing/paint'
 /**
  * One thing by itself: what grows on a stem stands aslant, the rest upright. Without a scale it fills its square.
  * @prop scale pixels to the millimetre
+ * @prop eager painted at once, not only when it comes into view
  */
-const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>, size: number, scale?: number }>()
+const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>, size: number, scale?: number, eager?: boolean }>()
 const canvas = useTemplateRef('canvas')
 const slant = computed(() => (speciesOf(props.looks.species).stance === 'stem' ? -45 : 0))
 
@@ -29,7 +30,8 @@ function paint(): void {
   putDown(looks, new CanvasSheet(ctx, scale))
 }
 /** Many stand in long lists: each is painted when it comes into view. */
-const seen = useElementVisibility(canvas)
+const visible = useElementVisibility(canvas)
+const seen = computed(() => canvas.value !== null && (props.eager || visible.value))
 watch(() => [seen.value, props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale], () => { if (seen.value) paint() })
 </script>
 

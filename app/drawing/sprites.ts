@@ -94,7 +94,7 @@ function onceBox(): (item: SceneItem) => Bounds {
   })
 }
 /** How far what crosses over a foot reaches, mm. */
-const FOOT = 24
+const FOOT = 40
 
 /** Steps in which the direction of what crosses over a foot is drawn. */
 const TUCK_TURNS = 36

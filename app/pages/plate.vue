@@ -47,8 +47,8 @@ onMounted(function next() {
         <ul class="grid grid-cols-[repeat(auto-fill,minmax(15.2rem,1fr))] gap-2">
           <li v-for="kind in plate.kinds" :key="kind.id" class="overflow-hidden rounded border border-seam" data-testid="species">
             <div class="flex">
-              <div class="flex flex-1 justify-center bg-[#e9ece6]"><GlyphView :looks="kind.looks" :size="CELL" :scale="kind.scales[0]" /></div>
-              <div class="flex flex-1 justify-center bg-[#33464a]"><GlyphView :looks="kind.looks" :size="CELL" :scale="kind.scales[1]" /></div>
+              <div class="flex flex-1 justify-center bg-[#e9ece6]"><GlyphView :looks="kind.looks" :size="CELL" :scale="kind.scales[0]" eager /></div>
+              <div class="flex flex-1 justify-center bg-[#33464a]"><GlyphView :looks="kind.looks" :size="CELL" :scale="kind.scales[1]" eager /></div>
             </div>
             <p v-if="named" class="truncate bg-sheet px-2 py-0.5 text-fine">{{ kind.name }}</p>
           </li>

@@ -1,10 +1,10 @@
 import type { CutJob, CutPlan, Planning } from '#core/cut'
-import type { EvenedOut, Filling, Progress } from '#core/cover'
+import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece } from '#core/exchange'
 import type { TakenBy } from '#core/jobs'
 import type { Shelf } from '#core/material'
 import type { Delta } from '#core/measure'
-import type { Brief, Piece } from '#core/piece'
+import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { Workings } from '#core/workings'
 import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
@@ -30,6 +30,8 @@ export interface WorkingsWorker extends Stoppable {
   /** Reads the text of a piece file. */
   read(text: string): ReadPiece
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
+  /** A layer to begin with. */
+  begin(piece: Piece, id: string, material: string, seed: number, by: RuleKind | null): Begun | null
   evenOut(job: string, piece: Piece, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
 }
 

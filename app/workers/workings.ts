@@ -1,10 +1,10 @@
 import type { Remote } from 'comlink'
 import { proxy } from 'comlink'
-import type { EvenedOut, Filling, Progress } from '#core/cover'
+import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece } from '#core/exchange'
 import type { Shelf } from '#core/material'
 import { deltaOf, withDelta } from '#core/measure'
-import type { Brief, Piece } from '#core/piece'
+import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { Workings } from '#core/workings'
 import { bridgeTo } from './bridge'
 import type { TakesAnswer, WorkingsWorker } from './protocol'
@@ -38,6 +38,10 @@ const follow = (piece: Piece, shelf: Shelf): Promise<Workings> => ask(shelf, asy
 
 /** Works a piece out that is not followed: to compare with, say. */
 export const askWorkings = (piece: Piece, shelf: Shelf): Promise<Workings> => ask(shelf, (api) => api.work(piece))
+
+/** A layer of a material as a maker would begin it on the piece. */
+export const askBeginning = (piece: Piece, shelf: Shelf, id: string, material: string, seed: number, by: RuleKind | null = null): Promise<Begun | null> =>
+  ask(shelf, (api) => api.begin(piece, id, material, seed, by))
 
 export const askFilling = (piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
   ask(shelf, (api) => api.fill(piece, layer, fullness))

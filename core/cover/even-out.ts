@@ -55,9 +55,10 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   const before = scales.read()
   const start = items.map(({ s }) => s)
   let now = before.whole
-  const best = { whole: now, places: [...start] }
+  const best = { whole: now, places: [...start], orders: new Map(rows.map((row) => [row, [...row.items]])) }
   /** What was moved since the best: all that has to be noted when it is bettered. */
   const since = new Set<Item>()
+  const reordered = new Set<Row>()
   const draw = random(seed)
   const steps = Math.min(MOST_STEPS, movable.length * STEPS_EACH)
   for (let step = 0; step < steps && best.whole > 1e-6; step++) {
@@ -70,15 +71,20 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
     if (next <= now || draw.next() < Math.exp((now - next) / Math.max(1e-9, heat))) {
       now = next
       for (const item of back.moved) since.add(item)
+      if (back.moved.length > 1) reordered.add(row)
     }
     else back.undo()
     if (now >= best.whole - 1e-9) continue
     best.whole = now
     for (const item of since) best.places[item.index] = item.s
+    for (const each of reordered) best.orders.set(each, [...each.items])
     since.clear()
+    reordered.clear()
   }
   items.forEach((item, i) => moveTo(item, best.places[i]!))
-  const after = unevenness(piece, items, rowsOf(items, laid), reach)
+  // In the order that they had at their best: a gap is held against what its own place in the row asks.
+  for (const [row, order] of best.orders) row.items.splice(0, row.items.length, ...order)
+  const after = unevenness(piece, items, rows, reach)
   const edits = items.flatMap((item, i): Edit[] => {
     const by = wayTo(item.run, start[i]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []

@@ -1,4 +1,5 @@
 export * from './coverage'
+export * from './begin'
 export * from './fullness'
 export * from './fill'
 export * from './look'

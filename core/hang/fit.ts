@@ -8,6 +8,7 @@ import { HARDINESS, materialOf } from '../material'
 import type { Figure } from '../measure'
 import { capital, exceeds, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
+import { DOOR_SHARE } from '../piece'
 
 /** The size that the piece has with everything on it. */
 export interface FinishedSize extends Edges {
@@ -29,8 +30,6 @@ export function finishedSize(bare: Edges, on: readonly Pick<Patch, 'edges'>[]): 
   return { ...edges, width: across(edges.left, edges.right, ['left', 'right']), height: across(edges.top, edges.bottom, ['above', 'below']) }
 }
 
-/** At most this share of a door's width, or the piece crowds it: rule of thumb. */
-export const DOOR_SHARE = 2 / 3
 /** A supporting bow is about a third to a half of the base's width: rule of thumb. */
 export const BOW_SHARES = { least: 1 / 3, most: 1 / 2 } as const
 

@@ -2,6 +2,9 @@ import type { Form } from '../base'
 import { BASE_SORTS } from '../base'
 import type { Piece } from './schema'
 
+/** At most this share of a door's width, or the piece crowds it: rule of thumb. */
+export const DOOR_SHARE = 2 / 3
+
 /** How far up a door a piece hangs: about eye level. Rule of thumb. */
 const EYE_LEVEL = 0.7
 const WALLS: ReadonlySet<Form> = new Set(['mantel', 'rail', 'scallops'])

@@ -45,6 +45,15 @@ export const saved = (page: Page): Promise<void> => expect(page.getByTestId('sav
 export const figure = (page: Page, label: string): Locator =>
   page.getByTestId('tally').getByRole('button', { name: new RegExp(`^${label}: `) })
 
+/** Waits until the drawing is painted as it is, and gives what is seen of its things as a number. */
+export async function pictured(page: Page): Promise<number> {
+  await expect(page.getByTestId('drawing')).toHaveAttribute('data-sharp', 'true')
+  return page.getByTestId('drawing').locator('canvas').first().evaluate((element: HTMLCanvasElement) => {
+    const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
+    return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)
+  })
+}
+
 /** The pixel of a point of the drawing, mm from the base's middle. */
 export async function pixelOf(page: Page, point: { x: number, y: number }): Promise<{ x: number, y: number }> {
   const drawing = page.getByTestId('drawing')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { DEMO_PIECES, demoSite, expectAccessible, figure } from './bench'
+import { DEMO_PIECES, demoSite, expectAccessible, figure, pictured } from './bench'
 
 test('the workroom shows the demo pieces with their stage and cost', async ({ page }) => {
   await page.goto(demoSite)
@@ -9,7 +9,7 @@ test('the workroom shows the demo pieces with their stage and cost', async ({ pa
     const card = pieces.filter({ hasText: name })
     await expect(card).toContainText(new RegExp(stage, 'i'))
     await expect(card).toContainText(/\$\d+\.\d\d/)
-    await expect(card.locator('canvas')).toBeVisible()
+    await expect(card.locator('img')).toBeVisible()
   }
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Evening light' }).click()
@@ -49,11 +49,7 @@ test('the drawing changes when a stem is slid, and is the same again when it is 
   await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   await page.goto(`${demoSite}/piece/ferry-hoop`)
   await expect(figure(page, 'Face covered')).toBeVisible()
-  const canvas = page.getByTestId('drawing').locator('canvas').nth(0)
-  const picture = () => canvas.evaluate((element: HTMLCanvasElement) => {
-    const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
-    return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)
-  })
+  const picture = () => pictured(page)
   const ticket = page.getByRole('option', { name: /^ferry-ticket sign 1,/ })
   await expect(ticket).toBeVisible()
   const before = await picture()

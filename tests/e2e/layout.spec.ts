@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { addLayer, drag, exported, expectAccessible, figure, fill, onDrawing, saved, startPiece } from './bench'
+import { addLayer, drag, exported, expectAccessible, figure, fill, onDrawing, pictured, saved, startPiece } from './bench'
 
 const undo = (page: Page, words: RegExp | string) => page.getByRole('button', { name: words })
 const chosen = (page: Page) => page.getByTestId('chosen')
@@ -143,10 +143,7 @@ test('a layer is fitted to what is in hand, filled, swapped, hidden and locked',
 
 test('the order of work shows the piece as it grows', async ({ page }) => {
   await ringWith(page, 'Growing ring', 6)
-  const picture = () => page.getByTestId('drawing').locator('canvas').nth(1).evaluate((element: HTMLCanvasElement) => {
-    const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
-    return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)
-  })
+  const picture = () => pictured(page)
   const whole = await picture()
   const slider = page.getByRole('slider')
   await slider.focus()
@@ -154,7 +151,7 @@ test('the order of work shows the piece as it grows', async ({ page }) => {
   for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight')
   await expect(page.getByTestId('drawing')).toContainText('2 of 6')
   await expect(page.getByTestId('drawing')).toContainText('ox-eye daisy 2')
-  expect(await picture()).not.toBe(whole)
+  await expect.poll(picture).not.toBe(whole)
   await page.keyboard.press('End')
   await expect.poll(picture).toBe(whole)
 })
