@@ -13,5 +13,7 @@ export default defineConfig({
     environment: 'node',
     restoreMocks: true,
     testTimeout: 60_000,
+    // Left to itself it keeps one of two cores free.
+    maxWorkers: 2,
   },
 })

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { BASE_KINDS, runsOf, usualBase } from './base'
 import { readPiece, writePiece } from './exchange'
 import { canLay, CATALOGUE, plainShelf } from './material'
-import { say, showSum } from './measure'
+import { deltaOf, say, showSum } from './measure'
 import { BALANCES, EACH, FLOWS, FULLNESS, STILL, WEATHERS } from './piece'
 import type { Rule } from './piece'
 import { layerOf, pieceWith, shelf } from './testing'
@@ -57,16 +57,12 @@ describe('work', () => {
           ...(contrast.surface ? [contrast.surface.difference, contrast.surface.ratio] : []), size.width, size.height, bill.opened, bill.used, bill.openedEach, bill.usedEach, bill.left, bill.room!,
           ...bare.figures.map(({ figure }) => figure), bare.mass, stems, mass.on, mass.whole, ...spacings, ...bill.lines.flatMap((line) => [line.each, line.stems, line.spare, line.stash, line.packs, line.opened, line.used]),
         ]
-        for (const figure of figures) {
-          expect(Number.isFinite(figure.value)).toBe(true)
-          expect(showSum(figure, manner)).toMatch(/\S/)
-          expect(showSum(figure, manner)).not.toMatch(/NaN|undefined|Infinity/)
-        }
+        expect(figures.filter((figure) => !Number.isFinite(figure.value) || !/\S/.test(showSum(figure, manner)) || /NaN|undefined|Infinity/.test(showSum(figure, manner)))).toEqual([])
         expect(cover.share.value).toBeGreaterThanOrEqual(cover.twoDeep.value)
         expect(stems.value).toBe(workings.placements.length)
         expect(workings.scene.items).toHaveLength(workings.placements.length)
         for (const problem of workings.problems) expect(say(problem.says, manner)).not.toMatch(/NaN|undefined/)
-        expect(structuredClone(workings)).toEqual(workings)
+        expect(deltaOf(structuredClone(workings), workings)).toBe(0)
       },
     ), { numRuns: 60 })
   })
@@ -79,7 +75,7 @@ describe('work', () => {
       const remembering = rememberingWork()
       for (const [layers, outer] of asked) {
         const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut })), { ring: { outer, inner: 200 } })
-        expect(remembering(piece, shelf)).toEqual(work(piece, shelf))
+        expect(deltaOf(remembering(piece, shelf), work(piece, shelf))).toBe(0)
       }
     }), { numRuns: 25 })
   })
