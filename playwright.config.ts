@@ -23,6 +23,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PLAIN}`,
     viewport: { width: 1280, height: 800 },
+    // Each test is a first visit; what works offline is tested by itself.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

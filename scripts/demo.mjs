@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { built, installed, root } from './ready.mjs'
 
 installed()
-built()
+await built()
 const port = process.env.PORT ?? '4300'
 const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
   stdio: ['ignore', 'pipe', 'inherit'],

@@ -7,7 +7,7 @@ import { BROWSER, serving } from './serving.mjs'
 
 installed()
 browser()
-built()
+await built()
 await serving(4184, async (site) => {
   const chrome = await chromium.launch(BROWSER)
   const page = await chrome.newPage({ viewport: { width: 1280, height: 1600 }, serviceWorkers: 'block' })

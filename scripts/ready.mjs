@@ -1,5 +1,5 @@
 // What has to be there before anything runs: packages, a browser for the tests, a build.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { join } from 'node:path'
@@ -10,6 +10,16 @@ export const CHROMIUM = '/usr/bin/chromium'
 /** Runs a command with its output shown. @returns whether it went well */
 export function run(command, args, env = {}) {
   return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0
+}
+
+/** Runs a command beside others. @returns whether it went well, and what it said */
+export function runQuietly(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => { said += data })
+    child.on('close', (code) => resolve({ went: code === 0, said }))
+  })
 }
 
 function must(what, command, args, env) {
@@ -45,8 +55,13 @@ function newest(path) {
 }
 
 /** Builds the app when there is no build or a source is newer than it. */
-export function built() {
+export async function built() {
   const made = join(root, '.output/nitro.json')
   const changed = Math.max(...SOURCES.map((name) => newest(join(root, name))))
-  if (!existsSync(made) || statSync(made).mtimeMs < changed) must('Building the app', 'npx', ['nuxt', 'build'])
+  if (existsSync(made) && statSync(made).mtimeMs >= changed) return
+  console.log('> Building the app')
+  const { went, said } = await runQuietly('npx', ['nuxt', 'build'])
+  if (went) return
+  console.error(`${said}\nBuilding the app failed: npx nuxt build`)
+  process.exit(1)
 }

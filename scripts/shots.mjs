@@ -7,7 +7,7 @@ import { BROWSER, serving } from './serving.mjs'
 
 installed()
 browser()
-built()
+await built()
 const folder = join(root, 'docs/screenshots')
 mkdirSync(folder, { recursive: true })
 

@@ -38,8 +38,15 @@ export type Edited = { readonly ok: true, readonly change: Change } | { readonly
 export function edit(piece: Piece, how: Edit, words: string): Edited {
   const [next, forward, back] = create(piece, (draft) => apply(draft, how), { enablePatches: true })
   const read = PieceSchema.safeParse(next)
-  if (!read.success) return { ok: false, error: read.error.issues.map((issue) => issue.message).join(' ') }
+  if (!read.success) return { ok: false, error: read.error.issues.map(wrong).join(' ') }
   return { ok: true, change: { piece: next, forward, back, words } }
+}
+
+/** What is wrong with a value, in words: `At most 3000.` for a limit, in the unit that the document has. */
+function wrong(issue: { readonly code: string, readonly message: string, readonly maximum?: unknown, readonly minimum?: unknown, readonly origin?: unknown }): string {
+  if (issue.origin === 'number' && issue.code === 'too_big') return `At most ${String(issue.maximum)}.`
+  if (issue.origin === 'number' && issue.code === 'too_small') return `At least ${String(issue.minimum)}.`
+  return issue.message
 }
 
 function apply(draft: Piece, how: Edit): void {

@@ -4,15 +4,17 @@ import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { performance } from 'node:perf_hooks'
 import { Resvg } from '@resvg/resvg-js'
-import { browser, installed } from '../ready.mjs'
+import { browser, built, installed } from '../ready.mjs'
 import { coreModule } from './bundle.mjs'
 import { cuttingBench } from './cutting.mjs'
+import { feltOf } from './felt.mjs'
 import { framesOf } from './frames.mjs'
 
 installed()
 browser()
+await built()
 const core = await coreModule()
-const { arrange, coverageOf, layerOf, pieceWith, rememberingWork, runsOf, sceneSvg, shelf, work } = core
+const { arrange, coverageOf, evenOutPiece, writePiece, layerOf, pieceWith, rememberingWork, runsOf, sceneSvg, shelf, work } = core
 
 const RUNS = 7
 
@@ -75,9 +77,33 @@ rows.push(
   ['the same against one that paints all 2,000 again from sprites', frames.fromPaths / frames.fromSprites],
 )
 
+rows.push(['a notch of the wheel among 2,000 stems against a blit of the pane', frames.notch / frames.blit])
+
+// Evening out, to its end.
+const evened = (count) => {
+  const piece = pieceWith([0, 1].map((i) => layerOf(`l${i}`, i ? 'daisy' : 'bracken', { kind: 'compass', count: count / 2, start: i / 9 }, { nudges: Object.fromEntries(Array.from({ length: count / 6 }, (_, k) => [String(k * 2), { along: (k % 5) - 2, across: 0, turn: 0, lift: 0, trim: null, pinned: false }])) })), { ring: { outer: OUTER, inner: INNER } })
+  return time(() => {
+    const going = evenOutPiece(piece, shelf, 1)
+    while (!going.next(false).done) { /* to its end */ }
+  }, 5)
+}
+rows.push(['evening out 500 stems against 60', evened(498) / evened(60)])
+
+const file = (piece, id) => writePiece({ ...piece, id, brief: { ...piece.brief, name: id } })
+const felt = await feltOf(file(thousand, 'thousand'), file(pieceOf(42), 'forty-two'))
+rows.push(
+  ['all eight previews of the demo against the titles, first visit', felt.first.all / felt.first.titles],
+  ['the same, second visit', felt.second.all / felt.second.titles],
+  ['eight previews painted afresh against from the database', felt.cold.all / felt.second.all],
+  ['nine previews in view among 200 pieces against those nine alone', felt.among.all / felt.nine.all],
+  ['main-thread time of a nudge, 1,000 stems against 42', felt.thousand.nudge / felt.few.nudge],
+  ['repaints against keys held at 33 ms, 42 stems', felt.few.held],
+  ['the same, 1,000 stems', felt.thousand.held],
+)
+
 const table = rows.map(([name, ratio]) => `| ${ratio.toFixed(2)} × | ${name} |`).join('\n')
 for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} ×  ${name.replaceAll('`', '')}`)
-const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms.`
+const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000.`
 console.log(`\n${scale.replaceAll('`', '')}`)
 const [{ model }] = cpus()
 writeFileSync(new URL('../../docs/bench.md', import.meta.url), `# Ratios of ways to do the same work

@@ -2,7 +2,12 @@ import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
-import type { Piece } from '../../core/piece'
+import type { BaseKind } from '../../core/base'
+import { runsOf, usualBase } from '../../core/base'
+import { writePiece } from '../../core/exchange'
+import { CATALOGUE } from '../../core/material'
+import type { Layer, Piece } from '../../core/piece'
+import { startLayer, startPiece as pieceOf } from '../../core/piece'
 import { DEMO } from '../../playwright.config'
 
 /** How many demo pieces there are. */
@@ -10,9 +15,10 @@ export const DEMO_PIECES = 8
 
 export const demoSite = `http://127.0.0.1:${DEMO}`
 
-/** Fails on anything that axe finds serious. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+/** Fails on anything that axe finds serious. @param colours looks at contrast alone: all that another light changes */
+export async function expectAccessible(page: Page, colours = false): Promise<void> {
+  const axe = new AxeBuilder({ page })
+  const { violations } = await (colours ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])).analyze()
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).slice(0, 3).join(' | ')}`)).toEqual([])
 }
@@ -25,10 +31,35 @@ export async function startPiece(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
 
+/** A piece of whole stems by everyday rules, a layer of each material. */
+export function pieceOn(name: string, base: BaseKind, materials: readonly string[], set: Partial<Layer> = {}): Piece {
+  const start = pieceOf(name.toLowerCase().replaceAll(' ', '-'), name, base)
+  const runs = runsOf(usualBase(base))
+  return { ...start, layers: materials.map((id, i) => ({ ...startLayer(`l${i + 1}`, CATALOGUE[id]!, 100 + i * 37, runs), ...set })) }
+}
+
+/** Takes a piece in as a file and opens it on the bench: for what a test is not about the making of. */
+export async function openPiece(page: Page, piece: Piece): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('A piece file').setInputFiles({ name: 'piece.json', mimeType: 'application/json', buffer: Buffer.from(writePiece(piece)) })
+  await page.getByRole('link', { name: piece.brief.name, exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: piece.brief.name })).toBeVisible()
+}
+
+/** Opens a piece of whole stems on the bench, with its last layer open. @returns that layer */
+export async function openWith(page: Page, name: string, materials: readonly string[], base: BaseKind = 'grapevine'): Promise<Locator> {
+  await openPiece(page, pieceOn(name, base, materials))
+  const layer = page.getByTestId('layer').last()
+  await layer.getByRole('button', { expanded: false }).first().click()
+  return layer
+}
+
 export async function addLayer(page: Page, material: string): Promise<Locator> {
   await page.getByRole('button', { name: 'Add a layer' }).click()
   await page.getByRole('searchbox', { name: 'Find a material' }).fill(material)
+  const before = await page.getByTestId('layer').count()
   await page.getByRole('group', { name: 'Materials' }).getByRole('button').first().click()
+  await expect(page.getByTestId('layer')).toHaveCount(before + 1)
   return page.getByTestId('layer').last()
 }
 

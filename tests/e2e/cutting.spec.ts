@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { DEMO_PIECES, demoSite, expectAccessible, fill } from './bench'
+import { DEMO_PIECES, demoSite, fill } from './bench'
 
 test('pieces are planned from offcuts and rolls, cut, and cut is cut', async ({ page }) => {
   await page.goto('/')
@@ -29,7 +29,6 @@ test('pieces are planned from offcuts and rolls, cut, and cut is cut', async ({ 
   await page.getByRole('button', { name: 'Add it' }).click()
   await expect(page.getByTestId('roll')).toHaveCount(2)
   await expect(page.getByTestId('roll').first()).toContainText('Offcut, 104 in')
-  await expectAccessible(page)
 
   await page.getByTestId('roll').first().getByRole('checkbox').first().click()
   await expect(page.getByTestId('wanted').filter({ hasText: 'Streamer' })).toContainText('1 cut')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { DEMO_PIECES, demoSite, expectAccessible, figure, pictured } from './bench'
+import { DEMO_PIECES, demoSite, figure, pictured } from './bench'
 
 test('the workroom shows the demo pieces with their stage and cost', async ({ page }) => {
   await page.goto(demoSite)
@@ -11,29 +11,7 @@ test('the workroom shows the demo pieces with their stage and cost', async ({ pa
     await expect(card).toContainText(/\$\d+\.\d\d/)
     await expect(card.locator('img')).toBeVisible()
   }
-  await expectAccessible(page)
-  await page.getByRole('button', { name: 'Evening light' }).click()
-  await expectAccessible(page)
 })
-
-for (const piece of ['boathouse-door-ring', 'ferry-hoop']) {
-  test(`${piece}: bench and sheet are accessible by day and in the evening`, async ({ page }) => {
-    await page.goto(demoSite)
-    await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
-    await page.goto(`${demoSite}/piece/${piece}`)
-    await expect(figure(page, 'Face covered')).toBeVisible()
-    await page.getByTestId('layer').first().getByRole('button', { expanded: false }).click()
-    await expectAccessible(page)
-    await page.getByRole('button', { name: 'Keys' }).click()
-    await expect(page.getByRole('heading', { name: 'Keys on the bench' })).toBeVisible()
-    await page.keyboard.press('Escape')
-    await page.getByRole('button', { name: 'Evening light' }).click()
-    await expectAccessible(page)
-    await page.goto(`${demoSite}/piece/${piece}/make`)
-    await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
-    await expectAccessible(page)
-  })
-}
 
 test('without the shops the app works on usual prices, and says so', async ({ page }) => {
   await page.route('**/api/shops', (route) => route.abort())

@@ -1,14 +1,12 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { addLayer, drag, exported, expectAccessible, figure, fill, onDrawing, pictured, saved, startPiece } from './bench'
+import { addLayer, drag, exported, figure, fill, onDrawing, openWith, pictured, saved, startPiece } from './bench'
 
 const undo = (page: Page, words: RegExp | string) => page.getByRole('button', { name: words })
 const chosen = (page: Page) => page.getByTestId('chosen')
 
 async function ringWith(page: Page, name: string, count: number): Promise<void> {
-  await startPiece(page, name)
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'ox-eye daisy')
+  const layer = await openWith(page, name, ['daisy'])
   await layer.getByLabel('Placing rule').selectOption('Compass')
   await fill(layer, 'How many', String(count))
   await expect(figure(page, 'On the base')).toHaveText(String(count))
@@ -47,9 +45,7 @@ test('many are chosen with a frame and with Shift, and moved, copied and taken o
 })
 
 test('a stem is turned and trimmed by its grips, snaps along the run, and moves across the face', async ({ page }) => {
-  await startPiece(page, 'Grip ring')
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'bracken')
+  const layer = await openWith(page, 'Grip ring', ['bracken'])
   await layer.getByLabel('Placing rule').selectOption('Single')
   await fill(layer, 'At', '12:00')
   await layer.getByLabel('Direction').selectOption('Outward')
@@ -106,9 +102,7 @@ test('a material is dragged from the shelf onto the base', async ({ page }) => {
 })
 
 test('a layer is fitted to what is in hand, filled, swapped, hidden and locked', async ({ page }) => {
-  await startPiece(page, 'Tools ring')
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'bay sprig')
+  const layer = await openWith(page, 'Tools ring', ['bay'])
   await layer.getByLabel('Stems in hand, to spread over it').fill('11')
   await layer.getByRole('button', { name: 'Fit', exact: true }).click()
   await expect(figure(page, 'On the base')).toHaveText('11')
@@ -130,7 +124,6 @@ test('a layer is fitted to what is in hand, filled, swapped, hidden and locked',
   await expect(page.getByTestId('swap')).toContainText(/^ ?11 bay sprigs become \d+ boxwood sprigs\. Cost opened \$\d/)
   await page.getByTestId('swap').getByRole('button', { name: 'Swap', exact: true }).click()
   await expect(layer).toContainText(/\d+ boxwood sprigs/)
-  await expectAccessible(page)
 
   await layer.getByRole('button', { name: 'Hide the layer' }).click()
   await expect(undo(page, /^Undo: hide a layer/)).toBeEnabled()
@@ -157,10 +150,7 @@ test('the order of work shows the piece as it grows', async ({ page }) => {
 })
 
 test('reserved places are kept free, clashes are told, and a bare stretch is closed with one click', async ({ page }) => {
-  await startPiece(page, 'Kept ring')
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  await addLayer(page, 'bay sprig')
-  const bow = await addLayer(page, 'cream ribbon bow')
+  const bow = await openWith(page, 'Kept ring', ['bay', 'bow-cream'])
   await expect(bow.getByLabel('Keeps its place free of others')).toBeChecked()
   const rose = await addLayer(page, 'blush garden rose')
   await fill(rose, 'Cluster 1 at', '6:00')

@@ -1,13 +1,12 @@
 import { expect, test } from '@playwright/test'
-import { addLayer, expectAccessible, exported, fill, saved, startPiece } from './bench'
+import { addLayer, exported, fill, openWith, saved } from './bench'
 
 test('a ring is bound of bundles: count, advance and overlap give each other, and the sheet says how', async ({ page }) => {
-  await startPiece(page, 'Bundle ring')
+  const layer = await openWith(page, 'Bundle ring', ['bay'])
   await page.getByRole('button', { name: 'Base', exact: true }).click()
   await fill(page, 'Outside', '14')
   await fill(page, 'Inside', '12')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'bay sprig')
   await layer.getByLabel('Placing rule').selectOption('Bundles')
   await fill(layer, 'Cut to', '7')
   await fill(layer, 'Advance', '3 1/2')
@@ -27,7 +26,6 @@ test('a ring is bound of bundles: count, advance and overlap give each other, an
   await fill(made, 'Bundles bound', '6')
   await fill(made, 'Gap left', '13')
   await expect(made.getByRole('status')).toHaveText('4 more bundles; wrap the last 3 at least twice.')
-  await expectAccessible(page)
 
   await made.getByText('With the sprigs there are').click()
   await fill(made, 'Sprigs in hand', '24')
@@ -51,11 +49,7 @@ test('a ring is bound of bundles: count, advance and overlap give each other, an
 })
 
 test('a garland round a door is bound of boughs, so many of them', async ({ page }) => {
-  await startPiece(page, 'Porch garland')
-  await page.getByRole('button', { name: 'Base', exact: true }).click()
-  await page.getByRole('radio', { name: 'Garland round a door', exact: true }).click()
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'fir tip')
+  const layer = await openWith(page, 'Porch garland', ['fir'], 'door-garland')
   await layer.getByLabel('Placing rule').selectOption('Bough garland')
   const made = layer.getByTestId('made-up')
   const pieces = made.getByRole('button', { name: /^Pieces: / })
@@ -69,11 +63,10 @@ test('a garland round a door is bound of boughs, so many of them', async ({ page
 })
 
 test('a bow of three ribbons: asked what a loop means, stacked, turned, made again move by move', async ({ page }) => {
-  await startPiece(page, 'Stacked bow')
+  const layer = await openWith(page, 'Stacked bow', ['ribbon-check'])
   await page.getByRole('button', { name: 'Base', exact: true }).click()
   await fill(page, 'Outside', '24')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const layer = await addLayer(page, 'checked ribbon ribbon')
   const means = layer.getByTestId('loop-means')
   await fill(layer, 'Longest loop', '6')
   await fill(layer, 'Loops', '8')
@@ -120,7 +113,6 @@ test('a bow of three ribbons: asked what a loop means, stacked, turned, made aga
   await expect(view).toHaveAttribute('data-step', String(step + 1))
   await view.getByRole('button', { name: 'One move back' }).click()
   await expect(view).toHaveAttribute('data-step', String(step))
-  await expectAccessible(page)
 
   await fill(layer.getByTestId('ribbon').first(), 'Longest loop', '40')
   await expect(page.getByText(/takes a piece of .* the roll of checked ribbon has 360 in/)).toBeVisible()
@@ -135,12 +127,11 @@ test('a bow of three ribbons: asked what a loop means, stacked, turned, made aga
 })
 
 test('a ring is wrapped, covered in twine, laid with strands and set with mesh, each with what it takes first', async ({ page }) => {
-  await startPiece(page, 'Wrapped ring')
+  const ribbon = await openWith(page, 'Wrapped ring', ['ribbon-check'])
   await page.getByRole('button', { name: 'Base', exact: true }).click()
   await fill(page, 'Outside', '14')
   await fill(page, 'Inside', '10')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const ribbon = await addLayer(page, 'checked ribbon ribbon')
   await ribbon.getByLabel('Placing rule').selectOption('Wound round')
   await fill(ribbon, 'Round a tube of', '2')
   await fill(ribbon, 'Left at each end', '0')
@@ -172,15 +163,10 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
   await expect(figure(mesh, 'From a roll')).toHaveText('36')
   await mesh.getByLabel('Placing rule').selectOption('Poofs from tie to tie')
   await expect(figure(mesh, 'Poofs')).toHaveText('12')
-  await expectAccessible(page)
 })
 
 test('a wire pear is threaded with beads, its stem wound with twine', async ({ page }) => {
-  await startPiece(page, 'Bead pear')
-  await page.getByRole('button', { name: 'Base', exact: true }).click()
-  await page.getByRole('radio', { name: 'Pear with ribs', exact: true }).click()
-  await page.getByRole('button', { name: 'Stems', exact: true }).click()
-  const beads = await addLayer(page, 'wooden bead, 16')
+  const beads = await openWith(page, 'Bead pear', ['bead-16'], 'pear')
   await beads.getByLabel('Lies on').selectOption('The same on every run')
   const figure = (name: string) => beads.getByTestId('made-up').getByRole('button', { name: new RegExp(`^${name}: `) })
   await expect(figure('On the rib 2')).toHaveText(/\d+/)

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test'
 import { renderAsync } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { SPECIES } from '../../core/glyph'
-import { addLayer, demoSite, expectAccessible, exported, saved, startPiece } from './bench'
+import { addLayer, demoSite, exported, saved, startPiece } from './bench'
 
 async function openDialog(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click()
@@ -41,7 +41,6 @@ const STATED = { mean: 3, far: 0.02 }
 test('a piece goes out as PNG and as SVG, and an independent renderer makes the same picture of the vectors', async ({ page }) => {
   await demoBench(page, 'orchard-ring')
   await openDialog(page)
-  await expectAccessible(page)
   await page.getByLabel('Pixels across').fill('720')
   await expect(page.getByTestId('picture-size')).toHaveText(/^720 × 7\d\d pixels$/)
   const png = PNG.sync.read(await saveIt(page))
@@ -153,7 +152,6 @@ test('the plate shows every species, on a light and a dark ground', async ({ pag
   expect(blank).toBe(0)
   await page.getByLabel('Names').uncheck()
   await expect(page.getByText('Old man’s beard', { exact: true })).toBeHidden()
-  await expectAccessible(page)
 })
 
 test('the make sheet prints the piece as vectors', async ({ page }) => {

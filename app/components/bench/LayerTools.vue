@@ -6,7 +6,7 @@ import type { Filling } from '#core/cover'
 import { swapMaterial } from '#core/jobs'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
-import { formatMoney, quantity, several, show } from '#core/measure'
+import { formatMoney, parseNumber, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
 import { edit, FULLNESS, ofStems } from '#core/piece'
 import { askFilling, askWorkings } from '~/workers/workings'
@@ -30,8 +30,9 @@ const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null =
 const inHand = ref('')
 const fitError = ref('')
 function fit(): void {
-  const stems = Number(inHand.value)
-  fitError.value = Number.isInteger(stems) && stems >= 0 && inHand.value.trim() !== '' ? '' : 'A whole number of stems, please.'
+  const read = parseNumber(inHand.value)
+  const stems = read.ok ? read.value : NaN
+  fitError.value = Number.isInteger(stems) ? '' : 'A whole number of stems, please.'
   if (fitError.value) return
   const fitted = fitTo(props.layer, stems, bench.runs, shops.shelf)
   if (!fitted) fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'

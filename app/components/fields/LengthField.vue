@@ -13,8 +13,12 @@ function read(text: string) {
   if (props.none !== undefined && (plain === '' || plain === props.none.toLowerCase())) return { ok: true as const, value: null }
   return parseLength(text, props.units)
 }
+/** A limit is told as the maker reads lengths, not in the document's millimetres. */
+function takeLength(mm: number | null): string | null {
+  return props.take(mm)?.replace(/^At (most|least) (-?[\d.]+)\.$/, (_, way: string, limit: string) => `At ${way} ${readTape(Number(limit), props.units)}.`) ?? null
+}
 </script>
 
 <template>
-  <TypedField :label="label" :shown="shown" :read="read" :take="take" :hint="hint" numeric />
+  <TypedField :label="label" :shown="shown" :read="read" :take="takeLength" :hint="hint" numeric />
 </template>

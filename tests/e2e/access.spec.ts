@@ -1,0 +1,114 @@
+import { expect, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { DEMO_PIECES, demoSite, expectAccessible, figure } from './bench'
+
+// One pass over every page, panel, dialog and kind of layer, each by day and in the evening.
+
+const evening = (page: Page) => page.getByRole('button', { name: 'Evening light' })
+
+/** Looks at what is there now by day and in the evening. The light is set where it is kept, since a dialog covers its switch. */
+async function inBothLights(page: Page): Promise<void> {
+  for (const light of ['day', 'evening'] as const) {
+    await page.evaluate((to) => { document.documentElement.dataset.light = to }, light)
+    await expectAccessible(page, light === 'evening')
+  }
+  await page.evaluate(() => { document.documentElement.dataset.light = 'day' })
+}
+
+async function demo(page: Page, path: string): Promise<void> {
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
+  await page.goto(demoSite + path)
+}
+
+test('workroom, its dialog and menu, and an empty one', async ({ page }) => {
+  await demo(page, '/')
+  await expect(page.getByTestId('piece').first().locator('img')).toBeVisible()
+  await inBothLights(page)
+  await page.getByRole('button', { name: 'Start a piece' }).click()
+  await inBothLights(page)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'More about Ferry hoop' }).click()
+  await inBothLights(page)
+  await page.goto('/')
+  await expect(page.getByTestId('empty')).toBeVisible()
+  await inBothLights(page)
+  await page.goto('/no/such/page')
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible()
+  await inBothLights(page)
+})
+
+test('bench: its panels, dialogs and the beginning', async ({ page }) => {
+  await demo(page, '/piece/ferry-hoop')
+  await expect(figure(page, 'Face covered')).toBeVisible()
+  await page.getByTestId('layer').first().getByRole('button', { expanded: false }).click()
+  await figure(page, 'Face covered').click()
+  await page.getByTestId('tape').getByRole('option').first().click()
+  await inBothLights(page)
+  for (const panel of ['Brief', 'Base']) {
+    await page.getByRole('button', { name: panel, exact: true }).click()
+    await inBothLights(page)
+  }
+  await page.getByRole('button', { name: 'Keys' }).click()
+  await expect(page.getByRole('heading', { name: 'Keys on the bench' })).toBeVisible()
+  await inBothLights(page)
+  await page.keyboard.press('Escape')
+  for (const item of ['A picture of it…', 'Earlier versions…']) {
+    await page.getByRole('button', { name: 'More', exact: true }).click()
+    await page.getByRole('menuitem', { name: item }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await inBothLights(page)
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+  await evening(page).click()
+  await expect(page.locator('html')).toHaveAttribute('data-light', 'evening')
+})
+
+test('bench: layers of every construction, and the beginning of an empty one', async ({ page }) => {
+  /** Each kind of rule is looked at once. */
+  const seen = new Set<string>()
+  for (const piece of ['honey-fair-ring', 'wire-pear', 'chapel-garland', 'orchard-ring']) {
+    await demo(page, `/piece/${piece}`)
+    await expect(figure(page, 'Face covered')).toBeVisible()
+    const layers = page.getByTestId('layer')
+    for (let i = 0; i < await layers.count(); i++) {
+      await layers.nth(i).getByRole('button', { expanded: false }).first().click()
+      const rule = await layers.nth(i).getByLabel('Placing rule').inputValue()
+      if (seen.has(rule)) continue
+      seen.add(rule)
+      await inBothLights(page)
+    }
+  }
+  await page.goto(demoSite)
+  await page.getByRole('button', { name: 'Start a piece' }).click()
+  await page.getByLabel('What shall it be called?').fill('Bare ring')
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('button', { name: 'Stems', exact: true }).click()
+  await expect(page.getByTestId('beginning')).toBeVisible()
+  await inBothLights(page)
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  await inBothLights(page)
+})
+
+test('make sheet, cutting, shelf with its dialogs, plate', async ({ page }) => {
+  await demo(page, '/piece/boathouse-door-ring/make')
+  await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
+  await inBothLights(page)
+  await page.goto(`${demoSite}/cutting`)
+  await page.getByLabel('Cut from').selectOption({ index: 0 })
+  await expect(page.getByTestId('plan')).toBeVisible()
+  await inBothLights(page)
+  await page.goto(`${demoSite}/shelf`)
+  await expect(page.getByTestId('material').first()).toBeVisible()
+  await inBothLights(page)
+  await page.getByRole('button', { name: 'Add a material' }).click()
+  await inBothLights(page)
+  await page.keyboard.press('Escape')
+  await page.getByLabel('A table of materials').setInputFiles({ name: 'table.csv', mimeType: 'text/csv', buffer: Buffer.from('name,kind,length,width\nhedge tip,greenery,8,3\nodd,tree,1,1\n') })
+  await expect(page.getByTestId('row-faults')).toBeVisible()
+  await inBothLights(page)
+  await page.goto(`${demoSite}/plate`)
+  await expect(page.locator('main[data-ready=true]')).toBeVisible({ timeout: 60_000 })
+  await inBothLights(page)
+})

@@ -1,0 +1,115 @@
+import { expect, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { demoSite, figure, fill, openPiece, openWith, pieceOn, saved } from './bench'
+
+const ring = pieceOn('Sound ring', 'grapevine', ['bay'])
+
+test('a full storage is told once, what is typed is kept, and is saved when there is room again', async ({ page }) => {
+  await openWith(page, 'Full ring', ['bay'])
+  await saved(page)
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put
+    Object.assign(window, { thaw: () => { IDBObjectStore.prototype.put = put } })
+    IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError') }
+  })
+  await fill(page.getByTestId('layer'), 'How many', '7')
+  const alert = page.getByRole('alert').filter({ hasText: 'Your edits could not be saved' })
+  await expect(alert).toContainText('The storage that the browser gives this app is full')
+  await expect(page.getByTestId('saving')).toHaveText('Not saved yet')
+  await fill(page.getByTestId('layer'), 'How many', '8')
+  await expect(alert).toHaveCount(1)
+  await page.evaluate(() => (window as unknown as { thaw(): void }).thaw())
+  await saved(page)
+  await page.reload()
+  await expect(page.getByTestId('layer')).toContainText('8 bay sprigs')
+})
+
+test('what a page could not write before it went is there again afterwards', async ({ page }) => {
+  await openWith(page, 'Lost ring', ['bay'])
+  await saved(page)
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError') }
+  })
+  await fill(page.getByTestId('layer'), 'How many', '9')
+  await expect(page.getByTestId('saving')).toHaveText('Not saved yet')
+  await page.reload()
+  await expect(page.getByTestId('layer')).toContainText('9 bay sprigs')
+  await saved(page)
+})
+
+test('without a database every page says so, and is not blank', async ({ page }) => {
+  await page.addInitScript(() => Object.defineProperty(window, 'indexedDB', { get: () => undefined }))
+  for (const path of ['/', '/piece/some-ring', '/shelf', '/cutting']) {
+    await page.goto(path)
+    await expect(page.getByRole('heading').first()).toBeVisible()
+    await expect(page.getByRole('alert').first()).toContainText(/no storage/)
+  }
+})
+
+test('with local storage blocked the app works', async ({ page }) => {
+  await page.addInitScript(() => {
+    const blocked = (): never => { throw new DOMException('blocked', 'SecurityError') }
+    Object.defineProperty(window, 'localStorage', { get: blocked })
+  })
+  await openPiece(page, ring)
+  await expect(figure(page, 'On the base')).toHaveText('16')
+  await page.getByRole('button', { name: 'Brief', exact: true }).click()
+  await fill(page, 'Name', 'Sounder ring')
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sounder ring')
+})
+
+for (const [what, answer] of [
+  ['answers 404', { status: 404, body: 'no' }],
+  ['is a page', { status: 200, contentType: 'text/html', body: '<p>hello</p>' }],
+  ['throws as it starts', { status: 200, contentType: 'text/javascript', body: 'throw new Error("worn out")' }],
+] as const) {
+  test(`a worker whose script ${what} is told, and is good again once the script is back`, async ({ page }) => {
+    const script = /workings\.worker/
+    await page.route(script, (route) => route.fulfill(answer))
+    await page.goto(demoSite)
+    await page.goto(`${demoSite}/piece/ferry-hoop`)
+    const alert = page.getByRole('alert').filter({ hasText: 'could not be started, or broke off' })
+    await expect(alert.first()).toBeVisible()
+    await page.unroute(script)
+    await page.reload()
+    await expect(figure(page, 'Face covered')).toBeVisible()
+  })
+}
+
+test('what nobody caught is told', async ({ page }) => {
+  await page.goto('/')
+  await page.evaluate(() => { void Promise.reject(new Error('out of twine')) })
+  await expect(page.getByRole('alert')).toContainText('out of twine')
+})
+
+test('names with markup, marks of direction and formulas come through screen, files and pictures as they are', async ({ page }) => {
+  const name = '=1+1 <b onload=alert(1)>"\u202Eregnar\u202C & \'co'
+  page.on('dialog', (dialog) => { throw new Error(`a script ran: ${dialog.message()}`) })
+  await openPiece(page, { ...ring, brief: { ...ring.brief, name } })
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export as JSON' }).click()])
+  expect(download.suggestedFilename()).toBe('1-1-b-onload-alert-1-regnar-co.piece.json')
+  await page.getByRole('link', { name: 'Make sheet' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
+  const svg = await page.getByRole('img').first().evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
+  const title = await page.evaluate((text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('title')?.textContent ?? 'no title', svg)
+  expect(title).toContain(name)
+})
+
+/** Whether the page answers within a second while it works. */
+async function answers(page: Page): Promise<boolean> {
+  return Promise.race([page.evaluate(() => true), new Promise<false>((resolve) => { setTimeout(() => resolve(false), 1000) })])
+}
+
+test('a piece of 60 layers of 500 answers, says what it is doing, and can be left', async ({ page }) => {
+  const kinds = ['bracken', 'bay', 'ivy']
+  const huge = pieceOn('Huge ring', 'grapevine', Array.from({ length: 60 }, (_, i) => kinds[i % 3]!), { rule: { kind: 'compass', count: 500, start: 0 }, cut: 120 })
+  await openPiece(page, huge)
+  await expect(page.getByText('Working it out…')).toBeVisible()
+  expect(await answers(page)).toBe(true)
+  await page.getByRole('link', { name: 'Workroom' }).click()
+  await expect(page.getByTestId('piece')).toBeVisible()
+})

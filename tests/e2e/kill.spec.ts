@@ -1,0 +1,77 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, test } from '@playwright/test'
+import { PLAIN } from '../../playwright.config'
+
+// The browser is killed at a random moment within a second and a half after an edit, while edits go on. Five rounds
+// each time; `KILLS=100 npx playwright test kill` makes more.
+const ROUNDS = Number(process.env.KILLS ?? 5)
+const site = `http://127.0.0.1:${PLAIN}`
+/** What was typed so long before the end may be lost, ms. */
+const MAY_LOSE = 500
+const EVERY = 100
+
+/** A browser whose profile stays when it is killed. */
+async function browserOn(profile: string) {
+  const chrome = spawn('/usr/bin/chromium', ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'], { stdio: ['ignore', 'ignore', 'pipe'], detached: true })
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = ''
+    chrome.stderr.on('data', (data: Buffer) => {
+      said += data.toString()
+      const found = /DevTools listening on (ws:\S+)/.exec(said)
+      if (found) resolve(found[1]!)
+    })
+    chrome.on('exit', () => reject(new Error(`Chromium ended: ${said}`)))
+  })
+  const connected = await chromium.connectOverCDP(address)
+  const page = await connected.contexts()[0]!.newPage()
+  return { page, kill: () => { process.kill(-chrome.pid!, 'SIGKILL') } }
+}
+
+test('killing the browser loses at most what was typed in the last half second', async () => {
+  test.setTimeout(60_000 + ROUNDS * 30_000)
+  const profile = mkdtempSync(join(tmpdir(), 'ruddy-kill-'))
+  let lost = 0
+  let address = ''
+  for (let round = 0; round < ROUNDS; round++) {
+    const { page, kill } = await browserOn(profile)
+    if (!address) {
+      await page.goto(site)
+      await page.getByRole('button', { name: 'Start a piece' }).click()
+      await page.getByLabel('What shall it be called?').fill('Killed ring')
+      await page.getByRole('button', { name: 'To the bench' }).click()
+      await expect(page.getByTestId('saving')).toHaveText('Saved')
+      address = page.url()
+    }
+    else await page.goto(address)
+    const field = page.getByLabel('Occasion', { exact: true })
+    await page.getByRole('button', { name: 'Brief', exact: true }).click()
+    await expect(field).toBeVisible()
+    const typed: { text: string, at: number }[] = []
+    const until = Date.now() + 100 + Math.random() * 1400
+    for (let i = 0; Date.now() < until; i++) {
+      const text = `round ${round} edit ${i}`
+      await field.fill(text)
+      await field.blur()
+      typed.push({ text, at: Date.now() })
+      await page.waitForTimeout(EVERY)
+    }
+    const killed = Date.now()
+    kill()
+    const again = await browserOn(profile)
+    await again.page.goto(address)
+    await expect(again.page.getByRole('heading', { level: 1 })).toHaveText('Killed ring')
+    await again.page.getByRole('button', { name: 'Brief', exact: true }).click()
+    const found = await again.page.getByLabel('Occasion', { exact: true }).inputValue()
+    const must = typed.filter(({ at }) => at < killed - MAY_LOSE).at(-1)
+    const at = typed.findIndex(({ text }) => text === found)
+    if (must) expect(at, `round ${round}: “${found}” after “${typed.at(-1)!.text}”`).toBeGreaterThanOrEqual(typed.indexOf(must))
+    if (at < typed.length - 1) lost = Math.max(lost, killed - (typed[at + 1]?.at ?? killed))
+    again.kill()
+    await new Promise((resolve) => { setTimeout(resolve, 300) })
+  }
+  console.info(`${ROUNDS} kills; the oldest edit lost was ${lost} ms old`)
+  rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 })
+})
