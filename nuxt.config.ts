@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import { HEADERS } from './server/policy'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
@@ -39,7 +40,7 @@ export default defineNuxtConfig({
   runtimeConfig: { public: { demo: false, painter: painter() } },
   alias: { '#core': core },
   compatibilityDate: '2026-01-01',
-  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }], compressPublicAssets: true },
+  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }], compressPublicAssets: true, routeRules: { '/**': { headers: { ...HEADERS } } } },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },

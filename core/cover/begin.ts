@@ -61,7 +61,7 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
   switch (own.rule.kind) {
     case 'cluster': {
       const size = 2 * material.width <= room.short * GROUP ? own.rule.size : 1
-      return { ...own, rule: { ...own.rule, size }, reserve: material.form === 'leaf' ? null : 0 }
+      return { ...own, rule: { ...own.rule, size } }
     }
     case 'bundles': return { ...own, cut: null }
     case 'arms': return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }

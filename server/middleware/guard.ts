@@ -1,5 +1,4 @@
 import { createError, defineEventHandler, getRequestHeader, setResponseHeaders } from 'h3'
-import { HEADERS } from '../policy'
 
 /** The longest address and the largest body that are taken, and how long a request may take. */
 const LONGEST_URL = 2048
@@ -8,7 +7,6 @@ const LONGEST_MS = 10_000
 
 /** What holds for every request, before anything answers it. */
 export default defineEventHandler((event) => {
-  setResponseHeaders(event, HEADERS)
   event.node.req.setTimeout(LONGEST_MS)
   if (event.path.length > LONGEST_URL) throw createError({ statusCode: 414, statusMessage: 'The address is too long.' })
   if (!['GET', 'HEAD'].includes(event.method)) {

@@ -15,9 +15,9 @@ export const DEMO_PIECES = 8
 
 export const demoSite = `http://127.0.0.1:${DEMO}`
 
-/** Fails on anything that axe finds serious. @param colours looks at contrast alone: all that another light changes */
-export async function expectAccessible(page: Page, colours = false): Promise<void> {
-  const axe = new AxeBuilder({ page })
+/** Fails on anything that axe finds serious. @param within the part that is looked at @param colours looks at contrast alone: all that another light changes */
+export async function expectAccessible(page: Page, within = 'body', colours = false): Promise<void> {
+  const axe = new AxeBuilder({ page }).include(within)
   const { violations } = await (colours ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])).analyze()
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).slice(0, 3).join(' | ')}`)).toEqual([])

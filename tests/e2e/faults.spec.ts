@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { demoSite, figure, fill, openPiece, openWith, pieceOn, saved } from './bench'
+import { DEMO_PIECES, demoSite, figure, fill, openPiece, openWith, pieceOn, saved } from './bench'
 
 const ring = pieceOn('Sound ring', 'grapevine', ['bay'])
 
@@ -67,8 +67,9 @@ for (const [what, answer] of [
 ] as const) {
   test(`a worker whose script ${what} is told, and is good again once the script is back`, async ({ page }) => {
     const script = /workings\.worker/
-    await page.route(script, (route) => route.fulfill(answer))
     await page.goto(demoSite)
+    await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
+    await page.route(script, (route) => route.fulfill(answer))
     await page.goto(`${demoSite}/piece/ferry-hoop`)
     const alert = page.getByRole('alert').filter({ hasText: 'could not be started, or broke off' })
     await expect(alert.first()).toBeVisible()
@@ -108,7 +109,7 @@ test('a piece of 60 layers of 500 answers, says what it is doing, and can be lef
   const kinds = ['bracken', 'bay', 'ivy']
   const huge = pieceOn('Huge ring', 'grapevine', Array.from({ length: 60 }, (_, i) => kinds[i % 3]!), { rule: { kind: 'compass', count: 500, start: 0 }, cut: 120 })
   await openPiece(page, huge)
-  await expect(page.getByText('Working it out…')).toBeVisible()
+  await expect(page.getByRole('banner').getByText('Working it out…')).toBeVisible()
   expect(await answers(page)).toBe(true)
   await page.getByRole('link', { name: 'Workroom' }).click()
   await expect(page.getByTestId('piece')).toBeVisible()

@@ -160,7 +160,8 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
   await expect(page.getByText('15 gathers, but the base has 12 ties. 3 have nowhere to go.')).toBeVisible()
   await page.getByRole('button', { name: 'Make 12' }).click()
   await expect(page.getByTestId('layer').last()).toContainText('6 ruffles and 6 petals of honey mesh')
-  await expect(figure(mesh, 'From a roll')).toHaveText('36')
+  // Pieces half as long as this base is wide, of a roll of 30 ft: 360 in ÷ 7 in.
+  await expect(figure(mesh, 'From a roll')).toHaveText('51')
   await mesh.getByLabel('Placing rule').selectOption('Poofs from tie to tie')
   await expect(figure(mesh, 'Poofs')).toHaveText('12')
 })
