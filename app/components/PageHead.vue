@@ -6,11 +6,11 @@ defineProps<{ title: string }>()
 </script>
 
 <template>
-  <header class="flex items-center gap-3 border-b border-line py-3">
+  <header class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-3">
     <NuxtLink to="/" class="page-link">Workroom</NuxtLink>
     <slot name="ways" />
     <h1 class="font-serif text-2xl leading-none">{{ title }}</h1>
     <slot name="about" />
-    <div class="ml-auto flex items-center gap-2"><UnitsSwitch /><LightSwitch /><slot /></div>
+    <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0"><UnitsSwitch /><LightSwitch /><slot /></div>
   </header>
 </template>

@@ -69,12 +69,12 @@ async function start(): Promise<void> {
 </script>
 
 <template>
-  <main ref="page" class="mx-auto min-h-dvh max-w-6xl px-6 pb-10" :class="isOverDropZone ? 'bg-moss' : ''">
-    <header class="flex items-center gap-3 border-b border-line py-4">
+  <main ref="page" class="mx-auto min-h-dvh max-w-6xl px-6 pb-10 max-sm:px-4" :class="isOverDropZone ? 'bg-moss' : ''">
+    <header class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-4">
       <img src="/icon.svg" alt="" class="size-7">
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
       <span class="text-soft">Workroom</span>
-      <div class="ml-auto flex items-center gap-2">
+      <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0">
         <NuxtLink to="/cutting" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Cutting</NuxtLink>
         <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Shelf of materials</NuxtLink>
         <UnitsSwitch />

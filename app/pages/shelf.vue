@@ -97,7 +97,7 @@ function takeStash(id: string, count: number): null {
 </script>
 
 <template>
-  <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10">
+  <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10 max-sm:px-4">
     <PageHead title="Shelf">
       <template #about>
         <NuxtLink to="/plate" class="page-link">Plate of species</NuxtLink>
@@ -118,6 +118,7 @@ function takeStash(id: string, count: number): null {
       <label class="flex h-7 items-center gap-1.5"><input v-model="mine" type="checkbox" class="size-4 accent-leaf">My own</label>
     </div>
 
+    <div class="max-lg:overflow-x-auto">
     <table class="w-full text-small" :aria-rowcount="rows.length + 1">
       <thead>
         <tr v-for="group in table.getHeaderGroups()" :key="group.id" class="border-b border-line text-left">
@@ -155,6 +156,7 @@ function takeStash(id: string, count: number): null {
         <tr v-if="below" aria-hidden="true"><td :colspan="columns.length + 3" :style="{ height: `${below}px` }" /></tr>
       </tbody>
     </table>
+    </div>
     <p v-if="!found.length" class="py-10 text-center text-soft">Nothing on the shelf is like that.</p>
 
     <MaterialDialog v-if="editing" :material="editing" @close="editing = null" />

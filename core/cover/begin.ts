@@ -17,7 +17,7 @@ const SHORTEST = 60
 const OF_RUN = 0.6
 /** Neighbours lie over each other by at least this share of a stem, and no nearer than this, mm. Rules of thumb. */
 const OVERLAP = 0.4
-const NEAREST = 7
+const NEAREST = 12
 /** From place to place, mm along the run: of what is laid over the greenery, and of accents. Rules of thumb. */
 const APART = { over: 90, accents: 200 } as const
 const MOST = 240

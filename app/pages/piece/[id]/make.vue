@@ -30,10 +30,10 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
 </script>
 
 <template>
-  <div v-if="bench.piece && brief" class="mx-auto max-w-5xl px-6 pb-12 print:max-w-none print:p-0">
-    <header class="flex items-center gap-3 py-3 print:hidden">
+  <div v-if="bench.piece && brief" class="mx-auto max-w-5xl px-6 pb-12 max-sm:px-3 print:max-w-none print:p-0">
+    <header class="flex flex-wrap items-center gap-x-3 gap-y-2 py-3 print:hidden">
       <NuxtLink :to="`/piece/${bench.piece.id}`" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Back to the bench</NuxtLink>
-      <div class="ml-auto flex items-center gap-3">
+      <div class="ml-auto flex flex-wrap items-center gap-3 max-sm:ml-0">
         <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox">Show what it hangs on</label>
         <UnitsSwitch />
         <LightSwitch />
@@ -41,7 +41,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
       </div>
     </header>
 
-    <main v-if="workings" class="rounded-md border border-line bg-sheet p-6 print:border-0 print:p-0">
+    <main v-if="workings" class="rounded-md border border-line bg-sheet p-6 max-sm:p-3 print:border-0 print:p-0">
       <div class="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h1 class="font-serif text-2xl">{{ brief.name }}</h1>
         <p class="text-right text-soft">
