@@ -13,8 +13,12 @@ mkdirSync(folder, { recursive: true })
 
 await serving(4183, async (site) => {
   const chrome = await chromium.launch(BROWSER)
-  const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } })
-  const settled = () => page.waitForTimeout(1200)
+  const page = await chrome.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+  const settled = async () => {
+    // The bench says when what is seen of its drawing is sharp.
+    await page.waitForFunction(() => (document.querySelector('[data-testid=drawing]')?.dataset.sharp ?? 'true') === 'true', null, { timeout: 60_000 })
+    await page.waitForTimeout(1200)
+  }
   const shoot = async (name) => {
     await settled()
     await page.screenshot({ path: join(folder, `${name}.png`) })
@@ -30,8 +34,7 @@ await serving(4183, async (site) => {
 
   await page.goto(site)
   await page.getByTestId('piece').nth(7).waitFor()
-  // A preview gets its own size when it is painted to the end; until then it has the size that every canvas begins with.
-  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => (card.querySelector('canvas')?.width ?? 300) !== 300), null, { timeout: 180_000 })
+  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')?.complete), null, { timeout: 180_000 })
   await shoot('workroom')
 
   await bench('boathouse-door-ring')

@@ -78,15 +78,14 @@ export class BenchStage {
   private readonly ground = new Konva.Image({ image: undefined })
   private readonly still = new Konva.Image({ image: undefined })
   private readonly veil = new Konva.Image({ image: undefined })
-  /** All of it in one, for while the view moves. */
-  private readonly flat = new Konva.Layer({ listening: false })
-  private readonly whole = new Konva.Image({ image: undefined })
+  /** All of it in one, for while the view moves: the browser moves and stretches it, nothing is painted. */
+  private readonly whole = document.createElement('canvas')
   private state: StageState | null = null
   private runs: readonly Run[] = []
   private picker: Picker | null = null
   private pictures: Pictures | null = null
   /** What is shown while the view moves, and the view that it was painted for, in pixels of the page. */
-  private moved: { readonly image: CanvasImageSource, readonly view: View } | null = null
+  private moved: { readonly view: View } | null = null
   private job = 0
   /** The view that is being painted. */
   private busy: View | null = null
@@ -102,9 +101,11 @@ export class BenchStage {
     this.stage = new Konva.Stage({ container, width: this.view.width, height: this.view.height })
     this.things.add(this.ground, this.still)
     this.hour.add(this.veil)
-    this.flat.add(this.whole)
     this.moving.add(new Konva.Shape({ sceneFunc: (context) => this.paintMoving(context._context as CanvasRenderingContext2D) }))
-    this.stage.add(this.things, this.moving, this.hour, this.overlay, this.flat)
+    this.stage.add(this.things, this.moving, this.hour, this.overlay)
+    Object.assign(this.whole.style, { position: 'absolute', left: '0', top: '0', transformOrigin: '0 0', pointerEvents: 'none', visibility: 'hidden' })
+    container.style.overflow = 'hidden'
+    container.append(this.whole)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
     this.stage.on('pointerdown', (event) => this.down(event.evt))
     this.stage.on('pointermove', (event) => this.move(event.evt))
@@ -119,9 +120,9 @@ export class BenchStage {
   }
 
   /** Shows a picture of the piece until its drawing is painted. @param view what the picture shows, in its own pixels */
-  preview(image: CanvasImageSource, view: View): void {
+  preview(image: ImageBitmap, view: View): void {
     if (this.pictures || this.moved) return
-    this.moved = { image, view }
+    this.hold(image, view)
     const { width, height } = this.view
     if (!this.state) this.view = { ...this.view, x: view.x, y: view.y, scale: view.scale * Math.min(width / view.width, height / view.height) }
     this.showMoved()
@@ -244,31 +245,38 @@ export class BenchStage {
     if (this.moved || !this.pictures) return
     const { view, ground, still, veil } = this.pictures
     const ratio = window.devicePixelRatio
-    const image = new OffscreenCanvas(view.width, view.height)
-    const ctx = image.getContext('2d')!
-    for (const each of [ground, still, veil]) if (each) ctx.drawImage(each, 0, 0)
+    const ctx = this.hold(ground, { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio })
+    for (const each of [still, veil]) if (each) ctx.drawImage(each, 0, 0)
     const pane = this.stage.size()
     ctx.drawImage(this.overlay.getNativeCanvasElement(), (view.width - pane.width * ratio) / 2, (view.height - pane.height * ratio) / 2, pane.width * ratio, pane.height * ratio)
-    this.moved = { image, view: { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio } }
+  }
+
+  /** Puts a picture into the one that moves. @param view what it shows, in pixels of the page */
+  private hold(image: OffscreenCanvas | ImageBitmap, view: View): CanvasRenderingContext2D {
+    this.whole.width = image.width
+    this.whole.height = image.height
+    Object.assign(this.whole.style, { width: `${view.width}px`, height: `${view.height}px` })
+    const ctx = this.whole.getContext('2d')!
+    ctx.drawImage(image, 0, 0)
+    this.moved = { view }
+    return ctx
   }
 
   private showMoved(): void {
     if (!this.moved) return
-    const { image, view: from } = this.moved
+    const { view: from } = this.moved
     const { view } = this
     const scale = view.scale / from.scale
-    this.whole.setAttrs({
-      image, width: from.width, height: from.height, scaleX: scale, scaleY: scale,
-      x: view.width / 2 + (from.x - view.x) * view.scale - (from.width * scale) / 2, y: view.height / 2 + (from.y - view.y) * view.scale - (from.height * scale) / 2,
-    })
-    this.flat.batchDraw()
+    const x = view.width / 2 + (from.x - view.x) * view.scale - (from.width * scale) / 2
+    const y = view.height / 2 + (from.y - view.y) * view.scale - (from.height * scale) / 2
+    this.whole.style.transform = `translate(${x}px, ${y}px) scale(${scale})`
     this.conceal(true)
     this.events.sharp(false)
   }
 
   private conceal(moving: boolean): void {
     for (const layer of [this.things, this.moving, this.hour, this.overlay]) layer.getNativeCanvasElement().style.visibility = moving ? 'hidden' : 'visible'
-    this.flat.getNativeCanvasElement().style.visibility = moving ? 'visible' : 'hidden'
+    this.whole.style.visibility = moving ? 'visible' : 'hidden'
   }
 
   private paintSoon(wait: number): void {

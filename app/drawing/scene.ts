@@ -87,7 +87,6 @@ export function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Spr
   ctx.save()
   ctx.translate(item.x, item.y)
   ctx.rotate((item.bearing * Math.PI) / 180)
-  ctx.imageSmoothingQuality = 'high'
   ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
   ctx.restore()
   if (!item.tucked) return

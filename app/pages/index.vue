@@ -56,6 +56,7 @@ async function take(files: readonly File[] | FileList | null): Promise<void> {
 }
 async function chosen(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
+  void storage.keep()
   await take(input.files)
   input.value = ''
 }

@@ -9,7 +9,7 @@ import { byRule, DOOR_SHARE, EACH, ofStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
 
 /** How much of the face a first layer of greenery should hide, by the fullness asked: what follows covers the rest. Rules of thumb. */
-const COVERS: Readonly<Record<Piece['brief']['fullness'], number>> = { sparse: 0.45, full: 0.88, lush: 0.95 }
+const COVERS: Readonly<Record<Piece['brief']['fullness'], number>> = { sparse: 0.45, full: 0.9, lush: 0.95 }
 /** How far stems reach beyond the base: as a share of its face and of half its size, mm at least and at most. A ring comes out 2 to 6 in wider than its form. Rules of thumb. */
 const BEYOND = { ofFace: 0.9, ofHalf: 0.25, least: 25, most: 75 } as const
 /** A stem that is shorter than this does not hold, mm, and none is longer than this share of its run. Rules of thumb. */

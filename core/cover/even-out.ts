@@ -37,7 +37,7 @@ interface Item { readonly index: number, readonly of: Placement, readonly run: R
 interface Row { readonly run: Run, readonly items: Item[], readonly wanted: readonly number[] }
 
 const STEPS_EACH = 260
-const MOST_STEPS = 60_000
+const MOST_STEPS = 45_000
 const REPORT_EVERY = 400
 
 /**

@@ -15,9 +15,17 @@ export function shareOut(amount: Minor, ratios: readonly number[]): Minor[] {
   return allocate(dinero({ amount, currency: USD }), [...ratios]).map((part) => toSnapshot(part).amount)
 }
 
+/** Making one is far slower than using it. */
+const formats = new Map<Currency, Intl.NumberFormat>()
+function formatIn(currency: Currency): Intl.NumberFormat {
+  const known = formats.get(currency) ?? new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+  formats.set(currency, known)
+  return known
+}
+
 /** @example formatMoney(1299, 'USD') // '$12.99' */
 export function formatMoney(amount: Minor, currency: Currency): string {
-  return new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(amount / 100)
+  return formatIn(currency).format(amount / 100)
 }
 
 /** Reads `25`, `25.50` or `$25.50`; null when it is not an amount of money. */

@@ -37,7 +37,7 @@ async function measureFrames(stems: number): Promise<{ drag: number, fromSprites
     frame()
   }
   const layers = [...holder.querySelectorAll('canvas')]
-  const seen = (): HTMLCanvasElement => layers.find((each) => each.style.visibility === 'visible') ?? layers[0]!
+  const seen = (): HTMLCanvasElement => layers[0]!
   const box = holder.getBoundingClientRect()
   const view = fitting(pieceBounds(workings), 696, 465, 1)
   const top = workings.scene.items.at(-1)!
@@ -58,7 +58,7 @@ async function measureFrames(stems: number): Promise<{ drag: number, fromSprites
   const notch = median(Array.from({ length: 20 }, (_, i) => timed(() => {
     content.dispatchEvent(new WheelEvent('wheel', { deltaY: i % 2 ? 100 : -100, bubbles: true, cancelable: true, clientX: box.left + 348, clientY: box.top + 272 }))
     frame()
-    flushed(layers.at(-1)!)
+    void holder.offsetWidth
   })))
   const pane = new OffscreenCanvas(696, 545)
   pane.getContext('2d')!.drawImage(seen(), 0, 0, 696, 545)

@@ -5,6 +5,7 @@ import { Plus } from '@lucide/vue'
 import { baseNeeds, layersFrom } from '#core/cover'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
+import { capital } from '#core/measure'
 import type { Layer, RuleKind } from '#core/piece'
 import { useHand } from '~/composables/useHand'
 import { useBench } from '~/stores/bench'
@@ -74,7 +75,7 @@ function takeFrom(id: string): void {
         <h3 class="panel-title">Start with greenery</h3>
         <p class="text-fine text-soft">It is cut and counted for this base.</p>
         <div class="mt-1 flex flex-wrap gap-1">
-          <button v-for="each in GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])" :key="each.id" type="button" class="button h-7 first-letter:uppercase" @click="add(each)">{{ each.name }}</button>
+          <button v-for="each in GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])" :key="each.id" type="button" class="button h-7" @click="add(each)">{{ capital(each.name) }}</button>
           <button type="button" class="button h-7" @click="picking = true">Another…</button>
         </div>
       </section>

@@ -74,7 +74,7 @@ function onTape({ run, from, length }: { run: string, from: number, length: numb
 const bare = computed(() => (bench.workings?.cover.bare ?? []).flatMap(onTape))
 const zones = computed(() => (bench.workings?.zones ?? []).flatMap(onTape))
 
-const nameOf = (lane: Lane): string => bench.workings?.layers.find(({ id }) => id === lane.layer)?.title ?? ''
+const nameOf = (lane: Pick<Lane, 'layer'>): string => bench.workings?.layers.find(({ id }) => id === lane.layer)?.title ?? ''
 
 /** The gaps of a lane with their measures, without the unit: the tape's own numbers say which. */
 function gaps(lane: Lane) {
@@ -94,7 +94,18 @@ function gripsOf(lane: Lane): number[] {
     return Math.max(1, Math.min(7, (near * pixels.value) / 2))
   })
 }
-const lanes = computed(() => tape.value?.lanes.map((lane) => ({ ...lane, grips: gripsOf(lane) })) ?? [])
+/** What is drawn of a lane, worked out once for as long as the lane and the tape's scale stay: an edit of one layer leaves the others be. */
+interface Drawn { readonly scale: string, readonly grips: readonly number[], readonly gaps: ReturnType<typeof gaps> }
+const drawn = new WeakMap<Lane, Drawn>()
+function drawnOf(lane: Lane): Drawn {
+  const scale = `${pixels.value} ${tape.value!.from} ${tape.value!.to} ${units.value}`
+  const known = drawn.get(lane)
+  if (known?.scale === scale) return known
+  const now = { scale, grips: gripsOf(lane), gaps: gaps(lane) }
+  drawn.set(lane, now)
+  return now
+}
+const lanes = computed(() => tape.value?.lanes.map((lane) => ({ ...lane, ...drawnOf(lane), focus: focusOf(lane) })) ?? [])
 const selectedGaps = computed(() => {
   const placement = bench.selectedPlacement
   const lane = tape.value?.lanes.find(({ layer }) => layer === placement?.layer)
@@ -106,13 +117,12 @@ const selectedGaps = computed(() => {
   return `${readTape(Math.abs(mark.at), units.value)} along · ${read(before)} before · ${read(after)} after`
 })
 
-function focusable(lane: Lane, placement: string): boolean {
-  const chosen = lane.marks.find((mark) => mark.placement === bench.selected)
-  return chosen ? chosen.placement === placement : lane.marks[0]?.placement === placement
+/** The mark of a lane that Tab comes to: the chosen one, or the first. */
+function focusOf({ marks }: Lane): string | undefined {
+  return (marks.find(({ placement }) => placement === bench.selected) ?? marks[0])?.placement
 }
-const isChosen = (placement: string): boolean => bench.selection.includes(placement)
-/** How a mark reads aloud. */
-const says = (mark: Mark): string => `${bench.nameOf(mark)}, ${readTape(mark.s, units.value)} along, ${hand.placeOf(mark.run, mark.s)}`
+const chosen = computed(() => new Set(bench.selection))
+const isChosen = (placement: string): boolean => chosen.value.has(placement)
 
 const drag = ref<{ mark: Mark, from: number, by: number } | null>(null)
 function grab(event: PointerEvent, mark: Mark): void {
@@ -128,6 +138,7 @@ function grab(event: PointerEvent, mark: Mark): void {
 function pull(event: PointerEvent): void {
   if (drag.value) drag.value = { ...drag.value, by: event.clientX - drag.value.from }
 }
+const cancel = (): void => { drag.value = null }
 const moves = computed(() => (drag.value && Math.abs(drag.value.by) >= 2 ? drag.value.by : 0))
 function letGo(): void {
   const { mark } = drag.value ?? {}
@@ -199,19 +210,12 @@ watch(() => bench.selected, async (id) => {
             <rect v-for="(zone, i) in zones" :key="`z${i}`" :x="x(zone.from)" y="0" :width="zone.length * pixels" :height="LANE" class="fill-rime" opacity="0.13" aria-hidden="true" />
             <rect v-for="(stretchOf, i) in bare" :key="`b${i}`" :x="x(stretchOf.from)" y="0" :width="stretchOf.length * pixels" :height="LANE" fill="url(#bare-hatch)" aria-hidden="true" />
             <g aria-hidden="true">
-              <text v-for="(gap, i) in gaps(lane)" :key="i" :x="gap.x" :y="LANE / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
+              <text v-for="(gap, i) in lane.gaps" :key="i" :x="gap.x" :y="LANE / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
             </g>
-            <g
-              v-for="(mark, i) in lane.marks" :key="mark.placement" role="option" :data-mark="mark.placement" class="cursor-ew-resize outline-none [&:focus-visible>circle]:stroke-ink"
-              :aria-selected="isChosen(mark.placement)" :tabindex="focusable(lane, mark.placement) ? 0 : -1" :aria-label="says(mark)"
-              :transform="`translate(${x(mark.at) + shift(mark)} 0)`"
-              @pointerdown="grab($event, mark)" @pointermove="pull" @pointerup="letGo" @pointercancel="drag = null"
-              @keydown.enter.prevent="bench.select(mark.placement)" @keydown.space.prevent="$event.shiftKey ? bench.toggle(mark.placement) : bench.select(mark.placement)"
-            >
-              <rect :x="-lane.grips[i]!" y="0" :width="2 * lane.grips[i]!" :height="LANE" fill="transparent" />
-              <line x1="0" x2="0" y1="0" :y2="LANE" :class="isChosen(mark.placement) ? 'stroke-leaf' : 'stroke-line'" :stroke-width="isChosen(mark.placement) ? 3 : 1.2" />
-              <circle cx="0" cy="4.5" :r="isChosen(mark.placement) ? 4.5 : Math.min(3, lane.grips[i]!)" :class="isChosen(mark.placement) ? 'fill-leaf' : 'fill-soft'" stroke="transparent" stroke-width="2" />
-            </g>
+            <TapeMark
+              v-for="(mark, i) in lane.marks" :key="mark.placement" :mark="mark" :x="x(mark.at) + shift(mark)" :grip="lane.grips[i]!" :chosen="isChosen(mark.placement)" :focus="lane.focus === mark.placement" :units="units" :high="LANE"
+              @grab="grab" @pull="pull" @drop="letGo" @cancel="cancel" @choose="bench.select" @toggle="bench.toggle"
+            />
           </svg>
         </div>
         <p v-if="!tape.lanes.length" class="px-3 py-3 text-soft">Nothing is laid yet. Add the first layer under Stems, and it shows here at its true distances.</p>
