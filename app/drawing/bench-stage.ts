@@ -324,7 +324,7 @@ export class BenchStage {
     this.paintOverlay(own)
     this.moved = null
     if (here) {
-      for (const layer of [this.things, this.moving, this.hour]) layer.batchDraw()
+      for (const layer of [this.things, this.moving, this.hour]) layer.draw()
       this.conceal(false)
       this.events.sharp(true)
       return
@@ -491,7 +491,7 @@ export class BenchStage {
     this.busy = null
     this.pictures = touched
     if (touched.veil) this.veil.image(touched.veil)
-    for (const layer of [this.things, this.moving, this.hour]) layer.batchDraw()
+    for (const layer of [this.things, this.moving, this.hour]) layer.draw()
     this.paintOverlay()
     this.events.sharp(true)
   }

@@ -1,5 +1,8 @@
 import { proxy, wrap } from 'comlink'
+import type { SvgOptions } from '#core/exchange'
+import type { Scene } from '#core/glyph'
 import type { PictureOrder } from '~/drawing/picture'
+import { bridgeTo } from './bridge'
 import type { PictureWorker } from './protocol'
 
 export interface Painting {
@@ -17,3 +20,8 @@ export function paintPicture(order: PictureOrder, report: (share: number) => voi
   const done = Promise.race([wrap<PictureWorker>(worker).paint(order, proxy(report)), stopped, broken]).finally(() => worker.terminate())
   return { done, stop: halt }
 }
+
+const writer = bridgeTo<PictureWorker>('The worker that writes vectors', () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }))
+
+/** Writes a scene as SVG, in a worker. */
+export const writeVectors = (scene: Scene, options: SvgOptions): Promise<string> => writer.ask((api): Promise<string> => api.write(scene, options))

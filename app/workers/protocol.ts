@@ -1,6 +1,7 @@
 import type { CutJob, CutPlan, Planning } from '#core/cut'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { ReadPiece } from '#core/exchange'
+import type { ReadPiece, SvgOptions } from '#core/exchange'
+import type { Scene } from '#core/glyph'
 import type { TakenBy } from '#core/jobs'
 import type { Shelf } from '#core/material'
 import type { Delta } from '#core/measure'
@@ -46,6 +47,8 @@ export interface PreviewWorker {
 export interface PictureWorker {
   /** @param report is told how much is done, 0 to 1 */
   paint(order: PictureOrder, report: (share: number) => void | Promise<void>): Promise<Blob>
+  /** Writes a scene as vectors. */
+  write(scene: Scene, options: SvgOptions): string
 }
 
 /** What the worker answers to that plans cuts. */

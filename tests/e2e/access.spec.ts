@@ -77,7 +77,7 @@ test('bench: layers of every construction, and the beginning of an empty one', a
       const rule = await layers.nth(i).getByLabel('Placing rule').inputValue()
       if (seen.has(rule)) continue
       seen.add(rule)
-      await inBothLights(page, '[aria-label="Order of work"]')
+      await expectAccessible(page, '[aria-label="Order of work"]')
     }
   }
   await page.goto(demoSite)

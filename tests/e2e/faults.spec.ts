@@ -81,6 +81,7 @@ for (const [what, answer] of [
 
 test('what nobody caught is told', async ({ page }) => {
   await page.goto('/')
+  await expect(page.getByTestId('empty')).toBeVisible()
   await page.evaluate(() => { void Promise.reject(new Error('out of twine')) })
   await expect(page.getByRole('alert')).toContainText('out of twine')
 })

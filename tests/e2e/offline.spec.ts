@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import { expect, test } from '@playwright/test'
 import { figure } from './bench'
 
-const PORT = 4190
+const PORT = 4200 + Math.floor(Math.random() * 90)
 const site = `http://127.0.0.1:${PORT}`
 
 /** A server of this test's own, since it is stopped. */

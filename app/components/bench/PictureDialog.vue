@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { Download, Square } from '@lucide/vue'
-import { sceneSvg } from '#core/exchange'
 import { readTape } from '#core/measure'
 import { fileName, saveBlob, saveText } from '~/composables/files'
 import type { Framing } from '~/drawing/picture'
@@ -9,7 +8,7 @@ import { framed, PIXELS, pixelsDown, wrongPixels } from '~/drawing/picture'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import type { Painting } from '~/workers/picture'
-import { paintPicture } from '~/workers/picture'
+import { paintPicture, writeVectors } from '~/workers/picture'
 
 /** A picture to sell from or to show: pixels or vectors, near or from across the room, with or without what it hangs on. */
 const emit = defineEmits<{ close: [] }>()
@@ -43,8 +42,8 @@ async function save(): Promise<void> {
   const name = fileName(bench.piece!)
   if (kind.value === 'svg') {
     const names = Object.fromEntries(workings.value.layers.map(({ id, title }) => [id, title]))
-    saveText(sceneSvg(workings.value.scene, { region: bounds.value, title: bench.piece!.brief.name, names, surface: surface.value, shadows: true }), `${name}.svg`, 'image/svg+xml')
-    emit('close')
+    const writing = writeVectors(workings.value.scene, { region: bounds.value, title: bench.piece!.brief.name, names, surface: surface.value, shadows: true })
+    if (await notices.tell('The picture could not be written', writing.then((svg) => saveText(svg, `${name}.svg`, 'image/svg+xml')))) emit('close')
     return
   }
   share.value = 0
