@@ -75,6 +75,8 @@ function veilOf(scene: Scene, items: readonly SceneItem[], view: View): Offscree
 
 /** More things than this that changed are painted anew with all the rest. */
 const FEW = 24
+/** Pixels about a patch. */
+const RIM = 2
 
 /**
  * The pictures after a change of few things: only where these lay or lie is painted again, in the picture that is there.
@@ -92,21 +94,20 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
     top: Math.min(...boxes.map(({ top }) => top)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
   }
   const { view, still } = before
-  const ctx = still.getContext('2d')!
-  toView(ctx, view)
   const pixel = (x: number, y: number) => [(x - view.x) * view.scale + view.width / 2, (y - view.y) * view.scale + view.height / 2] as const
   const [left, top] = pixel(dirty.left, dirty.top).map(Math.floor) as [number, number]
   const [right, bottom] = pixel(dirty.right, dirty.bottom).map(Math.ceil) as [number, number]
-  ctx.save()
+  const [wide, high] = [right - left, bottom - top]
+  // On a sheet of its own with a rim that is left behind: what is painted up to an edge is not painted as it is within a picture.
+  const patch = new OffscreenCanvas(wide + 2 * RIM, high + 2 * RIM)
+  const on = patch.getContext('2d')!
+  on.setTransform(view.scale, 0, 0, view.scale, view.width / 2 - view.x * view.scale - left + RIM, view.height / 2 - view.y * view.scale - top + RIM)
+  paintBase(on, baseOf(scene, view.scale))
+  for (const item of items) if (meets(boxOf(item), dirty)) paintItem(on, scene.base, item, spriteOf(item, view.scale), view.scale)
+  const ctx = still.getContext('2d')!
   ctx.setTransform(1, 0, 0, 1, 0, 0)
-  ctx.beginPath()
-  ctx.rect(left, top, right - left, bottom - top)
-  ctx.clip()
-  ctx.clearRect(left, top, right - left, bottom - top)
-  toView(ctx, view)
-  paintBase(ctx, baseOf(scene, view.scale))
-  for (const item of items) if (meets(boxOf(item), dirty)) paintItem(ctx, scene.base, item, spriteOf(item, view.scale), view.scale)
-  ctx.restore()
+  ctx.clearRect(left, top, wide, high)
+  ctx.drawImage(patch, RIM, RIM, wide, high, left, top, wide, high)
   return { ...after, veil: veilOf(scene, items, view) }
 }
 

@@ -76,12 +76,24 @@ export const saved = (page: Page): Promise<void> => expect(page.getByTestId('sav
 export const figure = (page: Page, label: string): Locator =>
   page.getByTestId('tally').getByRole('button', { name: new RegExp(`^${label}: `) })
 
-/** Waits until the drawing is painted as it is, and gives what is seen of its things as a number. */
-export async function pictured(page: Page): Promise<number> {
-  await expect(page.getByTestId('drawing')).toHaveAttribute('data-sharp', 'true')
-  return page.getByTestId('drawing').locator('canvas').first().evaluate((element: HTMLCanvasElement) => {
+const thingsOf = (page: Page): Locator => page.getByTestId('drawing').locator('canvas').first()
+const sharp = (page: Page): Promise<void> => expect(page.getByTestId('drawing')).toHaveAttribute('data-sharp', 'true')
+
+/** Waits until the drawing is painted as it is, and remembers it in the page. */
+export async function rememberPicture(page: Page): Promise<void> {
+  await sharp(page)
+  await thingsOf(page).evaluate((element: HTMLCanvasElement) => {
+    Object.assign(window, { pictured: element.getContext('2d')!.getImageData(0, 0, element.width, element.height) })
+  })
+}
+
+/** Whether the drawing is seen to differ from the one that was remembered: by more than rounding does to a colour. */
+export async function pictureDiffers(page: Page): Promise<boolean> {
+  await sharp(page)
+  return thingsOf(page).evaluate((element: HTMLCanvasElement) => {
+    const before = (window as unknown as { pictured: ImageData }).pictured
     const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height)
-    return data.reduce((hash, value) => (Math.imul(hash, 31) + value) | 0, 7)
+    return before.width !== element.width || data.some((value, i) => Math.abs(value - before.data[i]!) > 8)
   })
 }
 
