@@ -86,14 +86,14 @@ export const MUTATIONS = [
   ['core/hang/mass.ts', 'mass: own.mass + faces * massAt', 'mass: own.mass + 2 * faces * massAt', HANG],
   ['core/hang/mass.ts', 'mass: (material.mass * length) / material.length }', 'mass: material.mass * length }', HANG],
   ['core/hang/mass.ts', 'const GLUE_EACH = 0.5', 'const GLUE_EACH = 5', HANG],
-  ['core/hang/fit.ts', 'export const DOOR_SHARE = 2 / 3', 'export const DOOR_SHARE = 3 / 4', HANG],
+  ['core/piece/hanging.ts', 'export const DOOR_SHARE = 2 / 3', 'export const DOOR_SHARE = 3 / 4', HANG],
   ['core/hang/fit.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 4, most: 1 / 2', HANG],
   ['core/hang/fit.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 3, most: 2 / 3', HANG],
   ['core/piece/hanging.ts', 'const EYE_LEVEL = 0.7', 'const EYE_LEVEL = 0.5', [...HANG, 'core/makeup']],
   // Money
   ['core/material/shelf.ts', 'export const SPARE = 0.1', 'export const SPARE = 0.2', COST],
   ['core/cost/line.ts', 'state !== \'artificial\' && state !== \'made\'', 'state === \'fresh\'', COST],
-  ['core/cost/packs.ts', 'const before = Math.max(0, n - holds)', 'const before = Math.max(0, n - 1)', COST],
+  ['core/cost/packs.ts', 'const before = Math.max(0, n - prices[k]!.holds)', 'const before = Math.max(0, n - 1)', COST],
   ['core/cost/problems.ts', 'if (saved(middle) > 0)', 'if (saved(middle) >= 0)', COST],
   ['core/cost/bill.ts', 'isItself(piece) && piece.base.price === null', 'false', COST],
   // Measure
