@@ -96,7 +96,7 @@ test('names with markup, marks of direction and formulas come through screen, fi
   expect(download.suggestedFilename()).toBe('1-1-b-onload-alert-1-regnar-co.piece.json')
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
-  const svg = await page.getByRole('img').first().evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
+  const svg = await page.locator('figure img').evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
   const title = await page.evaluate((text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('title')?.textContent ?? 'no title', svg)
   expect(title).toContain(name)
 })
