@@ -94,10 +94,9 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
     top: Math.min(...boxes.map(({ top }) => top)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
   }
   const { view, still } = before
-  const pixel = (x: number, y: number) => [(x - view.x) * view.scale + view.width / 2, (y - view.y) * view.scale + view.height / 2] as const
-  const [left, top] = pixel(dirty.left, dirty.top).map(Math.floor) as [number, number]
-  const [right, bottom] = pixel(dirty.right, dirty.bottom).map(Math.ceil) as [number, number]
-  const [wide, high] = [right - left, bottom - top]
+  const part = pixelsOf(dirty, view)
+  if (!part) return { ...after, veil: veilOf(scene, items, view) }
+  const { left, top, wide, high } = part
   // On a sheet of its own with a rim that is left behind: what is painted up to an edge is not painted as it is within a picture.
   const patch = new OffscreenCanvas(wide + 2 * RIM, high + 2 * RIM)
   const on = patch.getContext('2d')!
@@ -109,6 +108,13 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   ctx.clearRect(left, top, wide, high)
   ctx.drawImage(patch, RIM, RIM, wide, high, left, top, wide, high)
   return { ...after, veil: veilOf(scene, items, view) }
+}
+
+/** The whole pixels of a picture that a part of the drawing takes up; null when none of it is in view. */
+export function pixelsOf({ left, top, right, bottom }: Bounds, { x, y, scale, width, height }: View): { readonly left: number, readonly top: number, readonly wide: number, readonly high: number } | null {
+  const from = [Math.max(0, Math.floor((left - x) * scale + width / 2)), Math.max(0, Math.floor((top - y) * scale + height / 2))] as const
+  const to = [Math.min(width, Math.ceil((right - x) * scale + width / 2)), Math.min(height, Math.ceil((bottom - y) * scale + height / 2))] as const
+  return to[0] > from[0] && to[1] > from[1] ? { left: from[0], top: from[1], wide: to[0] - from[0], high: to[1] - from[1] } : null
 }
 
 /** What came, went or changed between two lists of things; null when their order changed as well. */
