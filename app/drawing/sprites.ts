@@ -37,8 +37,6 @@ export class SpriteCache {
     }
     return sprite
   }
-
-  has(key: string): boolean { return this.kept.has(key) }
 }
 const bytesOf = ({ image }: Pick<Sprite, 'image'>): number => image.width * image.height * BYTES
 
@@ -72,9 +70,6 @@ export function spriteOf(item: SceneItem, scale: number): Sprite {
   const sprite = cache.get(`${key}@${step.toFixed(3)}`, () => drawItem(looks, step))
   return looks.length === item.length ? sprite : { ...sprite, scale: sprite.scale * (looks.length / item.length) }
 }
-
-/** Whether an item's sprite is there, so that painting it costs next to nothing. */
-export const isDrawn = (item: SceneItem, scale: number): boolean => cache.has(`${keyed(item).key}@${stepScale(scale).toFixed(3)}`)
 
 /** Where an item is seen, its shadow, its cord and what crosses its foot included, mm. */
 export const boxOf = onceBox()

@@ -38,7 +38,6 @@ export const usePieces = defineStore('pieces', () => {
     if (!saved.ok) throw new Error(`a piece ${piece.id} is there already`)
   }
 
-  /** @param layers those of another piece, to begin with */
   async function start(name: string): Promise<string> {
     const piece = startPiece(newId(), name)
     await add(piece)
