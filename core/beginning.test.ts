@@ -77,6 +77,18 @@ it('cuts whole stems to what the base asks, and asks for fewer where it may show
   expect(work({ ...ring, layers: [sparse] }, shelf).placements.length).toBeLessThan(work({ ...ring, layers: [layer] }, shelf).placements.length)
 })
 
+it('ties a bow by a ring’s width, and of everyday size on a garland', () => {
+  const loopOn = (kind: 'grapevine' | 'mantel-garland', size: number): number => {
+    const piece = bare(kind, size)
+    const { rule } = beginLayer(piece, runsOf(piece.base), shelf, 'a', CATALOGUE['ribbon-slate']!, 3).layer
+    return rule.kind === 'bow' && rule.ribbons[0]!.build === 'hand' ? rule.ribbons[0]!.loop : NaN
+  }
+  // Twice the loop is what it is across: a third to a half of 18 in.
+  expect(2 * loopOn('grapevine', 3)).toBeGreaterThan(inches(6))
+  expect(2 * loopOn('grapevine', 3)).toBeLessThan(inches(9))
+  expect(loopOn('mantel-garland', 2)).toBe(inches(4))
+})
+
 it('begins with what a base needs, laid by its own rule', () => {
   // What is needed goes by what a base is made of: one of each make.
   const makes = new Map(BASE_KINDS.map((kind) => [BASE_SORTS[kind].body, kind]))

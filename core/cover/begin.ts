@@ -141,9 +141,9 @@ function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf
 }
 const MOST_LOOKS = 5
 
-/** A bow as large as the base asks. */
-function sized(layer: Layer, { wide }: Room): Layer {
-  if (layer.rule.kind !== 'bow') return layer
+/** A bow as large as a ring asks; along an open run its width says nothing, and the bow stays as it usually is. */
+function sized(layer: Layer, { wide, closed }: Room): Layer {
+  if (layer.rule.kind !== 'bow' || !closed) return layer
   const loop = quarter((wide * BOW) / 2)
   return { ...layer, rule: { ...layer.rule, ribbons: layer.rule.ribbons.map((ribbon) => (ribbon.build === 'hand' ? { ...ribbon, loop, tails: [quarter(loop * 2), quarter(loop * 2.25)], centre: quarter(loop * 0.75) } : ribbon)) } }
 }
