@@ -2,7 +2,7 @@ import Konva from 'konva'
 import type { Placement } from '#core/arrange'
 import type { Point, Run } from '#core/base'
 import { anchorSays, nearestRun, onRun, runsOf } from '#core/base'
-import type { SceneItem } from '#core/glyph'
+import type { Scene, SceneItem } from '#core/glyph'
 import { tone } from '#core/glyph'
 import { inches, readTape, say } from '#core/measure'
 import type { Manner } from '#core/measure'
@@ -10,6 +10,7 @@ import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { Drag } from './grips'
 import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
+import { MovedPicture } from './moved-picture'
 import type { Pictures } from './pictures'
 import { painting, sameView, touchedUp } from './pictures'
 import type { View } from './scene'
@@ -60,6 +61,8 @@ const BEYOND = 0.2
 const REST = 110
 /** How long the page may be kept from answering while it paints, ms. */
 const SLICE = 8
+/** Changes of what is chosen that follow each other within this long are one move, ms: a key is held. */
+const HELD = 250
 /** Degrees in which a turn snaps. */
 const TURN_STEP = 5
 
@@ -78,14 +81,11 @@ export class BenchStage {
   private readonly ground = new Konva.Image({ image: undefined })
   private readonly still = new Konva.Image({ image: undefined })
   private readonly veil = new Konva.Image({ image: undefined })
-  /** All of it in one, for while the view moves: the browser moves and stretches it, nothing is painted. */
-  private readonly whole = document.createElement('canvas')
+  private readonly moved = new MovedPicture()
   private state: StageState | null = null
   private runs: readonly Run[] = []
   private picker: Picker | null = null
   private pictures: Pictures | null = null
-  /** What is shown while the view moves, and the view that it was painted for, in pixels of the page. */
-  private moved: { readonly view: View } | null = null
   private job = 0
   /** The view that is being painted. */
   private busy: View | null = null
@@ -95,6 +95,9 @@ export class BenchStage {
   private fitted = true
   private deed: Deed | null = null
   private lifted: readonly SceneItem[] = []
+  /** When the scene changed last, ms of the page, and what lets go of things that a held key took up. */
+  private changedAt = -Infinity
+  private lettingGo: ReturnType<typeof setTimeout> | undefined
 
   constructor(container: HTMLDivElement, private readonly events: StageEvents) {
     this.view = { x: 0, y: 0, scale: 1, width: container.clientWidth, height: container.clientHeight }
@@ -103,9 +106,8 @@ export class BenchStage {
     this.hour.add(this.veil)
     this.moving.add(new Konva.Shape({ sceneFunc: (context) => this.paintMoving(context._context as CanvasRenderingContext2D) }))
     this.stage.add(this.things, this.moving, this.hour, this.overlay)
-    Object.assign(this.whole.style, { position: 'absolute', left: '0', top: '0', transformOrigin: '0 0', pointerEvents: 'none', visibility: 'hidden' })
     container.style.overflow = 'hidden'
-    container.append(this.whole)
+    container.append(this.moved.canvas)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
     this.stage.on('pointerdown', (event) => this.down(event.evt))
     this.stage.on('pointermove', (event) => this.move(event.evt))
@@ -116,13 +118,14 @@ export class BenchStage {
   destroy(): void {
     this.job += 1
     clearTimeout(this.resting)
+    clearTimeout(this.lettingGo)
     this.stage.destroy()
   }
 
   /** Shows a picture of the piece until its drawing is painted. @param view what the picture shows, in its own pixels */
   preview(image: ImageBitmap, view: View): void {
-    if (this.pictures || this.moved) return
-    this.hold(image, view)
+    if (this.pictures || this.moved.holds) return
+    this.moved.hold(view, [{ image }])
     const { width, height } = this.view
     if (!this.state) this.view = { ...this.view, x: view.x, y: view.y, scale: view.scale * Math.min(width / view.width, height / view.height) }
     this.showMoved()
@@ -139,8 +142,9 @@ export class BenchStage {
     const before = this.state
     this.state = state
     const { scene } = state.workings
+    const up = this.lifted
     if (before?.workings.scene !== scene) {
-      if (!this.deed) this.lifted = []
+      if (!this.deed) this.hold(before ? this.heldOf(before.workings.scene) : [])
       this.picker = null
       if (!this.runs.length || JSON.stringify([before?.workings.scene.base.shape, before?.workings.scene.base.turn]) !== JSON.stringify([scene.base.shape, scene.base.turn])) {
         this.runs = runsOf(scene.base)
@@ -148,8 +152,9 @@ export class BenchStage {
       }
     }
     if (!before || (this.fitted && this.outgrown())) this.fit()
-    else if (before.workings.scene !== scene || before.upTo !== state.upTo) this.paintThings()
-    else this.paintOverlay()
+    else if (before.workings.scene === scene && before.upTo === state.upTo) this.paintOverlay()
+    else if (this.lettingGo !== undefined && sameThings(up, this.lifted)) this.showLifted()
+    else this.paintThings()
   }
 
   /** The whole piece with its measuring marks. */
@@ -222,7 +227,7 @@ export class BenchStage {
     // What is being painted for the same scale is worth having, wherever a pan goes meanwhile.
     if (this.busy?.scale === view.scale) return
     // A pan that leaves what is painted is filled in at once; a turn of the wheel once it rests.
-    this.paintSoon(!this.pictures || (before.scale === view.scale && this.leaves()) ? 0 : REST)
+    this.paintSoon(!this.pictures || (before.scale === view.scale && this.moved.leaves(view)) ? 0 : REST)
   }
 
   /** What is painted for a view: more than the pane, in pixels of the screen. */
@@ -233,50 +238,29 @@ export class BenchStage {
     return { x, y, scale: scale * ratio, width: around(width), height: around(height) }
   }
 
-  /** Whether the pane shows more than what was painted. */
-  private leaves(): boolean {
-    if (!this.moved) return false
-    const { view } = this.moved
-    return Math.abs(this.view.x - view.x) > (view.width / view.scale - this.view.width / this.view.scale) / 2 || Math.abs(this.view.y - view.y) > (view.height / view.scale - this.view.height / this.view.scale) / 2
-  }
-
   /** Puts all that is painted into one picture, that moves with the view. */
   private startMoving(): void {
-    if (this.moved || !this.pictures) return
+    if (this.moved.holds || !this.pictures) return
     const { view, ground, still, veil } = this.pictures
     const ratio = window.devicePixelRatio
-    const ctx = this.hold(ground, { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio })
-    for (const each of [still, veil]) if (each) ctx.drawImage(each, 0, 0)
     const pane = this.stage.size()
-    ctx.drawImage(this.overlay.getNativeCanvasElement(), (view.width - pane.width * ratio) / 2, (view.height - pane.height * ratio) / 2, pane.width * ratio, pane.height * ratio)
-  }
-
-  /** Puts a picture into the one that moves. @param view what it shows, in pixels of the page */
-  private hold(image: OffscreenCanvas | ImageBitmap, view: View): CanvasRenderingContext2D {
-    this.whole.width = image.width
-    this.whole.height = image.height
-    Object.assign(this.whole.style, { width: `${view.width}px`, height: `${view.height}px` })
-    const ctx = this.whole.getContext('2d')!
-    ctx.drawImage(image, 0, 0)
-    this.moved = { view }
-    return ctx
+    const marks = { x: (view.width - pane.width * ratio) / 2, y: (view.height - pane.height * ratio) / 2, width: pane.width * ratio, height: pane.height * ratio }
+    this.moved.hold(
+      { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio },
+      [{ image: ground }, { image: still }, ...(veil ? [{ image: veil }] : []), { image: this.overlay.getNativeCanvasElement(), at: marks }],
+    )
   }
 
   private showMoved(): void {
-    if (!this.moved) return
-    const { view: from } = this.moved
-    const { view } = this
-    const scale = view.scale / from.scale
-    const x = view.width / 2 + (from.x - view.x) * view.scale - (from.width * scale) / 2
-    const y = view.height / 2 + (from.y - view.y) * view.scale - (from.height * scale) / 2
-    this.whole.style.transform = `translate(${x}px, ${y}px) scale(${scale})`
+    if (!this.moved.holds) return
+    this.moved.place(this.view)
     this.conceal(true)
     this.events.sharp(false)
   }
 
   private conceal(moving: boolean): void {
     for (const layer of [this.things, this.moving, this.hour, this.overlay]) layer.getNativeCanvasElement().style.visibility = moving ? 'hidden' : 'visible'
-    this.whole.style.visibility = moving ? 'visible' : 'hidden'
+    this.moved.canvas.style.visibility = moving ? 'visible' : 'hidden'
   }
 
   private paintSoon(wait: number): void {
@@ -322,11 +306,11 @@ export class BenchStage {
     const own = scale / ratio
     for (const layer of [this.overlay, this.moving]) layer.setAttrs({ x: this.view.width / 2 - x * own, y: this.view.height / 2 - y * own, scaleX: own, scaleY: own })
     this.paintOverlay(own)
-    this.moved = null
+    this.moved.drop()
     if (here) {
       for (const layer of [this.things, this.moving, this.hour]) layer.draw()
       this.conceal(false)
-      this.events.sharp(true)
+      this.events.sharp(this.lettingGo === undefined)
       return
     }
     this.overlay.draw()
@@ -351,6 +335,7 @@ export class BenchStage {
   private down(event: PointerEvent): void {
     const pixel = this.stage.getPointerPosition()
     if (!this.state || !pixel || (event.button ?? 0) > 0) return
+    if (this.lettingGo !== undefined) this.letGo()
     const from = this.toMm(pixel)
     const chosen = this.state.selection.length === 1 ? this.item(this.state.selection[0]) : undefined
     if (chosen && !chosen.locked) {
@@ -464,10 +449,45 @@ export class BenchStage {
     this.paintOverlay()
   }
 
+  /** What is chosen, when it changes again and again and nothing comes or goes with it. */
+  private heldOf(before: Scene): SceneItem[] {
+    const { selection, workings: { scene } } = this.state!
+    const since = performance.now() - this.changedAt
+    this.changedAt = performance.now()
+    if (since > HELD || before.items.length !== scene.items.length) return []
+    const known = new Map(before.items.map((item) => [item.id, item]))
+    if (scene.items.some(({ id }) => !known.has(id))) return []
+    return scene.items.filter((item) => selection.includes(item.id) && known.get(item.id) !== item && this.shown(item))
+  }
+
+  /** Keeps things taken up until what changes them rests: they are painted apart, as those that a pointer drags. */
+  private hold(items: readonly SceneItem[]): void {
+    this.lifted = items
+    clearTimeout(this.lettingGo)
+    this.lettingGo = items.length ? setTimeout(() => this.letGo(), HELD) : undefined
+  }
+
+  private letGo(): void {
+    this.changedAt = -Infinity
+    this.hold([])
+    this.paintThings()
+  }
+
+  /** Shows what is taken up where it is now; all the rest stays as it was painted. */
+  private showLifted(): void {
+    this.events.sharp(false)
+    this.moving.draw()
+    this.paintOverlay()
+  }
+
   /** Lets go what was taken up. When something changed it stays where it was let go until the workings say where it lies. */
   private settle(changed: boolean, report: () => void): void {
-    if (changed) report()
-    else this.paintThings()
+    if (changed) {
+      report()
+      return
+    }
+    this.lifted = []
+    this.paintThings()
   }
 
   /** What is painted with all the rest: what is shown and not being moved. */
@@ -479,8 +499,7 @@ export class BenchStage {
   /** Shows what changed of the things: at once where few did, in slices where many. */
   private paintThings(): void {
     if (!this.state) return
-    if (this.deed?.kind !== 'drag' && this.deed?.kind !== 'turn' && this.deed?.kind !== 'trim') this.lifted = []
-    const here = this.pictures && !this.moved && sameView(this.pictures.view, this.wide(this.view))
+    const here = this.pictures && !this.moved.holds && sameView(this.pictures.view, this.wide(this.view))
     const touched = here ? touchedUp(this.pictures!, this.state.workings.scene, this.atRest()) : null
     if (!touched) {
       this.events.sharp(false)
@@ -493,7 +512,7 @@ export class BenchStage {
     if (touched.veil) this.veil.image(touched.veil)
     for (const layer of [this.things, this.moving, this.hour]) layer.draw()
     this.paintOverlay()
-    this.events.sharp(true)
+    this.events.sharp(this.lettingGo === undefined)
   }
 
   private paintMoving(ctx: CanvasRenderingContext2D): void {
@@ -526,3 +545,5 @@ export class BenchStage {
     return null
   }
 }
+
+const sameThings = (a: readonly SceneItem[], b: readonly SceneItem[]): boolean => a.length === b.length && a.every(({ id }, i) => id === b[i]!.id)

@@ -1,7 +1,7 @@
 import type { Bounds, Scene, SceneItem } from '#core/glyph'
 import type { BasePicture, View } from './scene'
-import { basePicture, paintBase, paintItem, paintLight, paintSurface, regionOf, toView } from './scene'
-import { boxOf, spriteOf } from './sprites'
+import { basePicture, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'
+import { boxOf, footOf } from './sprites'
 
 /** What is painted of a scene for one view: what it hangs on, what hangs, and the light over it. The view is in pixels of the screen. */
 export interface Pictures {
@@ -34,8 +34,6 @@ function sheet({ width, height }: View): { readonly image: OffscreenCanvas, read
   return { image, ctx: image.getContext('2d')! }
 }
 
-const meets = (a: Bounds, b: Bounds): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
-
 /**
  * Paints a scene for a view, a little at each step; what is out of view is left out.
  * @param items those of the scene's things that are painted
@@ -49,12 +47,7 @@ export function* painting(scene: Scene, items: readonly SceneItem[], view: View,
   const picture = baseOf(scene, view.scale)
   yield
   paintBase(ctx, picture)
-  const region = regionOf(view)
-  for (const item of items) {
-    if (!meets(boxOf(item), region)) continue
-    paintItem(ctx, scene.base, item, spriteOf(item, view.scale), view.scale)
-    yield
-  }
+  yield* paintingWithin(ctx, scene.base, items, regionOf(view), view.scale)
   return { view, scene, items, ground, still, veil: veilOf(scene, items, view) }
 }
 
@@ -88,7 +81,7 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   if (!changed || changed.length > FEW) return null
   const after = { ...before, scene, items }
   if (!changed.length) return after
-  const boxes = changed.map(boxOf)
+  const boxes = changed.flatMap((item) => (item.tucked ? [boxOf(item), footOf(item)] : [boxOf(item)]))
   const dirty: Bounds = {
     left: Math.min(...boxes.map(({ left }) => left)), right: Math.max(...boxes.map(({ right }) => right)),
     top: Math.min(...boxes.map(({ top }) => top)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
@@ -102,7 +95,7 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   const on = patch.getContext('2d')!
   on.setTransform(view.scale, 0, 0, view.scale, view.width / 2 - view.x * view.scale - left + RIM, view.height / 2 - view.y * view.scale - top + RIM)
   paintBase(on, baseOf(scene, view.scale))
-  for (const item of items) if (meets(boxOf(item), dirty)) paintItem(on, scene.base, item, spriteOf(item, view.scale), view.scale)
+  for (const _ of paintingWithin(on, scene.base, items, dirty, view.scale)) { /* to its end, at once */ }
   const ctx = still.getContext('2d')!
   ctx.setTransform(1, 0, 0, 1, 0, 0)
   ctx.clearRect(left, top, wide, high)

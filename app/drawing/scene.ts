@@ -5,7 +5,7 @@ import type { Workings } from '#core/workings'
 import type { Context } from './paint'
 import { CanvasSheet, paintMarks } from './paint'
 import type { Sprite } from './sprites'
-import { drawItem, spriteOf, stepScale, tuckSprite } from './sprites'
+import { boxOf, drawItem, footOf, spriteOf, stepScale, tuckSprite } from './sprites'
 
 /** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
 export interface View { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
@@ -89,10 +89,25 @@ export function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Spr
   ctx.rotate((item.bearing * Math.PI) / 180)
   ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
   ctx.restore()
-  if (!item.tucked) return
-  const tuck = tuckSprite(base, item, scale)
-  ctx.drawImage(tuck.image, item.x - tuck.x / tuck.scale, item.y - tuck.y / tuck.scale, tuck.image.width / tuck.scale, tuck.image.height / tuck.scale)
+  if (item.tucked) paintFoot(ctx, base, item, scale)
 }
+
+/** Paints what of the base crosses over a foot. */
+function paintFoot(ctx: Context, base: Base, item: SceneItem, scale: number): void {
+  const { image, x, y, scale: own } = tuckSprite(base, item, scale)
+  ctx.drawImage(image, item.x - x / own, item.y - y / own, image.width / own, image.height / own)
+}
+
+/** Paints of things what is seen within a part of the drawing, from sprites, back to front; told of each thing, as it may take long. */
+export function* paintingWithin(ctx: Context, base: Base, items: readonly SceneItem[], part: Bounds, scale: number): Generator<void, void> {
+  for (const item of items) {
+    const [seen, foot] = [meets(boxOf(item), part), item.tucked && meets(footOf(item), part)]
+    if (seen) paintItem(ctx, base, item, spriteOf(item, scale), scale)
+    else if (foot) paintFoot(ctx, base, item, scale)
+    if (seen || foot) yield
+  }
+}
+const meets = (a: Bounds, b: Bounds): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
 
 /** The whole door, window or wall that a piece hangs on, with the piece, mm. */
 export function wholeBounds(scene: Scene, around: Bounds): Bounds {

@@ -71,7 +71,7 @@ export function spriteOf(item: SceneItem, scale: number): Sprite {
   return looks.length === item.length ? sprite : { ...sprite, scale: sprite.scale * (looks.length / item.length) }
 }
 
-/** Where an item is seen, its shadow, its cord and what crosses its foot included, mm. */
+/** Where an item is seen, its shadow and its cord included, mm. */
 export const boxOf = onceBox()
 
 function onceBox(): (item: SceneItem) => Bounds {
@@ -80,7 +80,7 @@ function onceBox(): (item: SceneItem) => Bounds {
     const { looks } = keyed(item)
     const { left, right, top, bottom } = measureItem(looks)
     const grown = item.length / looks.length
-    const margin = 2 * (CAST.blur + castAway(item.rise)) + FOOT
+    const margin = grown * rim(item)
     const [cos, sin] = [Math.cos((item.bearing * Math.PI) / 180), Math.sin((item.bearing * Math.PI) / 180)]
     const corners = [[left, top], [right, top], [left, bottom], [right, bottom]].map(([u, v]) => [item.x + grown * (u! * cos - v! * sin), item.y + grown * (u! * sin + v! * cos)] as const)
     if (item.cord) corners.push([item.cord.x, item.cord.y])
@@ -88,8 +88,13 @@ function onceBox(): (item: SceneItem) => Bounds {
     return { left: Math.min(...xs, item.x) - margin, right: Math.max(...xs, item.x) + margin, top: Math.min(...ys, item.y) - margin, bottom: Math.max(...ys, item.y) + margin }
   })
 }
-/** How far what crosses over a foot reaches, mm. */
-const FOOT = 40
+/** What is left about a drawing for its shadow, mm. */
+const rim = ({ rise }: Pick<SceneItem, 'rise'>): number => CAST.blur + castAway(rise) + 2
+
+/** How far what crosses over a foot reaches from it, mm. */
+export const FOOT = 30
+/** Where what crosses over an item's foot is seen, mm. */
+export const footOf = ({ x, y }: Pick<SceneItem, 'x' | 'y'>): Bounds => ({ left: x - FOOT, right: x + FOOT, top: y - FOOT, bottom: y + FOOT })
 
 /** Steps in which the direction of what crosses over a foot is drawn. */
 const TUCK_TURNS = 36
@@ -119,7 +124,7 @@ function blank(bounds: Bounds, margin: number, scale: number): { readonly canvas
 /** An item drawn afresh: its drawing, dimmed by what lies over it, with the shadow of the whole. @param scale pixels to the millimetre */
 export function drawItem(item: SceneItem, scale: number): Sprite {
   const away = castAway(item.rise)
-  const { canvas, ctx, x, y } = blank(measureItem(item), CAST.blur + away + 2, scale)
+  const { canvas, ctx, x, y } = blank(measureItem(item), rim(item), scale)
   const sheet: Sheet = new CanvasSheet(ctx, scale)
   putDown(item, sheet)
   if (item.depth > 0) {

@@ -55,7 +55,11 @@ export const useBench = defineStore('bench', () => {
   let keeper: Keeper | null = null
   let watching: Subscription | undefined
 
-  const manner = computed<Manner>(() => ({ units: settings.units, currency: piece.value?.brief.currency ?? 'USD' }))
+  /** One object while it stays the same, so that an edit of something else draws nothing anew. */
+  const manner = computed<Manner>((before) => {
+    const [units, currency] = [settings.units, piece.value?.brief.currency ?? 'USD']
+    return before?.units === units && before.currency === currency ? before : { units, currency }
+  })
   const byId = computed(() => new Map((workings.value?.placements ?? []).map((each) => [each.id, each])))
   const selectedPlacement = computed<Placement | null>(() => byId.value.get(selected.value ?? '') ?? null)
   const selectedPlacements = computed(() => selection.value.flatMap((id) => byId.value.get(id) ?? []))

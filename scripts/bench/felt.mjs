@@ -54,13 +54,14 @@ async function nudging(page) {
   return median(times) - (await busy() - before)
 }
 
-/** Share of held keys, 33 ms apart, that were seen as a repaint of the drawing. */
+/** Share of held keys, 33 ms apart, that were seen: the canvas of what is moved is cleared once for each answer that is shown. */
 async function held(page) {
   await page.evaluate(() => {
     window.repaints = 0
-    const clear = OffscreenCanvasRenderingContext2D.prototype.clearRect
-    OffscreenCanvasRenderingContext2D.prototype.clearRect = function (...box) {
-      window.repaints += 1
+    const [, moving] = document.querySelectorAll('[data-testid=drawing] .konvajs-content canvas')
+    const clear = CanvasRenderingContext2D.prototype.clearRect
+    CanvasRenderingContext2D.prototype.clearRect = function (...box) {
+      if (this.canvas === moving) window.repaints += 1
       return clear.apply(this, box)
     }
   })

@@ -41,6 +41,14 @@ function readTones(): void {
 }
 onMounted(readTones)
 
+const chart = ref<InstanceType<typeof VChart> | null>(null)
+/** Left to itself the chart keeps the page painting for ten frames after each change. */
+const STILL_FRAMES = 1
+function ready(): void {
+  readTones()
+  chart.value?.chart?.getZr().setSleepAfterStill(STILL_FRAMES)
+}
+
 const percent = (value: number): number => Math.round(value * 1000) / 10
 const option = computed(() => {
   void settings.light
@@ -71,7 +79,7 @@ const says = computed(() => `Cover by ${clocked.value ? 'hour' : 'length'}: ${se
 <template>
   <figure class="my-1" data-testid="cover-chart">
     <div role="img" :aria-label="says">
-      <VChart :key="`${settings.light}-${clocked}`" :option="option" :style="{ height: clocked ? '11rem' : '6rem' }" autoresize @vue:mounted="readTones" />
+      <VChart ref="chart" :key="`${settings.light}-${clocked}`" :option="option" :style="{ height: clocked ? '11rem' : '6rem' }" autoresize @vue:mounted="ready" />
     </div>
     <figcaption class="flex justify-center gap-4 text-tiny text-soft">
       <span class="flex items-center gap-1"><span class="inline-block size-2.5 bg-leaf opacity-75" aria-hidden="true" />covered</span>

@@ -4,11 +4,13 @@ import { useElementSize } from '@vueuse/core'
 import { inches, readTape } from '#core/measure'
 import type { Lane, Mark } from '#core/arrange'
 import { useBench } from '~/stores/bench'
+import { useShops } from '~/stores/shops'
 import { useHand } from '~/composables/useHand'
 
 /** A run unrolled into a straight tape: a lane for each layer, every stem at its true distance, gaps written out. */
 const bench = useBench()
 const hand = useHand()
+const shops = useShops()
 const holder = useTemplateRef('holder')
 const scroller = useTemplateRef('scroller')
 const { width } = useElementSize(holder)
@@ -20,8 +22,6 @@ const NAMES = 112
 const END = 16
 const LANE = 24
 const RULE = 34
-/** A gap's measure is written where it has at least this much room for each letter, px. */
-const LETTER = 5.4
 
 const tapes = computed(() => bench.workings?.tapes ?? [])
 const shown = ref('')
@@ -76,36 +76,6 @@ const zones = computed(() => (bench.workings?.zones ?? []).flatMap(onTape))
 
 const nameOf = (lane: Pick<Lane, 'layer'>): string => bench.workings?.layers.find(({ id }) => id === lane.layer)?.title ?? ''
 
-/** The gaps of a lane with their measures, without the unit: the tape's own numbers say which. */
-function gaps(lane: Lane) {
-  const { to } = tape.value!
-  return lane.gaps.map(({ from, length }) => {
-    const text = readTape(length, units.value).replace(/ (in|cm)$/, '')
-    const over = from + length > to
-    const room = (over ? to - from : length) * pixels.value
-    const middle = over ? from + (to - from) / 2 : from + length / 2
-    return { from, text: room >= text.length * LETTER + 8 ? text : '', x: x(middle), over }
-  })
-}
-/** Half the width that takes a click on each mark, px: never reaching past the middle to its neighbour. */
-function gripsOf(lane: Lane): number[] {
-  return lane.marks.map(({ at }, i) => {
-    const near = Math.min(at - (lane.marks[i - 1]?.at ?? -Infinity), (lane.marks[i + 1]?.at ?? Infinity) - at)
-    return Math.max(1, Math.min(7, (near * pixels.value) / 2))
-  })
-}
-/** What is drawn of a lane, worked out once for as long as the lane and the tape's scale stay: an edit of one layer leaves the others be. */
-interface Drawn { readonly scale: string, readonly grips: readonly number[], readonly gaps: ReturnType<typeof gaps> }
-const drawn = new WeakMap<Lane, Drawn>()
-function drawnOf(lane: Lane): Drawn {
-  const scale = `${pixels.value} ${tape.value!.from} ${tape.value!.to} ${units.value}`
-  const known = drawn.get(lane)
-  if (known?.scale === scale) return known
-  const now = { scale, grips: gripsOf(lane), gaps: gaps(lane) }
-  drawn.set(lane, now)
-  return now
-}
-const lanes = computed(() => tape.value?.lanes.map((lane) => ({ ...lane, ...drawnOf(lane), focus: focusOf(lane) })) ?? [])
 const selectedGaps = computed(() => {
   const placement = bench.selectedPlacement
   const lane = tape.value?.lanes.find(({ layer }) => layer === placement?.layer)
@@ -117,12 +87,15 @@ const selectedGaps = computed(() => {
   return `${readTape(Math.abs(mark.at), units.value)} along · ${read(before)} before · ${read(after)} after`
 })
 
-/** The mark of a lane that Tab comes to: the chosen one, or the first. */
-function focusOf({ marks }: Lane): string | undefined {
-  return (marks.find(({ placement }) => placement === bench.selected) ?? marks[0])?.placement
-}
 const chosen = computed(() => new Set(bench.selection))
 const isChosen = (placement: string): boolean => chosen.value.has(placement)
+
+/** How a mark reads aloud; another rule when what it calls things by changes. */
+const says = computed(() => {
+  const [unit, runs] = [units.value, bench.runs]
+  void shops.shelf
+  return (mark: Mark): string => (runs.length ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}` : '')
+})
 
 const drag = ref<{ mark: Mark, from: number, by: number } | null>(null)
 function grab(event: PointerEvent, mark: Mark): void {
@@ -198,7 +171,7 @@ watch(() => bench.selected, async (id) => {
             <path v-if="tape.runs.length > 1" :d="`M${x(0) - 4.5} 0h9l-4.5 6z`" class="fill-ruddy" />
           </svg>
         </div>
-        <div v-for="lane in lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
+        <div v-for="lane in tape.lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
           <button
             type="button" class="sticky left-0 z-10 shrink-0 truncate border-r border-line px-2 text-left text-tiny" :style="{ width: `${NAMES}px` }" :title="nameOf(lane)"
             :class="bench.openLayer === lane.layer ? 'bg-moss font-semibold' : 'bg-bench'" @click="bench.openLayer = lane.layer"
@@ -209,11 +182,8 @@ watch(() => bench.selected, async (id) => {
             <defs><pattern id="bare-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="stroke-bracken" stroke-width="1.6" opacity="0.5" /></pattern></defs>
             <rect v-for="(zone, i) in zones" :key="`z${i}`" :x="x(zone.from)" y="0" :width="zone.length * pixels" :height="LANE" class="fill-rime" opacity="0.13" aria-hidden="true" />
             <rect v-for="(stretchOf, i) in bare" :key="`b${i}`" :x="x(stretchOf.from)" y="0" :width="stretchOf.length * pixels" :height="LANE" fill="url(#bare-hatch)" aria-hidden="true" />
-            <g aria-hidden="true">
-              <text v-for="(gap, i) in lane.gaps" :key="i" :x="gap.x" :y="LANE / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
-            </g>
-            <TapeMark
-              v-for="(mark, i) in lane.marks" :key="mark.placement" :mark="mark" :x="x(mark.at) + shift(mark)" :grip="lane.grips[i]!" :chosen="isChosen(mark.placement)" :focus="lane.focus === mark.placement" :units="units" :high="LANE"
+            <TapeLane
+              :lane="lane" :left="END" :pixels="pixels" :from="tape.from" :to="tape.to" :units="units" :high="LANE" :chosen="chosen" :selected="bench.selected" :shift="shift" :says="says"
               @grab="grab" @pull="pull" @drop="letGo" @cancel="cancel" @choose="bench.select" @toggle="bench.toggle"
             />
           </svg>
