@@ -1,19 +1,23 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+const alias = {
+  '#core': fileURLToPath(new URL('./core', import.meta.url)),
+  '~': fileURLToPath(new URL('./app', import.meta.url)),
+}
+
 export default defineConfig({
-  resolve: {
-    alias: {
-      '#core': fileURLToPath(new URL('./core', import.meta.url)),
-      '~': fileURLToPath(new URL('./app', import.meta.url)),
-    },
-  },
+  resolve: { alias },
   test: {
-    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'tests/reference/**/*.test.ts'],
     environment: 'node',
     restoreMocks: true,
     testTimeout: 60_000,
     // Left to itself it keeps one of two cores free.
     maxWorkers: 2,
+    projects: [
+      // The core keeps no state but what it remembers of drawings, which its tests may share: they take half the time so.
+      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts', 'tests/reference/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts'] } },
+    ],
   },
 })

@@ -3,7 +3,7 @@ import { tone } from './colour'
 import { footprintOf, grow } from './grow'
 import type { Growth, Part, Species } from './growth'
 import type { Bounds, Glyph } from './marks'
-import { fitting, MarkSheet, Pen } from './pen'
+import { AS_DRAWN, fitting, MarkSheet, Pen } from './pen'
 import type { Fit, Sheet } from './pen'
 import { drawMade, madeKey } from './parts/made'
 import type { MadeLooks } from './parts/made'
@@ -51,41 +51,47 @@ export function itemGlyph(item: Looks): Glyph {
 
 /** Draws one thing on a sheet, as `itemGlyph` says. @returns the tight bounds of what is drawn, cast shadows left out, mm */
 export function putDown(item: Looks, sheet: Sheet): Bounds {
-  const { fit, bounds } = measured(item)
-  draw(item, { sheet, ...(fit ? { fit } : {}) })
-  return bounds
+  const own = shapeOf(item)
+  own.fit ??= fitFor(item)
+  const drawn = draw(item, { sheet, fit: own.fit })
+  return own.bounds ??= drawn
 }
 
 /** The tight bounds of the drawing of one thing, mm, as `putDown` gives them. */
-export const measureItem = (item: Looks): Bounds => measured(item).bounds
+export function measureItem(item: Looks): Bounds {
+  const own = shapeOf(item)
+  own.fit ??= fitFor(item)
+  own.bounds ??= draw(item, { fit: own.fit })
+  return own.bounds
+}
 
-/** How a drawing is stretched to be as large as it says, and how large it is then. */
-interface Measured { readonly fit: Fit | null, readonly bounds: Bounds }
+/** How a drawing is stretched to be as large as it says, and how large it is then: null until it was asked for. */
+interface Drawn { fit: Fit | null, bounds: Bounds | null }
 
 /** What was measured is kept for so many looks: a drawing is grown several times to be measured, and light changes none of it. */
 const MEASURED = 6000
-const known = new Map<string, Measured>()
+const known = new Map<string, Drawn>()
 
-function measured(item: Looks): Measured {
+function shapeOf(item: Looks): Drawn {
   const turned = item.made?.as === 'bow' || hangsDown(item.species) ? turnOf(item) : ''
   const key = `${item.species}|${item.length}|${item.width}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
   const before = known.get(key)
   if (before) return before
-  const now = measure(item)
+  const now: Drawn = { fit: null, bounds: null }
   known.set(key, now)
   if (known.size > MEASURED) known.delete(known.keys().next().value!)
   return now
 }
 
-function measure(item: Looks): Measured {
-  if (item.made) return { fit: null, bounds: draw(item) }
+function fitFor(item: Looks): Fit {
+  if (item.made) return AS_DRAWN
   const species = speciesOf(item.species)
-  if (species.fit === 'none') return { fit: null, bounds: draw(item) }
+  if (species.fit === 'none') return AS_DRAWN
   const room = footprintOf(species, item)
   let fit = fitOf(species, draw(item), room)
   // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
   for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw(item, { fit }), room))
-  return { fit, bounds: draw(item, { fit }) }
+  return fit
 }
 
 function draw(item: Looks, options: { readonly fit?: Fit, readonly sheet?: Sheet } = {}): Bounds {

@@ -11,7 +11,8 @@ export const SHADE = '#140d18'
 
 /** How drawn coordinates are stretched and moved, so that a drawing comes out as large as it says. */
 export interface Fit { readonly sx: number, readonly sy: number, readonly dx: number, readonly dy: number }
-const AS_DRAWN: Fit = { sx: 1, sy: 1, dx: 0, dy: 0 }
+/** As large as it is drawn. */
+export const AS_DRAWN: Fit = { sx: 1, sy: 1, dx: 0, dy: 0 }
 
 /** A drawn shape as plain geometry, mm. */
 export type Shape =

@@ -190,18 +190,44 @@ function opacityOf(paint: Paint): Opacity {
   return (x, y) => between(((x - paint.from[0]) * dx + (y - paint.from[1]) * dy) / (dx * dx + dy * dy || 1))
 }
 
-/** Where outlines cross each line of sight, from left to right: the place, and +1 going down or -1 going up. Kept so that none has to be made. */
-const crossings: number[][] = []
+/**
+ * Where outlines cross the lines of sight, line by line and from left to right: the place, and +1 going down or -1 going
+ * up. Kept from one mark to the next, so that none has to be made.
+ */
+const crossings = {
+  /** Where the crossings of each line start, and how many are there by now. */
+  starts: new Int32Array(0), counts: new Int32Array(0),
+  places: new Float64Array(0), ways: new Int8Array(0),
+  /** How much of each square of a row is hidden, in lines. */
+  part: new Float64Array(0),
+}
 
-function insert(row: number[], x: number, way: number): void {
-  let at = row.length
-  row.push(x, way)
-  for (; at > 0 && row[at - 2]! > x; at -= 2) {
-    row[at] = row[at - 2]!
-    row[at + 1] = row[at - 1]!
+/** Makes room for lines of sight and squares of a row. */
+function roomFor(lines: number, columns: number): void {
+  if (crossings.starts.length < lines) {
+    crossings.starts = new Int32Array(2 * lines)
+    crossings.counts = new Int32Array(2 * lines)
   }
-  row[at] = x
-  row[at + 1] = way
+  if (crossings.part.length < columns) crossings.part = new Float64Array(2 * columns)
+}
+
+function roomForCrossings(count: number): void {
+  if (crossings.places.length >= count) return
+  crossings.places = new Float64Array(2 * count)
+  crossings.ways = new Int8Array(2 * count)
+}
+
+function insert(line: number, x: number, way: number): void {
+  const { starts, counts, places, ways } = crossings
+  const start = starts[line]!
+  let at = start + counts[line]!
+  counts[line]! += 1
+  for (; at > start && places[at - 1]! > x; at--) {
+    places[at] = places[at - 1]!
+    ways[at] = ways[at - 1]!
+  }
+  places[at] = x
+  ways[at] = way
 }
 
 type Frame = Pick<Mask, 'left' | 'top' | 'side' | 'columns' | 'rows'>
@@ -210,37 +236,72 @@ type Frame = Pick<Mask, 'left' | 'top' | 'side' | 'columns' | 'rows'>
 function lay(hidden: Float32Array, { left, top, side, columns, rows }: Frame, { contours, opacity }: Layer): void {
   const lines = rows * LINES
   const step = side / LINES
-  while (crossings.length < lines) crossings.push([])
-  let [low, high] = [lines, -1]
+  roomFor(lines, columns)
+  const { starts, counts, part } = crossings
+  let low = lines
+  let high = -1
+  const firstOf = (y: number): number => Math.max(0, Math.ceil((y - top) / step - 0.5))
+  const lastOf = (y: number): number => Math.min(lines - 1, Math.ceil((y - top) / step - 0.5) - 1)
+  for (const contour of contours) {
+    const n = contour.length
+    for (let i = 1; i < n; i += 2) {
+      const line = firstOf(contour[i]!)
+      if (line < low) low = line
+      if (line > high) high = line
+    }
+  }
+  high = Math.min(high, lines - 1)
+  if (low > high) return
+  counts.fill(0, low, high + 1)
+  for (const contour of contours) {
+    const n = contour.length
+    for (let i = 1; i < n; i += 2) {
+      const y0 = contour[i]!
+      const y1 = contour[i + 2 < n ? i + 2 : 1]!
+      const last = lastOf(Math.max(y0, y1))
+      for (let line = firstOf(Math.min(y0, y1)); line <= last; line++) counts[line]! += 1
+    }
+  }
+  let all = 0
+  for (let line = low; line <= high; line++) {
+    starts[line] = all
+    all += counts[line]!
+    counts[line] = 0
+  }
+  roomForCrossings(all)
   for (const contour of contours) {
     const n = contour.length
     for (let i = 0; i < n; i += 2) {
       const k = i + 2 < n ? i + 2 : 0
-      const [x0, y0, x1, y1] = [contour[i]!, contour[i + 1]!, contour[k]!, contour[k + 1]!]
+      const y0 = contour[i + 1]!
+      const y1 = contour[k + 1]!
       if (y0 === y1) continue
       const way = y0 < y1 ? 1 : -1
-      const [ux, uy, vx, vy] = way > 0 ? [x0, y0, x1, y1] : [x1, y1, x0, y0]
-      const first = Math.max(0, Math.ceil((uy - top) / step - 0.5))
-      const last = Math.min(lines - 1, Math.ceil((vy - top) / step - 0.5) - 1)
-      if (first > last) continue
-      const slope = (vx - ux) / (vy - uy)
-      for (let line = first; line <= last; line++) insert(crossings[line]!, (ux + (top + (line + 0.5) * step - uy) * slope - left) / side, way)
-      if (first < low) low = first
-      if (last > high) high = last
+      const upper = way > 0 ? i : k
+      const lower = way > 0 ? k : i
+      const ux = contour[upper]!
+      const uy = contour[upper + 1]!
+      const last = lastOf(contour[lower + 1]!)
+      const slope = (contour[lower]! - ux) / (contour[lower + 1]! - uy)
+      for (let line = firstOf(uy); line <= last; line++) insert(line, (ux + (top + (line + 0.5) * step - uy) * slope - left) / side, way)
     }
   }
-  const part = new Float32Array(columns)
+  const { places, ways } = crossings
+  const even = typeof opacity === 'number' ? opacity : null
   for (let row = Math.floor(low / LINES); row <= Math.floor(high / LINES); row++) {
-    let [from, to] = [columns, -1]
-    for (let line = row * LINES; line < (row + 1) * LINES; line++) {
-      const own = crossings[line]!
+    let from = columns
+    let to = -1
+    for (let line = Math.max(low, row * LINES); line < (row + 1) * LINES && line <= high; line++) {
+      const end = starts[line]! + counts[line]!
       let winding = 0
-      for (let i = 0; i + 3 < own.length; i += 2) {
-        winding += own[i + 1]!
+      for (let i = starts[line]!; i + 1 < end; i++) {
+        winding += ways[i]!
         if (winding === 0) continue
-        const [a, b] = [Math.max(0, own[i]!), Math.min(columns, own[i + 2]!)]
+        const a = Math.max(0, places[i]!)
+        const b = Math.min(columns, places[i + 1]!)
         if (a >= b) continue
-        const [first, last] = [Math.floor(a), Math.min(columns - 1, Math.floor(b))]
+        const first = Math.floor(a)
+        const last = Math.min(columns - 1, Math.floor(b))
         from = Math.min(from, first)
         to = Math.max(to, last)
         if (first === last) part[first]! += b - a
@@ -250,12 +311,12 @@ function lay(hidden: Float32Array, { left, top, side, columns, rows }: Frame, { 
           if (b > last) part[last]! += b - last
         }
       }
-      own.length = 0
     }
     for (let x = from; x <= to; x++) {
       const at = row * columns + x
       const now = hidden[at]!
-      hidden[at] = now + (1 - now) * Math.min(1, part[x]! / LINES) * (typeof opacity === 'number' ? opacity : opacity(left + (x + 0.5) * side, top + (row + 0.5) * side))
+      const hides = even ?? (opacity as (x: number, y: number) => number)(left + (x + 0.5) * side, top + (row + 0.5) * side)
+      hidden[at] = now + (1 - now) * Math.min(1, part[x]! / LINES) * hides
       part[x] = 0
     }
   }

@@ -7,7 +7,7 @@ import { plainShelf } from '../../core/material'
 import { show } from '../../core/measure'
 import type { Piece } from '../../core/piece'
 import { work } from '../../core/workings'
-import { addLayer, drag, exported, figure, fill, openPiece, pieceOn, pixelOf, startPiece } from './bench'
+import { addLayer, drag, exported, figure, fill, pieceOn, pixelOf, startPiece, takeIn } from './bench'
 
 const count = (page: Page): Promise<number> => figure(page, 'On the base').textContent().then(Number)
 const undo = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
@@ -29,23 +29,38 @@ async function gripOf(page: Page, piece: Piece): Promise<{ from: { x: number, y:
 /** One of each form goes the whole way. */
 const WHOLE: readonly BaseKind[] = ['grapevine', 'heart', 'letter', 'gourd', 'tree-swag', 'door-garland']
 
-for (const kind of BASE_KINDS.filter((each) => !WHOLE.includes(each))) {
-  test(`${kind}: opened, counted, shown with its measures, moved by key`, async ({ page }) => {
-    const piece = pieceOn(`A ${kind}`, kind, ['bay', 'heather'], { rule: { kind: 'compass', count: 9, start: 0 } })
-    await openPiece(page, piece)
-    const expected = work(piece, plainShelf())
-    await expect.poll(() => count(page)).toBe(expected.placements.length)
-    await expect(figure(page, 'Face covered')).toHaveText(show(expected.cover.share, { units: 'in', currency: 'USD' }))
-    await page.getByRole('application').focus()
-    await page.keyboard.press('.')
-    await expect(page.getByTestId('chosen')).toBeVisible()
-    await page.keyboard.press('ArrowRight')
-    await expect(undo(page, /^Undo: slide /)).toBeEnabled()
-    await page.keyboard.press('Control+z')
-    await page.getByRole('button', { name: 'Base', exact: true }).click()
-    await expect(page.getByRole('radio', { name: BASE_SORTS[kind].name, exact: true })).toBeChecked()
-    await expect(page.getByTestId('tally').getByRole('button', { name: /^Weight of the base: / })).toHaveText(/\d/)
-    await expect(page.getByTestId('drawing')).toHaveAttribute('data-sharp', 'true')
+/** The others are opened one after the other, as in an evening at the bench: half of them in each of two browsers. */
+const SHORT = BASE_KINDS.filter((each) => !WHOLE.includes(each))
+for (const half of [0, 1]) {
+  test.describe(`an evening at the bench, ${half + 1} of 2`, () => {
+    test.describe.configure({ mode: 'default' })
+    let page: Page
+    test.beforeAll(async ({ browser }) => {
+      page = await browser.newPage()
+      await page.goto('/')
+    })
+    test.afterAll(() => page.close())
+
+    for (const kind of SHORT.filter((_, i) => i % 2 === half)) {
+      test(`${kind}: opened, counted, shown with its measures, moved by key`, async () => {
+        const piece = pieceOn(`A ${kind}`, kind, ['bay', 'heather'], { rule: { kind: 'compass', count: 9, start: 0 } })
+        await takeIn(page, piece)
+        const expected = work(piece, plainShelf())
+        await expect.poll(() => count(page)).toBe(expected.placements.length)
+        await expect(figure(page, 'Face covered')).toHaveText(show(expected.cover.share, { units: 'in', currency: 'USD' }))
+        await page.getByRole('application').focus()
+        await page.keyboard.press('.')
+        await expect(page.getByTestId('chosen')).toBeVisible()
+        await page.keyboard.press('ArrowRight')
+        await expect(undo(page, /^Undo: slide /)).toBeEnabled()
+        await page.keyboard.press('Control+z')
+        await page.getByRole('button', { name: 'Base', exact: true }).click()
+        await expect(page.getByRole('radio', { name: BASE_SORTS[kind].name, exact: true })).toBeChecked()
+        await expect(page.getByTestId('tally').getByRole('button', { name: /^Weight of the base: / })).toHaveText(/\d/)
+        await expect(page.getByTestId('drawing')).toHaveAttribute('data-sharp', 'true')
+        await page.getByRole('link', { name: 'Workroom' }).click()
+      })
+    }
   })
 }
 

@@ -1,6 +1,5 @@
 import { expect } from 'vitest'
 import { Resvg } from '@resvg/resvg-js'
-import { PNG } from 'pngjs'
 import { boundsOf, runsOf } from '../../core/base'
 import { SvgInk } from '../../core/exchange'
 import { itemGlyph } from '../../core/glyph'
@@ -37,23 +36,26 @@ function hidden(piece: Piece, { scene }: Pick<Workings, 'scene'>): number {
     const [out, inner] = [edge(1), edge(-1)]
     return Array.from({ length: N }, (_, i) => `<path d="M${out[i]}L${out[i + 1]}L${inner[i + 1]}L${inner[i]}Z"/>`).join('')
   }).join('')
-  const paint = (body: string): Buffer => PNG.sync.read(new Resvg(
+  const paint = (body: string): Uint8Array => new Resvg(
     `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="${left} ${top} ${wide} ${high}" stroke-linecap="round" stroke-linejoin="round"><defs>${ink.defs()}</defs>${body}</svg>`,
     { fitTo: { mode: 'zoom', value: Math.min(FINE, MOST_PIXELS / Math.max(wide, high)) } },
-  ).render().asPng()).data
+  ).render().pixels
   const key = JSON.stringify([piece.base.shape, piece.base.turn])
-  const known = faces.get(key) ?? { on: paint(face()).filter((_, i) => i % 4 === 3) }
+  const known = faces.get(key) ?? { on: alphaOf(paint(face())) }
   faces.set(key, known)
   const { on } = known
-  const seen = paint(things)
+  const seen = alphaOf(paint(things))
   let [all, some] = [0, 0]
   for (let i = 0; i < on.length; i++) {
     if (on[i]! < 128) continue
     all += 1
-    some += seen[4 * i + 3]! / 255
+    some += seen[i]! / 255
   }
   return some / all
 }
+
+/** The opacity of each pixel, of pixels in red, green, blue and opacity. */
+const alphaOf = (pixels: Uint8Array): Uint8Array => Uint8Array.from({ length: pixels.length / 4 }, (_, i) => pixels[4 * i + 3]!)
 
 /** Expects the face that is said to be covered to be within two points of what is drawn. */
 export function agrees(piece: Piece): void {
