@@ -1,7 +1,10 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { expect, test } from '@playwright/test'
-import { figure } from './bench'
+import { PLAIN } from '../../playwright.config'
+import { figure, fill, saved } from './bench'
 
 const PORT = 4200 + Math.floor(Math.random() * 90)
 const site = `http://127.0.0.1:${PORT}`
@@ -44,4 +47,50 @@ test('after one visit every page opens with the server stopped', async ({ browse
   }).catch(() => null)
   expect(manifest === null || manifest.icons.length === 2).toBe(true)
   await context.close()
+})
+
+/** Our server, as it will be when the app was built anew: the script that keeps it offline is another. */
+async function served(version: () => string) {
+  const server = createServer((request, response) => {
+    void fetch(`http://127.0.0.1:${PLAIN}${request.url}`).then(async (answer) => {
+      const headers = Object.fromEntries([...answer.headers].filter(([name]) => !['content-encoding', 'content-length', 'transfer-encoding', 'connection'].includes(name)))
+      const body = Buffer.from(await answer.arrayBuffer())
+      response.writeHead(answer.status, headers)
+      response.end(request.url === '/sw.js' ? Buffer.concat([body, Buffer.from(`\n// ${version()}\n`)]) : body)
+    })
+  }).listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  return { site: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, close: () => server.close() }
+}
+
+test('a new version is offered, and taken only when it is asked for', async ({ browser }) => {
+  let version = 'one'
+  const { site, close } = await served(() => version)
+  const context = await browser.newContext({ serviceWorkers: 'allow', viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await page.goto(site)
+  await page.getByRole('button', { name: 'Start a piece' }).click()
+  await page.getByLabel('What shall it be called?').fill('Kept ring')
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  await expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 }).toBe('activated')
+  const offer = page.getByRole('button', { name: 'Take it now' })
+  await expect(offer).toBeHidden()
+
+  version = 'two'
+  await page.getByRole('button', { name: 'Brief', exact: true }).click()
+  await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update() })
+  await expect(offer).toBeVisible({ timeout: 60_000 })
+  // Nothing is taken from under someone's hands.
+  await page.evaluate(() => Object.assign(window, { still: true }))
+  await fill(page, 'Occasion', 'Lantern night')
+  await saved(page)
+  expect(await page.evaluate(() => 'still' in window)).toBe(true)
+
+  await offer.click()
+  await expect.poll(() => page.evaluate(() => 'still' in window).catch(() => true)).toBe(false)
+  await expect(page.getByRole('heading', { level: 1, name: 'Kept ring' })).toBeVisible()
+  await page.getByRole('button', { name: 'Brief', exact: true }).click()
+  await expect(page.getByLabel('Occasion', { exact: true })).toHaveValue('Lantern night')
+  await context.close()
+  close()
 })
