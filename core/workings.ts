@@ -1,6 +1,6 @@
 import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
 import { againstOf, arrange, arrangeProblems, countsOf, countsOfAll, LaidMemory, spacingOf, tapesOf } from './arrange'
-import type { BaseFigure, Edges, Run } from './base'
+import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
 import { billOf, costProblems } from './cost'
@@ -16,7 +16,7 @@ import type { MakeUp } from './makeup'
 import { baseMakeUp, makeUpOf, makeUpProblems } from './makeup'
 import type { Shelf } from './material'
 import { materialOf } from './material'
-import type { Figure } from './measure'
+import type { Bounds, Figure } from './measure'
 import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
 import type { Piece, Problem } from './piece'
 
@@ -25,7 +25,7 @@ export interface Workings {
   readonly layers: readonly WorkedLayer[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
-  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Edges, readonly makeUp: MakeUp }
+  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Bounds, readonly makeUp: MakeUp }
   readonly tapes: readonly Tape[]
   readonly cover: Coverage
   readonly balance: Balance
@@ -76,10 +76,10 @@ class Memory {
   readonly layers = new LayerCount()
   readonly laid = new LaidMemory()
   private shape = ''
-  private base: { runs: readonly Run[], bounds: Edges } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
+  private base: { runs: readonly Run[], bounds: Bounds } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
 
   /** The same runs, the very objects, while the base is the same kind in the same shape: what was laid on them holds. */
-  baseOf({ kind, shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Edges } {
+  baseOf({ kind, shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Bounds } {
     const key = JSON.stringify([kind, shape, turn])
     if (key !== this.shape) {
       const runs = runsOf({ shape, turn })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref, watch } from 'vue'
-import type { Bounds, Scene } from '#core/glyph'
+import type { Scene } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import { useNotices } from '~/stores/notices'
 import { writeVectors } from '~/workers/picture'
 

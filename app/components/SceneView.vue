@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
-import type { Bounds, Scene } from '#core/glyph'
+import type { Scene } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import { fitting, paintScene } from '~/drawing/scene'
 
 /** A still picture of a piece on its surface. */

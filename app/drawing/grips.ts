@@ -1,6 +1,7 @@
 import type { Placement } from '#core/arrange'
 import { footprint, HELD, inside } from '#core/arrange'
-import type { Point, Run } from '#core/base'
+import type { Run } from '#core/base'
+import type { Point } from '#core/measure'
 import { across, nearestOn, onRun, wayTo } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
 import { degrees, wrapDegrees } from '#core/measure'

@@ -1,4 +1,5 @@
-import type { Bounds, Scene } from '#core/glyph'
+import type { Scene } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import type { Workings } from '#core/workings'
 import type { View } from './scene'
 import { fitting, pieceBounds, wholeBounds } from './scene'

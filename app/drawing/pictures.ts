@@ -1,4 +1,5 @@
-import type { Bounds, Scene, SceneItem } from '#core/glyph'
+import type { Scene, SceneItem } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import type { BasePicture, View } from './scene'
 import { basePicture, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'
 import { boxOf, footOf } from './sprites'

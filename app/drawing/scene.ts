@@ -1,5 +1,6 @@
 import type { Base } from '#core/base'
-import type { Bounds, Scene, SceneItem } from '#core/glyph'
+import type { Scene, SceneItem } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import { AROUND_DOOR, baseBounds, cordMarks, doorBounds, lightMarks, putBase, putSurface } from '#core/glyph'
 import type { Workings } from '#core/workings'
 import type { Context } from './paint'

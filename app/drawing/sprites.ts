@@ -1,5 +1,6 @@
 import type { Base } from '#core/base'
-import type { Bounds, SceneItem, Sheet } from '#core/glyph'
+import type { SceneItem, Sheet } from '#core/glyph'
+import type { Bounds } from '#core/measure'
 import { CAST, castAway, DIM, LIGHT_FROM, looksKey, measureItem, putDown, tuckGlyph, tuckTwin } from '#core/glyph'
 import { onceFor } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'

@@ -6,7 +6,7 @@ import { MOST_PLACES } from '../piece'
 import { advanceForCount, overlapped } from './bound'
 import { shortestOf } from './dealing'
 import type { LaidLayer, Placement } from './placement'
-import { arrange } from './placement'
+import { arrange } from './lay'
 import { runsFor } from './slots'
 
 const held = (n: number): number => Math.min(MOST_PLACES, Math.max(0, Math.round(n)))

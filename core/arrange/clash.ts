@@ -1,4 +1,5 @@
-import type { Point, Run } from '../base'
+import type { Run } from '../base'
+import type { Point } from '../measure'
 import { across, onRun } from '../base'
 import { footprint } from './footprint'
 import type { LaidLayer, Placement } from './placement'

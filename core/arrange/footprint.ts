@@ -1,5 +1,5 @@
 import type { Placement } from './placement'
-import type { Point } from '../base'
+import type { Point } from '../measure'
 import type { Material } from '../material'
 import { radians } from '../measure'
 

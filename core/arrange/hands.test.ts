@@ -6,7 +6,7 @@ import { edit, STILL } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { fitTo, swap, withCount } from './amounts'
 import { copyAcross, duplicate, mirrorAll, nudgeAll, nudgeBy, takeOff } from './hands'
-import { arrange } from './placement'
+import { arrange } from './lay'
 
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
 const lay = (piece: Piece) => arrange(piece, runsOf(piece.base), shelf).flatMap(({ placements }) => placements)

@@ -6,7 +6,7 @@ import { wrapDegrees } from '../measure'
 import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
 import { STILL } from '../piece'
 import type { Placement } from './placement'
-import { layerBearing } from './placement'
+import { layerBearing } from './place'
 
 /** What hands do to things on the base, as edits: one thing or many at once. */
 

@@ -9,7 +9,7 @@ import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { swap } from './amounts'
 import { beadPlaces, gathersIn, laps, poofsOn, tieOf, windings } from './made'
-import { arrange } from './placement'
+import { arrange } from './lay'
 
 const ring = ringRun('ring', 'ring', inches(14), inches(10))
 const [arm] = runsOf(usualBase('tree-swag'))

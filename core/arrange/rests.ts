@@ -5,7 +5,7 @@ import { materialOf } from '../material'
 import type { Layer } from '../piece'
 import { dealMix, knownMix } from './dealing'
 import type { Slot } from './slots'
-import type { Zone } from './zones'
+import type { Zone } from './placement'
 import { grown, joined, keepClear, reserved } from './zones'
 
 /** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */

@@ -6,7 +6,7 @@ import type { Rule } from '../piece'
 import { edit } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { clashesOf, reachInto } from './clash'
-import { arrange } from './placement'
+import { arrange } from './lay'
 import { arrangeProblems } from './problems'
 import { inside, joined, keepClear, reserved } from './zones'
 

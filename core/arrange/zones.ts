@@ -1,11 +1,9 @@
-import type { Point, Run } from '../base'
+import type { Run } from '../base'
+import type { Point } from '../measure'
 import { across, onRun } from '../base'
 import type { Shelf } from '../material'
-import type { Placement } from './placement'
+import type { Placement, Zone } from './placement'
 import { footprint } from './footprint'
-
-/** A stretch of a run that is kept free. */
-export interface Zone { readonly layer: string, readonly run: string, readonly from: number, readonly length: number }
 
 const FINENESS = 720
 const ACROSS = [-1, -0.5, 0, 0.5, 1] as const

@@ -1,13 +1,12 @@
+import type { Bounds } from '../measure'
 import type { Run } from './run'
 import { across } from './run'
-
-export interface Edges { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
 
 /** Places along a run at which its edges are looked at. */
 export const EDGE_STATIONS = 180
 
 /** The edges of all faces together, mm about the base's middle, y down. */
-export function boundsOf(runs: readonly Run[]): Edges {
+export function boundsOf(runs: readonly Run[]): Bounds {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const run of runs) {
     for (let i = 0; i <= EDGE_STATIONS; i++) {
@@ -25,7 +24,7 @@ export function boundsOf(runs: readonly Run[]): Edges {
 }
 
 /** Half the longer side of the bare base, mm: what sizes on the drawing are taken from. */
-export const reachOf = ({ left, top, right, bottom }: Edges): number => Math.max(right - left, bottom - top) / 2
+export const reachOf = ({ left, top, right, bottom }: Bounds): number => Math.max(right - left, bottom - top) / 2
 
 const ROUNDS = 12
 const CLOSE = 1e-3

@@ -1,4 +1,4 @@
-import type { Point } from './run'
+import type { Point } from '../measure'
 import type { Segment } from './segment'
 import { bezier, line } from './segment'
 

@@ -1,8 +1,7 @@
-import type { Quantity } from '../measure'
+import type { Bounds, Point, Quantity } from '../measure'
 import { quantity } from '../measure'
 import { ovalHeight } from './outlines'
-import type { Edges } from './bounds'
-import type { Point, Run } from './run'
+import type { Run } from './run'
 import type { Base, Form, Shape } from './schema'
 
 /** A measure of a form that people set. */
@@ -38,7 +37,7 @@ export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
 export interface MeasureLine { readonly name: string, readonly from: Point, readonly to: Point, readonly value: Quantity }
 
 /** The lines that measure a base where it stands. @param bounds the edges of its faces */
-export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[], bounds: Edges): MeasureLine[] {
+export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[], bounds: Bounds): MeasureLine[] {
   const { left, right, top, bottom } = bounds
   const gap = Math.max(right - left, bottom - top) * 0.06
   const lineOf = (name: string, from: Point, to: Point): MeasureLine => ({ name, from, to, value: quantity.length(Math.hypot(to.x - from.x, to.y - from.y)) })

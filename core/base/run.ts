@@ -1,7 +1,5 @@
+import type { Point } from '../measure'
 import type { Segment } from './segment'
-
-/** A point in millimetres, x to the right and y down, the base's centre at the origin. */
-export interface Point { readonly x: number, readonly y: number }
 
 /** A place on a run. */
 export interface Station extends Point {

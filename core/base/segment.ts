@@ -1,4 +1,4 @@
-import type { Point } from './run'
+import type { Point } from '../measure'
 
 /** A piece of a curve, measured by its true arc length. */
 export interface Segment {

@@ -1,10 +1,10 @@
 import type { Placement } from '../arrange'
-import type { Edges, Run } from '../base'
+import type { Run } from '../base'
 import { apart } from '../base'
 import type { Silhouette } from '../glyph'
 import { boundsAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
-import type { Figure } from '../measure'
+import type { Bounds, Figure } from '../measure'
 import { COUNTED, figure, onceFor, quantity, sum } from '../measure'
 import type { FaceGrid } from './grid'
 import { faceGrid, under } from './grid'
@@ -46,7 +46,7 @@ const SECTORS = 12
 export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array, readonly patches: ReadonlyMap<string, Patch> }
 
 /** A thing where it lies, by its silhouette. */
-export interface Patch { readonly of: Placement, readonly silhouette: Silhouette, readonly edges: Edges }
+export interface Patch { readonly of: Placement, readonly silhouette: Silhouette, readonly edges: Bounds }
 
 const lies = (a: Placement, b: Placement): boolean =>
   a.x === b.x && a.y === b.y && a.bearing === b.bearing && a.length === b.length && a.width === b.width && a.material === b.material

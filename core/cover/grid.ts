@@ -1,5 +1,6 @@
 import type { Placement } from '../arrange'
-import type { Point, Run } from '../base'
+import type { Run } from '../base'
+import type { Point } from '../measure'
 import type { Silhouette } from '../glyph'
 import { radians } from '../measure'
 

@@ -9,7 +9,7 @@ import { bow, gather, ribbon, roll } from './parts/ribbons'
 import { hairs, needles, spray, stalk } from './parts/shoots'
 import { words } from './parts/words'
 import { HELD } from '../arrange'
-import type { Bounds } from './marks'
+import type { Bounds } from '../measure'
 import type { Pen } from './pen'
 
 /** What one drawing of a species is asked for: its size in mm, a colour when it is tinted, and words when it bears any. */

@@ -1,5 +1,6 @@
 import { speciesOf } from './item'
-import type { Bounds, Mark } from './marks'
+import type { Mark } from './marks'
+import type { Bounds } from '../measure'
 import type { Backdrop, SceneItem } from './scene'
 
 /** The shadow that a whole thing casts: how soft it is, how far it falls for each step that it stands off, mm, and its colour. */

@@ -1,3 +1,5 @@
+import type { Bounds } from '../measure'
+
 /** A colour stop: place from 0 to 1, and a CSS colour. */
 export type Stop = readonly [at: number, colour: string]
 
@@ -18,8 +20,6 @@ export interface Mark {
   /** A shadow: it darkens what is under it and is no part of the thing's own size. */
   readonly cast?: true
 }
-
-export interface Bounds { readonly left: number, readonly top: number, readonly right: number, readonly bottom: number }
 
 /** A drawing: marks from back to front. Its anchor is the origin and it points to the right. */
 export interface Glyph {

@@ -1,4 +1,5 @@
-import type { Bounds, XY } from './marks'
+import type { XY } from './marks'
+import type { Bounds } from '../measure'
 
 /** Hundredths of a millimetre are finer than any eye or printer. */
 const round = (value: number): number => Math.round(value * 100) / 100

@@ -1,6 +1,6 @@
-import type { Random } from '../measure'
+import type { Bounds, Random } from '../measure'
 import { radians } from '../measure'
-import type { Bounds, Glyph, Mark, Paint, XY } from './marks'
+import type { Glyph, Mark, Paint, XY } from './marks'
 import type { Bend } from './path'
 import { bends, Extent, pair, written } from './path'
 

@@ -1,5 +1,6 @@
 import type { LaidLayer, Placement } from '../arrange'
-import type { Base, Edges, Run } from '../base'
+import type { Base, Run } from '../base'
+import type { Bounds } from '../measure'
 import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
@@ -66,7 +67,7 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => draw
 })
 
 /** @param bounds of the bare base, mm */
-export function sceneOf(piece: Piece, on: readonly Run[], bounds: Edges, laid: readonly LaidLayer[], shelf: Shelf): Scene {
+export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
   const runs = new Map(on.map((run) => [run.id, run]))
   let turn = 0

@@ -1,6 +1,7 @@
 import { polygonHull } from 'd3-polygon'
 import { random } from '../measure'
-import type { Bounds, Mark, Paint, XY } from './marks'
+import type { Mark, Paint, XY } from './marks'
+import type { Bounds } from '../measure'
 import type { Bend } from './path'
 import type { Shape, Sheet } from './pen'
 

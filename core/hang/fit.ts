@@ -1,23 +1,22 @@
 import type { LaidLayer, Placement } from '../arrange'
 import { materialsOf } from '../arrange'
-import type { Edges } from '../base'
 import { BASE_SORTS, extentOf } from '../base'
 import type { Patch } from '../cover'
 import type { Shelf } from '../material'
 import { HARDINESS, materialOf } from '../material'
-import type { Figure } from '../measure'
+import type { Bounds, Figure } from '../measure'
 import { capital, exceeds, figure, GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import { DOOR_SHARE } from '../piece'
 
 /** The size that the piece has with everything on it. */
-export interface FinishedSize extends Edges {
+export interface FinishedSize extends Bounds {
   readonly width: Figure
   readonly height: Figure
 }
 
 /** @param bare the edges of the bare base @param on the patches of all that is on it, mm about the base's middle */
-export function finishedSize(bare: Edges, on: readonly Pick<Patch, 'edges'>[]): FinishedSize {
+export function finishedSize(bare: Bounds, on: readonly Pick<Patch, 'edges'>[]): FinishedSize {
   const edges = { ...bare }
   for (const { edges: { left, top, right, bottom } } of on) {
     if (left < edges.left) edges.left = left
@@ -36,7 +35,7 @@ export const BOW_SHARES = { least: 1 / 3, most: 1 / 2 } as const
 /** How wide a bow or a sign is against the base. */
 export interface Proportion { readonly layer: string, readonly name: string, readonly role: 'bow' | 'sign', readonly share: Figure, readonly lead: boolean }
 
-export function proportionsOf(bare: Edges, laid: readonly LaidLayer[], shelf: Shelf): Proportion[] {
+export function proportionsOf(bare: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Proportion[] {
   const wide = bare.right - bare.left
   const focals = laid.some(({ layer, placements }) => layer.role === 'focal' && placements.length > 0)
   return laid.flatMap(({ layer, placements }): Proportion[] => {

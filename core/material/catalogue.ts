@@ -1,13 +1,7 @@
 import { inches, recordOf } from '../measure'
+import type { Row } from './row'
 import { ROWS } from './rows'
 import type { Material } from './schema'
-
-/** A row of the catalogue: what differs from the usual. */
-export type Row = Omit<Material, 'id' | 'plural' | 'length' | 'width' | 'pack' | 'wired' | 'divides' | 'colour' | 'hazards' | 'facing' | 'hardy' | 'parts' | 'months'> & {
-  plural?: string
-  inches: readonly [length: number, width: number]
-  pack: readonly [name: string, holds: number, price: number, bunches?: number]
-} & Partial<Pick<Material, 'wired' | 'divides' | 'colour' | 'hazards' | 'facing' | 'hardy' | 'parts' | 'months'>>
 
 /** Unless a row says otherwise: what is dried or preserved stays under cover, the rest stands weather. */
 const HARDY = { artificial: 'open', fresh: 'open', made: 'covered', dried: 'covered', preserved: 'covered' } as const

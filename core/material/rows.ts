@@ -1,5 +1,5 @@
 import { gaugeWidth, toInches } from '../measure'
-import type { Row } from './catalogue'
+import type { Row } from './row'
 
 /** Sizes, masses and prices are invented but typical; sizes are given in inches as the trade quotes them. */
 export const ROWS: Readonly<Record<string, Row>> = {

@@ -64,7 +64,7 @@ export const MUTATIONS = [
   ['core/makeup/wound.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
   ['core/makeup/beads.ts', 'beads: gaugeWidth(16)', 'beads: 12', MAKE],
   // Placing
-  ['core/arrange/placement.ts', 'restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'restsOf(layer, slots, [], shelf)', PLACE],
+  ['core/arrange/lay.ts', 'restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'restsOf(layer, slots, [], shelf)', PLACE],
   ['core/arrange/zones.ts', 'length: placement.length + 2 * margin', 'length: placement.length + margin', PLACE],
   ['core/arrange/dealing.ts', 'left -= places[place]!', 'left -= 1', PLACE],
   ['core/arrange/against.ts', 'length / (here[i]! + 2)', 'length', PLACE],

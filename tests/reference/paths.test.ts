@@ -1,7 +1,8 @@
 import SVGPathCommander from 'svg-path-commander'
 import { describe, expect, it } from 'vitest'
 import { baseGlyph, itemGlyph, SPECIES } from '../../core/glyph'
-import type { Bounds, Glyph } from '../../core/glyph'
+import type { Glyph } from '../../core/glyph'
+import type { Bounds } from '../../core/measure'
 import { BASE_KINDS, usualBase } from '../../core/base'
 
 /**

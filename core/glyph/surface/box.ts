@@ -1,4 +1,5 @@
-import type { Bounds, Paint } from '../marks'
+import type { Bounds } from '../../measure'
+import type { Paint } from '../marks'
 import type { Pen } from '../pen'
 
 /** A rectangle; nothing when its sides have crossed. */

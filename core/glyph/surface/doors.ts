@@ -1,6 +1,7 @@
 import { css, lighter, tone } from '../colour'
 import type { Tone } from '../colour'
-import type { Bounds, XY } from '../marks'
+import type { Bounds } from '../../measure'
+import type { XY } from '../marks'
 import { sphere } from '../parts/rounds'
 import type { Pen } from '../pen'
 import { SHADE } from '../pen'

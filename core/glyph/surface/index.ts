@@ -1,6 +1,7 @@
 import { random, seedOf } from '../../measure'
 import { tone } from '../colour'
-import type { Bounds, Mark } from '../marks'
+import type { Bounds } from '../../measure'
+import type { Mark } from '../marks'
 import type { Sheet } from '../pen'
 import { MarkSheet, Pen } from '../pen'
 import type { Backdrop } from '../scene'

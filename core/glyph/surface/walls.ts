@@ -1,7 +1,8 @@
 import { random, seedOf } from '../../measure'
 import { css, jitter, lighter } from '../colour'
 import type { Tone } from '../colour'
-import type { Bounds, XY } from '../marks'
+import type { Bounds } from '../../measure'
+import type { XY } from '../marks'
 import type { Pen } from '../pen'
 import { box } from './box'
 
