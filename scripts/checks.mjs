@@ -3,5 +3,6 @@ export const CHECKS = [
   ['types of the core', 'npx', ['tsc', '-p', 'core']],
   ['types of the app and server', 'npx', ['vue-tsc', '-b', '--noEmit']],
   ['types of the tests', 'npx', ['tsc', '-p', 'tests']],
+  ['no circles in the core', 'npx', ['depcruise', 'core']],
   ['lint', 'npx', ['eslint', '.']],
 ]
