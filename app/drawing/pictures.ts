@@ -1,7 +1,8 @@
 import type { Scene, SceneItem } from '#core/glyph'
+import { baseBounds } from '#core/glyph'
 import type { Bounds } from '#core/measure'
 import type { BasePicture, View } from './scene'
-import { basePicture, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'
+import { basePicture, common, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'
 import { boxOf, footOf } from './sprites'
 
 /** What is painted of a scene for one view: what it hangs on, what hangs, and the light over it. The view is in pixels of the screen. */
@@ -19,16 +20,23 @@ export interface Pictures {
 const bases: { key: string, picture: BasePicture }[] = []
 /** Pictures of bases that are kept: of the piece on the bench at a few scales. */
 const BASES_KEPT = 6
+/** What is painted of a base beyond each side of what is looked at, as a share of it, so that a pan finds it there. */
+const ABOUT = 0.25
 
-function baseOf(scene: Scene, scale: number): BasePicture {
-  const key = JSON.stringify([scene.base.kind, scene.base.shape, scene.base.turn, scene.base.colour, Math.ceil(2 * Math.log2(scale) - 1e-6)])
-  const known = bases.find((each) => each.key === key)
+/** The picture of a base where it is looked at: of all of it, unless most of it is out of view. */
+function baseOf(scene: Scene, view: View): BasePicture {
+  const key = JSON.stringify([scene.base.kind, scene.base.shape, scene.base.turn, scene.base.colour, Math.ceil(2 * Math.log2(view.scale) - 1e-6)])
+  const seen = common(baseBounds(scene.base), regionOf(view))
+  const known = bases.find((each) => each.key === key && (!seen || contains(each.picture.bounds, seen)))
   if (known) return known.picture
-  const picture = basePicture(scene.base, scale)
+  const { left, right, top, bottom } = regionOf(view)
+  const [x, y] = [ABOUT * (right - left), ABOUT * (bottom - top)]
+  const picture = basePicture(scene.base, view.scale, { left: left - x, right: right + x, top: top - y, bottom: bottom + y })
   bases.unshift({ key, picture })
   bases.length = Math.min(bases.length, BASES_KEPT)
   return picture
 }
+const contains = (a: Bounds, b: Bounds): boolean => a.left <= b.left && a.right >= b.right && a.top <= b.top && a.bottom >= b.bottom
 
 function sheet({ width, height }: View): { readonly image: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D } {
   const image = new OffscreenCanvas(Math.max(1, Math.round(width)), Math.max(1, Math.round(height)))
@@ -45,7 +53,7 @@ export function* painting(scene: Scene, items: readonly SceneItem[], view: View,
   yield
   const { image: still, ctx } = sheet(view)
   toView(ctx, view)
-  const picture = baseOf(scene, view.scale)
+  const picture = baseOf(scene, view)
   yield
   paintBase(ctx, picture)
   yield* paintingWithin(ctx, scene.base, items, regionOf(view), view.scale)
@@ -95,7 +103,7 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   const patch = new OffscreenCanvas(wide + 2 * RIM, high + 2 * RIM)
   const on = patch.getContext('2d')!
   on.setTransform(view.scale, 0, 0, view.scale, view.width / 2 - view.x * view.scale - left + RIM, view.height / 2 - view.y * view.scale - top + RIM)
-  paintBase(on, baseOf(scene, view.scale))
+  paintBase(on, baseOf(scene, view))
   for (const _ of paintingWithin(on, scene.base, items, dirty, view.scale)) { /* to its end, at once */ }
   const ctx = still.getContext('2d')!
   ctx.setTransform(1, 0, 0, 1, 0, 0)

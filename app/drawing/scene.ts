@@ -45,19 +45,26 @@ export function fitting(bounds: Bounds, width: number, height: number, margin = 
 /** The most pixels that a picture of a bare base has: beyond it, it is stretched. */
 const MOST_PIXELS = 9_000_000
 
-/** A picture of a bare base, with its left top corner, mm. */
+/** A picture of a bare base, or of the part of it that is looked at, with where that lies, mm. */
 export interface BasePicture { readonly image: OffscreenCanvas, readonly bounds: Bounds }
 
-/** @param scale pixels to the millimetre at which it will be seen */
-export function basePicture(base: Base, scale: number): BasePicture {
-  const bounds = baseBounds(base)
+/** @param scale pixels to the millimetre at which it will be seen @param within the part of the drawing that is looked at, mm */
+export function basePicture(base: Base, scale: number, within?: Bounds): BasePicture {
+  const whole = baseBounds(base)
+  const bounds = (within && common(whole, within)) ?? whole
   const [wide, high] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
   const own = Math.min(stepScale(scale), Math.sqrt(MOST_PIXELS / (wide * high)))
   const image = new OffscreenCanvas(Math.max(1, Math.round(wide * own)), Math.max(1, Math.round(high * own)))
   const ctx = image.getContext('2d')!
-  ctx.setTransform(own, 0, 0, own, -bounds.left * own, -bounds.top * own)
+  ctx.setTransform(image.width / wide, 0, 0, image.height / high, -bounds.left * image.width / wide, -bounds.top * image.height / high)
   putBase(base, new CanvasSheet(ctx, own))
   return { image, bounds }
+}
+
+/** What two rectangles have in common; null when nothing. */
+export function common(a: Bounds, b: Bounds): Bounds | null {
+  const both = { left: Math.max(a.left, b.left), right: Math.min(a.right, b.right), top: Math.max(a.top, b.top), bottom: Math.min(a.bottom, b.bottom) }
+  return both.left < both.right && both.top < both.bottom ? both : null
 }
 
 export function paintBase(ctx: Context, { image, bounds }: BasePicture): void {

@@ -118,8 +118,8 @@ function takeStash(id: string, count: number): null {
       <label class="flex h-7 items-center gap-1.5"><input v-model="mine" type="checkbox" class="size-4 accent-leaf">My own</label>
     </div>
 
-    <div class="max-lg:overflow-x-auto">
-    <table class="w-full text-small" :aria-rowcount="rows.length + 1">
+    <div class="max-lg:relative max-lg:overflow-x-auto">
+    <table class="w-full min-w-224 text-small" :aria-rowcount="rows.length + 1">
       <thead>
         <tr v-for="group in table.getHeaderGroups()" :key="group.id" class="border-b border-line text-left">
           <th class="w-14"><span class="sr-only">Picture</span></th>
