@@ -12,6 +12,13 @@ void notices.tell('Your settings could not be read', settings.load())
 void useShops().load()
 /** The service worker: null where the browser has none. */
 const pwa = usePWA()
+/** Loads the new version: at once where it took over by itself, as it does while no page is looked after by the one before. */
+async function renew(): Promise<void> {
+  const waiting = (await navigator.serviceWorker.getRegistration())?.waiting
+  if (!waiting) location.reload()
+  waiting?.addEventListener('statechange', () => { if (waiting.state === 'activated') location.reload() })
+  await pwa?.updateServiceWorker()
+}
 watchEffect(() => { document.documentElement.dataset.light = settings.light })
 </script>
 
@@ -22,7 +29,7 @@ watchEffect(() => { document.documentElement.dataset.light = settings.light })
     <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 print:hidden">
       <div v-if="pwa?.needRefresh" class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg" role="status">
         A new version of the app is ready.
-        <button type="button" class="button h-7" @click="pwa.updateServiceWorker(true)">Take it now</button>
+        <button type="button" class="button h-7" @click="notices.tell('The new version could not be loaded', renew())">Take it now</button>
         <button type="button" class="font-medium underline" @click="pwa.cancelPrompt()">Later</button>
       </div>
       <div

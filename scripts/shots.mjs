@@ -117,7 +117,7 @@ await serving(4183, async (site) => {
   await shoot('cutting')
 
   await page.goto(`${site}/piece/boathouse-door-ring/make`)
-  await page.getByRole('heading', { name: 'Steps' }).waitFor()
+  await page.locator('figure canvas[data-painted=true]').waitFor()
   await shoot('make-sheet')
   await chrome.close()
 })

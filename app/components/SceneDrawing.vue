@@ -1,33 +1,67 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import type { Scene } from '#core/glyph'
 import type { Bounds } from '#core/measure'
-import { useNotices } from '~/stores/notices'
+import { paintScene } from '~/drawing/scene'
 import { writeVectors } from '~/workers/picture'
 
-/** A piece as vectors on the page: as a picture of its own it weighs nothing there, and what is printed, or printed to a PDF, stays as sharp as its paper. */
+/**
+ * A part of a drawing on the page: painted for the screen, and on paper, once `vectors` was asked for, as vectors, which
+ * stay as sharp as the paper is but take seconds to write and to read.
+ */
 const props = defineProps<{ scene: Scene, region: Bounds, label: string, bare: boolean }>()
+const canvas = useTemplateRef('canvas')
+const paper = useTemplateRef('paper')
+const { width } = useElementSize(canvas)
+/** Whether all of it is painted. */
+const painted = ref(false)
 const src = ref('')
 
-const letGo = (): void => URL.revokeObjectURL(src.value)
-const notices = useNotices()
 let turn = 0
-watch(() => [props.scene, props.region, props.bare] as const, ([scene, region, bare]) => {
+/** Paints beside the page and shows the picture when it is whole; a later order puts an end to an earlier one. */
+async function paint(): Promise<void> {
   turn += 1
   const own = turn
-  void notices.tell('The drawing could not be written', writeVectors(scene, { region, title: props.label, names: {}, surface: !bare, shadows: false }).then((svg) => {
-    if (own !== turn) return
-    letGo()
-    src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
-  }))
-}, { immediate: true })
+  painted.value = false
+  const { left, right, top, bottom } = props.region
+  const scale = (width.value * window.devicePixelRatio) / (right - left)
+  const sheet = new OffscreenCanvas(Math.max(1, Math.round((right - left) * scale)), Math.max(1, Math.round((bottom - top) * scale)))
+  const view = { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: sheet.width, height: sheet.height }
+  const whole = await paintScene(sheet.getContext('2d')!, props.scene, view, { bare: props.bare }, () => turn !== own)
+  if (!whole || !canvas.value) return
+  Object.assign(canvas.value, { width: sheet.width, height: sheet.height })
+  canvas.value.getContext('2d')!.drawImage(sheet, 0, 0)
+  painted.value = true
+}
+watch(() => [props.scene, props.region, props.bare, width.value], () => { if (width.value) void paint() })
+
+function letGo(): void {
+  URL.revokeObjectURL(src.value)
+  src.value = ''
+}
+watch(() => [props.scene, props.region, props.bare], letGo)
 onBeforeUnmount(() => {
   turn += 1
   letGo()
 })
+
+/** Gets the drawing ready for paper. @throws what the worker does that writes it */
+async function vectors(): Promise<void> {
+  if (src.value) return
+  const { scene, region, bare, label } = props
+  const svg = await writeVectors(scene, { region, title: label, names: {}, surface: !bare, shadows: false })
+  if (props.scene !== scene) return
+  src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
+  await nextTick()
+  await paper.value?.decode()
+}
+defineExpose({ vectors })
 </script>
 
 <template>
-  <img v-if="src" :src="src" :alt="label" class="block w-full">
-  <div v-else class="aspect-square w-full" />
+  <div :style="{ aspectRatio: `${region.right - region.left} / ${region.bottom - region.top}` }" class="w-full">
+    <canvas ref="canvas" role="img" :aria-label="label" :data-painted="painted" class="block size-full" :class="src ? 'print:hidden' : ''" />
+    <img v-if="src" ref="paper" :src="src" :alt="label" class="hidden size-full print:block" data-testid="on-paper">
+  </div>
 </template>

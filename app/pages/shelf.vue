@@ -137,7 +137,7 @@ function takeStash(id: string, count: number): null {
         <tr v-if="above" aria-hidden="true"><td :colspan="columns.length + 3" :style="{ height: `${above}px` }" /></tr>
         <tr v-for="{ row, index } in inView.map(({ index }) => ({ index, row: rows[index]! }))" :key="row.id" class="border-b border-seam" :style="{ height: `${ROW}px` }" :aria-rowindex="index + 2" data-testid="material">
           <td class="py-0.5"><MaterialPicture :key="JSON.stringify(row.original)" :material="row.original" :size="44" /></td>
-          <td v-for="cell in row.getVisibleCells()" :key="cell.id" class="py-0.5 pr-3" :class="RIGHT.has(cell.column.id) ? 'text-right tabular-nums' : ''">
+          <td v-for="cell in row.getVisibleCells()" :key="cell.id" class="py-0.5 pr-3" :class="RIGHT.has(cell.column.id) ? 'text-right tabular-nums whitespace-nowrap' : ''">
             <template v-if="cell.column.id === 'name'">
               <span class="block font-medium first-letter:uppercase">{{ row.original.name }}</span>
               <span class="flex items-center gap-1 text-tiny text-soft"><span v-for="own in row.original.colours" :key="own" class="size-2.5 rounded-[2px] border border-line" :style="{ background: own }" aria-hidden="true" />{{ row.original.state }}{{ row.original.wired ? ', wired' : '' }}{{ row.original.id in materials.own ? ', my own' : '' }}</span>

@@ -138,3 +138,13 @@ export async function drag(page: Page, from: { x: number, y: number }, to: { x: 
   await page.mouse.up()
   for (const key of keys) await page.keyboard.up(key)
 }
+
+/** Prints a make sheet by its key. @returns its drawing as it goes on paper, an SVG file */
+export async function onPaper(page: Page): Promise<string> {
+  await page.evaluate(() => {
+    window.print = () => Object.assign(window, { printed: document.querySelector('[data-testid=on-paper]') !== null })
+  })
+  await page.keyboard.press('Control+p')
+  await expect.poll(() => page.evaluate(() => (window as unknown as { printed?: boolean }).printed), { timeout: 60_000 }).toBe(true)
+  return page.getByTestId('on-paper').evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
+}

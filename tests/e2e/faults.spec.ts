@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { DEMO_PIECES, demoSite, figure, fill, openPiece, openWith, pieceOn, saved } from './bench'
+import { DEMO_PIECES, demoSite, figure, fill, onPaper, openPiece, openWith, pieceOn, saved } from './bench'
 
 const ring = pieceOn('Sound ring', 'grapevine', ['bay'])
 
@@ -96,7 +96,7 @@ test('names with markup, marks of direction and formulas come through screen, fi
   expect(download.suggestedFilename()).toBe('1-1-b-onload-alert-1-regnar-co.piece.json')
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
-  const svg = await page.locator('figure img').evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
+  const svg = await onPaper(page)
   const title = await page.evaluate((text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('title')?.textContent ?? 'no title', svg)
   expect(title).toContain(name)
 })

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test'
 import { renderAsync } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { SPECIES } from '../../core/glyph'
-import { addLayer, demoSite, exported, saved, startPiece } from './bench'
+import { addLayer, demoSite, exported, onPaper, saved, startPiece } from './bench'
 
 async function openDialog(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click()
@@ -159,8 +159,8 @@ test('the make sheet prints the piece as vectors', async ({ page }) => {
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
   const drawing = page.getByRole('img', { name: 'Boathouse door ring, with clock positions' })
-  await expect(drawing).toBeVisible()
-  const svg = await drawing.evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
+  await expect(drawing).toHaveAttribute('data-painted', 'true')
+  const svg = await onPaper(page)
   expect(svg.match(/<path/g)!.length).toBeGreaterThan(500)
   expect(svg).not.toMatch(/<image|<filter/)
   const pdf = await page.pdf({ format: 'A4', printBackground: true })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { Workings } from '#core/workings'
 import { radians, readTape } from '#core/measure'
 import type { Manner } from '#core/measure'
@@ -7,6 +7,9 @@ import { hasClock, pieceBounds, ringRadius } from '~/drawing/scene'
 
 /** The piece as it stands on the sheet, with its clock ring when it is read by the clock. */
 const props = defineProps<{ workings: Workings, manner: Manner, surface: boolean, name: string }>()
+
+const drawing = useTemplateRef('drawing')
+defineExpose({ vectors: async () => { await drawing.value?.vectors() } })
 
 const reach = computed(() => ringRadius(props.workings))
 const frame = computed(() => reach.value * 1.16)
@@ -26,7 +29,7 @@ const hours = computed(() => Array.from({ length: 12 }, (_, i) => {
 
 <template>
   <figure class="relative">
-    <SceneDrawing :scene="workings.scene" :region="bounds" :bare="!surface" :label="clocked ? `${name}, with clock positions` : name" />
+    <SceneDrawing ref="drawing" :scene="workings.scene" :region="bounds" :bare="!surface" :label="clocked ? `${name}, with clock positions` : name" />
     <svg v-if="clocked" class="absolute inset-0 size-full" :viewBox="`${-frame} ${-frame} ${2 * frame} ${frame + bounds.bottom}`" aria-hidden="true">
       <circle :r="reach" fill="none" class="stroke-rime" :stroke-width="frame / 400" />
       <line v-for="(tick, i) in ticks" :key="i" v-bind="tick" class="stroke-rime" :stroke-width="frame / 260" />

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { Printer, TriangleAlert } from '@lucide/vue'
+import { useEventListener } from '@vueuse/core'
 import { BASE_SORTS, DIMENSIONS } from '#core/base'
 import { CAUTIONS } from '#core/make'
 import { capital, formatMoney, readTape, say, show } from '#core/measure'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
 
 const bench = useBench()
 const surface = ref(false)
@@ -25,7 +27,23 @@ const baseSays = computed(() => {
   const value = main && (base.shape as unknown as Record<string, number>)[main.id]
   return `${BASE_SORTS[base.kind].name}${main && value !== undefined ? `, ${main.name.toLowerCase()} ${readTape(value, manner.value.units)}` : ''}`
 })
-const print = (): void => window.print()
+const drawing = useTemplateRef('drawing')
+const notices = useNotices()
+const readying = ref(false)
+/** Prints the sheet with its drawing as vectors, which take a moment to write. */
+async function print(): Promise<void> {
+  if (readying.value) return
+  readying.value = true
+  const ready = await notices.tell('The drawing could not be written for paper', drawing.value?.vectors() ?? Promise.resolve())
+  readying.value = false
+  await nextTick()
+  if (ready) window.print()
+}
+useEventListener('keydown', (event) => {
+  if (event.key !== 'p' || !(event.ctrlKey || event.metaKey)) return
+  event.preventDefault()
+  void print()
+})
 const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'outdoors in the open' }
 </script>
 
@@ -37,7 +55,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
         <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox">Show what it hangs on</label>
         <UnitsSwitch />
         <LightSwitch />
-        <button type="button" class="button-main" @click="print"><Printer :size="16" />Print</button>
+        <button type="button" class="button-main" :disabled="readying" @click="print"><Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}</button>
       </div>
     </header>
 
@@ -50,7 +68,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
       </div>
 
       <div class="mt-4 grid grid-cols-[minmax(0,5fr)_minmax(0,4fr)] gap-6 max-md:grid-cols-1 print:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
-        <SheetDrawing :workings="workings" :manner="manner" :surface="surface" :name="brief.name" />
+        <SheetDrawing ref="drawing" :workings="workings" :manner="manner" :surface="surface" :name="brief.name" />
         <section aria-labelledby="shopping">
           <h2 id="shopping" class="mb-1 font-serif text-lg">Shopping list</h2>
           <p class="mb-1 text-fine text-soft">For {{ brief.copies > 1 ? `all ${brief.copies}` : 'one' }}, spares included, in whole packs.</p>
