@@ -24,7 +24,7 @@ function withLayer(piece: Piece, material: string, seed = 7): Piece {
 /** What is wrong that was not wrong before; a bow is always asked what its loops mean. */
 function newFaults(before: Piece, after: Piece): string[] {
   const there = new Set(work(before, shelf).problems.map(({ id }) => id))
-  return work(after, shelf).problems.filter(({ id, weight }) => !there.has(id) && (weight === 'fault' || id.startsWith('clash')) && !id.endsWith(':means')).map(({ id }) => id)
+  return work(after, shelf).problems.filter(({ id, severity }) => !there.has(id) && (severity === 'fault' || id.startsWith('clash')) && !id.endsWith(':means')).map(({ id }) => id)
 }
 /** Wider than the base may be made by stems, and yet within two thirds of the door where the base leaves room for that. */
 function fitsDoor(piece: Piece): boolean {

@@ -3,9 +3,9 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { BASE_KINDS, runsOf, usualBase } from './base'
 import { readPiece, writePiece } from './exchange'
-import { canLay, CATALOGUE, plainShelf } from './material'
+import { canLay, CATALOGUE, plainShelf, WEATHERS } from './material'
 import { deltaOf, say, showSum } from './measure'
-import { BALANCES, EACH, FLOWS, FULLNESS, STILL, WEATHERS } from './piece'
+import { BALANCES, EACH, FLOWS, FULLNESS, STILL } from './piece'
 import type { Rule } from './piece'
 import { layerOf, pieceWith, shelf } from './testing'
 import { rememberingWork, work } from './workings'
@@ -20,7 +20,7 @@ describe('the demo pieces', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.faults))
     expect(writePiece(read.piece)).toBe(text)
     const workings = work(read.piece, shelf)
-    expect(workings.problems.filter(({ weight }) => weight === 'fault')).toEqual([])
+    expect(workings.problems.filter(({ severity }) => severity === 'fault')).toEqual([])
     expect(workings.placements.length).toBeGreaterThan(20)
   })
 })
@@ -89,10 +89,10 @@ describe('work', () => {
   })
   it('puts the worst first', () => {
     const piece = pieceWith([layerOf('a', 'wheat', { kind: 'halfway', of: 'gone' }), layerOf('b', 'wheat', { kind: 'compass', count: 3, start: 0 })], { brief: { weather: 'open', budget: 1 } })
-    const weights = work(piece, shelf).problems.map(({ weight }) => ['fault', 'care', 'note'].indexOf(weight))
-    expect(weights[0]).toBe(0)
-    expect(weights.length).toBeGreaterThan(2)
-    expect(weights).toEqual([...weights].sort((a, b) => a - b))
+    const severities = work(piece, shelf).problems.map(({ severity }) => ['fault', 'care', 'note'].indexOf(severity))
+    expect(severities[0]).toBe(0)
+    expect(severities.length).toBeGreaterThan(2)
+    expect(severities).toEqual([...severities].sort((a, b) => a - b))
   })
   it('names layers by what is in them', () => {
     const [named, empty] = work(pieceWith([layerOf('a', 'sea-holly', { kind: 'compass', count: 2, start: 0 }), layerOf('b', 'ivy', { kind: 'compass', count: 0, start: 0 })]), shelf).layers

@@ -1,5 +1,5 @@
-import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
-import { againstOf, arrange, arrangeProblems, countsOf, countsOfAll, LaidMemory, spacingOf, tapesOf } from './arrange'
+import type { AgainstFigures, Placement, Spacing, Tape, Zone } from './arrange'
+import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './arrange'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Bill } from './cost'
@@ -10,15 +10,15 @@ import type { Scene } from './glyph'
 import { sceneOf } from './glyph'
 import type { FinishedSize, Masses, Proportion } from './hang'
 import { finishedSize, fitProblems, massesOf, proportionsOf } from './hang'
-import type { Step } from './make'
-import { stepsOf } from './make'
-import type { MakeUp } from './makeup'
-import { baseMakeUp, makeUpOf, makeUpProblems } from './makeup'
+import type { Step } from './steps'
+import { stepsOf } from './steps'
+import type { MakeUp } from './construct'
+import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
 import type { Shelf } from './material'
-import { materialOf } from './material'
 import type { Bounds, Figure } from './measure'
-import { COUNTED, figure, listed, quantity, several, sharing, sum } from './measure'
+import { sharing } from './measure'
 import type { Piece, Problem } from './piece'
+import { worstFirst } from './piece'
 
 /** Everything that follows from a piece. Plain data: it crosses from the worker as it is. */
 export interface Workings {
@@ -128,7 +128,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     stems: stemsOf(laid, shelf),
     mass,
     bill,
-    problems: byWeight([
+    problems: worstFirst([
       ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill, laid, shelf),
     ]),
@@ -136,20 +136,3 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     scene: sceneOf(piece, runs, bounds, laid, shelf),
   }
 }
-
-function titleOf(laid: LaidLayer, shelf: Shelf): string {
-  const counts = countsOf(laid)
-  if (!counts.size) return listed(laid.layer.mix.map(({ material }) => materialOf(shelf, material)?.plural ?? material))
-  return listed([...counts].map(([id, n]) => several(n, materialOf(shelf, id)!.name, materialOf(shelf, id)!.plural)))
-}
-
-function stemsOf(laid: readonly LaidLayer[], shelf: Shelf): Figure {
-  const stemmed = laid.filter((each) => countsOf(each).size)
-  const parts = stemmed.map((each) => titleOf(each, shelf))
-  const total = [...countsOfAll(stemmed).values()].reduce((n, each) => n + each, 0)
-  return figure(quantity.count(total), parts.length ? sum`${parts.join(' + ')} = ${quantity.count(total)}` : sum`nothing laid yet`, COUNTED)
-}
-
-const WEIGHTS = ['fault', 'care', 'note'] as const
-const byWeight = (problems: readonly Problem[]): Problem[] =>
-  [...problems].sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))

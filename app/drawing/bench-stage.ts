@@ -1,27 +1,21 @@
 import Konva from 'konva'
-import type { Placement } from '#core/arrange'
 import type { Run } from '#core/base'
-import { anchorSays, nearestRun, onRun, runsOf } from '#core/base'
+import { nearestRun, runsOf } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
 import { tone } from '#core/glyph'
-import { inches, readTape, say } from '#core/measure'
 import type { Manner, Point } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
-import type { Drag } from './grips'
-import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
+import type { GestureEvents, HandledBench } from './gestures'
+import { Gestures } from './gestures'
+import { Picker } from './grips'
 import { MovedPicture } from './moved-picture'
 import type { Pictures } from './pictures'
 import { painting, sameView, touchedUp } from './pictures'
 import type { View } from './scene'
-import { fitting, paintItems, pieceBounds, wholeBounds } from './scene'
+import { fitting, paintItems, pieceBounds, toMm, wholeBounds } from './scene'
 
-export interface StageEvents {
-  select(placements: readonly string[]): void
-  /** Things were let go so much further along their runs, mm, and across the face, half widths. */
-  moved(placements: readonly string[], along: number, across: number): void
-  turned(by: number): void
-  trimmed(length: number): void
+export interface StageEvents extends GestureEvents {
   viewed(view: View): void
   /** Whether what is seen is the drawing as it is, or one that is stretched or older while that is painted. */
   sharp(sharp: boolean): void
@@ -37,22 +31,10 @@ export interface StageState {
   readonly upTo: number | null
 }
 
-/** What a pointer is about. */
-type Deed =
-  | { readonly kind: 'press', readonly item: SceneItem, readonly from: Point, readonly pixel: Point, readonly add: boolean }
-  | { readonly kind: 'drag', readonly drag: Drag, readonly ids: readonly string[], by: { along: number, across: number } }
-  | { readonly kind: 'turn', readonly item: SceneItem, bearing: number }
-  | { readonly kind: 'trim', readonly item: SceneItem, length: number }
-  | { readonly kind: 'pan', readonly pixel: Point, readonly view: View, moved: boolean }
-  | { readonly kind: 'marquee', readonly from: Point, to: Point }
-
 /** Steps of zoom between the closest and the farthest, pixels to the mm. */
 const ZOOM = { least: 0.04, most: 6 }
 /** How much is seen to each side of the middle from close up, mm. */
 const CLOSE = { reach: 120 }
-/** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
-const WAVER = 3
-const GRIP = 9
 /** The tools along the upper and the lower edge, px: what is fitted keeps clear of them. */
 const BAR = 40
 /** What is painted beyond each edge of the pane, as a share of it, so that a pan finds it there. */
@@ -63,8 +45,6 @@ const REST = 110
 const SLICE = 8
 /** Changes of what is chosen that follow each other within this long are one move, ms: a key is held. */
 const HELD = 250
-/** Degrees in which a turn snaps. */
-const TURN_STEP = 5
 
 /**
  * The drawing on the bench: surface, base and stems at true scale, measuring marks, and what is being moved.
@@ -93,7 +73,7 @@ export class BenchStage {
   private view: View
   /** Whether the view keeps fitting the piece as it changes. */
   private fitted = true
-  private deed: Deed | null = null
+  private readonly gestures: Gestures
   private lifted: readonly SceneItem[] = []
   /** When the scene changed last, ms of the page, and what lets go of things that a held key took up. */
   private changedAt = -Infinity
@@ -109,10 +89,20 @@ export class BenchStage {
     container.style.overflow = 'hidden'
     container.append(this.moved.canvas)
     this.stage.on('wheel', (event) => this.wheel(event.evt))
-    this.stage.on('pointerdown', (event) => this.down(event.evt))
-    this.stage.on('pointermove', (event) => this.move(event.evt))
-    this.stage.on('pointerup pointercancel', (event) => this.up(event.evt))
-    this.stage.on('mouseleave', () => { if (this.deed?.kind === 'pan') this.deed = null })
+    this.gestures = new Gestures(this.bench(), events)
+    const at = (): Point | null => (this.state ? this.stage.getPointerPosition() : null)
+    this.stage.on('pointerdown', ({ evt }) => {
+      const pixel = at()
+      if (!pixel || (evt.button ?? 0) > 0) return
+      if (this.lettingGo !== undefined) this.letGo()
+      this.gestures.down(pixel, evt.shiftKey)
+    })
+    this.stage.on('pointermove', ({ evt }) => {
+      const pixel = at()
+      if (pixel) this.stage.container().style.cursor = this.gestures.move(pixel, evt.altKey) ?? this.stage.container().style.cursor
+    })
+    this.stage.on('pointerup pointercancel', () => { if (this.state) this.gestures.up() })
+    this.stage.on('mouseleave', () => this.gestures.leave())
   }
 
   destroy(): void {
@@ -144,7 +134,7 @@ export class BenchStage {
     const { scene } = state.workings
     const up = this.lifted
     if (before?.workings.scene !== scene) {
-      if (!this.deed) this.hold(before ? this.heldOf(before.workings.scene) : [])
+      if (!this.gestures.busy) this.hold(before ? this.heldOf(before.workings.scene) : [])
       this.picker = null
       if (!this.runs.length || JSON.stringify([before?.workings.scene.base.shape, before?.workings.scene.base.turn]) !== JSON.stringify([scene.base.shape, scene.base.turn])) {
         this.runs = runsOf(scene.base)
@@ -189,7 +179,7 @@ export class BenchStage {
 
   zoom(factor: number, at = { x: this.view.width / 2, y: this.view.height / 2 }): void {
     const scale = Math.min(ZOOM.most, Math.max(ZOOM.least, this.view.scale * factor))
-    const fixed = this.toMm(at)
+    const fixed = toMm(at, this.view)
     this.fitted = false
     this.look({ ...this.view, scale, x: fixed.x - (at.x - this.view.width / 2) / scale, y: fixed.y - (at.y - this.view.height / 2) / scale })
   }
@@ -197,7 +187,7 @@ export class BenchStage {
   /** The place on the base that lies under a point of the page; null when that is off the base. */
   placeAt(clientX: number, clientY: number): { readonly run: Run, readonly s: number, readonly t: number } | null {
     const box = this.stage.container().getBoundingClientRect()
-    const point = this.toMm({ x: clientX - box.left, y: clientY - box.top })
+    const point = toMm({ x: clientX - box.left, y: clientY - box.top }, this.view)
     const { run, s, away } = nearestRun(this.runs, point)
     const station = run.at(s)
     if (away > station.half + 40 / this.view.scale + 40) return null
@@ -318,126 +308,33 @@ export class BenchStage {
     this.showMoved()
   }
 
-  private toMm({ x, y }: Point): Point {
-    const { view } = this
-    return { x: view.x + (x - view.width / 2) / view.scale, y: view.y + (y - view.height / 2) / view.scale }
-  }
-
   private picking(): Picker { return (this.picker ??= new Picker(this.state!.workings.scene)) }
 
   private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.turn <= this.state!.upTo)
   private readonly loose = (item: SceneItem): boolean => this.shown(item) && !item.locked
 
-  private placement(id: string): Placement | undefined { return this.state!.workings.placements.find((each) => each.id === id) }
   private item(id: string | undefined): SceneItem | undefined { return this.state!.workings.scene.items.find((each) => each.id === id) }
-  private runOf(id: string): Run { return this.runs.find((run) => run.id === id)! }
 
-  private down(event: PointerEvent): void {
-    const pixel = this.stage.getPointerPosition()
-    if (!this.state || !pixel || (event.button ?? 0) > 0) return
-    if (this.lettingGo !== undefined) this.letGo()
-    const from = this.toMm(pixel)
-    const chosen = this.state.selection.length === 1 ? this.item(this.state.selection[0]) : undefined
-    if (chosen && !chosen.locked) {
-      const { trim, turn } = gripPoints(chosen, this.view.scale)
-      const near = (grip: Point): boolean => Math.hypot(grip.x - from.x, grip.y - from.y) * this.view.scale < GRIP
-      if (near(turn)) this.deed = { kind: 'turn', item: chosen, bearing: chosen.bearing }
-      else if (trim && near(trim)) this.deed = { kind: 'trim', item: chosen, length: chosen.length }
-      if (this.deed) return
-    }
-    const item = this.picking().at(from, this.loose)
-    if (item) this.deed = { kind: 'press', item, from, pixel: { ...pixel }, add: event.shiftKey }
-    else if (event.shiftKey) this.deed = { kind: 'marquee', from, to: from }
-    else this.deed = { kind: 'pan', pixel: { ...pixel }, view: this.view, moved: false }
-  }
-
-  private move(event: PointerEvent): void {
-    const pixel = this.stage.getPointerPosition()
-    if (!this.state || !pixel) return
-    const at = this.toMm(pixel)
-    const { deed } = this
-    if (!deed) {
-      this.stage.container().style.cursor = this.picking().at(at, this.loose) ? 'grab' : ''
-      return
-    }
-    switch (deed.kind) {
-      case 'press': {
-        if (Math.hypot(pixel.x - deed.pixel.x, pixel.y - deed.pixel.y) < WAVER) return
-        const { selection } = this.state
-        const ids = selection.includes(deed.item.id) ? [...selection.filter((id) => id !== deed.item.id), deed.item.id] : [deed.item.id]
-        this.events.select(ids)
-        this.takeUp(deed.item, ids, deed.from)
-        this.move(event)
-        return
-      }
-      case 'drag': {
-        const { along, across } = dragTo(deed.drag, at, this.view.scale, event.altKey)
-        deed.by = { along, across }
-        this.lift(deed.ids.flatMap((id) => {
-          const [item, placement] = [this.item(id), this.placement(id)]
-          return item && placement ? [movedItem(item, placement, this.runOf(placement.run), deed.by)] : []
-        }))
-        return
-      }
-      case 'turn': {
-        const bearing = bearingTo(deed.item, at)
-        deed.bearing = event.altKey ? bearing : Math.round(bearing / TURN_STEP) * TURN_STEP
-        this.lift([{ ...deed.item, bearing: deed.bearing }])
-        return
-      }
-      case 'trim': {
-        deed.length = lengthTo(deed.item, at)
-        this.lift([{ ...deed.item, length: deed.length }])
-        return
-      }
-      case 'pan': {
-        if (!deed.moved && Math.hypot(pixel.x - deed.pixel.x, pixel.y - deed.pixel.y) < WAVER) return
-        deed.moved = true
+  /** The bench as far as a hand needs it. */
+  private bench(): HandledBench {
+    const state = (): StageState => this.state!
+    return {
+      view: () => this.view,
+      selection: () => state().selection,
+      workings: () => state().workings,
+      manner: () => state().manner,
+      run: (id) => this.runs.find((run) => run.id === id)!,
+      item: (id) => this.item(id),
+      at: (point) => this.picking().at(point, this.loose),
+      within: (from, to) => this.picking().within(from, to, this.loose),
+      lift: (items) => this.lift(items),
+      settle: (changed, report) => this.settle(changed, report),
+      pan: (view) => {
         this.fitted = false
-        this.look({ ...this.view, x: deed.view.x - (pixel.x - deed.pixel.x) / this.view.scale, y: deed.view.y - (pixel.y - deed.pixel.y) / this.view.scale })
-        return
-      }
-      case 'marquee': {
-        deed.to = at
-        this.paintOverlay()
-      }
+        this.look(view)
+      },
+      mark: () => this.paintOverlay(),
     }
-  }
-
-  private up(_event: PointerEvent): void {
-    const { deed } = this
-    this.deed = null
-    if (!deed || !this.state) return
-    switch (deed.kind) {
-      case 'press': {
-        const { selection } = this.state
-        const { id } = deed.item
-        this.events.select(!deed.add ? [id] : selection.includes(id) ? selection.filter((each) => each !== id) : [...selection, id])
-        return
-      }
-      case 'drag': this.settle(deed.by.along !== 0 || deed.by.across !== 0, () => this.events.moved(deed.ids, deed.by.along, deed.by.across)); return
-      case 'turn': this.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180)); return
-      case 'trim': this.settle(deed.length !== deed.item.length, () => this.events.trimmed(deed.length)); return
-      case 'marquee': {
-        const found = this.picking().within(deed.from, deed.to, this.loose).map(({ id }) => id)
-        this.events.select([...new Set([...this.state.selection, ...found])])
-        this.paintOverlay()
-        return
-      }
-      case 'pan': if (!deed.moved) this.events.select([])
-    }
-  }
-
-  private takeUp(item: SceneItem, ids: readonly string[], from: Point): void {
-    const placement = this.placement(item.id)!
-    const run = this.runOf(placement.run)
-    const rests = this.state!.workings.placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run).map(({ rest }) => rest)
-    const unit = this.state!.manner.units === 'in' ? inches(1) : 20
-    const marks = run.closed
-      ? Array.from({ length: 24 }, (_, i) => (i / 24) * run.length)
-      : Array.from({ length: Math.floor(run.length / unit) + 1 }, (_, i) => i * unit)
-    this.deed = { kind: 'drag', ids, by: { along: 0, across: 0 }, drag: startDrag(placement, run, [...rests, ...marks], from) }
-    this.lift(ids.flatMap((id) => this.item(id) ?? []))
   }
 
   /** Takes items up: they are painted apart from the rest, on top, until they are let go. */
@@ -530,19 +427,10 @@ export class BenchStage {
       workings, runs: this.runs, manner, measuring, scale,
       onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
       selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
-      moving: up.size > 0, says: this.says(manner),
-      marquee: this.deed?.kind === 'marquee' ? this.deed : null,
+      moving: up.size > 0, says: this.gestures.says(manner),
+      marquee: this.gestures.marquee,
     }))
     this.overlay.batchDraw()
-  }
-
-  /** What is told beside a thing while it is moved. */
-  private says(manner: Manner): string | null {
-    const { deed } = this
-    if (deed?.kind === 'drag') return say(anchorSays(deed.drag.run, onRun(deed.drag.run, deed.drag.primary.s + deed.by.along)), manner)
-    if (deed?.kind === 'turn') return `${Math.round(((deed.bearing - deed.item.bearing + 540) % 360) - 180)}°`
-    if (deed?.kind === 'trim') return readTape(deed.length, manner.units)
-    return null
   }
 }
 

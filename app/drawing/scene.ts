@@ -1,6 +1,6 @@
 import type { Base } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
-import type { Bounds } from '#core/measure'
+import type { Bounds, Point } from '#core/measure'
 import { AROUND_DOOR, baseBounds, cordMarks, doorBounds, lightMarks, putBase, putSurface } from '#core/glyph'
 import type { Workings } from '#core/workings'
 import type { Context } from './paint'
@@ -10,6 +10,9 @@ import { boxOf, drawItem, footOf, spriteOf, stepScale, tuckSprite } from './spri
 
 /** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
 export interface View { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
+
+/** The point of a drawing that is seen at a pixel, mm. */
+export const toMm = ({ x, y }: Point, view: View): Point => ({ x: view.x + (x - view.width / 2) / view.scale, y: view.y + (y - view.height / 2) / view.scale })
 
 export function regionOf({ x, y, scale, width, height }: View): Bounds {
   return { left: x - width / 2 / scale, right: x + width / 2 / scale, top: y - height / 2 / scale, bottom: y + height / 2 / scale }

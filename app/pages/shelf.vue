@@ -10,7 +10,7 @@ import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
 import { LARGEST_TABLE, writeMaterials } from '#core/exchange'
 import type { Material } from '#core/material'
-import { CATALOGUE, HARDINESS, KIND_NAMES, MATERIAL_KINDS, stashOf, TEXTURES, yieldOf } from '#core/material'
+import { CATALOGUE, WEATHERS, KIND_NAMES, MATERIAL_KINDS, stashOf, TEXTURES, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
 import { saveText, textOf } from '~/composables/files'
 import { useMaterials } from '~/stores/materials'
@@ -48,7 +48,7 @@ const columns: ColumnDef<Material>[] = [
   { id: 'length', header: 'Size', accessorKey: 'length', cell: ({ row }) => `${length(row.original.length)} × ${length(row.original.width)}` },
   { id: 'mass', header: 'Weight', accessorKey: 'mass', cell: ({ row }) => show(quantity.mass(row.original.mass), manner.value) },
   { id: 'texture', header: 'Texture', accessorFn: (each) => TEXTURES.indexOf(each.texture), cell: ({ row }) => row.original.texture },
-  { id: 'hardy', header: 'Stands', accessorFn: (each) => HARDINESS.indexOf(each.hardy), cell: ({ row }) => ({ indoors: 'indoors only', covered: 'under cover', open: 'open weather' })[row.original.hardy] },
+  { id: 'hardy', header: 'Stands', accessorFn: (each) => WEATHERS.indexOf(each.hardy), cell: ({ row }) => ({ indoors: 'indoors only', covered: 'under cover', open: 'open weather' })[row.original.hardy] },
   { id: 'price', header: 'Pack', accessorFn: ({ pack }) => pack.price, cell: ({ row }) => formatMoney(row.original.pack.price, manner.value.currency) },
 ]
 const sorting = ref<SortingState>([])

@@ -183,7 +183,7 @@ describe('two tabs', () => {
     expect(await names()).toEqual(['Mine (kept from this tab)', 'Yours'])
     expect(bench.piece!.brief.name).toBe('Mine (kept from this tab)')
     expect(bench.piece!.id).not.toBe(piece.id)
-    expect(useNotices().shown.at(-1)).toMatchObject({ weight: 'fault', title: 'Changed in two tabs at once' })
+    expect(useNotices().shown.at(-1)).toMatchObject({ severity: 'fault', title: 'Changed in two tabs at once' })
     bench.apply({ do: 'stage', stage: 'hung' }, 'mark it hung')
     await bench.flush()
     expect(await names()).toEqual(['Mine (kept from this tab)', 'Yours'])

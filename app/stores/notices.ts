@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { reason } from '~/db/reason'
 
-export interface Notice { readonly id: number, readonly weight: 'fault' | 'note', readonly title: string, readonly text: string }
+export interface Notice { readonly id: number, readonly severity: 'fault' | 'note', readonly title: string, readonly text: string }
 
 const STAYS_MS = 6000
 
@@ -12,12 +12,12 @@ export const useNotices = defineStore('notices', () => {
   const announced = ref('')
   let last = 0
 
-  function add(weight: Notice['weight'], text: string, title = ''): void {
+  function add(severity: Notice['severity'], text: string, title = ''): void {
     // The same fault many times over is one.
-    if (weight === 'fault' && shown.value.some((each) => each.title === title && each.text === text)) return
+    if (severity === 'fault' && shown.value.some((each) => each.title === title && each.text === text)) return
     const id = ++last
-    shown.value = [...shown.value.slice(-2), { id, weight, title, text }]
-    if (weight === 'note') setTimeout(() => dismiss(id), STAYS_MS)
+    shown.value = [...shown.value.slice(-2), { id, severity, title, text }]
+    if (severity === 'note') setTimeout(() => dismiss(id), STAYS_MS)
   }
   function dismiss(id: number): void {
     shown.value = shown.value.filter((notice) => notice.id !== id)

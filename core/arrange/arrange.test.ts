@@ -69,7 +69,7 @@ describe('arrangeProblems', () => {
   }
   it('names a material that the shelf does not have, and leaves it out', () => {
     const layer = layerOf('a', 'ivy', compass(4), { mix: mixOf(['ivy', 1], ['moonwort', 1]) })
-    expect(problems(layer)).toMatchObject([{ weight: 'fault', layer: 'a', mends: [{ edit: { do: 'layer', set: { mix: mixOf(['ivy', 1]) } } }] }])
+    expect(problems(layer)).toMatchObject([{ severity: 'fault', layer: 'a', mends: [{ edit: { do: 'layer', set: { mix: mixOf(['ivy', 1]) } } }] }])
     expect(only(layer).every(({ material }) => material === 'ivy')).toBe(true)
     expect(problems(layerOf('a', 'ivy', compass(4), { mix: mixOf(['moonwort', 1]) }))).toMatchObject([{ mends: [{ edit: null }] }])
   })
@@ -84,8 +84,8 @@ describe('arrangeProblems', () => {
     expect(problems({ ...layerOf('a', 'lavender', compass(1)), ...set.set })).toEqual([])
   })
   it('offers the compass for a lost reference and for a run that is not there', () => {
-    expect(problems(layerOf('a', 'ivy', { kind: 'halfway', of: 'gone' }))).toMatchObject([{ weight: 'fault', mends: [{ edit: { set: { rule: { kind: 'compass' } } } }] }])
-    expect(problems(layerOf('a', 'ivy', compass(3), { run: 'ear' }))).toMatchObject([{ weight: 'fault', mends: [{ edit: { set: { run: 'ring' } } }] }])
+    expect(problems(layerOf('a', 'ivy', { kind: 'halfway', of: 'gone' }))).toMatchObject([{ severity: 'fault', mends: [{ edit: { set: { rule: { kind: 'compass' } } } }] }])
+    expect(problems(layerOf('a', 'ivy', compass(3), { run: 'ear' }))).toMatchObject([{ severity: 'fault', mends: [{ edit: { set: { run: 'ring' } } }] }])
   })
 })
 

@@ -35,12 +35,12 @@ function faultOf(layer: Layer, fault: LaidLayer['fault'], runs: readonly Run[]):
   const mends: Mend[] = fault === 'no run'
     ? [{ says: sum`Lay it on the ${runs.length > 1 ? 'base’s runs' : first!.name}`, edit: { do: 'layer', layer: layer.id, set: { run: runs.length > 1 ? EACH : first!.id } } }]
     : [{ says: sum`Lay it by the compass instead`, edit: { do: 'layer', layer: layer.id, set: { rule: { kind: 'compass', count: 6, start: 0 } } } }]
-  return [{ id: `${layer.id}:${fault}`, weight: 'fault', layer: layer.id, says, mends }]
+  return [{ id: `${layer.id}:${fault}`, severity: 'fault', layer: layer.id, says, mends }]
 }
 
 function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
   return layer.mix.filter(({ material }) => !materialOf(shelf, material)).map(({ material }) => ({
-    id: `${layer.id}:unknown:${material}`, weight: 'fault', layer: layer.id,
+    id: `${layer.id}:unknown:${material}`, severity: 'fault', layer: layer.id,
     says: sum`The shelf has no “${material}”. It is neither drawn nor counted.`,
     mends: layer.mix.length > 1
       ? [{ says: sum`Leave it out of the mix`, edit: { do: 'layer', layer: layer.id, set: { mix: layer.mix.filter((each) => each.material !== material) } } }]
@@ -55,7 +55,7 @@ function tooShort(layer: Layer, shelf: Shelf): Problem[] {
     const material = materialOf(shelf, id)
     if (!material || material.form !== 'leaf' || material.length >= cut) return []
     return [{
-      id: `${layer.id}:short:${id}`, weight: 'care', layer: layer.id,
+      id: `${layer.id}:short:${id}`, severity: 'care', layer: layer.id,
       says: sum`A ${material.name} is ${quantity.length(material.length)} long, shorter than the cut of ${quantity.length(cut)}. It goes on whole.`,
       mends: [{ says: sum`Cut to ${quantity.length(material.length)}`, edit: { do: 'layer', layer: layer.id, set: { cut: material.length } } }],
     } satisfies Problem]
@@ -68,7 +68,7 @@ function tooMany(layer: Layer, runs: readonly Run[], shelf: Shelf): Problem[] {
   const run = runsFor(layer, runs)[0]
   if (!run) return []
   const told = (asked: number, mends: Mend[]): Problem[] => (asked <= MOST_PLACES ? [] : [{
-    id: `${layer.id}:many`, weight: 'care', layer: layer.id, says: sum`That would take ${quantity.count(asked)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends,
+    id: `${layer.id}:many`, severity: 'care', layer: layer.id, says: sum`That would take ${quantity.count(asked)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends,
   }])
   switch (rule.kind) {
     case 'every': {
@@ -94,7 +94,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
   const [less, more] = [rule.count - 1, Math.min(MOST_PLACES, rule.count + 1)]
   const set = (count: number): Mend => ({ says: sum`Take ${quantity.count(count)}`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } } })
   return [{
-    id: `${layer.id}:odd`, weight: 'note', layer: layer.id, mends: [set(less), set(more)],
+    id: `${layer.id}:odd`, severity: 'note', layer: layer.id, mends: [set(less), set(more)],
     says: sum`${quantity.count(rule.count)} does not share out equally: one side has one more.`,
   }]
 }
@@ -107,7 +107,7 @@ function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf):
     const laid = placements.filter((each) => each.material === id && !each.added).length
     if (!material || only === null || laid >= only || only - laid > 1 || placements.length <= only) return []
     return [{
-      id: `${layer.id}:unpaired:${id}`, weight: 'note', layer: layer.id, mends: [{ says: sum`Put the odd one on by hand`, edit: null }],
+      id: `${layer.id}:unpaired:${id}`, severity: 'note', layer: layer.id, mends: [{ says: sum`Put the odd one on by hand`, edit: null }],
       says: sum`Places go in pairs here: ${quantity.count(laid)} of ${several(only, material.name, material.plural)} ${laid === 1 ? 'finds' : 'find'} one.`,
     }]
   })
@@ -120,7 +120,7 @@ function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly 
   const clashes = clashesOf(laid)
   const told = clashes.slice(0, TOLD).map((clash) => clashProblem(piece, clash, laid, runs, shelf))
   const rest = clashes.length - told.length
-  return rest > 0 ? [...told, { id: 'clash:rest', weight: 'note', layer: null, says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`, mends: [] }] : told
+  return rest > 0 ? [...told, { id: 'clash:rest', severity: 'note', layer: null, says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`, mends: [] }] : told
 }
 
 function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem {
@@ -131,7 +131,7 @@ function clashProblem(piece: Piece, { thing, against, depth, hides }: Clash, lai
     ? [{ says: sum`Take it under`, edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
     : [away === null ? { says: sum`Take it off`, edit: takeOff([thing]) } : { says: sum`Slide it ${quantity.length(Math.abs(away))} away`, edit: nudgeBy(piece, thing, { along: away }) }]
   return {
-    id: `clash:${thing.id}:${against.id}`, weight: 'care', layer: thing.layer, mends,
+    id: `clash:${thing.id}:${against.id}`, severity: 'care', layer: thing.layer, mends,
     says: hides
       ? sum`${capital(name(thing))} lies ${quantity.length(depth)} over the ${name(against)}.`
       : sum`${capital(name(thing))} reaches ${quantity.length(depth)} into the ${name(against)}.`,

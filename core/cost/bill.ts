@@ -1,6 +1,6 @@
 import type { LaidLayer } from '../arrange'
 import { BASE_SORTS, usualPrice } from '../base'
-import type { MakeUp, Taken } from '../makeup'
+import type { MakeUp, Taken } from '../construct'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure } from '../measure'

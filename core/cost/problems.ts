@@ -14,7 +14,7 @@ export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[
   const mends = bill.lines.flatMap((line) => saving(piece, line, laid, shelf)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [{
-    id: 'over budget', weight: 'care', layer: null,
+    id: 'over budget', severity: 'care', layer: null,
     says: usedFits
       ? sum`Over the budget by ${quantity.money(over)} when whole packs count; what is used of them fits.`
       : sum`Over the budget by ${quantity.money(over)}.`,

@@ -48,7 +48,7 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
       ? { says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
       : { says: sum`A layer of greenery would close it`, edit: null }
     return {
-      id: `bare:${i}`, weight: 'care', layer: null, mends: [mend],
+      id: `bare:${i}`, severity: 'care', layer: null, mends: [mend],
       says: whole ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
         : run.closed ? ['Bare from ', ...anchorSays(run, stretch.from), ' to ', ...anchorSays(run, end), runs.length > 1 ? ` on the ${run.name}.` : '.']
           : sum`Bare from ${quantity.length(stretch.from)} to ${quantity.length(end)} ${run.reads.kind === 'from' ? run.reads.words : ''}${runs.length > 1 ? ` (${run.name})` : ''}.`,
@@ -58,13 +58,13 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
   if (bare.length) return bare.map((problem, i) => (i === 0 ? { ...problem, mends: [...problem.mends, sparseMend] } : problem))
   if (cover.share.value < asks.once) {
     return [{
-      id: 'thin', weight: 'note', layer: null, mends: [sparseMend],
+      id: 'thin', severity: 'note', layer: null, mends: [sparseMend],
       says: sum`${quantity.share(cover.share.value)} of the face is covered; ${piece.brief.fullness} wants ${quantity.share(asks.once)}.`,
     }]
   }
   if (cover.twoDeep.value < asks.twice) {
     return [{
-      id: 'not lush', weight: 'note', layer: null,
+      id: 'not lush', severity: 'note', layer: null,
       says: sum`${quantity.share(cover.twoDeep.value)} of the face is two deep; lush wants ${quantity.share(asks.twice)}.`,
       mends: [{ says: sum`Full is enough`, edit: { do: 'brief', set: { fullness: 'full' } } }],
     }]
@@ -108,7 +108,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
     mends.push({ says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })
   }
   return [{
-    id: 'join', weight: piece.brief.fullness === 'sparse' ? 'note' : 'care', layer: null,
+    id: 'join', severity: piece.brief.fullness === 'sparse' ? 'note' : 'care', layer: null,
     says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
     mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
   }]
@@ -124,7 +124,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
   const off = quantity.share(balance.off.value)
   if (school === 'offset') {
     return [{
-      id: 'balance', weight: 'note', layer: null,
+      id: 'balance', severity: 'note', layer: null,
       says: balance.off.value < 0.06 ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.` : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
       mends: [{ says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } }, { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } }],
     }]
@@ -133,7 +133,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
     says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s)], edit: copyAcross(piece, [thing], runs, shelf),
   }))
   return [{
-    id: 'balance', weight: 'note', layer: null,
+    id: 'balance', severity: 'note', layer: null,
     says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
     mends: [...counterparts, { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } }],
   }]
@@ -148,7 +148,7 @@ function colourProblems({ piece, carry, laid }: Seen): Problem[] {
   if (!alone.length || carry.length < 2) return []
   const opposite = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const
   return alone.slice(0, 2).map(({ family, sides }): Problem => ({
-    id: `colour:${family}`, weight: 'note', layer: null,
+    id: `colour:${family}`, severity: 'note', layer: null,
     says: sum`${capital(family)} shows only at the ${listed(sides)}.`,
     mends: [{ says: sum`Carry it to the ${listed(sides.map((side) => opposite[side]))}`, edit: null }],
   }))
@@ -164,13 +164,13 @@ function contrastProblems({ piece, contrast, cover }: Seen): Problem[] {
   const problems: Problem[] = []
   if (contrast.surface && contrast.surface.difference.value < LOST_UNDER) {
     problems.push({
-      id: 'lost', weight: 'care', layer: null, mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
+      id: 'lost', severity: 'care', layer: null, mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
       says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.count(LOST_UNDER)} a piece is lost.`,
     })
   }
   if (contrast.tie.green.value > SHOWS_OVER && cover.share.value < COVERED) {
     problems.push({
-      id: 'tie', weight: 'note', layer: null, mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
+      id: 'tie', severity: 'note', layer: null, mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
       says: sum`Green wire would show on the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}.`,
     })
   }

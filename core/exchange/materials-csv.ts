@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { Material } from '../material'
-import { FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
+import { FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
 import { parseLength, parseNumber, toInches, trimZeros } from '../measure'
 
@@ -35,7 +35,7 @@ export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
   column('wired', 'Wired', 'yes or no'),
   column('divides', 'Cut into tips', 'yes or no', ['divides', 'cut up']),
   column('facing', 'Facing', FACINGS.join(', ')),
-  column('hardy', 'Stands', HARDINESS.join(', '), ['hardy', 'weather', 'hardiness']),
+  column('hardy', 'Stands', WEATHERS.join(', '), ['hardy', 'weather', 'hardiness']),
   column('months', 'Months', 'numbers from 1 to 12, separated by spaces; empty is all year', ['season', 'available']),
   column('hazards', 'Hazards', HAZARDS.join(', '), ['cautions', 'warnings']),
   column('parts', 'Comes apart into', 'what comes off one: 9 berries; 2 leaves', ['parts']),

@@ -39,8 +39,8 @@ describe('the door', () => {
   const wide = (door: number) => pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, ring: { outer: inches(24), inner: inches(18) } })
   it('takes two thirds of its width', () => {
     expect(found(wide(36), /^door$/)).toEqual([])
-    expect(found(wide(35), /^door$/)).toMatchObject([{ weight: 'care' }])
-    expect(found(wide(20), /^door$/)).toMatchObject([{ weight: 'fault' }])
+    expect(found(wide(35), /^door$/)).toMatchObject([{ severity: 'care' }])
+    expect(found(wide(20), /^door$/)).toMatchObject([{ severity: 'fault' }])
   })
   it('offers the largest usual base that fits', () => {
     expect(mended(wide(35), /^door$/).base.shape).toEqual({ form: 'ring', outer: inches(18), inner: inches(13) })

@@ -10,7 +10,7 @@ export const TEXTURES = ['fine', 'medium', 'coarse'] as const
 export const FORMS_OF_PATCH = ['leaf', 'disc', 'board'] as const
 export const FACINGS = ['all round', 'one-sided', 'upright'] as const
 /** What weather a thing stands, from the least to the most. */
-export const HARDINESS = ['indoors', 'covered', 'open'] as const
+export const WEATHERS = ['indoors', 'covered', 'open'] as const
 
 const colour = z.string().regex(/^#[0-9a-fA-F]{6}$/)
 const name = z.string().trim().min(1).max(60)
@@ -30,7 +30,7 @@ export const MaterialSchema = z.strictObject({
   texture: z.enum(TEXTURES),
   wired: z.boolean(),
   facing: z.enum(FACINGS).describe('one-sided ribbon and faces have a back; an upright print has a top'),
-  hardy: z.enum(HARDINESS).describe('the hardest weather it stands'),
+  hardy: z.enum(WEATHERS).describe('the hardest weather it stands'),
   divides: z.boolean().describe('whether one stem may be cut into several pieces'),
   colour: colour.nullable().describe('tint over the species’ own palette'),
   colours: z.array(colour).min(1).max(4).describe('what an eye sees, the most of it first'),

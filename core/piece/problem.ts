@@ -1,11 +1,14 @@
 import type { Said } from '../measure'
 import type { Edit } from './edit'
 
+/** `fault`: it cannot be made so. `care`: it can, and will be regretted. `note`: worth knowing. */
+export const SEVERITIES = ['fault', 'care', 'note'] as const
+export type Severity = (typeof SEVERITIES)[number]
+
 /** Something a designer would want to know. The core reports it; it never throws for it. */
 export interface Problem {
   readonly id: string
-  /** `fault`: it cannot be made so. `care`: it can, and will be regretted. `note`: worth knowing. */
-  readonly weight: 'fault' | 'care' | 'note'
+  readonly severity: Severity
   readonly says: Said
   readonly layer: string | null
   readonly mends: readonly Mend[]
@@ -13,3 +16,6 @@ export interface Problem {
 
 /** What would mend a problem; with an edit when the app can do it. */
 export interface Mend { readonly says: Said, readonly edit: Edit | null }
+
+/** Problems by how bad they are, each kind in the order in which they were found. */
+export const worstFirst = (problems: readonly Problem[]): Problem[] => [...problems].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
+import { WEATHERS } from '../material'
 
 export const FORMAT = 'ruddy-bramble/piece'
 export const VERSION = 5
@@ -20,7 +21,6 @@ const place = z.number().min(0).max(1)
 
 export const SURFACES = ['boards', 'door', 'brick', 'plaster', 'stone', 'glass', 'mantel'] as const
 export const LIGHTS = ['day', 'dusk', 'lamp'] as const
-export const WEATHERS = ['indoors', 'covered', 'open'] as const
 export const FULLNESS = ['sparse', 'full', 'lush'] as const
 export const STAGES = ['planned', 'gathering', 'making', 'hung', 'taken apart'] as const
 export const ROLES = ['greenery', 'focal', 'second greenery', 'filler', 'accent', 'texture', 'bow', 'sign'] as const

@@ -2,7 +2,7 @@
 // What stands there must stand there once.
 const COVER = ['core/cover', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const CUT = ['core/cut']
-const MAKE = ['core/makeup', 'core/truth.test.ts', 'tests/reference/makeup.test.ts', 'tests/reference/thumbs.test.ts']
+const MAKE = ['core/construct', 'core/truth.test.ts', 'tests/reference/construct.test.ts', 'tests/reference/thumbs.test.ts']
 const PLACE = ['core/arrange', 'core/truth.test.ts', 'tests/reference/placing.test.ts', 'tests/reference/thumbs.test.ts']
 const BASE = ['core/base', 'tests/reference/runs.test.ts', 'tests/reference/thumbs.test.ts']
 const COST = ['core/cost', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
@@ -45,24 +45,24 @@ export const MUTATIONS = [
   ['core/cut/plan.ts', 'proven: best.cost <= bound + 1e-6 && !best.short.length', 'proven: true', CUT],
   ['core/cut/plan.ts', 'short(a) === short(b) && a.cost < b.cost', 'short(a) === short(b) && a.cost > b.cost', CUT],
   // Make-ups
-  ['core/makeup/bound.ts', 'const AT_START = 2', 'const AT_START = 4', MAKE],
-  ['core/makeup/bound.ts', 'const IN_LAST_QUARTER = 2', 'const IN_LAST_QUARTER = 1', MAKE],
-  ['core/makeup/bound.ts', 'export const TAIL = inches(4)', 'export const TAIL = inches(8)', MAKE],
-  ['core/makeup/bound.ts', 'const PER_TIE = 3', 'const PER_TIE = 6', MAKE],
-  ['core/makeup/bound.ts', 'count * rule.sprigs * rule.faces', 'count * rule.sprigs', MAKE],
-  ['core/makeup/bound.ts', 'wholesOver(pieces * advance, rule.yields)', 'wholesIn(pieces * advance, rule.yields)', MAKE],
-  ['core/makeup/bow.ts', 'const HANDLE = inches(38)', 'const HANDLE = inches(19)', MAKE],
-  ['core/makeup/bow.ts', '\'paddle wire\': { material: \'paddle-wire\', length: inches(18) }', '\'paddle wire\': { material: \'paddle-wire\', length: inches(36) }', MAKE],
-  ['core/makeup/bow.ts', '\'own ribbon\': { material: null, length: inches(10) }', '\'own ribbon\': { material: null, length: inches(20) }', MAKE],
-  ['core/makeup/bow.ts', 'const used = own + shared', 'const used = own', MAKE],
-  ['core/makeup/base.ts', 'const RISE = inches(3)', 'const RISE = inches(6)', MAKE],
-  ['core/makeup/base.ts', 'const KNOT = inches(4)', 'const KNOT = inches(2)', MAKE],
-  ['core/makeup/base.ts', 'const LAP = inches(2)', 'const LAP = inches(4)', MAKE],
-  ['core/makeup/base.ts', 'const TIE_EVERY = inches(1.75)', 'const TIE_EVERY = inches(3.5)', MAKE],
-  ['core/makeup/wound.ts', 'spaced: 8, close: 4', 'spaced: 16, close: 4', MAKE],
-  ['core/makeup/wound.ts', 'strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)\n', 'pinsOf(Math.min(material.length, on), rule.every)\n', MAKE],
-  ['core/makeup/wound.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
-  ['core/makeup/beads.ts', 'beads: gaugeWidth(16)', 'beads: 12', MAKE],
+  ['core/construct/bound.ts', 'const AT_START = 2', 'const AT_START = 4', MAKE],
+  ['core/construct/bound.ts', 'const IN_LAST_QUARTER = 2', 'const IN_LAST_QUARTER = 1', MAKE],
+  ['core/construct/bound.ts', 'export const TAIL = inches(4)', 'export const TAIL = inches(8)', MAKE],
+  ['core/construct/bound.ts', 'const PER_TIE = 3', 'const PER_TIE = 6', MAKE],
+  ['core/construct/bound.ts', 'count * rule.sprigs * rule.faces', 'count * rule.sprigs', MAKE],
+  ['core/construct/bound.ts', 'wholesOver(pieces * advance, rule.yields)', 'wholesIn(pieces * advance, rule.yields)', MAKE],
+  ['core/construct/bow.ts', 'const HANDLE = inches(38)', 'const HANDLE = inches(19)', MAKE],
+  ['core/construct/bow.ts', '\'paddle wire\': { material: \'paddle-wire\', length: inches(18) }', '\'paddle wire\': { material: \'paddle-wire\', length: inches(36) }', MAKE],
+  ['core/construct/bow.ts', '\'own ribbon\': { material: null, length: inches(10) }', '\'own ribbon\': { material: null, length: inches(20) }', MAKE],
+  ['core/construct/bow.ts', 'const used = own + shared', 'const used = own', MAKE],
+  ['core/construct/base.ts', 'const RISE = inches(3)', 'const RISE = inches(6)', MAKE],
+  ['core/construct/base.ts', 'const KNOT = inches(4)', 'const KNOT = inches(2)', MAKE],
+  ['core/construct/base.ts', 'const LAP = inches(2)', 'const LAP = inches(4)', MAKE],
+  ['core/construct/base.ts', 'const TIE_EVERY = inches(1.75)', 'const TIE_EVERY = inches(3.5)', MAKE],
+  ['core/construct/wound.ts', 'spaced: 8, close: 4', 'spaced: 16, close: 4', MAKE],
+  ['core/construct/wound.ts', 'strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)\n', 'pinsOf(Math.min(material.length, on), rule.every)\n', MAKE],
+  ['core/construct/wound.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
+  ['core/construct/beads.ts', 'beads: gaugeWidth(16)', 'beads: 12', MAKE],
   // Placing
   ['core/arrange/lay.ts', 'restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'restsOf(layer, slots, [], shelf)', PLACE],
   ['core/arrange/zones.ts', 'length: placement.length + 2 * margin', 'length: placement.length + margin', PLACE],
@@ -87,9 +87,9 @@ export const MUTATIONS = [
   ['core/hang/mass.ts', 'mass: (material.mass * length) / material.length }', 'mass: material.mass * length }', HANG],
   ['core/hang/mass.ts', 'const GLUE_EACH = 0.5', 'const GLUE_EACH = 5', HANG],
   ['core/piece/hanging.ts', 'export const DOOR_SHARE = 2 / 3', 'export const DOOR_SHARE = 3 / 4', HANG],
-  ['core/hang/fit.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 4, most: 1 / 2', HANG],
-  ['core/hang/fit.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 3, most: 2 / 3', HANG],
-  ['core/piece/hanging.ts', 'const EYE_LEVEL = 0.7', 'const EYE_LEVEL = 0.5', [...HANG, 'core/makeup']],
+  ['core/hang/proportions.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 4, most: 1 / 2', HANG],
+  ['core/hang/proportions.ts', 'least: 1 / 3, most: 1 / 2', 'least: 1 / 3, most: 2 / 3', HANG],
+  ['core/piece/hanging.ts', 'const EYE_LEVEL = 0.7', 'const EYE_LEVEL = 0.5', [...HANG, 'core/construct']],
   // Money
   ['core/material/shelf.ts', 'export const SPARE = 0.1', 'export const SPARE = 0.2', COST],
   ['core/cost/line.ts', 'state !== \'artificial\' && state !== \'made\'', 'state === \'fresh\'', COST],
@@ -98,6 +98,6 @@ export const MUTATIONS = [
   ['core/cost/bill.ts', 'isItself(piece) && piece.base.price === null', 'false', COST],
   // Measure
   ['core/measure/gauge.ts', '92 ** ((36 - gauge) / 39)', '92 ** ((36 - gauge) / 40)', MEASURE],
-  ['core/measure/tolerance.ts', 'Math.floor(length / each + 1e-9)', 'Math.floor(length / each)', [...MEASURE, 'core/makeup']],
+  ['core/measure/tolerance.ts', 'Math.floor(length / each + 1e-9)', 'Math.floor(length / each)', [...MEASURE, 'core/construct']],
   ['core/measure/length.ts', 'second!.value * MM_PER_INCH)', 'second!.value * UNIT_MM[units]!)', MEASURE],
 ]

@@ -18,7 +18,7 @@ describe('the direction of imports', () => {
     ['core/glyph/new.ts', 'export { readPiece } from \'../exchange\''],
     ['core/cover/new.ts', 'export { db } from \'../../app/db\''],
     ['core/exchange/new.ts', 'export { SHOPS } from \'../../server/shops/ranges\''],
-    ['core/make/new.ts', 'export { ref } from \'vue\''],
+    ['core/steps/new.ts', 'export { ref } from \'vue\''],
     ['core/workings.ts', 'export { db } from \'../app/db\''],
   ])('%s: %s is caught', async (path, line) => expect(await lint(path, line)).toEqual(['no-restricted-imports']))
   it.each([

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
 import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
-import { bowRibbon, meantBy, sized, sizeOf } from '#core/makeup'
+import { bowRibbon, meantBy, sized, sizeOf } from '#core/construct'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { capital, quantity, show } from '#core/measure'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { shortestOf } from '#core/arrange'
-import { beadsOff, remaining, stretched } from '#core/makeup'
-import type { MakeUp } from '#core/makeup'
+import { beadsOff, remaining, stretched } from '#core/construct'
+import type { MakeUp } from '#core/construct'
 import type { Layer } from '#core/piece'
 import { quantity, show } from '#core/measure'
 import { useBench } from '~/stores/bench'

@@ -44,7 +44,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf"><CircleCheck :size="15" />Nothing stands out.</p>
         <ul class="space-y-1.5">
           <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem">
-            <component :is="icons[problem.weight]" :size="15" class="mt-0.5 shrink-0" :class="tones[problem.weight]" :aria-label="names[problem.weight]" />
+            <component :is="icons[problem.severity]" :size="15" class="mt-0.5 shrink-0" :class="tones[problem.severity]" :aria-label="names[problem.severity]" />
             <div class="min-w-0">
               <p>{{ say(problem.says, bench.manner) }}</p>
               <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">

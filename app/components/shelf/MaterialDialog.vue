@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import { SPECIES } from '#core/glyph'
 import type { Hazard, Material } from '#core/material'
-import { CATALOGUE, FACINGS, FORMS_OF_PATCH, HARDINESS, HAZARDS, KIND_NAMES, MATERIAL_KINDS, MaterialSchema, STATES, TEXTURES } from '#core/material'
+import { CATALOGUE, FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, KIND_NAMES, MATERIAL_KINDS, MaterialSchema, STATES, TEXTURES } from '#core/material'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -61,7 +61,7 @@ async function remove(): Promise<void> {
       <PickField label="Kind" :value="draft.kind" :options="MATERIAL_KINDS.map((value) => ({ value, name: KIND_NAMES[value] }))" @pick="(kind) => set({ kind })" />
       <PickField label="State" :value="draft.state" :options="names(STATES)" @pick="(state) => set({ state })" />
       <PickField label="Texture" :value="draft.texture" :options="names(TEXTURES)" @pick="(texture) => set({ texture })" />
-      <PickField label="Stands" :value="draft.hardy" :options="names(HARDINESS)" @pick="(hardy) => set({ hardy })" />
+      <PickField label="Stands" :value="draft.hardy" :options="names(WEATHERS)" @pick="(hardy) => set({ hardy })" />
       <LengthField label="Length, or across a head" :mm="draft.length" :units="settings.units" :take="(mm) => set({ length: mm ?? draft.length })" />
       <LengthField label="Spread" :mm="draft.width" :units="settings.units" :take="(mm) => set({ width: mm ?? draft.width })" />
       <MassField label="Weight of one" :grams="draft.mass" none="0" :take="(mass) => set({ mass: mass ?? 0 })" />

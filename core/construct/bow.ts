@@ -7,8 +7,8 @@ import type { Said } from '../measure'
 import { capital, exceeds, figure, GEOMETRY, inches, listed, quantity, several, sum, wholesIn } from '../measure'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
 import { hangsAt, MOST_LOOPS } from '../piece'
-import type { Construction, Making, NamedFigure, Taken, Used } from './makeup'
-import { changeRule, countOf, lengthOf, total } from './makeup'
+import type { Construction, Making, NamedFigure, Taken, Used } from './construction'
+import { changeRule, countOf, lengthOf, total } from './construction'
 
 /** A piece to cut for a bow. */
 export interface BowPiece { readonly use: string, readonly length: number, readonly count: number }
@@ -233,20 +233,20 @@ export const BOW: Construction<'bow'> = {
       const fits = fit !== null && fit >= 5 ? sized(ribbon, Math.floor(fit), means) : null
       return [
         ...(exceeds(longest, material.length) ? [{
-          id: `${layer.id}:long:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`This bow takes a piece of ${quantity.length(longest)}, and the roll of ${material.name} has ${quantity.length(material.length)}.`,
+          id: `${layer.id}:long:${i}`, severity: 'fault' as const, layer: layer.id, says: sum`This bow takes a piece of ${quantity.length(longest)}, and the roll of ${material.name} has ${quantity.length(material.length)}.`,
           mends: fits ? [{ says: sum`Make its loops ${quantity.length(sizeOf(fits))}`, edit: change(fits) }] : [{ says: sum`Shorter tails or fewer loops`, edit: null }],
         }] : []),
         ...(ribbon.build === 'rag' && ragLoops(ribbon, means) < 1 ? [{
-          id: `${layer.id}:rag:${i}`, weight: 'fault' as const, layer: layer.id, says: sum`Loops that take ${quantity.length(ribbonInLoop(ribbon.loop, means))} do not go into a strip of ${quantity.length(ribbon.strip)} less ${quantity.length(2 * ribbon.overhang)} at its ends.`,
+          id: `${layer.id}:rag:${i}`, severity: 'fault' as const, layer: layer.id, says: sum`Loops that take ${quantity.length(ribbonInLoop(ribbon.loop, means))} do not go into a strip of ${quantity.length(ribbon.strip)} less ${quantity.length(2 * ribbon.overhang)} at its ends.`,
           mends: [{ says: sum`Cut the strips ${quantity.length(2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means))}`, edit: change({ ...ribbon, strip: 2 * ribbon.overhang + 2 * ribbonInLoop(ribbon.loop, means) }) }],
         }] : []),
         ...(ribbon.build === 'coil' && (ribbon.layers % 2 === 0 || ribbon.layers < LEAST_COIL) ? [{
-          id: `${layer.id}:even:${i}`, weight: ribbon.layers < 2 ? 'fault' as const : 'care' as const, layer: layer.id,
+          id: `${layer.id}:even:${i}`, severity: ribbon.layers < 2 ? 'fault' as const : 'care' as const, layer: layer.id,
           says: ribbon.layers < 2 ? sum`A coil of one layer has no loop.` : sum`A coil of ${quantity.count(ribbon.layers)} layers leaves one side a loop short.`,
           mends: [{ says: sum`Wind ${quantity.count(oddLayers(ribbon.layers))}`, edit: change({ ...ribbon, layers: oddLayers(ribbon.layers) }) }],
         }] : []),
         ...(ribbon.build === 'hand' && material.facing !== 'all round' && ribbon.twist === 0 ? [{
-          id: `${layer.id}:twist:${i}`, weight: 'care' as const, layer: layer.id, says: sum`${capital(material.name)} has a back: it is turned at every pinch, and that takes ribbon.`,
+          id: `${layer.id}:twist:${i}`, severity: 'care' as const, layer: layer.id, says: sum`${capital(material.name)} has a back: it is turned at every pinch, and that takes ribbon.`,
           mends: [{ says: sum`Allow ${quantity.length(TWIST)} a pinch`, edit: change({ ...ribbon, twist: TWIST }) }],
         }] : []),
       ]
@@ -272,7 +272,7 @@ function askWhatIsMeant(layer: Layer, rule: RuleOf<'bow'>): Problem {
   const size = sizeOf(ribbon)
   const mend = (means: LoopMeans, says: Said) => ({ says, edit: changeRule(layer, { means }) })
   return {
-    id: `${layer.id}:means`, weight: 'fault', layer: layer.id, says: sum`What does a loop of ${quantity.length(size)} mean? The bow waits for that.`,
+    id: `${layer.id}:means`, severity: 'fault', layer: layer.id, says: sum`What does a loop of ${quantity.length(size)} mean? The bow waits for that.`,
     mends: [
       mend('visible', sum`It shows ${quantity.length(loopShows(size, 'visible'))} and uses ${quantity.length(ribbonInLoop(size, 'visible'))}`),
       mend('ribbon used', sum`It uses ${quantity.length(ribbonInLoop(size, 'ribbon used'))} and shows ${quantity.length(loopShows(size, 'ribbon used'))}`),
@@ -338,7 +338,7 @@ function tailProblems(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<
   const floor = overFloor(piece, at.y + long)
   if (floor === null || floor > HANDLE) return []
   return [{
-    id: `${layer.id}:tails`, weight: floor < 0 ? 'fault' : 'note', layer: layer.id, mends: [{ says: sum`Shorter tails`, edit: null }],
+    id: `${layer.id}:tails`, severity: floor < 0 ? 'fault' : 'note', layer: layer.id, mends: [{ says: sum`Shorter tails`, edit: null }],
     says: floor < 0 ? sum`The tails would lie on the floor: they are ${quantity.length(-floor)} too long.` : sum`The tails end ${quantity.length(floor)} above the floor, as low as a door’s handle or lower.`,
   }]
 }

@@ -6,8 +6,8 @@ import type { Shelf } from '../material'
 import type { Figure, Said } from '../measure'
 import { COUNTED, figure, GEOMETRY, inches, listed, quantity, RULE_OF_THUMB, sum, wholesOver } from '../measure'
 import { MOST_PLACES } from '../piece'
-import type { Construction, NamedFigure } from './makeup'
-import { changeRule, figureOf, lengthOf, total } from './makeup'
+import type { Construction, NamedFigure } from './construction'
+import { changeRule, figureOf, lengthOf, total } from './construction'
 
 /** The wire that bundles and boughs are bound with. */
 export const BINDING = 'paddle-wire'
@@ -72,8 +72,8 @@ export const BUNDLES: Construction<'bundles'> = {
     const most = Math.floor(MOST_PLACES / rule.sprigs)
     const usual = piece * 0.5
     return [
-      ...(rule.advance > piece ? [{ id: `${layer.id}:advance`, weight: 'care' as const, layer: layer.id, says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`, mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }] }] : []),
-      ...(count > most ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`, mends: [{ says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) }] }] : []),
+      ...(rule.advance > piece ? [{ id: `${layer.id}:advance`, severity: 'care' as const, layer: layer.id, says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`, mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }] }] : []),
+      ...(count > most ? [{ id: `${layer.id}:many`, severity: 'care' as const, layer: layer.id, says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`, mends: [{ says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) }] }] : []),
     ]
   },
 }
@@ -137,7 +137,7 @@ export const BOUGHS: Construction<'boughs'> = {
   problems(rule, { layer, shelf }) {
     const piece = shortestOf(layer, shelf)
     if (rule.overlap < piece) return []
-    return [{ id: `${layer.id}:overlap`, weight: 'fault', layer: layer.id, says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`, mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }] }]
+    return [{ id: `${layer.id}:overlap`, severity: 'fault', layer: layer.id, says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`, mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }] }]
   },
 }
 /** How thick the stems of a garland are where they are tied: rule of thumb. */

@@ -134,7 +134,7 @@ describe('a bow on a piece', () => {
     expect(worked.placements).toEqual([])
     expect(worked.layers[0]!.makeUp).toBeNull()
     const ask = saidOf(piece).find(({ id }) => id === 'bow:means')!
-    expect(ask).toMatchObject({ weight: 'fault', text: 'What does a loop of 3 in mean? The bow waits for that.' })
+    expect(ask).toMatchObject({ severity: 'fault', text: 'What does a loop of 3 in mean? The bow waits for that.' })
     expect(ask.mends.map(({ says }) => say(says, manner))).toEqual(['It shows 3 in and uses 6 in', 'It uses 3 in and shows 1½ in'])
     const answered = ask.mends.map(({ edit: how }) => edit(piece, how!, 'say'))
     expect(answered.map((each) => each.ok && (each.change.piece.layers[0]!.rule as RuleOf<'bow'>).means)).toEqual(['visible', 'ribbon used'])
@@ -186,7 +186,7 @@ describe('a bow on a piece', () => {
     const floor = (tail: number) => work(ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(tail), 0], twist: 1 })] })), shelf).layers[0]!.makeUp!.figures.find(({ id }) => id === 'floor')!.figure.value / 25.4
     expect(floor(10)).toBeCloseTo(80 * 0.7 - 10.5 - 10, 1)
     const long = ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(60), 0], twist: 1 })] }))
-    expect(saidOf(long).find(({ id }) => id === 'bow:tails')).toMatchObject({ weight: 'fault', text: expect.stringContaining('The tails would lie on the floor') })
+    expect(saidOf(long).find(({ id }) => id === 'bow:tails')).toMatchObject({ severity: 'fault', text: expect.stringContaining('The tails would lie on the floor') })
   })
   it.each([
     ['loops longer than the ribbon', bowRule({ ribbons: [hand({ loop: inches(40), twist: 1 })] }), 'bow:long:0', /takes a piece of .* the roll of slate-blue ribbon has 360 in/],

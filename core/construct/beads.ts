@@ -3,8 +3,8 @@ import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { gaugeWidth, quantity, sum } from '../measure'
 import { MOST_PLACES } from '../piece'
-import type { Construction, Making, NamedFigure } from './makeup'
-import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
+import type { Construction, Making, NamedFigure } from './construction'
+import { changeRule, countOf, figureOf, lengthOf, total } from './construction'
 
 /** Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm. */
 export function beadsOff(change: number, bead: number): { readonly beads: number, readonly change: number } {
@@ -56,8 +56,8 @@ export const BEADS: Construction<'beads'> = {
     const none = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) === 0)
     const many = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) > MOST_PLACES)
     return [
-      ...(none ? [{ id: `${layer.id}:none`, weight: 'fault' as const, layer: layer.id, says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`, mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [] }] : []),
-      ...(many ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`${quantity.count(beadsOn(many.length, rule.allowance, bead.length))} beads on the ${many.name} are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Take larger beads`, edit: null }] }] : []),
+      ...(none ? [{ id: `${layer.id}:none`, severity: 'fault' as const, layer: layer.id, says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`, mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [] }] : []),
+      ...(many ? [{ id: `${layer.id}:many`, severity: 'care' as const, layer: layer.id, says: sum`${quantity.count(beadsOn(many.length, rule.allowance, bead.length))} beads on the ${many.name} are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Take larger beads`, edit: null }] }] : []),
     ]
   },
 }

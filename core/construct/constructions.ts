@@ -9,8 +9,8 @@ import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
 import { BEADS } from './beads'
 import { BOUGHS, BUNDLES } from './bound'
 import { BOW } from './bow'
-import type { Construction, MakeUp, Making } from './makeup'
-import { changeRule } from './makeup'
+import type { Construction, MakeUp, Making } from './construction'
+import { changeRule } from './construction'
 import { MESH, POOFS } from './mesh'
 import { SPRAY } from './spray'
 import { LAID, WOUND } from './wound'
@@ -63,7 +63,7 @@ function tiesProblem(laid: readonly LaidLayer[], runs: readonly Run[]): Problem[
     if (asking.length < 2 || asked <= ties || !last) return []
     const left = Math.max(0, ties - (asked - Math.min(last.rule.count, last.rule.ties)))
     return [{
-      id: `${last.layer.id}:shared-ties:${run.id}`, weight: 'fault', layer: last.layer.id,
+      id: `${last.layer.id}:shared-ties:${run.id}`, severity: 'fault', layer: last.layer.id,
       says: sum`${quantity.count(asked)} gathers in ${quantity.count(asking.length)} layers, but the base has ${quantity.count(ties)} ties${runs.length > 1 ? ` on the ${run.name}` : ''}.`,
       mends: [left > 0 ? { says: sum`Make ${quantity.count(left)} here`, edit: changeRule(last.layer, { count: left }) } : { says: sum`Make fewer in another layer`, edit: null }],
     }]

@@ -6,8 +6,8 @@ import type { Material } from '../material'
 import { isCut } from '../material'
 import { capital, exceeds, figure, GEOMETRY, inches, quantity, several, sum, wholesOver } from '../measure'
 import type { Piece, Problem } from '../piece'
-import type { Construction, Making, NamedFigure, Taken } from './makeup'
-import { changeRule, countOf, figureOf, lengthOf, ruleOfThumb, total } from './makeup'
+import type { Construction, Making, NamedFigure, Taken } from './construction'
+import { changeRule, countOf, figureOf, lengthOf, ruleOfThumb, total } from './construction'
 
 /** Bodies that a pin holds in; elsewhere there are ties. */
 const PINNED: ReadonlySet<Body> = new Set(['straw', 'foam'])
@@ -89,8 +89,8 @@ export const WOUND: Construction<'wound'> = {
   problems(rule, { layer, runs, mix: [material] }) {
     return [
       ...notByLength(layer.id, material),
-      ...(rule.pitch !== null && rule.pitch < material.width / 4 ? [{ id: `${layer.id}:pitch`, weight: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`, mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }] }] : []),
-      ...(rule.pitch !== null && exceeds(rule.pitch, path(runs)) ? [{ id: `${layer.id}:turn`, weight: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`, mends: [{ says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) }] }] : []),
+      ...(rule.pitch !== null && rule.pitch < material.width / 4 ? [{ id: `${layer.id}:pitch`, severity: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`, mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }] }] : []),
+      ...(rule.pitch !== null && exceeds(rule.pitch, path(runs)) ? [{ id: `${layer.id}:turn`, severity: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`, mends: [{ says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) }] }] : []),
     ]
   },
 }
@@ -130,5 +130,5 @@ export const LAID: Construction<'laid'> = {
 }
 
 function notByLength(layer: string, material: Making['mix'][0]): Problem[] {
-  return isCut(material) ? [] : [{ id: `${layer}:length`, weight: 'fault', layer, says: sum`${material.name} does not come by the length.`, mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }] }]
+  return isCut(material) ? [] : [{ id: `${layer}:length`, severity: 'fault', layer, says: sum`${material.name} does not come by the length.`, mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }] }]
 }

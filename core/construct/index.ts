@@ -1,4 +1,4 @@
-export * from './makeup'
+export * from './construction'
 export * from './bound'
 export * from './wound'
 export * from './mesh'

@@ -4,8 +4,8 @@ import type { Material } from '../material'
 import { exceeds, figure, GEOMETRY, listed, quantity, several, sum, wholesIn } from '../measure'
 import type { Gather, Problem, RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
-import type { Construction, NamedFigure } from './makeup'
-import { changeRule, countOf, figureOf, lengthOf, total } from './makeup'
+import type { Construction, NamedFigure } from './construction'
+import { changeRule, countOf, figureOf, lengthOf, total } from './construction'
 
 /** How many pieces of so much a roll gives: `⌊roll ÷ cut⌋`. @param cut mm, over 0 */
 export const piecesPerRoll = (roll: number, cut: number): number => wholesIn(roll, cut)
@@ -51,7 +51,7 @@ export const MESH: Construction<'mesh'> = {
   problems(rule, { layer, runs, mix }) {
     const short = mix.find(({ length }) => exceeds(rule.cut, length))
     return [
-      ...(rule.count > rule.ties ? [{ id: `${layer.id}:ties`, weight: 'fault' as const, layer: layer.id, says: sum`${quantity.count(rule.count)} gathers, but the base has ${quantity.count(rule.ties)} ties${runs.length > 1 ? ' on each run' : ''}. ${quantity.count(rule.count - rule.ties)} have nowhere to go.`, mends: [{ says: sum`Make ${quantity.count(rule.ties)}`, edit: changeRule(layer, { count: rule.ties }) }] }] : []),
+      ...(rule.count > rule.ties ? [{ id: `${layer.id}:ties`, severity: 'fault' as const, layer: layer.id, says: sum`${quantity.count(rule.count)} gathers, but the base has ${quantity.count(rule.ties)} ties${runs.length > 1 ? ' on each run' : ''}. ${quantity.count(rule.count - rule.ties)} have nowhere to go.`, mends: [{ says: sum`Make ${quantity.count(rule.ties)}`, edit: changeRule(layer, { count: rule.ties }) }] }] : []),
       ...(short ? [longerThanRoll(layer.id, short, rule.cut, changeRule(layer, { cut: short.length }))] : []),
     ]
   },
@@ -64,7 +64,7 @@ const HOW: Record<Gather, string> = {
 }
 
 const longerThanRoll = (layer: string, material: Material, cut: number, edit: Problem['mends'][0]['edit']): Problem =>
-  ({ id: `${layer}:roll`, weight: 'fault', layer, says: sum`A piece of ${quantity.length(cut)} is longer than the roll of ${material.name}, which has ${quantity.length(material.length)}.`, mends: [{ says: sum`Cut to ${quantity.length(material.length)}`, edit }] })
+  ({ id: `${layer}:roll`, severity: 'fault', layer, says: sum`A piece of ${quantity.length(cut)} is longer than the roll of ${material.name}, which has ${quantity.length(material.length)}.`, mends: [{ says: sum`Cut to ${quantity.length(material.length)}`, edit }] })
 
 export const POOFS: Construction<'poofs'> = {
   makeUp(rule, { layer, laid, runs, mix }) {
@@ -94,8 +94,8 @@ export const POOFS: Construction<'poofs'> = {
     const [run] = runs
     const wanted = poofsInPass(run, rule.ties) * rule.passes
     return [
-      ...(wanted === 0 ? [{ id: `${layer.id}:ties`, weight: 'fault' as const, layer: layer.id, says: sum`One tie on the ${run.name} has nothing to go to.`, mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }] }] : []),
-      ...(wanted > MOST_PLACES ? [{ id: `${layer.id}:many`, weight: 'care' as const, layer: layer.id, says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }] }] : []),
+      ...(wanted === 0 ? [{ id: `${layer.id}:ties`, severity: 'fault' as const, layer: layer.id, says: sum`One tie on the ${run.name} has nothing to go to.`, mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }] }] : []),
+      ...(wanted > MOST_PLACES ? [{ id: `${layer.id}:many`, severity: 'care' as const, layer: layer.id, says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }] }] : []),
     ]
   },
 }

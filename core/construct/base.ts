@@ -3,8 +3,8 @@ import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { inches, quantity, RULE_OF_THUMB, figure, sum } from '../measure'
 import type { Piece } from '../piece'
-import type { MakeUp, NamedFigure, Taken, Used } from './makeup'
-import { countOf } from './makeup'
+import type { MakeUp, NamedFigure, Taken, Used } from './construction'
+import { countOf } from './construction'
 
 /** One tie to so much of overlapping trunks, two at least and four at most: rule of thumb. */
 const TIE_EVERY = inches(1.75)

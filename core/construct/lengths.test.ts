@@ -10,7 +10,7 @@ import { work } from '../workings'
 import { hangerLength, trunkTies } from './base'
 import { bareWire, beadsOff } from './beads'
 import { stretched } from './bound'
-import { figureOf } from './makeup'
+import { figureOf } from './construction'
 import { piecesPerRoll } from './mesh'
 import { pinsOf, winding, windingChoices } from './wound'
 

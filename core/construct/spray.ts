@@ -1,7 +1,7 @@
 import { quantity, sum } from '../measure'
 import { BINDING, TAIL } from './bound'
-import type { Construction } from './makeup'
-import { countOf, figureOf, lengthOf } from './makeup'
+import type { Construction } from './construction'
+import { countOf, figureOf, lengthOf } from './construction'
 
 /** Stems crossed left and right in pairs and bound once, made apart and then fixed. */
 export const SPRAY: Construction<'spray'> = {
