@@ -56,7 +56,9 @@ export const usePreviews = defineStore('previews', () => {
     finally { painting = false }
   }
 
+  /** The next to be painted; none while no card is in view: on the bench hands have the machine. */
   async function due(): Promise<PieceRecord | undefined> {
+    if (!inView.size) return undefined
     const records = pieces.records ?? []
     const wants = (record: PieceRecord): boolean => shown.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record)
     const seen = records.find((record) => inView.has(record.id) && wants(record))

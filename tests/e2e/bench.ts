@@ -141,6 +141,7 @@ export async function drag(page: Page, from: { x: number, y: number }, to: { x: 
 
 /** Prints a make sheet by its key. @returns its drawing as it goes on paper, an SVG file */
 export async function onPaper(page: Page): Promise<string> {
+  await expect(page.locator('figure canvas')).toHaveAttribute('data-painted', 'true')
   await page.evaluate(() => {
     window.print = () => Object.assign(window, { printed: document.querySelector('[data-testid=on-paper]') !== null })
   })

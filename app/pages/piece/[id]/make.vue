@@ -32,9 +32,9 @@ const notices = useNotices()
 const readying = ref(false)
 /** Prints the sheet with its drawing as vectors, which take a moment to write. */
 async function print(): Promise<void> {
-  if (readying.value) return
+  if (readying.value || !drawing.value) return
   readying.value = true
-  const ready = await notices.tell('The drawing could not be written for paper', drawing.value?.vectors() ?? Promise.resolve())
+  const ready = await notices.tell('The drawing could not be written for paper', drawing.value.vectors())
   readying.value = false
   await nextTick()
   if (ready) window.print()
@@ -55,7 +55,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
         <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox">Show what it hangs on</label>
         <UnitsSwitch />
         <LightSwitch />
-        <button type="button" class="button-main" :disabled="readying" @click="print"><Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}</button>
+        <button type="button" class="button-main" :disabled="readying || !workings" @click="print"><Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}</button>
       </div>
     </header>
 
