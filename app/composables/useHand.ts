@@ -81,7 +81,8 @@ export function useHand() {
   }
 
   function putBack(): void {
-    const things = chosen().filter(({ nudged }) => nudged)
+    // By the piece, not by its workings: these may not have caught up with the last key.
+    const things = chosen().filter(({ layer, slot }) => bench.layerOf(layer)?.nudges[slot] !== undefined)
     if (!things.length) return
     bench.apply({ do: 'several', edits: things.map(({ layer, slot }) => ({ do: 'nudge', layer, slot, nudge: null })) }, `put ${nameAll(things)} back to its rule`)
     notices.announce(`${nameAll(things)} is back at its rule`)
