@@ -51,7 +51,8 @@ async function vectors(): Promise<void> {
   if (src.value) return
   const { scene, region, bare, label } = props
   const svg = await writeVectors(scene, { region, title: label, names: {}, surface: !bare, shadows: false })
-  if (props.scene !== scene) return
+  // What changed meanwhile is written anew: an older drawing must not go on paper.
+  if (props.scene !== scene || props.region !== region || props.bare !== bare) return vectors()
   src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
   await nextTick()
   await paper.value?.decode()
