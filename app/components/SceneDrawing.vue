@@ -3,7 +3,7 @@ import { nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Scene } from '#core/glyph'
 import type { Bounds } from '#core/measure'
-import { paintScene } from '~/drawing/scene'
+import { usePainted } from '~/composables/usePainted'
 import { writeVectors } from '~/workers/picture'
 
 /**
@@ -14,37 +14,23 @@ const props = defineProps<{ scene: Scene, region: Bounds, label: string, bare: b
 const canvas = useTemplateRef('canvas')
 const paper = useTemplateRef('paper')
 const { width } = useElementSize(canvas)
-/** Whether all of it is painted. */
-const painted = ref(false)
+const { painted, paint } = usePainted(canvas)
 const src = ref('')
 
-let turn = 0
-/** Paints beside the page and shows the picture when it is whole; a later order puts an end to an earlier one. */
-async function paint(): Promise<void> {
-  turn += 1
-  const own = turn
-  painted.value = false
+function draw(): void {
   const { left, right, top, bottom } = props.region
   const scale = (width.value * window.devicePixelRatio) / (right - left)
-  const sheet = new OffscreenCanvas(Math.max(1, Math.round((right - left) * scale)), Math.max(1, Math.round((bottom - top) * scale)))
-  const view = { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: sheet.width, height: sheet.height }
-  const whole = await paintScene(sheet.getContext('2d')!, props.scene, view, { bare: props.bare }, () => turn !== own)
-  if (!whole || !canvas.value) return
-  Object.assign(canvas.value, { width: sheet.width, height: sheet.height })
-  canvas.value.getContext('2d')!.drawImage(sheet, 0, 0)
-  painted.value = true
+  const size = (length: number): number => Math.max(1, Math.round(length * scale))
+  void paint(props.scene, { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: size(right - left), height: size(bottom - top) }, { bare: props.bare })
 }
-watch(() => [props.scene, props.region, props.bare, width.value], () => { if (width.value) void paint() })
+watch(() => [props.scene, props.region, props.bare, width.value], () => { if (width.value) draw() })
 
 function letGo(): void {
   URL.revokeObjectURL(src.value)
   src.value = ''
 }
 watch(() => [props.scene, props.region, props.bare], letGo)
-onBeforeUnmount(() => {
-  turn += 1
-  letGo()
-})
+onBeforeUnmount(letGo)
 
 /** Gets the drawing ready for paper. @throws what the worker does that writes it */
 async function vectors(): Promise<void> {
