@@ -5,7 +5,7 @@ import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
 import { inches, readTape, say, several } from '#core/measure'
 import type { Edit, Nudge } from '#core/piece'
-import { isMade, rulesFor, startLayer } from '#core/piece'
+import { laysLengths, rulesFor, startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -108,7 +108,7 @@ export function useHand() {
   /** Puts a material on the base at a place, into the open layer when that holds it, else into a new layer of its own. */
   function drop(material: Material, run: Run, s: number, across: number): void {
     const { layers } = bench.piece!
-    const into = layers.find(({ id, mix, locked, rule }) => id === bench.openLayer && !locked && rulesFor(material.kind).includes('hand') && !isMade(rule) && mix.some((part) => part.material === material.id))
+    const into = layers.find(({ id, mix, locked, rule }) => id === bench.openLayer && !locked && rulesFor(material.kind).includes('hand') && !laysLengths(rule) && mix.some((part) => part.material === material.id))
       ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
     const at = s / run.length
     const words = `put ${material.name} at ${placeOf(run.id, s)}`

@@ -1,53 +1,22 @@
 import type { Run } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength, piecesPerStem } from '../material'
-import type { Edit, Layer, Piece, Rule } from '../piece'
-import { MOST_PLACES } from '../piece'
-import { advanceForCount, overlapped } from './bound'
+import type { Edit, Layer, Piece, Rule, RuleKind } from '../piece'
+import { facesOf, MOST_PLACES, ruleSortOf } from '../piece'
 import { shortestOf } from './dealing'
 import type { LaidLayer, Placement } from './placement'
 import { arrange } from './lay'
+import type { Counted, Room } from './rules'
+import { arrangingOf } from './rules'
 import { runsFor } from './slots'
 
 const held = (n: number): number => Math.min(MOST_PLACES, Math.max(0, Math.round(n)))
 
-/** What a rule's count hangs on besides the rule itself. */
-export interface Room extends Pick<Run, 'length' | 'closed'> {
-  /** How long each piece is as it is laid, mm. */
-  readonly piece: number
-}
-
 /** A rule that takes at most so many pieces on each of its runs, and how many it takes; null when its count is not its own to say. */
-export function withCount(rule: Rule, n: number, room: Room): { readonly rule: Rule, readonly takes: number } | null {
-  const whole = held(n)
-  switch (rule.kind) {
-    case 'compass': case 'against': case 'crescent': case 'mirror': case 'arms': case 'scatter': return { rule: { ...rule, count: whole }, takes: whole }
-    case 'every': return n < 1 ? null : { rule: { ...rule, spacing: Math.max(1, room.length / whole) }, takes: whole }
-    case 'cluster': {
-      const size = rule.at.length ? Math.min(60, Math.floor(whole / rule.at.length)) : 0
-      return rule.at.length ? { rule: { ...rule, size }, takes: size * rule.at.length } : null
-    }
-    case 'bands': {
-      const [outer, inner] = [Math.round(whole * 0.4), Math.round(whole * 0.25)]
-      return { rule: { ...rule, outer, between: whole - outer - inner, inner, gaps: false }, takes: whole }
-    }
-    case 'bundles': {
-      const bundles = Math.floor(whole / (rule.sprigs * rule.faces))
-      if (bundles < 1) return null
-      const wanted = advanceForCount(room, room.piece, bundles) ?? room.length
-      const advance = Math.min(3000, Math.max(5, wanted))
-      return { rule: { ...rule, advance }, takes: overlapped(room, room.piece, advance).count * rule.sprigs * rule.faces }
-    }
-    case 'spray': {
-      const pairs = Math.min(60, Math.floor(whole / 2))
-      return pairs < 1 ? null : { rule: { ...rule, pairs, odd: whole % 2 === 1 && pairs < 60 }, takes: 2 * pairs + (whole % 2 === 1 && pairs < 60 ? 1 : 0) }
-    }
-    case 'halfway': case 'boughs': case 'single': case 'hand': case 'wound': case 'laid': case 'mesh': case 'poofs': case 'beads': case 'bow': return null
-  }
-}
+export const withCount = (rule: Rule, n: number, room: Room): Counted<Rule> | null => arrangingOf<RuleKind>(rule.kind).withCount(rule, held(n), room)
 
 /** How many runs share what a layer takes: arms serve a pair at once. */
-const sharers = (layer: Layer, own: readonly Run[]): number => (layer.rule.kind === 'arms' ? Math.max(1, own.length / 2) : Math.max(1, own.length))
+const sharers = (layer: Layer, own: readonly Run[]): number => (arrangingOf(layer.rule.kind).serves === 'pairs' ? Math.max(1, own.length / 2) : Math.max(1, own.length))
 
 /**
  * Spreads so many stems in hand over a layer, as its rule goes.
@@ -72,7 +41,7 @@ export interface Swap { readonly edit: Edit, readonly before: number, readonly a
 export function swap(piece: Piece, { layer, placements }: LaidLayer, from: string, to: string, runs: readonly Run[], shelf: Shelf): Swap | null {
   const [old, next] = [materialOf(shelf, from), materialOf(shelf, to)]
   if (!old || !next || from === to || !layer.mix.some(({ material }) => material === from)) return null
-  const faces = layer.rule.kind === 'bundles' ? layer.rule.faces : 1
+  const faces = facesOf(layer.rule)
   const own = placements.filter(({ material, added }) => material === from && !added)
   const each = own[0]?.length ?? layer.cut ?? old.length
   const wanted = Math.max(own.length ? 1 : 0, Math.round((own.length * coverOf(old, each)) / coverOf(next, layer.cut ?? next.length)))
@@ -84,8 +53,8 @@ export function swap(piece: Piece, { layer, placements }: LaidLayer, from: strin
   const mixed = counts.map(({ material, share, only, n }) => (material === from
     ? { material: to, share: counts.length > 1 && rule ? Math.min(1000, wanted) : share, only: only === null ? null : held(wanted) }
     : { material, share: counts.length > 1 && rule && only === null ? Math.min(1000, n) : share, only }))
-  // A bow has a build for each of its ribbons, also of one that it has twice.
-  const merged = layer.rule.kind === 'bow' ? mixed : mixed.filter((part, i) => mixed.findIndex(({ material }) => material === part.material) === i)
+  // What has a build for each part of its mix has one also of a material that it has twice.
+  const merged = ruleSortOf(layer.rule.kind).builds ? mixed : mixed.filter((part, i) => mixed.findIndex(({ material }) => material === part.material) === i)
   const swapped: Layer = {
     ...layer, mix: merged, ...(rule ? { rule } : {}), cut, added: layer.added.map((thing) => (thing.material === from ? { ...thing, material: to } : thing)),
   }

@@ -7,8 +7,9 @@ import { layerOf, pieceWith, shelf } from '../testing'
 import { dealMix } from './dealing'
 import { arrange } from './lay'
 import { arrangeProblems } from './problems'
-import { spacingOf } from './spacing'
-import { gapsOf, meantGaps, tapesOf } from './tape'
+import { spacingOf, meantGaps } from './spacing'
+import { gapsOf } from './gaps'
+import { tapesOf } from './tape'
 
 const mixOf = (...parts: readonly (readonly [material: string, share: number])[]) => parts.map(([material, share]) => ({ material, share, only: null }))
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })

@@ -1,5 +1,5 @@
 import { onceFor } from '../measure'
-import { isMade } from '../piece'
+import { facesOf, laysLengths } from '../piece'
 import type { LaidLayer } from './placement'
 
 const counted = onceFor<LaidLayer, ReadonlyMap<string, number>>()
@@ -7,9 +7,9 @@ const counted = onceFor<LaidLayer, ReadonlyMap<string, number>>()
 /** How many stems of each material a layer has, in the order in which they first come; none of what is made of lengths. */
 export const countsOf = (laid: LaidLayer): ReadonlyMap<string, number> => counted(laid, () => {
   const counts = new Map<string, number>()
-  if (isMade(laid.layer.rule)) return counts
+  if (laysLengths(laid.layer.rule)) return counts
   // What is bound on both faces is drawn on one.
-  const faces = laid.layer.rule.kind === 'bundles' ? laid.layer.rule.faces : 1
+  const faces = facesOf(laid.layer.rule)
   for (const { material } of laid.placements) counts.set(material, (counts.get(material) ?? 0) + faces)
   return counts
 })

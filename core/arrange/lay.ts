@@ -2,12 +2,13 @@ import type { Run } from '../base'
 import { onRun } from '../base'
 import type { Shelf } from '../material'
 import { random } from '../measure'
-import type { Layer, Piece } from '../piece'
+import type { Layer, Piece, RuleKind } from '../piece'
 import { knownMix, shortestOf } from './dealing'
 import { layerOn, place, placeAdded } from './place'
 import type { LaidLayer, Placement, Zone } from './placement'
 import { mixFor, restsOf, widthsOf } from './rests'
-import type { Slot } from './slots'
+import { arrangingOf } from './rules'
+import type { Slot } from './slot'
 import { layerSlots, runsFor } from './slots'
 import { zonesOf } from './zones'
 
@@ -91,17 +92,21 @@ export class LaidMemory {
   }
 }
 
-const keepsPlace = (layer: Layer): boolean => layer.reserve !== null || (layer.rule.kind === 'mirror' && layer.rule.gap > 0)
+/** The place that a layer's rule itself keeps free, if it does. */
+function seatOf({ rule }: Layer): { readonly at: number, readonly about: number } | null {
+  const seat = arrangingOf<RuleKind>(rule.kind).keeps?.(rule)
+  return seat && seat.about > 0 ? seat : null
+}
+
+const keepsPlace = (layer: Layer): boolean => layer.reserve !== null || seatOf(layer) !== null
 
 function reservedBy(layer: Layer, placements: readonly Placement[], runs: readonly Run[], shelf: Shelf): Zone[] {
-  const { rule, reserve } = layer
-  const seats = rule.kind === 'mirror' && rule.gap > 0
-    ? runsFor(layer, runs).map((run): Zone => {
-        const from = rule.seat * run.length - rule.gap
-        return run.closed ? { layer: layer.id, run: run.id, from: onRun(run, from), length: Math.min(run.length, 2 * rule.gap) }
-          : { layer: layer.id, run: run.id, from: onRun(run, from), length: onRun(run, rule.seat * run.length + rule.gap) - onRun(run, from) }
-      })
-    : []
+  const { reserve } = layer
+  const seat = seatOf(layer)
+  const seats = seat === null ? [] : runsFor(layer, runs).map((run): Zone => {
+    const from = onRun(run, seat.at * run.length - seat.about)
+    return { layer: layer.id, run: run.id, from, length: run.closed ? Math.min(run.length, 2 * seat.about) : onRun(run, seat.at * run.length + seat.about) - from }
+  })
   return [...seats, ...(reserve === null ? [] : placements.flatMap((each) => zonesOf(each, runs, shelf, reserve)))]
 }
 

@@ -3,8 +3,9 @@ import { across, along, onRun } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
 import { degrees, random, seedOf, wrapDegrees } from '../measure'
-import type { Added, Layer, Nudge } from '../piece'
+import type { Added, Layer, Nudge, RuleKind } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
+import { arrangingOf } from './rules'
 import type { Made } from './made'
 import type { Placement } from './placement'
 import { runsFor } from './slots'
@@ -43,14 +44,15 @@ export function place(layer: Layer, { slot, run, rest, number, material, t: own,
   const s = onRun(run, rest + nudge.along)
   const station = run.at(s)
   const t = (added ? own : own * sideOf(layer, run)) + nudge.across
-  const drop = layer.rule.kind === 'single' ? layer.rule.drop : 0
+  const arranging = arrangingOf<RuleKind>(layer.rule.kind)
+  const drop = arranging.drop?.(layer.rule) ?? 0
   const { x, y } = across(station, t)
   const bearing = made ? madeBearing(layer, run, s, made) : stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
   const whole = pieceLength(material, layer.cut)
   return {
     id: `${layer.id}:${slot}`, layer: layer.id, slot, number, material: material.id, run: run.id,
     s, rest: onRun(run, rest), t, x, y: y + drop, bearing: wrapDegrees(bearing + turn + nudge.turn),
-    length: made ? made.length : material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * reach * (layer.rule.kind === 'spray' ? 1 : taperAt(layer, run, s))) : whole,
+    length: made ? made.length : material.form === 'leaf' ? Math.min(material.length, nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s))) : whole,
     whole: made ? made.length : whole, width: made ? made.width : material.width, form: made?.form ?? material.form, made,
     lift: lift + nudge.lift, seed, nudged: layer.nudges[slot] !== undefined, pinned: nudge.pinned, added, words: layer.words, cord: drop > 0 ? { x, y } : null,
   }

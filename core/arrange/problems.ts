@@ -2,15 +2,16 @@ import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import { capital, quantity, several, sum } from '../measure'
-import type { Layer, Mend, Piece, Problem } from '../piece'
-import { EACH, MOST_PLACES } from '../piece'
+import type { Layer, Mend, Piece, Problem, RuleKind } from '../piece'
+import { EACH, MOST_PLACES, ruleSortOf } from '../piece'
 import type { Clash } from './clash'
-import { overlapped } from './bound'
 import { clashesOf, freeAlong } from './clash'
-import { knownMix, shortestOf } from './dealing'
+import { shortestOf } from './dealing'
 import { nudgeBy, takeOff } from './hands'
 import type { LaidLayer, Placement } from './placement'
-import { mostInBand, runsFor } from './slots'
+import { mixFor } from './rests'
+import { arrangingOf } from './rules'
+import { runsFor } from './slots'
 
 /** What is wrong with how layers are laid. */
 export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
@@ -67,30 +68,18 @@ function tooMany(layer: Layer, runs: readonly Run[], shelf: Shelf): Problem[] {
   const { rule } = layer
   const run = runsFor(layer, runs)[0]
   if (!run) return []
-  const told = (asked: number, mends: Mend[]): Problem[] => (asked <= MOST_PLACES ? [] : [{
-    id: `${layer.id}:many`, severity: 'care', layer: layer.id, says: sum`That would take ${quantity.count(asked)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends,
-  }])
-  switch (rule.kind) {
-    case 'every': {
-      const widest = run.length / MOST_PLACES
-      return told(Math.round(run.length / rule.spacing), [{ says: sum`Space them ${quantity.length(widest)} apart`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, spacing: widest } } } }])
-    }
-    case 'boughs': {
-      const piece = shortestOf(layer, shelf)
-      return piece > rule.overlap ? told(overlapped(run, piece, piece - rule.overlap).count, [{ says: sum`Longer pieces, or less overlap`, edit: null }]) : []
-    }
-    case 'bands': {
-      const asked = mostInBand(run, rule, knownMix(layer, shelf).map(({ known }) => known.width))
-      return told(asked, [{ says: sum`Say how many to a row`, edit: null }])
-    }
-    default: return []
-  }
+  const asks = arrangingOf<RuleKind>(rule.kind).asks?.(rule, { run, shortest: shortestOf(layer, shelf), mix: mixFor(layer, shelf) })
+  if (!asks || asks.count <= MOST_PLACES) return []
+  return [{
+    id: `${layer.id}:many`, severity: 'care', layer: layer.id, says: sum`That would take ${quantity.count(asks.count)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`,
+    mends: [{ says: asks.mend, edit: asks.fewer && { do: 'layer', layer: layer.id, set: { rule: asks.fewer } } }],
+  }]
 }
 
 /** Equal shares left and right: the odd one out is told. */
 function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
   const { rule } = layer
-  if ((rule.kind !== 'mirror' && rule.kind !== 'arms') || rule.count % 2 === 0 || !placements.length) return []
+  if (arrangingOf(rule.kind).shares !== 'evenly' || !('count' in rule) || rule.count % 2 === 0 || !placements.length) return []
   const [less, more] = [rule.count - 1, Math.min(MOST_PLACES, rule.count + 1)]
   const set = (count: number): Mend => ({ says: sum`Take ${quantity.count(count)}`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } } })
   return [{
@@ -101,7 +90,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
 
 /** Where places go in pairs, an odd number of a scarce thing leaves one over: it is told. */
 function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf): Problem[] {
-  if (layer.rule.kind !== 'mirror' && layer.rule.kind !== 'arms' && layer.rule.kind !== 'spray') return []
+  if (!ruleSortOf(layer.rule.kind).pairs) return []
   return layer.mix.flatMap(({ material: id, only }): Problem[] => {
     const material = materialOf(shelf, id)
     const laid = placements.filter((each) => each.material === id && !each.added).length

@@ -3,13 +3,15 @@ import { onRun, wayTo } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Layer } from '../piece'
+import { ruleSortOf } from '../piece'
 import { dealMix, knownMix } from './dealing'
-import type { Slot } from './slots'
+import { arrangingOf } from './rules'
+import type { Slot } from './slot'
 import type { Zone } from './placement'
 import { grown, joined, keepClear, reserved } from './zones'
 
-/** The materials that a rule may ask for by their place. A bow names each of its ribbons, wanted or not. */
-export const mixFor = (layer: Layer, shelf: Shelf): Material[] => (layer.rule.kind === 'bow' ? layer.mix.flatMap(({ material }) => materialOf(shelf, material) ?? []) : knownMix(layer, shelf).map(({ known }) => known))
+/** The materials that a rule may ask for by their place. What has a build for each part of its mix names them all, wanted or not. */
+export const mixFor = (layer: Layer, shelf: Shelf): Material[] => (ruleSortOf(layer.rule.kind).builds ? layer.mix.flatMap(({ material }) => materialOf(shelf, material) ?? []) : knownMix(layer, shelf).map(({ known }) => known))
 
 /** The width of each of the first `n` things that a layer deals, mm; of a place that stays empty the mean of the mix. */
 export function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
@@ -32,7 +34,7 @@ export function restsOf(layer: Layer, slots: readonly Slot[], kept: readonly Zon
     return known
   }
   // A cluster keeps together: all of it gives way as one.
-  const groups = layer.rule.kind === 'cluster' && layer.clear && kept.length ? groupsOf(slots, (slot) => dealtTo(slot.deal)?.width ?? 0) : null
+  const groups = arrangingOf(layer.rule.kind).gives === 'groups' && layer.clear && kept.length ? groupsOf(slots, (slot) => dealtTo(slot.deal)?.width ?? 0) : null
   return (slot) => {
     const material = slot.material === null ? dealtTo(slot.deal) : mix[Math.min(slot.material, mix.length - 1)]!
     if (!material) return null

@@ -8,9 +8,9 @@ import { inches } from '../measure'
 import type { Rule } from '../piece'
 import { BUILDS, DENSE, ENDS, GATHERS, LOOP_MEANS, PATTERNS, RuleSchema, usualRibbon } from '../piece'
 import { evenly, middles } from './points'
-import type { SlotContext } from './slots'
+import type { SlotContext } from './slot'
 import { layerSlots, slotsOf } from './slots'
-import { gapsOf } from './tape'
+import { gapsOf } from './gaps'
 import { layerOf } from '../testing'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))

@@ -2,22 +2,13 @@ import type { Run } from '../base'
 import type { Figure } from '../measure'
 import { COUNTED, exceeds, figure, GEOMETRY, onceFor, quantity, sum } from '../measure'
 import type { Piece, RuleKind } from '../piece'
+import { ruleSortOf } from '../piece'
 import { against, leastBetween } from './against'
 import type { LaidLayer } from './placement'
-import { meantGaps } from './tape'
-
-/** How far a layer's things stand apart, said both ways makers measure it. */
-export interface Spacing {
-  /** Along the outer edge, where a tape is laid. */
-  readonly rim: Figure
-  /** Along the middle of the face, where stems sit. */
-  readonly centre: Figure
-  /** The smallest and the widest gap as placed, when they are not all alike. */
-  readonly gaps: { readonly least: Figure, readonly most: Figure } | null
-}
-
-/** Rules that spread over the face: gaps along the run say nothing about them. */
-const SPREAD: ReadonlySet<RuleKind> = new Set(['scatter', 'bands', 'bundles', 'spray', 'wound', 'laid', 'mesh', 'poofs', 'bow'])
+import type { Gap, Spacing } from './gaps'
+import { gapsOf } from './gaps'
+import { arrangingOf } from './rules'
+import { inOrder } from './tape'
 
 const spaced = onceFor<LaidLayer, Spacing | null>()
 
@@ -25,7 +16,7 @@ const spaced = onceFor<LaidLayer, Spacing | null>()
 export const spacingOf = (runs: readonly Run[], laid: LaidLayer): Spacing | null => spaced(laid, () => spacingAfresh(runs, laid))
 
 function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
-  if (SPREAD.has(laid.layer.rule.kind)) return null
+  if (!ruleSortOf(laid.layer.rule.kind).spaced) return null
   const rows = runs.map((run) => ({ run, n: laid.placements.filter((each) => each.run === run.id).length })).filter(({ n }) => n > 1)
   const gaps = rows.flatMap(({ run }) => meantGaps(run, laid))
   const [row] = rows
@@ -36,7 +27,7 @@ function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
   const most = Math.max(...lengths)
   const total = lengths.reduce((a, b) => a + b, 0)
   const mean = total / gaps.length
-  const sides = laid.layer.rule.kind === 'arms' && run.closed
+  const sides = arrangingOf(laid.layer.rule.kind).serves === 'pairs' && run.closed
   const whole = run.closed && rows.length === 1 && gaps.length === row.n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
     : sum`${quantity.length(total)} from first to last${rows.length > 1 ? `, the ${rows.length} runs added up,` : sides ? ' of both sides' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
   const rim = mean * run.rim / run.length
@@ -70,4 +61,11 @@ export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
     return figure(quantity.length(moved ? lies : least), sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets${moved ? ', as they lie clear of what is reserved' : ''}`, GEOMETRY)
   }
   return { even: gap('even', even.least, 'turned evenly as well as can be,'), dealt: gap('dealt', dealt.least, 'dealt into the gaps,'), taken: taken.name }
+}
+
+/** The gaps on one run that a layer means to have: all between neighbours, unless its rule leaves one open. */
+export function meantGaps(run: Run, { layer, placements }: LaidLayer): Gap[] {
+  const sorted = inOrder(placements.filter((each) => each.run === run.id)).map(({ s }) => s)
+  const own = run.closed ? arrangingOf<RuleKind>(layer.rule.kind).gaps : undefined
+  return own ? own(layer.rule, run, layer.seat * run.length, sorted) : gapsOf(run, sorted)
 }

@@ -1,7 +1,8 @@
 import type { Run } from '../base'
-import { along } from '../base'
 import { onceFor } from '../measure'
 import { EACH } from '../piece'
+import type { Gap } from './gaps'
+import { gapsOf } from './gaps'
 import type { LaidLayer, Placement } from './placement'
 
 /** A run unrolled into a straight tape, a lane for each layer on it; two arms that meet share one, read to both sides of their meeting. */
@@ -36,8 +37,6 @@ export interface Lane {
   /** Between neighbours, from `from` on; on a closed run the last one crosses the start. */
   readonly gaps: readonly Gap[]
 }
-
-export interface Gap { readonly from: number, readonly length: number }
 
 /** Whether two runs set out from one point in opposite directions. */
 function meet(a: Run, b: Run): boolean {
@@ -85,32 +84,3 @@ function laneOf({ layer, placements }: LaidLayer, on: readonly TapeRun[], run: R
 }
 
 export const inOrder = (placements: readonly Placement[]): Placement[] => [...placements].sort((a, b) => a.s - b.s)
-
-/**
- * The gaps on one run that a layer means to have: all between neighbours, but for a crescent or a seat not the one
- * that it leaves open.
- */
-export function meantGaps(run: Run, { layer, placements }: LaidLayer): Gap[] {
-  const { rule } = layer
-  const sorted = inOrder(placements.filter((each) => each.run === run.id)).map(({ s }) => s)
-  if (rule.kind === 'arms' && run.closed) {
-    // Its two sides, each by itself: neither the seat nor what lies over against it is a gap that is meant.
-    const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, layer.seat * run.length, s)).filter((by) => (by < run.length / 2) === (way > 0))
-    return [side(1), side(-1)].flatMap((points) => gapsOf({ closed: false, length: run.length }, points.sort((a, b) => a - b)))
-  }
-  const open = rule.kind === 'crescent' ? (rule.from === rule.to ? null : rule.from) : rule.kind === 'mirror' ? (rule.seat + 0.5) % 1 : null
-  if (open === null || !run.closed) return gapsOf(run, sorted)
-  const span = sorted.map((s) => along(run, open * run.length, s)).sort((a, b) => a - b)
-  return gapsOf({ closed: false, length: run.length }, span)
-}
-
-/**
- * The gaps between neighbours along the run.
- * @param sorted distances in rising order
- */
-export function gapsOf(run: Pick<Run, 'closed' | 'length'>, sorted: readonly number[]): Gap[] {
-  const gaps = sorted.slice(1).map((s, i) => ({ from: sorted[i]!, length: s - sorted[i]! }))
-  if (!run.closed || sorted.length === 0) return gaps
-  const last = sorted.at(-1)!
-  return [...gaps, { from: last, length: sorted.length === 1 ? run.length : along(run, last, sorted[0]!) }]
-}

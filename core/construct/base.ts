@@ -1,8 +1,9 @@
 import type { LaidLayer } from '../arrange'
+import { arrangingOf } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { inches, quantity, RULE_OF_THUMB, figure, sum } from '../measure'
-import type { Piece } from '../piece'
+import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure, Taken, Used } from './construction'
 import { countOf } from './construction'
 
@@ -27,7 +28,7 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const { family } = BASE_SORTS[base.kind]
   const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap) : 0
   const hung = laid.flatMap(({ layer: { rule }, placements }) => {
-    const drop = rule.kind === 'single' ? rule.drop : 0
+    const drop = arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0
     return drop > 0 ? placements.map(() => drop) : []
   })
   const hanger = family !== 'garlands' && hook === null ? hangerLength(hungBy(base, runs[0]!)) : 0

@@ -7,7 +7,7 @@ import type { Layer, Rule } from '../piece'
 import { mirrorPiece } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
-import { lastQuarter, remaining, wrapsOf } from './bound'
+import { lastQuarter, remaining, wrapsOf } from './bundles'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const bundles = (set: Partial<Extract<Rule, { kind: 'bundles' }>> = {}): Rule => ({ kind: 'bundles', start: 0, advance: inches(3.5), sprigs: 4, wraps: 2, bound: inches(1), faces: 1, ...set })

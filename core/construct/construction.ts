@@ -33,7 +33,12 @@ export interface MakeUp {
   readonly figures: readonly NamedFigure[]
   readonly takes: readonly Taken[]
   readonly uses: readonly Used[]
+  /** Other ways to make it, and what each takes: before one is chosen. */
+  readonly choices?: readonly Choice[]
 }
+
+/** The same run wound otherwise: turns and length, mm, minutes, and how many rolls. */
+export interface Choice { readonly name: string, readonly pitch: number | null, readonly turns: number, readonly length: number, readonly minutes: number, readonly rolls: number }
 
 /** What a construction is worked out from. */
 export interface Making {
@@ -63,6 +68,7 @@ export const changeRule = (layer: Layer, change: Partial<Rule>): Edit => ({ do: 
 /** Named figures by what their trust comes from. */
 export const lengthOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.length(value), how, GEOMETRY) })
 export const countOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.count(value), how, COUNTED) })
+export const shareOf = (value: number, how: Said): Figure => figure(quantity.share(value), how, GEOMETRY)
 export const ruleOfThumb = (id: string, name: string, of: Parameters<typeof figure>[0], how: Said): NamedFigure => ({ id, name, figure: figure(of, how, RULE_OF_THUMB) })
 
 /** The figure of a name. @throws RangeError when there is none */

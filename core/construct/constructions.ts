@@ -7,16 +7,20 @@ import type { Said } from '../measure'
 import { quantity, sum } from '../measure'
 import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
 import { BEADS } from './beads'
-import { BOUGHS, BUNDLES } from './bound'
+import { BOUGHS } from './boughs'
 import { BOW } from './bow'
+import { BUNDLES } from './bundles'
 import type { Construction, MakeUp, Making } from './construction'
 import { changeRule } from './construction'
-import { MESH, POOFS } from './mesh'
+import { LAID } from './laid'
+import { MESH } from './mesh'
+import { POOFS } from './poofs'
 import { SPRAY } from './spray'
-import { LAID, WOUND } from './wound'
+import { WOUND } from './wound'
 
-/** How each kind of rule is made, for those that make something of what they lay. */
-const CONSTRUCTIONS: { readonly [K in RuleKind]?: Construction<K> } = {
+/** How each kind of rule is made; null makes nothing of what it lays. */
+const CONSTRUCTIONS: { readonly [K in RuleKind]: Construction<K> | null } = {
+  compass: null, halfway: null, every: null, against: null, cluster: null, crescent: null, mirror: null, bands: null, arms: null, scatter: null, single: null, hand: null,
   bundles: BUNDLES, boughs: BOUGHS, spray: SPRAY, wound: WOUND, laid: LAID, mesh: MESH, poofs: POOFS, beads: BEADS, bow: BOW,
 }
 
@@ -26,7 +30,7 @@ type Any = Construction<RuleKind>
 function makingOf(piece: Piece, laid: LaidLayer, runs: readonly Run[], shelf: Shelf): { readonly how: Any, readonly making: Making } | null {
   const { layer } = laid
   // Each construction is given the rule of its own kind.
-  const how = CONSTRUCTIONS[layer.rule.kind] as Any | undefined
+  const how = CONSTRUCTIONS[layer.rule.kind] as Any | null
   const [run, ...others] = runsFor(layer, runs)
   const [first, ...rest] = layer.mix.flatMap(({ material }) => materialOf(shelf, material) ?? [])
   return how && run && first ? { how, making: { piece, laid, layer, shelf, runs: [run, ...others], mix: [first, ...rest] } } : null

@@ -9,10 +9,11 @@ import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { hangerLength, trunkTies } from './base'
 import { bareWire, beadsOff } from './beads'
-import { stretched } from './bound'
+import { stretched } from './bundles'
 import { figureOf } from './construction'
 import { piecesPerRoll } from './mesh'
-import { pinsOf, winding, windingChoices } from './wound'
+import { pinsOf } from './held'
+import { winding, windingChoices } from './wound'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const usual = <K extends Rule['kind']>(kind: K, set: Partial<RuleOf<K>> = {}): Rule => ({ ...usualRule(kind, ''), ...set } as Rule)

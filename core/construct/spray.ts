@@ -1,5 +1,5 @@
 import { quantity, sum } from '../measure'
-import { BINDING, TAIL } from './bound'
+import { BINDING, TAIL } from './binding'
 import type { Construction } from './construction'
 import { countOf, figureOf, lengthOf } from './construction'
 

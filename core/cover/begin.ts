@@ -5,7 +5,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { inches, radians } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
-import { byRule, DOOR_SHARE, EACH, ofStems, startLayer } from '../piece'
+import { byRule, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
 
 /** How much of the face a first layer of greenery should hide, by the fullness asked: what follows covers the rest. Rules of thumb. */
@@ -54,7 +54,7 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
   }
   const room = roomOf(piece, runs, layer)
   if (layer.rule.kind === 'bow') return sized(layer, room)
-  if (!ofStems(layer.rule)) return tied(layer, runs)
+  if (!laysStems(layer.rule)) return tied(layer, runs)
   const cut = layer.flow === 'clockwise' || material.form === 'leaf' ? cutFor(layer, material, room) : null
   const own: Layer = { ...layer, cut: cut !== null && cut < material.length * 0.95 ? cut : null }
   const long = own.cut ?? material.length

@@ -6,7 +6,8 @@ import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
-import type { Edit, Piece, RuleKind } from '../piece'
+import type { Edit, Piece } from '../piece'
+import { ruleSortOf } from '../piece'
 import { offBy } from './balance'
 import { colourFamily, visualWeight } from './look'
 
@@ -22,11 +23,6 @@ export interface EvenedOut {
   readonly after: Figure
   readonly moved: number
 }
-
-/** Rules whose places are meant as they are. */
-const MEANT: ReadonlySet<RuleKind> = new Set(['single', 'cluster', 'bands', 'scatter', 'bundles', 'boughs', 'spray', 'wound', 'laid', 'mesh', 'poofs', 'beads', 'bow'])
-/** Rules whose gaps differ on purpose: each gap is held against what the rule makes it. */
-const SHAPED: ReadonlySet<RuleKind> = new Set(['crescent', 'mirror', 'arms', 'against', 'halfway'])
 
 /** What each part of unevenness counts, in points: rule of thumb. */
 const COUNTS = { gaps: 50, balance: 30, colours: 20 } as const
@@ -122,7 +118,7 @@ function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf)
     const material = materialOf(shelf, of.material)!
     return {
       of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(of, shelf), family: colourFamily(material.colours[0]!),
-      free: !of.pinned && !layer.locked && !MEANT.has(layer.rule.kind), s: of.s, x: of.x, y: of.y, u: 0, v: 0,
+      free: !of.pinned && !layer.locked && ruleSortOf(layer.rule.kind).evening !== 'meant', s: of.s, x: of.x, y: of.y, u: 0, v: 0,
     }
   })).map((item, index) => turnedBy({ ...item, index }))
 }
@@ -137,14 +133,14 @@ function turnedBy(item: Item): Item {
 }
 
 function rowsOf(items: readonly Item[], laid: readonly LaidLayer[]): Row[] {
-  return laid.filter(({ layer }) => !MEANT.has(layer.rule.kind)).flatMap(({ layer }) => {
+  return laid.filter(({ layer }) => ruleSortOf(layer.rule.kind).evening !== 'meant').flatMap(({ layer }) => {
     const own = items.filter(({ of }) => of.layer === layer.id)
     return [...new Set(own.map(({ run }) => run))].map((run): Row => {
       const row = own.filter((item) => item.run === run).sort((a, b) => a.s - b.s)
       const gaps = Math.max(0, run.closed ? row.length : row.length - 1)
       // A shaped rule's gaps, in the order along the run; by hand and evenly laid ones want their share of the run.
       const rest = row.map(({ of }) => of.rest).sort((a, b) => a - b)
-      const shaped = SHAPED.has(layer.rule.kind)
+      const shaped = ruleSortOf(layer.rule.kind).evening === 'shaped'
       return { run, items: row, wanted: Array.from({ length: gaps }, (_, i) => (shaped ? gap(run, rest[i]!, rest[(i + 1) % rest.length]!) : run.length / row.length)) }
     })
   })

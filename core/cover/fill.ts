@@ -7,7 +7,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
 import { wrapDegrees } from '../measure'
 import type { Added, Layer, Piece } from '../piece'
-import { isMade, MOST_ADDED } from '../piece'
+import { laysLengths, MOST_ADDED } from '../piece'
 import type { BareStretch, Counted } from './coverage'
 import { LayerCount } from './coverage'
 import { FULLNESS_ASKS } from './fullness'
@@ -38,7 +38,7 @@ export interface Filler { readonly layer: Layer, readonly material: Material }
 export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): Filler | null {
   for (const layer of piece.layers) {
     const material = materialOf(shelf, layer.mix[0]!.material)
-    if (material && !isMade(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
+    if (material && !laysLengths(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
   }
   return null
 }

@@ -9,7 +9,7 @@ import { isCut, materialOf } from '../material'
 import type { Figure, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, sum } from '../measure'
 import type { Piece } from '../piece'
-import { isItself, isMade } from '../piece'
+import { facesOf, isItself, laysLengths } from '../piece'
 
 /** Grams of one of a material as it lies: what is cut shorter weighs its share. */
 const massAt = ({ mass, length: whole, form, kind }: Material, { length }: Pick<Placement, 'length'>): number =>
@@ -32,8 +32,8 @@ const GLUE_EACH = 0.5
 function massOn(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Figure {
   const stems = new Map<string, { count: number, mass: number }>()
   for (const each of laid) {
-    const faces = each.layer.rule.kind === 'bundles' ? each.layer.rule.faces : 1
-    if (isMade(each.layer.rule)) continue
+    const faces = facesOf(each.layer.rule)
+    if (laysLengths(each.layer.rule)) continue
     for (const placement of each.placements) {
       const own = stems.get(placement.material) ?? { count: 0, mass: 0 }
       stems.set(placement.material, { count: own.count + faces, mass: own.mass + faces * massAt(materialOf(shelf, placement.material)!, placement) })

@@ -2,7 +2,9 @@ import { mirrorShape, runsOf } from '../base'
 import type { Run } from '../base'
 import { wrapDegrees } from '../measure'
 import { addedSlot } from './edit'
-import type { Flow, Layer, Nudge, Piece, Rule } from './schema'
+import { mirrorRule, ruleSortOf } from './rules'
+import type { Flow, Layer, Nudge, Piece } from './schema'
+import { flip } from './terms'
 
 /** The other of a pair: the same piece seen in a mirror, thing for thing. */
 export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
@@ -17,8 +19,6 @@ export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
     layers: piece.layers.map((layer) => mirrorLayer(layer, runs)),
   }
 }
-
-const flip = (share: number): number => 1 - share
 
 /** The flow that points the mirror image's way on a run whose places run backwards in the mirror. */
 export const OTHER_WAY: Record<Flow, Flow> = {
@@ -38,7 +38,7 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     return { ...nudge, along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along, across: nudge.across * sideOn(on), turn: 0 - nudge.turn }
   }
   return {
-    ...layer, run, lean: layer.rule.kind === 'single' || layer.rule.kind === 'bow' ? 0 - layer.lean : layer.lean,
+    ...layer, run, lean: ruleSortOf(layer.rule.kind).level ? 0 - layer.lean : layer.lean,
     mirrored: !layer.mirrored,
     ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
     nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slotOf(slot), turned(slot, nudge)])),
@@ -47,17 +47,5 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
       return { ...each, run: to.run, at: to.reversed ? flip(each.at) : each.at, across: each.across * sideOn(each.run), turn: 0 - each.turn }
     }),
     taken: layer.taken.map(slotOf),
-  }
-}
-
-/** The rule whose places are the mirror images of this one's. */
-export function mirrorRule(rule: Rule): Rule {
-  switch (rule.kind) {
-    case 'compass': case 'every': case 'bundles': case 'mesh': case 'poofs': return { ...rule, start: flip(rule.start) }
-    case 'cluster': return { ...rule, at: rule.at.map(flip) }
-    case 'crescent': return { ...rule, from: flip(rule.to), to: flip(rule.from), dense: ({ middle: 'middle', start: 'end', end: 'start' } as const)[rule.dense] }
-    case 'mirror': return { ...rule, seat: flip(rule.seat) }
-    case 'single': case 'bow': case 'spray': return { ...rule, at: flip(rule.at) }
-    default: return rule
   }
 }

@@ -10,8 +10,10 @@ import { migrate } from './migrate'
 import { mirrorPiece } from './mirror'
 import { rebase } from './rebase'
 import type { Piece } from './schema'
-import { EACH, FORMAT, PieceSchema, RuleSchema, STILL, VERSION } from './schema'
-import { byRule, rulesFor, startLayer, startPiece, usualRule } from './start'
+import { EACH, FORMAT, PieceSchema, STILL, VERSION } from './schema'
+import { byRule, startLayer } from './layer'
+import { rulesFor, RuleSchema, usualRule } from './rules'
+import { startPiece } from './start'
 import { CATALOGUE, canLay } from '../material'
 
 const bracken = layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 })

@@ -1,6 +1,8 @@
 import type { Base } from '../base'
 import { runsOf } from '../base'
 import type { Edit } from './edit'
+import type { RuleKind } from './rules'
+import { ruleSortOf } from './rules'
 import type { Piece } from './schema'
 import { EACH } from './schema'
 
@@ -9,7 +11,7 @@ export function rebase(piece: Piece, base: Base): Edit {
   const runs = runsOf(base)
   const there = (run: string): boolean => run === EACH || runs.some(({ id }) => id === run)
   const [first] = runs
-  const to = (kind: string): string => (runs.length > 1 && kind !== 'single' ? EACH : first!.id)
+  const to = (kind: RuleKind): string => (runs.length > 1 && !ruleSortOf(kind).level ? EACH : first!.id)
   return {
     do: 'several',
     edits: [

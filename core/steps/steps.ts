@@ -1,5 +1,5 @@
 import type { LaidLayer, Spacing } from '../arrange'
-import { countsOf, countsOfAll, inOrder } from '../arrange'
+import { arrangingOf, countsOf, countsOfAll, inOrder } from '../arrange'
 import type { Body, Run } from '../base'
 import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
 import type { Mechanic, Method } from '../fix'
@@ -10,7 +10,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
 import { capital, clock, listed, onceFor, quantity, several, sum } from '../measure'
-import type { Flow, Layer, Piece } from '../piece'
+import type { Flow, Layer, Piece, RuleKind } from '../piece'
 import { ROLE_NAMES } from '../piece'
 import type { CautionId } from './cautions'
 import { cuttingCautions, hangingCautions, hazardCautions, mechanicCautions } from './cautions'
@@ -163,8 +163,8 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
   const rows = [...countsOf(laid)].map(([id, count]) => ({ material: materialOf(shelf, id)!, count }))
   const methods = byMethod(piece, layer.rule.kind === 'beads' ? [] : layer.rule.kind === 'bow' ? [BOW_ITSELF] : rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
-  const single = layer.rule.kind === 'single' ? layer.rule : null
-  const said = makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf) : spacingWords(layer, run, spacing)
+  const drop = arrangingOf<RuleKind>(layer.rule.kind).drop?.(layer.rule) ?? 0
+  const said = makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf) : arrangingOf<RuleKind>(layer.rule.kind).says(layer.rule, run, spacing)
   return {
     id: `layer:${layer.id}`, layer: layer.id,
     title: makeUp?.title ? capital(makeUp.title) : `${ROLE_NAMES[layer.role]}: ${listed(rows.map(({ material, count }) => several(count, material.name, material.plural)))}`,
@@ -172,7 +172,7 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
       ...said,
       ...(leafy ? [flowWords(layer, run)] : []),
       ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
-      ...(single && single.drop > 0 ? [sum`Hang its middle ${quantity.length(single.drop)} below its place on two cords.`] : []),
+      ...(drop > 0 ? [sum`Hang its middle ${quantity.length(drop)} below its place on two cords.`] : []),
       ...methods.map(({ method, names }) => (methods.length > 1 ? sum`${capital(listed(names))}: ${method.how}` : sum`${method.how}`)),
       ...methods.filter(({ method }) => method.why).slice(0, 1).map(({ method }) => sum`Why: ${method.why}`),
     ],
@@ -202,22 +202,6 @@ function flowWords({ flow, seat }: Layer, run: Run): Said {
 function taperWords(placements: LaidLayer['placements']): Said {
   const lengths = placements.map(({ length }) => length)
   return sum`Longest ${quantity.length(Math.max(...lengths))}, shorter toward the ends, down to ${quantity.length(Math.min(...lengths))}.`
-}
-
-/** Rules whose places say all there is to say. */
-const PLACED: ReadonlySet<Layer['rule']['kind']> = new Set(['cluster', 'single', 'hand'])
-
-function spacingWords(layer: Layer, run: Run, spacing: Spacing | null): Said[] {
-  const { rule } = layer
-  if (rule.kind === 'scatter') return [sum`Spread over the face without clumps.`]
-  if (rule.kind === 'bands') return [sum`In rows: outer rim, between, inner rim${rule.gaps ? ', and one in every gap of the middle row' : ''}.`]
-  if (!spacing || PLACED.has(rule.kind)) return []
-  const gaps = spacing.gaps ? [sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`] : []
-  if (rule.kind === 'crescent') return [['From ', ...anchorSays(run, rule.from * run.length), ' round to ', ...anchorSays(run, rule.to * run.length), '.'], ...gaps]
-  if (rule.kind === 'mirror') return [['Keep ', quantity.length(rule.gap), ' free to each side of ', ...anchorSays(run, rule.seat * run.length), ', then the same up both sides.']]
-  if (rule.kind === 'arms') return [sum`Left and right in turn, from the middle out; ${quantity.length(spacing.centre.value)} apart on each side.`]
-  if (!run.closed) return [sum`${quantity.length(spacing.centre.value)} apart.`]
-  return [sum`${quantity.length(spacing.rim.value)} apart on the rim, ${quantity.length(spacing.centre.value)} on the centre line.`]
 }
 
 function byMethod(piece: Piece, materials: readonly Pick<Material, 'kind' | 'form' | 'mass' | 'plural'>[]): { method: Method, names: string[] }[] {

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
-import type { Layer, RuleKind, RuleOf } from '#core/piece'
-import { byRule, MOST_WORDS, ofStems, ROLE_NAMES, RULE_NOTES, ruleName, rulesFor } from '#core/piece'
+import type { Layer, RuleKind } from '#core/piece'
+import { byRule, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/glyph'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
+import { RULE_FORMS } from '~/components/rules/forms'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
@@ -21,20 +22,20 @@ const worked = computed(() => bench.workings?.layers.find(({ id }) => id === pro
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
 
-const BY_ANOTHER: ReadonlySet<RuleKind> = new Set(['halfway', 'against'])
+const sort = computed(() => ruleSortOf(props.layer.rule.kind))
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
 /** The rules that its material can go by; the one it has stays listed. */
 const kinds = computed(() => [...new Set([...(first.value ? rulesFor(first.value.kind) : []), props.layer.rule.kind])])
-const rules = computed(() => kinds.value.filter((kind) => !BY_ANOTHER.has(kind) || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleName(value)) })))
+const rules = computed(() => kinds.value.filter((kind) => !ruleSortOf(kind).refers || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleSortOf(value).name) })))
 
 function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 }
 function takeRule(kind: RuleKind): void {
-  set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleName(kind)}`)
+  set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleSortOf(kind).name}`)
 }
 /** Whether the parts of its mix are dealt over its places. */
-const dealt = computed(() => ofStems(props.layer.rule))
+const dealt = computed(() => laysStems(props.layer.rule))
 /** What is made of lengths is mixed with its own kind only. */
 const mixable = computed(() => (first.value && !dealt.value ? [first.value.kind] : undefined))
 const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(materialOf(shops.shelf, material)?.species ?? '')))
@@ -64,7 +65,7 @@ function addToMix(material: Material): void {
       </button>
       <MaterialPicture v-if="first" :key="first.id" :material="first" :size="34" />
       <button type="button" class="min-w-0 flex-1 text-left leading-tight" :aria-expanded="open" @click="emit('toggle')">
-        <span class="block text-tiny text-soft">{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ ruleName(layer.rule.kind) }}</span>
+        <span class="block text-tiny text-soft">{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ sort.name }}</span>
         <span class="line-clamp-2 font-medium" :class="layer.hidden ? 'text-soft line-through' : ''">{{ worked?.title ?? nameOf(layer.mix[0]!.material) }}</span>
       </button>
       <button v-if="open || layer.hidden" type="button" class="icon-button size-6" :aria-label="layer.hidden ? 'Show the layer' : 'Hide the layer'" :title="layer.hidden ? 'Show' : 'Hide'" :aria-pressed="layer.hidden" @click="set({ hidden: !layer.hidden }, layer.hidden ? 'show a layer' : 'hide a layer')"><EyeOff v-if="layer.hidden" :size="14" /><Eye v-else :size="14" /></button>
@@ -73,13 +74,11 @@ function addToMix(material: Material): void {
     </div>
 
     <div v-if="open" class="space-y-2.5 border-t border-seam p-2">
-      <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="RULE_NOTES[layer.rule.kind]" @pick="takeRule" />
-      <BowFields v-if="layer.rule.kind === 'bow'" :layer="layer as Layer & { rule: RuleOf<'bow'> }" />
-      <MadeFields v-else-if="!dealt || layer.rule.kind === 'spray'" :layer="layer" />
-      <RuleFields v-else :layer="layer" />
+      <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="sort.note" @pick="takeRule" />
+      <component :is="RULE_FORMS[layer.rule.kind].fields" :key="layer.rule.kind" :layer="layer" :rule="layer.rule" />
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
-      <div v-if="layer.rule.kind !== 'bow'">
+      <div v-if="!sort.builds">
         <span class="field-label">{{ dealt && layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : layer.mix.length > 1 ? 'Taken in turn' : 'Material' }}</span>
         <div v-for="(part, i) in layer.mix" :key="part.material" class="mb-1 flex items-center gap-1">
           <span class="min-w-0 flex-1 truncate first-letter:uppercase">{{ nameOf(part.material) }}</span>
@@ -92,7 +91,7 @@ function addToMix(material: Material): void {
             <button type="button" class="icon-button w-5" :aria-label="`Take ${nameOf(part.material)} out`" @click="set({ mix: layer.mix.filter((_, k) => k !== i) }, `take ${nameOf(part.material)} out`)"><X :size="14" /></button>
           </template>
         </div>
-        <button v-if="layer.rule.kind !== 'wound' && layer.rule.kind !== 'laid' && layer.rule.kind !== 'beads'" type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
+        <button v-if="sort.parts > 1" type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
         <MaterialPicker v-if="mixing" class="mt-1.5" :kinds="mixable" @pick="addToMix" @close="mixing = false" />
       </div>
 

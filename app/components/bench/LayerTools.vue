@@ -8,7 +8,7 @@ import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { formatMoney, parseNumber, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
-import { edit, FULLNESS, ofStems } from '#core/piece'
+import { edit, FULLNESS, laysStems } from '#core/piece'
 import { askFilling, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -22,7 +22,7 @@ const notices = useNotices()
 
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 /** Whether it is of stems, which can be spread, filled in and swapped for any other. */
-const stems = computed(() => ofStems(props.layer.rule))
+const stems = computed(() => laysStems(props.layer.rule))
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
 const byHand = computed(() => props.layer.added.length + props.layer.taken.length)
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)

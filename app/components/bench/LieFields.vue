@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Flow, Layer, Role } from '#core/piece'
-import { EACH, FLOWS, isMade, ROLE_NAMES, ROLES } from '#core/piece'
+import { EACH, FLOWS, laysLengths, ROLE_NAMES, ROLES, ruleSortOf } from '#core/piece'
 import { capital } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -14,7 +14,7 @@ const shops = useShops()
 
 const leafy = computed(() => props.layer.mix.some(({ material }) => materialOf(shops.shelf, material)?.form === 'leaf'))
 /** What goes along the base as its numbers say, and does not lie otherwise. */
-const along = computed(() => isMade(props.layer.rule) && props.layer.rule.kind !== 'bow')
+const along = computed(() => laysLengths(props.layer.rule) && !ruleSortOf(props.layer.rule.kind).level)
 const run = computed(() => bench.runOfLayer(props.layer))
 const seated = computed(() => props.layer.flow === 'apart' || props.layer.flow === 'together')
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)

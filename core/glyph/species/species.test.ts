@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../../material'
 import { deltaOf, random } from '../../measure'
-import { isMade, rulesFor } from '../../piece'
+import { laysLengths, rulesFor } from '../../piece'
 import { footprintOf } from '../grow'
 import { FAMILIES } from '../growth'
 import type { Looks } from '../item'
@@ -73,7 +73,7 @@ describe('the herbarium', () => {
     expect(() => speciesOf('moonwort')).toThrow(/moonwort/)
   })
   it('draws what lies along its stem as a stem, and heads as heads', () => {
-    for (const material of Object.values(CATALOGUE).filter(({ kind }) => !rulesFor(kind).some((each) => isMade({ kind: each })))) {
+    for (const material of Object.values(CATALOGUE).filter(({ kind }) => !rulesFor(kind).some((each) => laysLengths({ kind: each })))) {
       const { stance } = SPECIES[material.species]!
       expect(stance === 'stem', material.id).toBe(material.form === 'leaf')
     }

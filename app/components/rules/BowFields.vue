@@ -12,23 +12,22 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
 /** A bow by its numbers: what a loop means, what is made of each ribbon, its ends and its tie. */
-const props = defineProps<{ layer: Layer & { rule: RuleOf<'bow'> } }>()
+const props = defineProps<{ layer: Layer, rule: RuleOf<'bow'> }>()
 const bench = useBench()
 const shops = useShops()
 
-const rule = computed(() => props.layer.rule)
 const units = computed(() => bench.manner.units)
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
-const set = (change: Partial<RuleOf<'bow'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...rule.value, ...change } } }, words)
+const set = (change: Partial<RuleOf<'bow'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...props.rule, ...change } } }, words)
 const builds = BUILDS.map((value) => ({ value, name: BUILD_NAMES[value] }))
 
 /** The first ribbon with loops, by which they are asked about. */
-const looped = computed(() => rule.value.ribbons.find(hasLoops) ?? null)
+const looped = computed(() => props.rule.ribbons.find(hasLoops) ?? null)
 const senses = computed(() => LOOP_MEANS.map((value) => {
   const size = looped.value ? sizeOf(looped.value) : 0
   return {
     value, name: value === 'visible' ? 'Visible, pinch to end' : 'Ribbon used',
-    says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(bowRibbon(rule.value, value))} in all`,
+    says: `shows ${length(loopShows(size, value))}, uses ${length(ribbonInLoop(size, value))}; ${length(bowRibbon(props.rule, value))} in all`,
   }
 }))
 
@@ -41,9 +40,9 @@ function setUsed(mm: number | null): null {
 
 const nameOf = (i: number): string => materialOf(shops.shelf, props.layer.mix[i]!.material)?.name ?? props.layer.mix[i]!.material
 function setRibbon(i: number, next: Ribbon, words: string): string | null {
-  return set({ ribbons: rule.value.ribbons.map((each, k) => (k === i ? next : each)) }, words)
+  return set({ ribbons: props.rule.ribbons.map((each, k) => (k === i ? next : each)) }, words)
 }
-const change = (i: number, part: object, words: string): string | null => setRibbon(i, { ...rule.value.ribbons[i]!, ...part } as Ribbon, words)
+const change = (i: number, part: object, words: string): string | null => setRibbon(i, { ...props.rule.ribbons[i]!, ...part } as Ribbon, words)
 /** A length of one ribbon that has to be there. */
 const of = (i: number, name: string) => (mm: number | null): string | null => (mm === null ? 'Give a length.' : change(i, { [name]: mm }, 'change the bow'))
 const many = (i: number, name: string) => (n: number): string | null => change(i, { [name]: n }, 'change the bow')
@@ -74,16 +73,16 @@ const numberOf = (ribbon: Ribbon, name: string): number => (ribbon as unknown as
 const adding = ref(false)
 /** Mix and builds change together: each ribbon has its build. */
 function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): void {
-  bench.apply({ do: 'layer', layer: props.layer.id, set: { mix, rule: { ...rule.value, ribbons: [...ribbons] } } }, words)
+  bench.apply({ do: 'layer', layer: props.layer.id, set: { mix, rule: { ...props.rule, ribbons: [...ribbons] } } }, words)
 }
 function add({ id, plural }: Material): void {
   adding.value = false
-  const last = rule.value.ribbons.at(-1)!
+  const last = props.rule.ribbons.at(-1)!
   const smaller = last.build === 'hand' ? sized(last, Math.max(5, sizeOf(last) * 0.8), 'visible') : last
-  both([...props.layer.mix, { material: id, share: 1, only: null }], [...rule.value.ribbons, smaller], `add ${plural} to the bow`)
+  both([...props.layer.mix, { material: id, share: 1, only: null }], [...props.rule.ribbons, smaller], `add ${plural} to the bow`)
 }
 function remove(i: number): void {
-  both(props.layer.mix.filter((_, k) => k !== i), rule.value.ribbons.filter((_, k) => k !== i), `take ${nameOf(i)} out of the bow`)
+  both(props.layer.mix.filter((_, k) => k !== i), props.rule.ribbons.filter((_, k) => k !== i), `take ${nameOf(i)} out of the bow`)
 }
 </script>
 

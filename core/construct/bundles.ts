@@ -3,21 +3,15 @@ import type { Placement } from '../arrange'
 import type { Run } from '../base'
 import { rimAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
-import type { Figure, Said } from '../measure'
-import { COUNTED, figure, GEOMETRY, inches, listed, quantity, RULE_OF_THUMB, sum, wholesOver } from '../measure'
+import { COUNTED, figure, GEOMETRY, quantity, RULE_OF_THUMB, sum, wholesOver } from '../measure'
 import { MOST_PLACES } from '../piece'
+import { BINDING, TAIL } from './binding'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, lengthOf, total } from './construction'
+import { changeRule, figureOf, lengthOf, shareOf, total } from './construction'
 
-/** The wire that bundles and boughs are bound with. */
-export const BINDING = 'paddle-wire'
 /** Wraps that make the wire fast before the first bundle, and the least round a bundle in the last quarter: rule of thumb. */
 const AT_START = 2
 const IN_LAST_QUARTER = 2
-/** Wire left at each end to tie off: rule of thumb. */
-export const TAIL = inches(4)
-/** Wraps of wire round one tie of a garland: rule of thumb. */
-const PER_TIE = 3
 
 /** The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least. */
 export const lastQuarter = (bundles: number): number => Math.floor(bundles * 0.75) + 1
@@ -27,8 +21,6 @@ export function wrapsOf(bundles: number, each: number): number {
   const late = bundles - lastQuarter(bundles) + 1
   return AT_START + (bundles - late) * each + late * Math.max(each, IN_LAST_QUARTER)
 }
-
-const share = (value: number, how: Said): Figure => figure(quantity.share(value), how, GEOMETRY)
 
 /** Sprigs bound on by the bundle. */
 export const BUNDLES: Construction<'bundles'> = {
@@ -54,7 +46,7 @@ export const BUNDLES: Construction<'bundles'> = {
       { id: 'bundles', name: 'Bundles', figure: figure(quantity.count(count), [...counted, ...more], GEOMETRY) },
       lengthOf('advance', 'Advance, evened', step, run.closed ? sum`${quantity.length(run.length)} ÷ ${quantity.count(first)} = ${quantity.length(step)}` : sum`(${quantity.length(run.length)} − ${quantity.length(piece)}) ÷ ${quantity.count(Math.max(1, first - 1))} = ${quantity.length(step)}`),
       // One bundle lies over none.
-      ...(first > 1 ? [{ id: 'overlap', name: 'Overlap', figure: share(1 - step / piece, sum`1 − advance ${quantity.length(step)} ÷ sprig ${quantity.length(piece)}`) }] : []),
+      ...(first > 1 ? [{ id: 'overlap', name: 'Overlap', figure: shareOf(1 - step / piece, sum`1 − advance ${quantity.length(step)} ÷ sprig ${quantity.length(piece)}`) }] : []),
       { id: 'sprigs', name: 'Sprigs', figure: figure(quantity.count(sprigs), sum`${quantity.count(count)} bundles × ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' × both faces' : ''} = ${quantity.count(sprigs)}, before spare`, COUNTED) },
       { id: 'double', name: 'Wrap twice from bundle', figure: figure(quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB) },
       lengthOf('wire', 'Binding wire', wire, sum`${quantity.count(total(each, ({ wraps }) => wraps))} wraps × π × ${quantity.length(rule.bound)} + path ${quantity.length(path)} + ${quantity.count(2 * runs.length)} tails of ${quantity.length(TAIL)} = ${quantity.length(wire)}`),
@@ -102,46 +94,6 @@ export function stretched({ length, closed }: Pick<Run, 'length' | 'closed'>, pi
   const advance = closed ? length / bundles : bundles > 1 ? Math.max(0, length - piece) / (bundles - 1) : length
   return { bundles, advance, depth: advance > 0 ? piece / advance : bundles }
 }
-
-/** Pieces of bough bound end over end. */
-export const BOUGHS: Construction<'boughs'> = {
-  makeUp(rule, { layer, runs, shelf }) {
-    const piece = shortestOf(layer, shelf)
-    if (rule.overlap >= piece) return null
-    const advance = piece - rule.overlap
-    const each = runs.map((run) => overlapped(run, piece, advance).count)
-    const pieces = total(each, (n) => n)
-    const along = total(runs, ({ length }) => length)
-    const perBough = rule.yields / advance
-    const boughs = Math.max(1, wholesOver(pieces * advance, rule.yields))
-    const first = runs[0]
-    const counted = first.closed ? sum`⌈${quantity.length(first.length)} ÷ ${quantity.length(advance)}⌉ = ${quantity.count(each[0]!)}`
-      : sum`⌈(${quantity.length(first.length)} − ${quantity.length(piece)}) ÷ ${quantity.length(advance)}⌉ + 1 = ${quantity.count(each[0]!)}`
-    const more = runs.length > 1 ? sum`, on ${quantity.count(runs.length)} runs ${quantity.count(pieces)}` : []
-    const wire = pieces * PER_TIE * Math.PI * TIED + along + runs.length * 2 * TAIL
-    const figures: NamedFigure[] = [
-      { id: 'pieces', name: 'Pieces', figure: figure(quantity.count(pieces), [...counted, ...more], GEOMETRY) },
-      lengthOf('length', 'Garland', along, runs.length > 1 ? [...runs.flatMap(({ name, length }, i) => [i ? ' + ' : '', `${name} `, quantity.length(length)]), ...sum` = ${quantity.length(along)}`] : sum`the length of the ${first.name}`),
-      { id: 'overlap', name: 'Overlap', figure: share(rule.overlap / piece, sum`${quantity.length(rule.overlap)} ÷ piece ${quantity.length(piece)}`) },
-      { id: 'per-bough', name: 'Pieces from a bough, about', figure: figure(quantity.ratio(perBough), sum`${quantity.length(rule.yields)} of garland ÷ ${quantity.length(advance)} a piece = ${quantity.ratio(perBough)}`, RULE_OF_THUMB) },
-      { id: 'boughs', name: 'Large boughs', figure: figure(quantity.count(boughs), sum`⌈${quantity.count(pieces)} pieces × ${quantity.length(advance)} ÷ ${quantity.length(rule.yields)} a bough⌉ = ${quantity.count(boughs)}`, RULE_OF_THUMB) },
-      { id: 'ties', name: 'Ties', figure: figure(quantity.count(pieces), sum`one for each of ${quantity.count(pieces)} pieces`, COUNTED) },
-      { id: 'wire', name: 'Binding wire', figure: figure(quantity.length(wire), sum`${quantity.count(pieces)} ties × ${quantity.count(PER_TIE)} wraps × π × ${quantity.length(TIED)} + path ${quantity.length(along)} + tails = ${quantity.length(wire)}`, RULE_OF_THUMB) },
-    ]
-    return { layer: layer.id, title: null, figures, uses: [], takes: [{ material: BINDING, use: 'binding', length: wire / runs.length, count: runs.length, joins: true }] }
-  },
-  words: (_rule, makeUp, { runs }) => [
-    sum`Bind ${figureOf(makeUp, 'pieces')} pieces end over end, one tie to each, so that each hides the stem of the last. About ${figureOf(makeUp, 'boughs')} large boughs give them.`,
-    ...(runs.length === 2 ? [sum`Make the ${runs[0].name} and the ${runs[1]!.name} as mirror images: each points away from where they meet, and the meeting is hidden.`] : runs.length > 2 ? [sum`Make the ${listed(runs.map(({ name }) => name))} apart, each from its hook to the next.`] : []),
-  ],
-  problems(rule, { layer, shelf }) {
-    const piece = shortestOf(layer, shelf)
-    if (rule.overlap < piece) return []
-    return [{ id: `${layer.id}:overlap`, severity: 'fault', layer: layer.id, says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`, mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }] }]
-  },
-}
-/** How thick the stems of a garland are where they are tied: rule of thumb. */
-const TIED = inches(0.75)
 
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 
