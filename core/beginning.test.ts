@@ -4,7 +4,7 @@ import { baseNeeds, beginLayer, layersFrom } from './cover'
 import { canLay, CATALOGUE, MATERIAL_KINDS, plainShelf } from './material'
 import { inches } from './measure'
 import type { Piece } from './piece'
-import { DOOR_SHARE, PieceSchema, startPiece } from './piece'
+import { PieceSchema, startPiece } from './piece'
 import { rememberingWork } from './workings'
 
 const shelf = plainShelf()
@@ -30,7 +30,7 @@ function newFaults(before: Piece, after: Piece): string[] {
 function fitsDoor(piece: Piece): boolean {
   const { left, right } = boundsOf(runsOf(piece.base))
   const { width } = work(piece, shelf).size
-  const most = piece.brief.door.width * DOOR_SHARE
+  const most = piece.brief.door.width * (2 / 3)
   return width.value <= most || right - left > most - 2 * inches(1) || width.value <= right - left + 2 * inches(3)
 }
 

@@ -37,7 +37,7 @@ export interface TakenBy extends Taken { readonly layer: string }
 export function takenBy(piece: Piece, shelf: Shelf): TakenBy[] {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf)
-  return [baseMakeUp(piece, runs, laid), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])].flatMap(({ layer, takes }) => takes.map((each) => ({ ...each, layer })))
+  return [baseMakeUp(piece, runs, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])].flatMap(({ layer, takes }) => takes.map((each) => ({ ...each, layer })))
 }
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */

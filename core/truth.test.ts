@@ -214,7 +214,7 @@ describe('money', () => {
   it('13 from packs of 12 at 10.00 and singles at 1.50 cost 11.50', () => {
     expect(packsOver(13, [{ shop: 's', holds: 12, price: 1000 }, { shop: 's', holds: 1, price: 150 }]).map(({ holds, packs }) => [holds, packs])).toEqual([[12, 1], [1, 1]])
     const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 13, start: 0 })])
-    const line = work(piece, plainShelf([shop([[12, 1000], [1, 150]])], 0)).bill.lines.find(({ id }) => id === 'bracken')!
+    const line = work(piece, plainShelf([shop([[12, 1000], [1, 150]])], { 'price.spare': 0 })).bill.lines.find(({ id }) => id === 'bracken')!
     expect([line.opened.value, showSum(line.opened, manner)]).toEqual([1150, '1 × $10.00 + 1 × $1.50 = $11.50'])
   })
   // Brute force over every number of each pack.

@@ -99,7 +99,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     return spacing ? [[each.layer.id, spacing] as const] : []
   }))
   const counted = memory.layers.count(runs, placements, shelf)
-  const counting = coverageFrom(runs, counted)
+  const counting = coverageFrom(runs, counted, shelf)
   // What shows on purpose is not bare.
   const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
   const balance = balanceOf(piece, laid, runs, reachOf(bounds), cover.sectors, shelf)
@@ -111,7 +111,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     const makeUp = makeUpOf(piece, each, runs, shelf)
     return makeUp ? [[each.layer.id, makeUp] as const] : []
   }))
-  const ofBase = baseMakeUp(piece, runs, laid)
+  const ofBase = baseMakeUp(piece, runs, laid, shelf)
   const mass = massesOf(piece, runs, laid, [ofBase, ...makeUps.values()], shelf)
   const bill = billOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
   return {
@@ -124,7 +124,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     base: { figures: baseFigures(piece.base, runs), mass: mass.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover, balance, carry, contrast, proportions, size,
-    verdicts: { cover: coverVerdicts(piece, runs, cover, balance), contrast: contrastVerdicts(piece, contrast) },
+    verdicts: { cover: coverVerdicts(piece, runs, cover, balance, shelf), contrast: contrastVerdicts(piece, contrast) },
     stems: stemsOf(laid, shelf),
     mass,
     bill,

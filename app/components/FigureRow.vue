@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import type { Figure, Manner } from '#core/measure'
-import { show, showSum } from '#core/measure'
+import { show, showExact, showSum } from '#core/measure'
 
 /** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
 const props = defineProps<{ label: string, verdict?: string, figure: Figure, manner: Manner, strong?: boolean, tone?: 'over' | 'plain' }>()
@@ -19,6 +19,8 @@ const basis = computed(() => {
   }
   return ''
 })
+/** The rules of thumb that it went by, and which of them are the maker's own. */
+const rules = computed(() => (props.figure.rules ?? []).map((each) => ({ ...each, says: `${each.name} ${showExact(each, props.manner)}`, own: each.value !== each.usual })))
 </script>
 
 <template>
@@ -36,7 +38,9 @@ const basis = computed(() => {
     </div>
     <div v-if="open" :id="panel" class="mb-1 mt-0.5 border-l-2 border-rime bg-frost px-2 py-1 text-fine" data-testid="sum">
       {{ showSum(figure, manner) }}
+      <span v-if="figure.range" class="block">From {{ show({ ...figure, value: figure.range[0] }, manner) }} to {{ show({ ...figure, value: figure.range[1] }, manner) }}.</span>
       <span class="block text-soft">{{ basis }}</span>
+      <span v-for="rule in rules" :key="rule.id" class="block text-soft" data-testid="rule">{{ rule.says }}<template v-if="rule.own">, your own; usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template></span>
     </div>
   </div>
 </template>

@@ -45,7 +45,7 @@ export interface Roll { readonly id: string, readonly material: string, readonly
 export interface CutRecord extends CutPiece { readonly material: string }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 7
+export const SCHEMA_VERSION = 8
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -73,12 +73,23 @@ export class BenchDatabase extends Dexie {
     this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
     this.version(6).stores({}).upgrade(bringUp)
     this.version(7).stores({ previews: 'id, [id+key]', needs: 'id' })
+    this.version(8).stores({}).upgrade(spareAsRate)
   }
 }
 
 /** Brings every stored piece to today's format. */
 async function bringUp(step: Transaction): Promise<void> {
   for (const table of ['pieces', 'snapshots']) await step.table(table).toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
+}
+
+/** The spare of plants was a setting by itself; it is one of the rules of thumb. */
+async function spareAsRate(step: Transaction): Promise<void> {
+  const settings = step.table<Setting, string>('settings')
+  const manner = await settings.get('manner') as { readonly value: { readonly spare?: unknown } } | undefined
+  if (typeof manner?.value.spare !== 'number') return
+  const { spare, ...value } = manner.value
+  await settings.put({ key: 'manner', value })
+  if (spare !== 0.1) await settings.put({ key: 'rates', value: { 'price.spare': spare } })
 }
 
 /** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */

@@ -78,6 +78,7 @@ async function start(): Promise<void> {
       <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0">
         <NuxtLink to="/cutting" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Cutting</NuxtLink>
         <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Shelf of materials</NuxtLink>
+        <NuxtLink to="/settings" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Settings</NuxtLink>
         <UnitsSwitch />
         <LightSwitch />
         <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>

@@ -6,6 +6,7 @@ import { readPiece } from '#core/exchange'
 import { CATALOGUE } from '#core/material'
 import { db } from '~/db'
 import { usePieces } from './pieces'
+import { SPARE } from '#core/cost/thumbs'
 import { useSettings } from './settings'
 import { useShops } from './shops'
 
@@ -105,16 +106,19 @@ describe('shops and settings', () => {
     }
   })
   it('remembers how things are shown, and ignores what it cannot read', async () => {
-    useSettings().set({ units: 'cm', light: 'evening', spare: 0.2 })
-    await vi.waitFor(async () => expect(await db().settings.get('manner')).toBeDefined())
+    useSettings().set({ units: 'cm', light: 'evening' })
+    expect(useSettings().setRate(SPARE, 2)).toMatch(/outside/)
+    expect(useSettings().setRate(SPARE, 0.2)).toBeNull()
+    await vi.waitFor(async () => expect([await db().settings.get('manner'), await db().settings.get('rates')]).not.toContain(undefined))
     setActivePinia(createPinia())
     const again = useSettings()
     await again.load()
-    expect([again.units, again.light, again.spare]).toEqual(['cm', 'evening', 0.2])
-    await db().settings.put({ key: 'manner', value: { units: 'cubits', light: 3, spare: 40 } })
+    expect([again.units, again.light, again.rates]).toEqual(['cm', 'evening', { 'price.spare': 0.2 }])
+    await db().settings.put({ key: 'manner', value: { units: 'cubits', light: 3 } })
+    await db().settings.put({ key: 'rates', value: { 'price.spare': 40, 'gone.by': 1, 'hang.glue-each': 0.7 } })
     setActivePinia(createPinia())
     const plain = useSettings()
     await plain.load()
-    expect([plain.units, plain.light, plain.spare]).toEqual(['in', 'day', 0.1])
+    expect([plain.units, plain.light, plain.rates]).toEqual(['in', 'day', { 'hang.glue-each': 0.7 }])
   })
 })

@@ -1,30 +1,41 @@
 import { defineStore } from 'pinia'
-import { ref, toRaw } from 'vue'
-import type { Units } from '#core/measure'
-import { SPARE } from '#core/material'
+import { ref, shallowRef, toRaw } from 'vue'
+import type { Units, Rates, Thumb } from '#core/measure'
+import { readRates } from '#core/thumbs'
 import { db } from '~/db'
 import { useNotices } from './notices'
 
-interface Kept { units: Units, light: 'day' | 'evening', spare: number }
+interface Kept { units: Units, light: 'day' | 'evening' }
 
 /** How this person likes things shown, and their rules of thumb. */
 export const useSettings = defineStore('settings', () => {
   const notices = useNotices()
   const units = ref<Units>('in')
   const light = ref<Kept['light']>('day')
-  const spare = ref(SPARE)
+  /** The rules of thumb that this maker changed, by id. */
+  const rates = shallowRef<Rates>({})
 
   async function load(): Promise<void> {
     const kept = (await db().settings.get('manner'))?.value as Partial<Kept> | undefined
     if (kept?.units === 'in' || kept?.units === 'cm') units.value = kept.units
     if (kept?.light === 'day' || kept?.light === 'evening') light.value = kept.light
-    if (typeof kept?.spare === 'number' && kept.spare >= 0 && kept.spare <= 1) spare.value = kept.spare
+    const own = (await db().settings.get('rates'))?.value
+    const read = readRates(typeof own === 'object' && own !== null ? own as Record<string, unknown> : {})
+    rates.value = read.rates
+    if (read.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${read.refused.join(', ')}.`)
   }
   function set(change: Partial<Kept>): void {
     if (change.units) units.value = change.units
     if (change.light) light.value = change.light
-    if (change.spare !== undefined) spare.value = change.spare
-    void notices.tell('The setting could not be kept', db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value, spare: spare.value }) }))
+    void notices.tell('The setting could not be kept', db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value }) }))
   }
-  return { units, light, spare, load, set }
+  /** @param value null sets it back to what is usual @returns what is wrong with it, or null */
+  function setRate({ id, value: usual, least, most }: Thumb, value: number | null): string | null {
+    if (value !== null && !(value >= least && value <= most)) return 'That is outside what makes sense.'
+    const { [id]: _before, ...others } = rates.value
+    rates.value = value === null || value === usual ? others : { ...others, [id]: value }
+    void notices.tell('The rule of thumb could not be kept', db().settings.put({ key: 'rates', value: { ...rates.value } }))
+    return null
+  }
+  return { units, light, rates, load, set, setRate }
 })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inches, say } from '../measure'
+import { inches, say, USUAL } from '../measure'
 import { anchorSays, clockAngle, placeAtClock } from './anchor'
 import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
 import { DIMENSIONS, measureLines, mirrorShape } from './measures'
@@ -93,7 +93,7 @@ describe.each(BASE_KINDS)('%s', (kind) => {
       expect(new Set(runs.map(({ id }) => id)).size).toBe(runs.length)
       for (const { figure } of baseFigures(base, runs)) expect(figure.value).toBeGreaterThan(0)
       expect(measureLines(base, runs, boundsOf(runs)).length).toBeGreaterThan(0)
-      expect(baseMass(base, runs).value).toBeGreaterThan(10)
+      expect(baseMass(base, runs, USUAL).value).toBeGreaterThan(10)
       for (const { id } of DIMENSIONS[shape.form]) expect(shape).toHaveProperty(id)
     }
     expect(sizes.length).toBeGreaterThan(2)
@@ -161,7 +161,7 @@ describe('measures', () => {
     expect(priceOf(6)).toBe(Math.round((5499 * 321) / 177))
   })
   it('an area of a ring’s face', () => expect(faceArea([ring])).toBeCloseTo(Math.PI * (inches(6) ** 2 - inches(4) ** 2), 3))
-  it('weighs what the scale said', () => expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring])).toMatchObject({ value: 321, basis: { kind: 'measured' } }))
+  it('weighs what the scale said', () => expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring], USUAL)).toMatchObject({ value: 321, basis: { kind: 'measured' } }))
 })
 
 describe('places', () => {

@@ -1,8 +1,10 @@
-import type { Figure } from '../measure'
-import { figure, GEOMETRY, quantity, RULE_OF_THUMB, sum } from '../measure'
+import type { Figure, Rated, Term } from '../measure'
+import { figure, quantity, sum } from '../measure'
+import { byRule, count, less, mm, over, PI, plus, ratio, saidAs, the, times, worked } from '../measure/term'
 import { boundsOf, EDGE_STATIONS } from './bounds'
-import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns, treesLength } from './hangings'
+import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './hangings'
 import { BASE_SORTS } from './kinds'
+import { DENSITIES } from './thumbs'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
 import { onRun, ringRun, turnedRun } from './run'
@@ -67,48 +69,45 @@ export function faceArea(runs: readonly Run[]): number {
 }
 
 /** What a bare base weighs, g. */
-export function baseMass(base: Base, runs: readonly Run[]): Figure {
+export function baseMass(base: Base, runs: readonly Run[], by: Rated): Figure {
   if (base.mass !== null) return figure(quantity.mass(base.mass), sum`as weighed`, { kind: 'measured' })
-  const { density, name } = BASE_SORTS[base.kind]
-  const area = faceArea(runs) / 10_000
-  const mass = area * density
-  return figure(quantity.mass(mass), sum`a ${name.toLowerCase()} has about ${quantity.mass(density)} to 100 cm² of face × ${quantity.ratio(area)} = ${quantity.mass(mass)}`, RULE_OF_THUMB)
+  const density = byRule(DENSITIES[base.kind], by)
+  return worked(times(the`a ${saidAs(density, [BASE_SORTS[base.kind].name.toLowerCase(), ' has about ', ...density.said, ' to 100 cm² of face'])}`, ratio(faceArea(runs) / 10_000)))
 }
 
 export interface BaseFigure { readonly name: string, readonly figure: Figure }
 
 /** The lengths that a maker of this base goes by, each with its sum. */
 export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]): BaseFigure[] {
-  const [run] = runs
-  const length = quantity.length
-  const geometry = (name: string, value: number, how: Parameters<typeof figure>[1]): BaseFigure => ({ name, figure: figure(length(value), how, GEOMETRY) })
+  const run = runs[0]!
+  const named = (name: string, of: Term): BaseFigure => ({ name, figure: worked(of) })
   const whole = runs.reduce((total, each) => total + each.length, 0)
-  const added = sum`${runs.flatMap((each, i) => [i ? ' + ' : '', each.name]).join('')} = ${length(whole)}`
+  const centre = named('Centre line', saidAs(mm(run.length), ['round the outline halfway across the face']))
   switch (shape.form) {
     case 'ring': return [
-      geometry('Rim', run!.rim, sum`π × outer ${length(shape.outer)} = ${length(run!.rim)}`),
-      geometry('Centre line', run!.length, sum`π × (outer ${length(shape.outer)} + inner ${length(shape.inner)}) ÷ 2 = ${length(run!.length)}`),
+      named('Rim', times(PI, the`outer ${mm(shape.outer)}`)),
+      named('Centre line', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2))),
     ]
     case 'oval': return [
-      geometry('Stands', ovalHeight(shape), sum`an ellipse ${length(shape.width)} wide keeps the ring’s perimeter of ${length(Math.PI * shape.ring)} when it is ${length(ovalHeight(shape))} tall`),
-      geometry('Rim', run!.rim, sum`π × the ring’s ${length(shape.ring)}, kept when bent = ${length(run!.rim)}`),
-      geometry('Centre line', run!.length, sum`round the ellipse halfway across the face = ${length(run!.length)}`),
+      named('Stands', saidAs(mm(ovalHeight(shape)), sum`an ellipse ${quantity.length(shape.width)} wide that keeps the ring’s perimeter of ${quantity.length(Math.PI * shape.ring)}`)),
+      named('Rim', times(PI, the`the ring’s ${mm(shape.ring)}`)),
+      named('Centre line', saidAs(mm(run.length), ['round the ellipse halfway across the face'])),
     ]
-    case 'square': case 'heart': return [
-      geometry('Rim', run!.rim, shape.form === 'heart' ? sum`round both lobes along the outer edge, from the notch = ${length(run!.rim)}` : sum`centre line ${length(run!.length)} + π × face ${length(shape.face)} = ${length(run!.rim)}`),
-      geometry('Centre line', run!.length, sum`round the outline halfway across the face = ${length(run!.length)}`),
-    ]
-    case 'swag': case 'teardrop': return [geometry('Length', treesLength(shape), sum`2 × tree ${length(shape.tree)} − overlap ${length(shape.overlap)} = ${length(treesLength(shape))}`)]
-    case 'opened': return [geometry('Length', whole, sum`π × (outer ${length(shape.outer)} + inner ${length(shape.inner)}) ÷ 2 = ${length(whole)}`)]
-    case 'door': return [geometry('Length', whole, sum`2 × height ${length(shape.height)} + width ${length(shape.width)} = ${length(whole)}`)]
-    case 'mantel': return [geometry('Length', whole, sum`shelf ${length(shape.width)} + 2 × ${length(shape.drops)} down the ends = ${length(whole)}`)]
+    case 'square': return [named('Rim', plus(the`centre line ${mm(run.length)}`, times(PI, the`face ${mm(shape.face)}`))), centre]
+    case 'heart': return [named('Rim', saidAs(mm(run.rim), ['round both lobes along the outer edge, from the notch'])), centre]
+    case 'swag': case 'teardrop': return [named('Length', less(times(count(2), the`tree ${mm(shape.tree)}`), the`overlap ${mm(shape.overlap)}`))]
+    case 'opened': return [named('Length', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2)))]
+    case 'door': return [named('Length', plus(times(count(2), the`height ${mm(shape.height)}`), the`width ${mm(shape.width)}`))]
+    case 'mantel': return [named('Length', plus(the`shelf ${mm(shape.width)}`, times(count(2), the`${mm(shape.drops)} down the ends`)))]
     case 'scallops': {
-      const each = (whole - 2 * shape.tails) / shape.count
+      const each = mm((whole - 2 * shape.tails) / shape.count)
       return [
-        geometry('One scallop', each, sum`a catenary over ${length(shape.span)} that hangs ${length(shape.drop)} takes ${length(each)}`),
-        geometry('Length', whole, sum`${quantity.count(shape.count)} × ${length(each)} + 2 × ${length(shape.tails)} = ${length(whole)}`),
+        named('One scallop', saidAs(each, sum`a catenary over ${quantity.length(shape.span)} that hangs ${quantity.length(shape.drop)}`)),
+        named('Length', plus(times(count(shape.count), each), times(count(2), mm(shape.tails)))),
       ]
     }
-    default: return [geometry(runs.length > 1 ? 'All runs' : 'Length', whole, runs.length > 1 ? added : sum`end to end = ${length(whole)}`)]
+    case 'letter': case 'gourd': case 'pear': case 'animal': case 'spray': case 'rail': return runs.length > 1
+      ? [named('All runs', saidAs(mm(whole), runs.flatMap((each, i) => [i ? ' + ' : '', each.name])))]
+      : [named('Length', saidAs(mm(whole), ['end to end']))]
   }
 }

@@ -2,56 +2,58 @@ import type { LaidLayer } from '../arrange'
 import { arrangingOf } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
-import { inches, quantity, RULE_OF_THUMB, figure, sum } from '../measure'
+import type { Rated, Term, Thumb } from '../measure'
+import { rate, sum } from '../measure'
+import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
 import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure, Taken, Used } from './construction'
-import { countOf } from './construction'
+import { told } from './construction'
+import { CORD_LAP, FRAME, KNOT, RISE, THICKEST, TIE_EVERY, TRUNKS } from './thumbs'
 
-/** One tie to so much of overlapping trunks, two at least and four at most: rule of thumb. */
-const TIE_EVERY = inches(1.75)
 /** What cords and hangers are made of. */
 const CORD = 'jute-twine'
-/** How thick two trunks or bound stems are where a hanger goes round them: rule of thumb. */
-const TRUNKS = inches(2)
-/** How far a hanger's loop rises, and what its knot takes: rules of thumb. */
-const RISE = inches(3)
-const KNOT = inches(4)
-/** How far a cord laps at each end: rule of thumb. */
-const LAP = inches(2)
+const [LEAST_TIES, MOST_TIES] = [2, 4]
 
-/** How many ties hold two trunks that overlap by so much, mm. */
-export const trunkTies = (overlap: number): number => Math.min(4, Math.max(2, Math.round(overlap / TIE_EVERY)))
+/** How many ties hold two trunks that overlap by so much, mm: from two to four. */
+export function trunkTies(overlap: number, by: Rated): Term {
+  const every = byRule(TIE_EVERY, by)
+  const n = Math.min(MOST_TIES, Math.max(LEAST_TIES, Math.round(overlap / every.value)))
+  return saidAs({ ...every, ...count(n), basis: every.basis, rules: every.rules }, sum`one to ${every} of overlap, from two to four`)
+}
 
 /** What the base itself takes: ties of its trunks, the cords of what hangs in it, and its hanger. */
-export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly LaidLayer[]): MakeUp {
+export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly LaidLayer[], by: Rated): MakeUp {
   const { shape, hook } = base
   const { family } = BASE_SORTS[base.kind]
-  const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap) : 0
-  const hung = laid.flatMap(({ layer: { rule }, placements }) => {
+  const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
+  const cords = laid.flatMap(({ layer: { rule }, placements }) => {
     const drop = arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0
-    return drop > 0 ? placements.map(() => drop) : []
+    return drop > 0 ? placements.map(() => plus(mm(drop), times(count(2), the`a lap of ${byRule(CORD_LAP, by)}`))) : []
   })
-  const hanger = family !== 'garlands' && hook === null ? hangerLength(hungBy(base, runs[0]!)) : 0
+  const hanger = family !== 'garlands' && hook === null ? hangerLength(hungBy(base, runs[0]!, by), by) : null
   const figures: NamedFigure[] = [
-    ...(ties ? [countOf('trees', 'Trees', 2, sum`two, trunk over trunk`), { id: 'ties', name: 'Ties on the trunks', figure: figure(quantity.count(ties), sum`one to ${quantity.length(TIE_EVERY)} of overlap, from two to four`, RULE_OF_THUMB) }] : []),
-    ...hung.map((drop, i): NamedFigure => ({ id: `cord:${i}`, name: 'Each of two cords', figure: figure(quantity.length(drop + 2 * LAP), sum`${quantity.length(drop)} + a lap of ${quantity.length(LAP)} at each end`, RULE_OF_THUMB) })),
-    ...(hanger ? [{ id: 'hanger', name: 'Cord for the hanger', figure: figure(quantity.length(hanger), sum`round what holds it + 2 × rise ${quantity.length(RISE)} + knot ${quantity.length(KNOT)} = ${quantity.length(hanger)}`, RULE_OF_THUMB) }] : []),
+    ...(ties ? [told('trees', 'Trees', count(2)), told('ties', 'Ties on the trunks', ties)] : []),
+    ...cords.map((cord, i) => told(`cord:${i}`, 'Each of two cords', cord)),
+    ...(hanger ? [told('hanger', 'Cord for the hanger', hanger)] : []),
   ]
   const takes: Taken[] = [
-    ...hung.map((drop) => ({ material: CORD, use: 'cords', length: drop + 2 * LAP, count: 2, joins: false })),
-    ...(hanger ? [{ material: CORD, use: 'hanger', length: hanger, count: 1, joins: false }] : []),
+    ...cords.map(({ value }) => ({ material: CORD, use: 'cords', length: value, count: 2, joins: false })),
+    ...(hanger ? [{ material: CORD, use: 'hanger', length: hanger.value, count: 1, joins: false }] : []),
   ]
-  const uses: Used[] = ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties }] : []
+  const uses: Used[] = ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []
   return { layer: 'base', title: null, figures, takes, uses }
 }
 
-/** What a hanger's cord goes round where it is not the whole of the base: the frame inside, or the stems at the tie, mm. Rules of thumb. */
-const FRAMES: Partial<Record<Body, number>> = { trees: TRUNKS, bound: TRUNKS, evergreen: inches(1), wire: inches(1), box: inches(1), clamps: inches(1) }
-/** Round a thicker base than this the cord goes through it, mm: rule of thumb. */
-const THICKEST = inches(3)
+/** What a hanger's cord goes round where it is not the whole of the base: the frame inside, or the stems at the tie. */
+const FRAMES: Partial<Record<Body, Thumb>> = { trees: TRUNKS, bound: TRUNKS, evergreen: FRAME, wire: FRAME, box: FRAME, clamps: FRAME }
 
-/** How thick what the hanger goes round is, mm. */
-const hungBy = ({ kind }: Piece['base'], run: Run): number => FRAMES[BASE_SORTS[kind].body] ?? Math.min(THICKEST, 2 * run.at(0).half)
+/** How thick what the hanger goes round is. */
+function hungBy({ kind }: Piece['base'], run: Run, by: Rated): Term {
+  const frame = FRAMES[BASE_SORTS[kind].body]
+  if (frame) return byRule(frame, by)
+  const thick = 2 * run.at(0).half
+  return thick <= rate(THICKEST, by) ? mm(thick) : byRule(THICKEST, by)
+}
 
-/** Cord for a hanger that goes once round a base so thick, mm. */
-export const hangerLength = (thick: number): number => Math.PI * thick + 2 * RISE + KNOT
+/** Cord for a hanger that goes once round a base so thick. */
+export const hangerLength = (thick: Term, by: Rated): Term => plus(times(PI, thick), times(count(2), the`rise ${byRule(RISE, by)}`), the`knot ${byRule(KNOT, by)}`)

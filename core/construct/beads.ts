@@ -1,10 +1,13 @@
 import { beadsOn } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
+import type { Rated, Term } from '../measure'
 import { gaugeWidth, quantity, sum } from '../measure'
+import { byRule, count, less, mm, over, PI, plus, plusAll, ratio, saidAs, the, times, wholes } from '../measure/term'
 import { MOST_PLACES } from '../piece'
 import type { Construction, Making, NamedFigure } from './construction'
-import { changeRule, countOf, figureOf, lengthOf, total } from './construction'
+import { changeRule, figureOf, told, total } from './construction'
+import { WIRES } from './thumbs'
 
 /** Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm. */
 export function beadsOff(change: number, bead: number): { readonly beads: number, readonly change: number } {
@@ -12,14 +15,14 @@ export function beadsOff(change: number, bead: number): { readonly beads: number
   return { beads, change: (beads * bead) / Math.PI }
 }
 
-/** Bare wire kept at one end to bend round the base: `turns × π × (ring wire + own wire) + tail`, mm. */
-export const bareWire = (turns: number, ring: number, own: number, tail: number): number => turns * Math.PI * (ring + own) + tail
+/** Bare wire kept at one end to bend round the base: `turns × π × (ring wire + own wire) + tail`. */
+export const bareWire = (turns: number, ring: Term, own: number, tail: number): Term => plus(times(the`${ratio(turns)} turns`, PI, plus(ring, mm(own))), mm(tail))
 
-/** How thick the wire of a base is, where its face is several of them or beads on it, mm: rule of thumb; the core of a bead ring by its gauge. */
-const WIRES: Partial<Record<Body, number>> = { wire: 3, box: 3, clamps: 3, beads: gaugeWidth(16) }
+/** Bases whose face is several wires, or beads on one, by how thick that wire is; the core of a bead ring by its gauge. */
+const WIRED: Partial<Record<Body, (by: Rated) => Term>> = { wire: (by) => byRule(WIRES, by), box: (by) => byRule(WIRES, by), clamps: (by) => byRule(WIRES, by), beads: () => mm(gaugeWidth(16)) }
 
-/** What a wire is bent round at the end of its beads, mm. */
-const wireOf = ({ piece }: Making, run: Run): number => WIRES[BASE_SORTS[piece.base.kind].body] ?? 2 * run.at(run.length / 2).half
+/** What a wire is bent round at the end of its beads. */
+const wireOf = ({ piece, shelf }: Making, run: Run): Term => WIRED[BASE_SORTS[piece.base.kind].body]?.(shelf) ?? mm(2 * run.at(run.length / 2).half)
 
 /** Whether beads go on the base's own wires, so that none is needed to thread them on. */
 const onOwnWires = ({ piece }: Making): boolean => BASE_SORTS[piece.base.kind].body === 'rod'
@@ -28,21 +31,25 @@ export const BEADS: Construction<'beads'> = {
   makeUp(rule, making) {
     const { layer, runs, mix: [bead] } = making
     const own = onOwnWires(making)
-    const rows = runs.map((run) => ({ run, n: Math.min(MOST_PLACES, beadsOn(run.length, rule.allowance, bead.length)), bare: bareWire(rule.turns, wireOf(making, run), rule.own, rule.tail) }))
-    const first = rows[0]!
-    const beads = total(rows, ({ n }) => n)
-    const wire = total(rows, ({ n, bare }) => n * bead.length + 2 * bare)
+    const rows = runs.map((run) => {
+      const fits = wholes(over(less(mm(run.length), mm(rule.allowance)), mm(bead.length)))
+      const n = Math.min(MOST_PLACES, fits.value)
+      const bare = bareWire(rule.turns, wireOf(making, run), rule.own, rule.tail)
+      return { run, n, beads: n < fits.value ? saidAs(count(n), [`as many as a layer holds`]) : fits, bare, wire: n * bead.length + 2 * bare.value }
+    })
+    const [first] = rows as [typeof rows[number], ...typeof rows]
+    const beads = rows.length > 1 ? plusAll(rows.map(({ n }) => count(n)), count(0)) : first.beads
     const figures: NamedFigure[] = [
-      ...(rows.length > 1 ? rows.map(({ run, n }) => countOf(`beads:${run.id}`, `On the ${run.name}`, n, sum`⌊(${quantity.length(run.length)} − ${quantity.length(rule.allowance)}) ÷ ${quantity.length(bead.length)}⌋ = ${quantity.count(n)}`)) : []),
-      countOf('beads', 'Beads', beads, rows.length > 1 ? sum`${rows.map(({ n }) => n).join(' + ')} = ${quantity.count(beads)}` : sum`⌊(${quantity.length(first.run.length)} − ${quantity.length(rule.allowance)}) ÷ ${quantity.length(bead.length)}⌋ = ${quantity.count(beads)}`),
+      ...(rows.length > 1 ? rows.map((row) => told(`beads:${row.run.id}`, `On the ${row.run.name}`, row.beads)) : []),
+      told('beads', 'Beads', beads),
       ...(own ? [] : [
-        lengthOf('bare', 'Bare wire at each end', first.bare, sum`${quantity.ratio(rule.turns)} turns × π × (${quantity.length(wireOf(making, first.run))} + ${quantity.length(rule.own)}) + ${quantity.length(rule.tail)} = ${quantity.length(first.bare)}`),
-        lengthOf('wire', 'Wire to thread on', wire, sum`${quantity.count(beads)} × ${quantity.length(bead.length)} + ${quantity.count(2 * rows.length)} bare ends = ${quantity.length(wire)}`),
+        told('bare', 'Bare wire at each end', first.bare),
+        told('wire', 'Wire to thread on', plus(times(count(total(rows, ({ n }) => n)), mm(bead.length)), saidAs({ ...first.bare, value: 2 * total(rows, ({ bare }) => bare.value) }, [`${2 * rows.length} bare ends`]))),
       ]),
     ]
     return {
       layer: layer.id, title: null, figures, uses: [],
-      takes: own ? [] : rows.map(({ run, n, bare }) => ({ material: THREAD, use: rows.length > 1 ? `threading, ${run.name}` : 'threading', length: n * bead.length + 2 * bare, count: 1, joins: false })),
+      takes: own ? [] : rows.map(({ run, wire }) => ({ material: THREAD, use: rows.length > 1 ? `threading, ${run.name}` : 'threading', length: wire, count: 1, joins: false })),
     }
   },
   words(rule, makeUp, making) {

@@ -53,8 +53,8 @@ describe('bundles on a ring', () => {
   })
   it('wrap twice at the start and in the last quarter, and reckon the wire', () => {
     expect(lastQuarter(12)).toBe(10)
-    expect(wrapsOf(12, 1)).toBe(2 + 9 + 3 * 2)
-    expect(wrapsOf(12, 3)).toBe(2 + 36)
+    expect(wrapsOf(12, 1, shelf)).toBe(2 + 9 + 3 * 2)
+    expect(wrapsOf(12, 3, shelf)).toBe(2 + 36)
     const wire = made(ring(13, bundles({ wraps: 2 })), 'wire').value
     expect(wire / 25.4).toBeCloseTo(26 * Math.PI * 1 + Math.PI * 13 + 8, 3)
   })

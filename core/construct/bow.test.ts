@@ -166,7 +166,7 @@ describe('a bow on a piece', () => {
   it('what ties it of its own ribbon is counted in it, and in the bows that a roll gives', () => {
     const figureOf = (tied: 'own ribbon' | 'stem wire', id: string) => work(ringWith(bowRule({ tied, ribbons: [hand({ loops: 8, loop: inches(6), twist: 0.1 })] })), shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
     expect(figureOf('own ribbon', 'ribbon:0').value - figureOf('stem wire', 'ribbon:0').value).toBeCloseTo(inches(10))
-    expect(showSum(figureOf('own ribbon', 'ribbon:0'), manner)).toMatch(/, \+ 10 in to tie it = 126.03 in$/)
+    expect(showSum(figureOf('own ribbon', 'ribbon:0'), manner)).toMatch(/ \+ 10 in to tie it = 126.03 in$/)
     expect([figureOf('stem wire', 'bows:0').value, figureOf('own ribbon', 'bows:0').value]).toEqual([3, 2])
   })
   it.each([[1, 'A coil of one layer has no loop.', 3], [2, /2 layers leaves one side/, 3], [60, /60 layers leaves one side/, 59]])('a coil of %d layers is mended to %s', (layers, text, mended) => {

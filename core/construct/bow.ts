@@ -3,12 +3,14 @@ import { anchorSays } from '../base'
 import { fewestRolls } from '../cut'
 import type { Material } from '../material'
 import { materialOf } from '../material'
-import type { Said } from '../measure'
-import { capital, exceeds, figure, GEOMETRY, inches, listed, quantity, several, sum, wholesIn } from '../measure'
+import type { Rated, Said, Term, Thumb } from '../measure'
+import { capital, exceeds, listed, quantity, rate, several, sum, wholesIn } from '../measure'
+import { byRule, count, less, mm, over, plus, plusAll, saidAs, the, times, wholes } from '../measure/term'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
 import { hangsAt, MOST_LOOPS } from '../piece'
 import type { Construction, Making, NamedFigure, Taken, Used } from './construction'
-import { changeRule, countOf, lengthOf, total } from './construction'
+import { changeRule, read, told, total } from './construction'
+import { HANDLE, TIE_RIBBON, TIE_WIRE, TWIST } from './thumbs'
 
 /** A piece to cut for a bow. */
 export interface BowPiece { readonly use: string, readonly length: number, readonly count: number }
@@ -36,8 +38,30 @@ export function bowPieces(ribbon: Ribbon, means: LoopMeans, hem = 0): BowPiece[]
   }
 }
 
+/** All the ribbon in it, with its sum. */
+function ribbonIn(ribbon: Ribbon, means: LoopMeans, hem: number): Term {
+  const hems = times(the`${count(2)} hems`, mm(hem))
+  const loop = (length: number): Term => mm(ribbonInLoop(length, means))
+  switch (ribbon.build) {
+    case 'hand': {
+      const { tails, taper, groups, centre, twist } = ribbon
+      const loops = handLoops(ribbon)
+      const inLoops = groups ? plusAll(groups.map((group) => times(the`${count(group.loops)} loops`, loop(group.loop))), mm(0))
+        : taper > 0 ? the`loops ${mm(total(loops, (each) => ribbonInLoop(each, means)))}` : times(the`${count(loops.length)} loops`, loop(ribbon.loop))
+      return plus(the`tails ${mm(tails[0])}`, mm(tails[1]), inLoops, the`centre ${mm(centre)}`, times(the`twist ${mm(twist)}`, count(loops.length)), hems)
+    }
+    case 'strips': return times(count(ribbon.strips), plus(times(the`${count(2)} loops`, loop(ribbon.loop)), times(count(2), mm(ribbon.tail)), hems))
+    case 'rag': return times(count(ribbon.strips), plus(mm(ribbon.strip), hems))
+    case 'tails': return times(count(ribbon.tails), plus(mm(ribbon.tail), hems))
+    case 'fill-ins': return times(count(ribbon.strips), loop(ribbon.loop))
+    case 'coil': return times(the`${count(ribbon.layers)} layers`, mm(ribbon.flat))
+    case 'flat': return plus(times(the`${count(ribbon.rounds)} rounds`, count(2), mm(ribbon.width)), the`strip ${mm(ribbon.strip)}`)
+    case 'folded': return plus(times(the`${count(2)} loops`, loop(ribbon.loop)), times(the`${count(2)} tails`, mm(ribbon.tail)), the`knot ${mm(ribbon.strip)}`, hems)
+  }
+}
+
 /** All the ribbon in it, mm. */
-export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => total(bowPieces(ribbon, means, hem), ({ length, count }) => length * count)
+export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => ribbonIn(ribbon, means, hem).value
 
 /** All the ribbon in a bow of several, hems included, were its loops meant so, mm. */
 export const bowRibbon = ({ ribbons, ends, hem }: Pick<RuleOf<'bow'>, 'ribbons' | 'ends' | 'hem'>, means: LoopMeans): number => total(ribbons, (each) => ribbonOf(each, means, ends === 'hem' ? hem : 0))
@@ -93,34 +117,9 @@ export function meantBy(ribbon: Ribbon, used: number): { readonly means: LoopMea
   return { means: Math.abs(off.visible) <= Math.abs(off['ribbon used']) ? 'visible' : 'ribbon used', off }
 }
 
-/** The sum of what a ribbon takes, with its numbers. */
-function sumOf(ribbon: Ribbon, means: LoopMeans, hem: number): Said {
-  const all = quantity.length(ribbonOf(ribbon, means, hem))
-  const hems = (n: number): Said => (hem > 0 ? sum` + ${quantity.count(n)} hems of ${quantity.length(hem)}` : [])
-  switch (ribbon.build) {
-    case 'hand': {
-      const { tails, loop, taper, groups, centre, twist } = ribbon
-      const loops = handLoops(ribbon).length
-      const inLoops = groups ? groups.flatMap((group, i) => sum`${i ? ' + ' : ''}${quantity.count(group.loops)} loops × ${quantity.length(ribbonInLoop(group.loop, means))}`) : taper > 0 ? sum`loops ${quantity.length(total(handLoops(ribbon), (each) => ribbonInLoop(each, means)))}` : sum`${quantity.count(loops)} loops × ${quantity.length(ribbonInLoop(loop, means))}`
-      const parts: Said[] = [
-        ...(tails[0] + tails[1] > 0 ? [sum`tails ${quantity.length(tails[0])} + ${quantity.length(tails[1])}`] : []), inLoops,
-        ...(centre > 0 ? [sum`centre ${quantity.length(centre)}`] : []), ...(twist > 0 ? [sum`twist ${quantity.length(twist)} × ${quantity.count(loops)}`] : []),
-      ]
-      return [...parts.flatMap((part, i) => [...(i ? [' + '] : []), ...part]), ...hems(2), ' = ', all]
-    }
-    case 'strips': return [...sum`${quantity.count(ribbon.strips)} × (2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 × ${quantity.length(ribbon.tail)}`, ...hems(2), ') = ', all]
-    case 'rag': return [...sum`${quantity.count(ribbon.strips)} × (${quantity.length(ribbon.strip)}`, ...hems(2), ') = ', all]
-    case 'tails': return [...sum`${quantity.count(ribbon.tails)} × (${quantity.length(ribbon.tail)}`, ...hems(2), ') = ', all]
-    case 'fill-ins': return sum`${quantity.count(ribbon.strips)} × ${quantity.length(ribbonInLoop(ribbon.loop, means))} = ${all}`
-    case 'coil': return sum`${quantity.count(ribbon.layers)} layers × ${quantity.length(ribbon.flat)} = ${all}`
-    case 'flat': return sum`${quantity.count(ribbon.rounds)} rounds × 2 × ${quantity.length(ribbon.width)} + strip ${quantity.length(ribbon.strip)} = ${all}`
-    case 'folded': return [...sum`2 loops × ${quantity.length(ribbonInLoop(ribbon.loop, means))} + 2 tails × ${quantity.length(ribbon.tail)} + knot ${quantity.length(ribbon.strip)}`, ...hems(2), ' = ', all]
-  }
-}
-
 /** What of one bow comes off rolls of one material besides a ribbon's own: other ribbons of it, and what ties the bow. */
-export interface Besides { readonly pieces: readonly BowPiece[], readonly tie: number }
-const ALONE: Besides = { pieces: [], tie: 0 }
+export interface Besides { readonly pieces: readonly BowPiece[], readonly tie: Term | null }
+const ALONE: Besides = { pieces: [], tie: null }
 
 /**
  * What one ribbon of a bow comes to, against the roll that it is cut from.
@@ -128,28 +127,28 @@ const ALONE: Besides = { pieces: [], tie: 0 }
  */
 export function ribbonFigures(ribbon: Ribbon, means: LoopMeans, roll: number, hem: number, at: number, besides: Besides = ALONE): NamedFigure[] {
   const id = (name: string): string => `${name}:${at}`
-  const { tie } = besides
-  const shared = total(besides.pieces, ({ length, count }) => length * count)
-  const own = ribbonOf(ribbon, means, hem) + tie
-  const used = own + shared
-  const bows = wholesIn(roll, used)
+  const tie = besides.tie?.value ?? 0
+  const shared = total(besides.pieces, ({ length, count: n }) => length * n)
+  const own = besides.tie ? plus(ribbonIn(ribbon, means, hem), the`${besides.tie} to tie it`) : ribbonIn(ribbon, means, hem)
+  const used = own.value + shared
+  const all = shared > 0 ? the`all ribbons of it, ${mm(used)}` : mm(used)
+  const bows = wholes(over(the`roll ${mm(roll)}`, all))
   const more = withOneMore(ribbon)
   const withMore = more && ribbonOf(more.ribbon, means, hem) + tie + shared
   const fewer = withMore === null ? null : wholesIn(roll, withMore)
   const most = largest(ribbon, means, roll - tie - shared, hem)
   const pieces = [...bowPieces(ribbon, means, hem), ...besides.pieces, ...(tie > 0 ? [{ use: 'tie', length: tie, count: 1 }] : [])]
   const longest = Math.max(...pieces.map(({ length }) => length))
-  const rolls = bows > 0 || exceeds(longest, roll) ? null : fewestRolls(roll, pieces.map(({ length, count }) => ({ length, count, joins: false })))
-  const all = shared > 0 ? sum`all ribbons of it, ${quantity.length(used)}` : sum`${quantity.length(used)}`
+  const rolls = bows.value > 0 || exceeds(longest, roll) ? null : fewestRolls(roll, pieces.map(({ length, count: n }) => ({ length, count: n, joins: false })))
   return [
-    lengthOf(id('ribbon'), 'Ribbon in it', own, tie > 0 ? [...sumOf(ribbon, means, hem), ...sum`, + ${quantity.length(tie)} to tie it = ${quantity.length(own)}`] : sumOf(ribbon, means, hem)),
-    ...(ribbon.build === 'rag' ? [countOf(id('loops'), 'Loops to a strip', ragLoops(ribbon, means), sum`⌊(${quantity.length(ribbon.strip)} − 2 × ${quantity.length(ribbon.overhang)}) ÷ ${quantity.length(ribbonInLoop(ribbon.loop, means))}⌋ = ${quantity.count(ragLoops(ribbon, means))}`)] : []),
-    ...(ribbon.build === 'coil' ? [countOf(id('loops'), 'Loops', ribbon.layers - 1, sum`${quantity.count(coilLoops(ribbon.layers)[0])} right, ${quantity.count(coilLoops(ribbon.layers)[1])} left: folds between ${quantity.count(ribbon.layers)} layers`)] : []),
+    told(id('ribbon'), 'Ribbon in it', own),
+    ...(ribbon.build === 'rag' ? [told(id('loops'), 'Loops to a strip', wholes(over(less(mm(ribbon.strip), times(count(2), mm(ribbon.overhang))), mm(ribbonInLoop(ribbon.loop, means)))))] : []),
+    ...(ribbon.build === 'coil' ? [read(id('loops'), 'Loops', quantity.count(ribbon.layers - 1), sum`${quantity.count(coilLoops(ribbon.layers)[0])} right, ${quantity.count(coilLoops(ribbon.layers)[1])} left: folds between ${quantity.count(ribbon.layers)} layers`)] : []),
     ...(rolls !== null
-      ? [countOf(id('rolls'), 'Rolls or strips for one bow', rolls, sum`the fewest of ${quantity.length(roll)} that its pieces can be cut from = ${quantity.count(rolls)}`)]
-      : [countOf(id('bows'), 'Bows from a roll', bows, [...sum`⌊roll ${quantity.length(roll)} ÷ `, ...all, ...sum`⌋ = ${quantity.count(bows)}, ${quantity.length(Math.max(0, roll - bows * used))} over`])]),
-    ...(more && fewer !== null && rolls === null ? [countOf(id('fewer'), `One more ${more.of} costs`, bows - fewer, sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(withMore!)}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows)}`)] : []),
-    ...(most === null || rolls !== null ? [] : [lengthOf(id('largest'), LARGEST[ribbon.build], most, sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
+      ? [read(id('rolls'), 'Rolls or strips for one bow', quantity.count(rolls), sum`the fewest of ${quantity.length(roll)} that its pieces can be cut from = ${quantity.count(rolls)}`)]
+      : [told(id('bows'), 'Bows from a roll', bows, sum`, ${quantity.length(Math.max(0, roll - bows.value * used))} over`)]),
+    ...(more && fewer !== null && rolls === null ? [read(id('fewer'), `One more ${more.of} costs`, quantity.count(bows.value - fewer), sum`then ⌊${quantity.length(roll)} ÷ ${quantity.length(withMore!)}⌋ = ${quantity.count(fewer)} bows instead of ${quantity.count(bows.value)}`)] : []),
+    ...(most === null || rolls !== null ? [] : [read(id('largest'), LARGEST[ribbon.build], quantity.length(most), sum`a roll of ${quantity.length(roll)} all used, the rest as it is`)]),
   ]
 }
 const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a roll', strips: 'Largest loop from a roll', rag: 'Largest loop from a roll', folded: 'Largest loop from a roll', coil: 'Longest coil from a roll', flat: 'Widest round from a roll', tails: 'Longest tail from a roll', 'fill-ins': 'Largest loop from a roll' }
@@ -157,10 +156,10 @@ const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a ro
 /** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
 export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
 
-/** What ties a bow (null the ribbon in front), and how much of it when it comes by the length, mm: rule of thumb. */
-const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: null } | { readonly material: string | null, readonly length: number }> = {
+/** What ties a bow (null the ribbon in front), and how much of it when it comes by the length. */
+const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: null } | { readonly material: string | null, readonly length: Thumb }> = {
   'stem wire': { material: 'stem-wire-20', length: null }, 'pipe cleaner': { material: 'pipe-cleaner', length: null }, 'zip tie': { material: 'zip-tie', length: null },
-  'paddle wire': { material: 'paddle-wire', length: inches(18) }, 'own ribbon': { material: null, length: inches(10) },
+  'paddle wire': { material: 'paddle-wire', length: TIE_WIRE }, 'own ribbon': { material: null, length: TIE_RIBBON },
 }
 
 /** What the bow's `i`th ribbon is of; one that the shelf does not know goes by the first that it does. */
@@ -179,25 +178,26 @@ export const BOW: Construction<'bow'> = {
     const width = Math.max(...rows.map(({ material }) => material.width))
     const cut = cutIn(rule.ends, width)
     const tie = TIES[tied]
-    const ownTie = tied === 'own ribbon' && tie.length !== null ? tie.length : 0
+    const tieLength = tie.length && byRule(tie.length, making.shelf)
+    const ownTie = tied === 'own ribbon' ? tieLength : null
     /** What of the same material goes into the bow besides its `i`th ribbon. */
     const besides = (i: number): Besides => ({
-      tie: i === rows.length - 1 ? ownTie : 0,
+      tie: i === rows.length - 1 ? ownTie : null,
       pieces: [
         ...rows.flatMap((row, k) => (k !== i && row.material.id === rows[i]!.material.id ? bowPieces(row.ribbon, means, hem) : [])),
-        ...(ownTie > 0 && i !== rows.length - 1 && rows.at(-1)!.material.id === rows[i]!.material.id ? [{ use: 'tie', length: ownTie, count: 1 }] : []),
+        ...(ownTie && i !== rows.length - 1 && rows.at(-1)!.material.id === rows[i]!.material.id ? [{ use: 'tie', length: ownTie.value, count: 1 }] : []),
       ],
     })
     const figures: NamedFigure[] = [
-      lengthOf('across', 'Across', across, sum`2 × ${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`),
-      ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0]) : []),
-      ...(cut > 0 ? [lengthOf('cut', rule.ends === 'v' ? 'V cut in by' : 'Slant over', cut, rule.ends === 'v' ? sum`half of ${quantity.length(width)}: folded in half, cut at 45°` : sum`${quantity.length(width)} at 45°`)] : []),
-      ...(hem > 0 ? [lengthOf('hem', 'Cut longer for hems', 2 * hem, sum`finished = cut − 2 × ${quantity.length(hem)}`)] : []),
+      told('across', 'Across', times(count(2), saidAs(mm(across / 2), sum`${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`))),
+      ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0], making.shelf) : []),
+      ...(cut > 0 ? [read('cut', rule.ends === 'v' ? 'V cut in by' : 'Slant over', quantity.length(cut), rule.ends === 'v' ? sum`half of ${quantity.length(width)}: folded in half, cut at 45°` : sum`${quantity.length(width)} at 45°`)] : []),
+      ...(hem > 0 ? [told('hem', 'Cut longer for hems', times(count(2), mm(hem)))] : []),
       ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i, besides(i)).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
     ]
     const takes: Taken[] = [
       ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count, joins: false }))),
-      ...(tie.length === null ? [] : [{ material: tie.material ?? rows.at(-1)!.material.id, use: 'tie of the bow', length: tie.length, count: 1, joins: false }]),
+      ...(tieLength === null ? [] : [{ material: tie.material ?? rows.at(-1)!.material.id, use: 'tie of the bow', length: tieLength.value, count: 1, joins: false }]),
     ]
     const uses: Used[] = [
       ...(tie.length === null ? [{ material: tie.material, use: 'tie of the bow', count: 1 }] : []),
@@ -247,20 +247,17 @@ export const BOW: Construction<'bow'> = {
         }] : []),
         ...(ribbon.build === 'hand' && material.facing !== 'all round' && ribbon.twist === 0 ? [{
           id: `${layer.id}:twist:${i}`, severity: 'care' as const, layer: layer.id, says: sum`${capital(material.name)} has a back: it is turned at every pinch, and that takes ribbon.`,
-          mends: [{ says: sum`Allow ${quantity.length(TWIST)} a pinch`, edit: change({ ...ribbon, twist: TWIST }) }],
+          mends: [{ says: sum`Allow ${quantity.length(rate(TWIST, making.shelf))} a pinch`, edit: change({ ...ribbon, twist: rate(TWIST, making.shelf) }) }],
         }] : []),
       ]
     })
-    return [...own, ...tailProblems(piece, rule, layer, laid.placements[0])]
+    return [...own, ...tailProblems(piece, rule, layer, laid.placements[0], making.shelf)]
   },
 }
 /** The fewest layers that give a loop to each side. */
 const LEAST_COIL = 3
 /** The nearest odd number of layers, more where there may be more. */
 const oddLayers = (layers: number): number => Math.max(LEAST_COIL, layers < MOST_LOOPS ? layers + 1 - (layers % 2) : MOST_LOOPS - 1)
-
-/** What a pinch takes to turn a one-sided ribbon: rule of thumb. */
-const TWIST = inches(0.5)
 
 const ENDS_SAID: Record<RuleOf<'bow'>['ends'], string> = {
   v: 'Fold each tail in half lengthwise and cut from the fold up and out.', slant: 'Cut each tail on a slant, both the same way down.', straight: 'Cut the tails straight and tuck the ends behind.', hem: 'Hem each tail before the bow is tied.',
@@ -312,31 +309,28 @@ function handsOf(ribbon: Ribbon, means: LoopMeans, material: Material): Said {
   }
 }
 
-/** Where a handle is, mm from the floor: rule of thumb. */
-const HANDLE = inches(38)
-
 /** How high over the floor the longest tail ends, mm; null where it hangs over a window's sill or a mantel, or on a wall. */
-function overFloor(piece: Pick<Piece, 'base' | 'brief'>, end: number): number | null {
+function overFloor(piece: Pick<Piece, 'base' | 'brief'>, end: number, by: Rated): number | null {
   const { surface, door } = piece.brief
-  const hangs = surface.kind === 'glass' || surface.kind === 'mantel' ? null : hangsAt(piece)
+  const hangs = surface.kind === 'glass' || surface.kind === 'mantel' ? null : hangsAt(piece, by)
   return hangs === null ? null : door.height * hangs - end
 }
 
-function tailFigures(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, at: { readonly y: number } | undefined): NamedFigure[] {
+function tailFigures(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, at: { readonly y: number } | undefined, by: Rated): NamedFigure[] {
   if (!at) return []
   const long = tailReach(ribbons)
-  const floor = overFloor(piece, at.y + long)
+  const floor = overFloor(piece, at.y + long, by)
   return [
-    lengthOf('tails', 'Tails end below the tie', long, sum`the longest tail`),
-    ...(floor === null ? [] : [{ id: 'floor', name: 'Tails end above the floor', figure: figure(quantity.length(floor), sum`where the piece hangs on ${quantity.length(piece.brief.door.height)}, less the tie’s place and ${quantity.length(long)}`, GEOMETRY) }]),
+    read('tails', 'Tails end below the tie', quantity.length(long), sum`the longest tail`),
+    ...(floor === null ? [] : [read('floor', 'Tails end above the floor', quantity.length(floor), sum`where the piece hangs on ${quantity.length(piece.brief.door.height)}, less the tie’s place and ${quantity.length(long)}`)]),
   ]
 }
 
-function tailProblems(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, layer: Layer, at: { readonly y: number } | undefined): Problem[] {
+function tailProblems(piece: Pick<Piece, 'base' | 'brief'>, { ribbons }: RuleOf<'bow'>, layer: Layer, at: { readonly y: number } | undefined, by: Rated): Problem[] {
   const long = tailReach(ribbons)
   if (!at || long === 0) return []
-  const floor = overFloor(piece, at.y + long)
-  if (floor === null || floor > HANDLE) return []
+  const floor = overFloor(piece, at.y + long, by)
+  if (floor === null || floor > rate(HANDLE, by)) return []
   return [{
     id: `${layer.id}:tails`, severity: floor < 0 ? 'fault' : 'note', layer: layer.id, mends: [{ says: sum`Shorter tails`, edit: null }],
     says: floor < 0 ? sum`The tails would lie on the floor: they are ${quantity.length(-floor)} too long.` : sum`The tails end ${quantity.length(floor)} above the floor, as low as a door’s handle or lower.`,

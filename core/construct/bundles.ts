@@ -3,59 +3,59 @@ import type { Placement } from '../arrange'
 import type { Run } from '../base'
 import { rimAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
-import { COUNTED, figure, GEOMETRY, quantity, RULE_OF_THUMB, sum, wholesOver } from '../measure'
+import type { Rated } from '../measure'
+import { GEOMETRY, quantity, rate, RULE_OF_THUMB, ruleUsed, sum, wholesOver } from '../measure'
+import { as, byRule, count, given, less, mm, over, PI, plus, ratio, saidAs, the, times, wholesUp, worked } from '../measure/term'
 import { MOST_PLACES } from '../piece'
-import { BINDING, TAIL } from './binding'
+import { BINDING } from './binding'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, lengthOf, shareOf, total } from './construction'
-
-/** Wraps that make the wire fast before the first bundle, and the least round a bundle in the last quarter: rule of thumb. */
-const AT_START = 2
-const IN_LAST_QUARTER = 2
+import { changeRule, figureOf, read, told, total } from './construction'
+import { LATE_WRAPS, START_WRAPS, TAIL } from './thumbs'
 
 /** The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least. */
 export const lastQuarter = (bundles: number): number => Math.floor(bundles * 0.75) + 1
 
 /** How many wraps of wire so many bundles take. */
-export function wrapsOf(bundles: number, each: number): number {
+export function wrapsOf(bundles: number, each: number, by: Rated): number {
   const late = bundles - lastQuarter(bundles) + 1
-  return AT_START + (bundles - late) * each + late * Math.max(each, IN_LAST_QUARTER)
+  return rate(START_WRAPS, by) + (bundles - late) * each + late * Math.max(each, rate(LATE_WRAPS, by))
 }
 
 /** Sprigs bound on by the bundle. */
 export const BUNDLES: Construction<'bundles'> = {
   makeUp(rule, { layer, runs, laid, shelf }) {
     const piece = shortestOf(layer, shelf)
-    const round = Math.PI * rule.bound
-    const each = runs.map((one) => {
-      const { count: n, step: even } = overlapped(one, piece, rule.advance)
-      const wraps = wrapsOf(n, rule.wraps)
-      return { n, even, wraps, wire: wraps * round + one.length + 2 * TAIL }
+    const round = times(PI, mm(rule.bound))
+    const tail = byRule(TAIL, shelf)
+    const rows = runs.map((one) => ({ one, ...overlapped(one, piece, rule.advance) })).map((row) => {
+      const wraps = { ...count(wrapsOf(row.count, rule.wraps, shelf)), rules: [ruleUsed(START_WRAPS, shelf), ruleUsed(LATE_WRAPS, shelf)] }
+      return { ...row, wraps, wire: plus(times(the`${wraps} wraps`, round), the`path ${mm(row.one.length)}`, times(the`${count(2)} tails`, tail)) }
     })
     const [run] = runs
-    const { n: first, even: step } = each[0]!
-    const count = total(each, ({ n }) => n)
-    const path = total(runs, ({ length }) => length)
-    const wire = total(each, (one) => one.wire)
-    const sprigs = count * rule.sprigs * rule.faces
-    const counted = run.closed
-      ? sum`⌈centre line ${quantity.length(run.length)} ÷ ${quantity.length(rule.advance)}⌉ = ${quantity.count(first)}`
-      : sum`⌈(run ${quantity.length(run.length)} − sprig ${quantity.length(piece)}) ÷ ${quantity.length(rule.advance)}⌉ + 1 = ${quantity.count(first)}`
-    const more = runs.length > 1 ? sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(count)}` : []
+    const [{ count: first, step }] = rows as [typeof rows[number], ...typeof rows]
+    const whole = total(rows, (row) => row.count)
+    const wraps = { ...rows[0]!.wraps, value: total(rows, (row) => row.wraps.value) }
+    const wire = plus(times(the`${given(quantity.count(wraps.value))} wraps`, round), the`path ${mm(total(runs, ({ length }) => length))}`, times(the`${count(2 * runs.length)} tails`, tail))
+    const counted = run.closed ? wholesUp(over(the`centre line ${mm(run.length)}`, mm(rule.advance)))
+      : plus(wholesUp(over(less(the`run ${mm(run.length)}`, the`sprig ${mm(piece)}`), mm(rule.advance))), count(1))
+    const oneFace = times(the`${count(whole)} bundles`, count(rule.sprigs))
+    const sprigs = rule.faces > 1 ? times(oneFace, saidAs(count(rule.faces), ['both faces'])) : oneFace
     const figures: NamedFigure[] = [
-      { id: 'bundles', name: 'Bundles', figure: figure(quantity.count(count), [...counted, ...more], GEOMETRY) },
-      lengthOf('advance', 'Advance, evened', step, run.closed ? sum`${quantity.length(run.length)} ÷ ${quantity.count(first)} = ${quantity.length(step)}` : sum`(${quantity.length(run.length)} − ${quantity.length(piece)}) ÷ ${quantity.count(Math.max(1, first - 1))} = ${quantity.length(step)}`),
+      runs.length > 1
+        ? read('bundles', 'Bundles', quantity.count(whole), [...worked(counted).sum, ...sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(whole)}`], GEOMETRY)
+        : told('bundles', 'Bundles', counted),
+      told('advance', 'Advance, evened', run.closed || first > 1 ? over(run.closed ? mm(run.length) : less(mm(run.length), mm(piece)), count(run.closed ? first : first - 1)) : mm(step)),
       // One bundle lies over none.
-      ...(first > 1 ? [{ id: 'overlap', name: 'Overlap', figure: shareOf(1 - step / piece, sum`1 − advance ${quantity.length(step)} ÷ sprig ${quantity.length(piece)}`) }] : []),
-      { id: 'sprigs', name: 'Sprigs', figure: figure(quantity.count(sprigs), sum`${quantity.count(count)} bundles × ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' × both faces' : ''} = ${quantity.count(sprigs)}, before spare`, COUNTED) },
-      { id: 'double', name: 'Wrap twice from bundle', figure: figure(quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB) },
-      lengthOf('wire', 'Binding wire', wire, sum`${quantity.count(total(each, ({ wraps }) => wraps))} wraps × π × ${quantity.length(rule.bound)} + path ${quantity.length(path)} + ${quantity.count(2 * runs.length)} tails of ${quantity.length(TAIL)} = ${quantity.length(wire)}`),
+      ...(first > 1 ? [told('overlap', 'Overlap', as('share', less(ratio(1), over(the`advance ${mm(step)}`, the`sprig ${mm(piece)}`))))] : []),
+      told('sprigs', 'Sprigs', sprigs, [', before spare']),
+      read('double', 'Wrap twice from bundle', quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB),
+      told('wire', 'Binding wire', { ...wire, rules: [...wraps.rules, ...wire.rules], basis: RULE_OF_THUMB }),
       ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
     ]
-    return { layer: layer.id, title: null, figures, uses: [], takes: each.map((one, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: one.wire, count: 1, joins: true })) }
+    return { layer: layer.id, title: null, figures, uses: [], takes: rows.map((row, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: row.wire.value, count: 1, joins: true })) }
   },
   words: (rule, makeUp) => [
-    sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${times(rule.wraps)}.`,
+    sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${often(rule.wraps)}.`,
     sum`Two wraps before the first; from bundle ${figureOf(makeUp, 'double')} on wrap each at least twice. Tuck the last under the heads of the first and tie off.`,
   ],
   problems(rule, { layer, runs: [run], shelf }) {
@@ -76,8 +76,8 @@ function finishedFigures(placements: readonly Placement[], shelf: Shelf): NamedF
   if (!away.length) return []
   const [far, near] = [Math.max(...away), Math.min(...away)]
   return [
-    lengthOf('outer', 'Finished, outside', 2 * far, sum`2 × ${quantity.length(far)} from the middle to the tip that reaches farthest out`),
-    lengthOf('inner', 'Finished, hole', 2 * near, sum`2 × ${quantity.length(near)} from the middle to the tip that reaches farthest in`),
+    told('outer', 'Finished, outside', times(count(2), the`${mm(far)} from the middle to the tip that reaches farthest out`)),
+    told('inner', 'Finished, hole', times(count(2), the`${mm(near)} from the middle to the tip that reaches farthest in`)),
   ]
 }
 
@@ -95,7 +95,7 @@ export function stretched({ length, closed }: Pick<Run, 'length' | 'closed'>, pi
   return { bundles, advance, depth: advance > 0 ? piece / advance : bundles }
 }
 
-const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
+const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 
 /** How one goes on from here: bundles still to bind over a gap, and how many of them are wrapped twice. */
 export interface Remaining { readonly bundles: number, readonly twice: number }

@@ -1,8 +1,9 @@
 import type { LaidLayer } from '../arrange'
 import type { Run } from '../base'
 import type { Material, Shelf } from '../material'
-import type { Figure, Said } from '../measure'
-import { COUNTED, figure, GEOMETRY, quantity, RULE_OF_THUMB } from '../measure'
+import type { Basis, Figure, Quantity, Said, Term } from '../measure'
+import { COUNTED, figure, GEOMETRY } from '../measure'
+import { worked } from '../measure/term'
 import type { Edit, Layer, Piece, Problem, Rule, RuleKind, RuleOf } from '../piece'
 
 /** A figure with its name. */
@@ -65,11 +66,10 @@ export interface Construction<K extends RuleKind> {
 /** An edit that changes some numbers of a layer's rule. */
 export const changeRule = (layer: Layer, change: Partial<Rule>): Edit => ({ do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, ...change } as Rule } })
 
-/** Named figures by what their trust comes from. */
-export const lengthOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.length(value), how, GEOMETRY) })
-export const countOf = (id: string, name: string, value: number, how: Said): NamedFigure => ({ id, name, figure: figure(quantity.count(value), how, COUNTED) })
-export const shareOf = (value: number, how: Said): Figure => figure(quantity.share(value), how, GEOMETRY)
-export const ruleOfThumb = (id: string, name: string, of: Parameters<typeof figure>[0], how: Said): NamedFigure => ({ id, name, figure: figure(of, how, RULE_OF_THUMB) })
+/** A number that was worked out, with its name. @param more said after the result */
+export const told = (id: string, name: string, of: Term, more: Said = []): NamedFigure => ({ id, name, figure: worked(of, more) })
+/** A number that was counted or read off, and how that is said. */
+export const read = (id: string, name: string, of: Quantity, how: Said, basis: Basis = of.unit === 'count' ? COUNTED : GEOMETRY): NamedFigure => ({ id, name, figure: figure(of, how, basis) })
 
 /** The figure of a name. @throws RangeError when there is none */
 export function figureOf({ figures }: MakeUp, id: string): Figure {

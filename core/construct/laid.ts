@@ -1,6 +1,7 @@
-import { capital, figure, GEOMETRY, quantity, several, sum, wholesOver } from '../measure'
+import { capital, quantity, RULE_OF_THUMB, several, sum, wholesOver } from '../measure'
+import { count, less, mm, over, plus, ratio, saidAs, the, times, wholesUp } from '../measure/term'
 import type { Construction, NamedFigure } from './construction'
-import { countOf, figureOf, lengthOf, ruleOfThumb, total } from './construction'
+import { figureOf, read, told, total } from './construction'
 import { holderOn, notByLength, path, pinsOf } from './held'
 
 /** A number of laps as one says it: whole, or with a half. */
@@ -10,20 +11,21 @@ export const LAID: Construction<'laid'> = {
   makeUp(rule, { piece, layer, runs, mix: [material] }) {
     const one = path(runs)
     const each = runs.map((run) => run.length * rule.laps + rule.tuck)
-    const length = total(each, (on) => on)
     const strandsOn = (on: number): number => Math.max(1, wholesOver(on, material.length))
     const pinsOn = (on: number): number => strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)
     const strands = total(each, strandsOn)
-    const reach = material.length / one
+    const reach = over(mm(material.length), mm(one))
     const holder = holderOn(piece)
     const pins = total(each, pinsOn)
     const laps = Number(rule.laps.toFixed(2))
+    const length = plus(times(the`${ratio(rule.laps)} laps`, mm(one)), the`tuck ${mm(rule.tuck * runs.length)}`)
+    const needed = runs.length > 1 ? saidAs(count(strands), [...sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all`]) : wholesUp(over(mm(length.value), mm(material.length)))
     const figures: NamedFigure[] = [
-      lengthOf('length', 'Length', length, [...sum`${quantity.ratio(rule.laps)} laps × ${quantity.length(one)}`, ...(rule.tuck > 0 ? sum` + tuck ${quantity.length(rule.tuck * runs.length)}` : []), ...sum` = ${quantity.length(length)}`]),
-      countOf('strands', capital(material.plural), strands, runs.length > 1 ? sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all ${quantity.count(strands)}` : sum`⌈${quantity.length(length)} ÷ ${quantity.length(material.length)}⌉ = ${quantity.count(strands)}`),
-      { id: 'reach', name: 'Laps from one', figure: figure(quantity.ratio(reach), sum`${quantity.length(material.length)} ÷ ${quantity.length(one)} = ${quantity.ratio(reach)} laps; half of one ${quantity.ratio(reach / 2)}`, GEOMETRY) },
-      lengthOf('over', 'Over', strands * material.length - length, sum`${quantity.count(strands)} × ${quantity.length(material.length)} − ${quantity.length(length)}`),
-      ruleOfThumb('pins', holder.name, quantity.count(pins), sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`),
+      told('length', 'Length', length),
+      told('strands', capital(material.plural), needed),
+      told('reach', 'Laps from one', reach, sum` laps; half of one ${quantity.ratio(reach.value / 2)}`),
+      told('over', 'Over', less(times(count(strands), mm(material.length)), mm(length.value))),
+      read('pins', holder.name, quantity.count(pins), sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`, RULE_OF_THUMB),
     ]
     return {
       layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures, uses: [{ material: holder.material, use: holder.use, count: pins }],

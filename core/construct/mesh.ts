@@ -1,12 +1,14 @@
 import type { Placement } from '../arrange'
 import type { Material } from '../material'
-import { exceeds, figure, GEOMETRY, listed, quantity, several, sum, wholesIn } from '../measure'
+import type { Term } from '../measure'
+import { exceeds, listed, quantity, several, sum } from '../measure'
+import { as, count, mm, over, times, wholes } from '../measure/term'
 import type { Gather, Problem, RuleOf } from '../piece'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, countOf, figureOf, total } from './construction'
+import { changeRule, figureOf, read, told, total } from './construction'
 
 /** How many pieces of so much a roll gives: `⌊roll ÷ cut⌋`. @param cut mm, over 0 */
-export const piecesPerRoll = (roll: number, cut: number): number => wholesIn(roll, cut)
+export const piecesPerRoll = (roll: number, cut: number): Term => wholes(over(mm(roll), mm(cut)))
 
 /** The gathers that are laid, by their place in the dealing: those whose ties are kept free are left out. */
 function laidGathers({ gathers }: RuleOf<'mesh'>, placements: readonly Placement[]): { readonly how: Gather, readonly n: number }[] {
@@ -25,14 +27,12 @@ export const MESH: Construction<'mesh'> = {
     const pieces = mix.map((mesh) => ({ mesh, n: laid.placements.filter(({ material }) => material === mesh.id).length }))
     const ties = total(named, ({ n }) => n)
     const figures: NamedFigure[] = [
-      countOf('ties', 'Ties used', ties, sum`${listed(named.map(({ how, n }) => several(n, how, `${how}s`)))} in ${quantity.count(rule.ties * runs.length)} ties`),
+      read('ties', 'Ties used', quantity.count(ties), sum`${listed(named.map(({ how, n }) => several(n, how, `${how}s`)))} in ${quantity.count(rule.ties * runs.length)} ties`),
       ...pieces.flatMap(({ mesh, n }): NamedFigure[] => {
-        const per = piecesPerRoll(mesh.length, cut)
-        const whole = n * cut
         return [
-          countOf(`pieces:${mesh.id}`, `Pieces of ${mesh.name}`, n, sum`cut only these: one to a ruffle or petal, one of each colour to a cluster`),
-          countOf(`per:${mesh.id}`, 'From a roll', per, sum`⌊${quantity.length(mesh.length)} ÷ ${quantity.length(cut)}⌋ = ${quantity.count(per)}`),
-          { id: `share:${mesh.id}`, name: 'Of a roll', figure: figure(quantity.share(whole / mesh.length), sum`${quantity.count(n)} × ${quantity.length(cut)} ÷ ${quantity.length(mesh.length)}`, GEOMETRY) },
+          read(`pieces:${mesh.id}`, `Pieces of ${mesh.name}`, quantity.count(n), sum`cut only these: one to a ruffle or petal, one of each colour to a cluster`),
+          told(`per:${mesh.id}`, 'From a roll', piecesPerRoll(mesh.length, cut)),
+          told(`share:${mesh.id}`, 'Of a roll', as('share', over(times(count(n), mm(cut)), mm(mesh.length)))),
         ]
       }),
     ]

@@ -1,8 +1,9 @@
 import { poofsInPass } from '../arrange'
-import { figure, GEOMETRY, listed, quantity, several, sum } from '../measure'
+import { listed, quantity, several, sum } from '../measure'
+import { as, count, less, mm, over, saidAs, the, times } from '../measure/term'
 import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, countOf, figureOf, lengthOf, total } from './construction'
+import { changeRule, figureOf, told, total } from './construction'
 
 export const POOFS: Construction<'poofs'> = {
   makeUp(rule, { layer, laid, runs, mix }) {
@@ -11,14 +12,13 @@ export const POOFS: Construction<'poofs'> = {
     const poofs = laid.placements.length
     const spared = wanted - poofs
     const perMaterial = mix.map((material) => ({ material, n: laid.placements.filter((each) => each.material === material.id).length })).filter(({ n }) => n > 0)
-    const strip = poofs * rule.uses / rule.passes
-    const length = poofs * rule.uses
+    const length = times(count(poofs), mm(rule.uses))
     const figures: NamedFigure[] = [
-      countOf('poofs', 'Poofs', poofs, sum`${quantity.count(inPass)} between ties × ${several(rule.passes, 'pass', 'passes')}${spared ? ` − ${spared} left out` : ''} = ${quantity.count(poofs)}`),
-      lengthOf('height', 'Each stands', rule.uses / 2, sum`half of the ${quantity.length(rule.uses)} that goes into it`),
-      lengthOf('length', 'Length', length, sum`${quantity.count(poofs)} × ${quantity.length(rule.uses)} = ${quantity.length(length)}`),
-      lengthOf('pass', 'For one pass', strip, sum`${quantity.length(length)} ÷ ${quantity.count(rule.passes)}`),
-      ...perMaterial.map(({ material: { id, name, length: roll }, n }): NamedFigure => ({ id: `share:${id}`, name: perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll', figure: figure(quantity.share((n * rule.uses) / roll), sum`${quantity.count(n)} × ${quantity.length(rule.uses)} ÷ ${quantity.length(roll)}`, GEOMETRY) })),
+      told('poofs', 'Poofs', less(times(the`${count(inPass)} between ties`, saidAs(count(rule.passes), [several(rule.passes, 'pass', 'passes')])), the`${count(spared)} left out`)),
+      told('height', 'Each stands', over(the`${mm(rule.uses)} that goes into it`, count(2))),
+      told('length', 'Length', length),
+      told('pass', 'For one pass', over(mm(length.value), count(rule.passes))),
+      ...perMaterial.map(({ material: { id, name, length: roll }, n }) => told(`share:${id}`, perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll', as('share', over(times(count(n), mm(rule.uses)), mm(roll))))),
     ]
     return {
       layer: layer.id, title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`, figures, uses: [],

@@ -1,25 +1,29 @@
 import { quantity, sum } from '../measure'
-import { BINDING, TAIL } from './binding'
+import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
+import { BINDING } from './binding'
 import type { Construction } from './construction'
-import { countOf, figureOf, lengthOf } from './construction'
+import { figureOf, told } from './construction'
+import { TAIL } from './thumbs'
 
 /** Stems crossed left and right in pairs and bound once, made apart and then fixed. */
 export const SPRAY: Construction<'spray'> = {
-  makeUp({ pairs, odd, wraps, bound }, { layer, runs, laid: { placements } }) {
-    const stems = (2 * pairs + (odd ? 1 : 0)) * runs.length
-    const wire = runs.length * (wraps * Math.PI * bound + 2 * TAIL)
+  makeUp({ pairs, odd, wraps, bound }, { layer, runs, shelf, laid: { placements } }) {
+    const each = <T extends Parameters<typeof times>[0]>(one: T) => (runs.length > 1 ? times(one, saidAs(count(runs.length), [`${runs.length} runs`])) : one)
+    const one = plus(times(count(2), the`${count(pairs)} pairs`), count(odd ? 1 : 0))
+    const wire = plus(times(the`${count(wraps)} wraps`, PI, mm(bound)), times(the`${count(2)} tails`, byRule(TAIL, shelf)))
     const lengths = placements.filter(({ added }) => !added).map(({ length }) => length)
+    const shortest = Math.min(...lengths)
     return {
       layer: layer.id, title: null, uses: [],
       figures: [
-        countOf('stems', 'Stems', stems, sum`2 × ${quantity.count(pairs)} pairs${odd ? ' + 1' : ''}${runs.length > 1 ? ` on each of ${runs.length} runs` : ''} = ${quantity.count(stems)}`),
+        told('stems', 'Stems', each(one)),
         ...(lengths.length ? [
-          lengthOf('longest', 'Longest, in the middle', Math.max(...lengths), sum`as cut`),
-          lengthOf('shortest', 'Shortest, at the sides', Math.min(...lengths), sum`longest × (1 − taper × how far out): ${quantity.length(Math.min(...lengths))}`),
+          told('longest', 'Longest, in the middle', the`${mm(Math.max(...lengths))} as cut`),
+          told('shortest', 'Shortest, at the sides', saidAs(mm(shortest), ['longest × (1 − taper × how far out)'])),
         ] : []),
-        lengthOf('wire', 'Binding wire', wire, sum`${quantity.count(wraps)} wraps × π × ${quantity.length(bound)} + 2 tails of ${quantity.length(TAIL)}${runs.length > 1 ? `, ${runs.length} times` : ''} = ${quantity.length(wire)}`),
+        told('wire', 'Binding wire', each(wire)),
       ],
-      takes: [{ material: BINDING, use: 'binding the spray', length: wire / runs.length, count: runs.length, joins: false }],
+      takes: [{ material: BINDING, use: 'binding the spray', length: wire.value, count: runs.length, joins: false }],
     }
   },
   words: ({ pairs, odd, wraps }, makeUp) => [

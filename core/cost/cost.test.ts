@@ -42,18 +42,18 @@ describe('materialLine', () => {
   })
   it('wants no spare of what does not break', () => {
     expect(materialLine(CATALOGUE['oar-sign']!, [{ pieces: 1, cut: null }], 1, shelf).spare.value).toBe(0)
-    expect(materialLine(bracken, [{ pieces: 10, cut: null }], 1, plainShelf([], 0)).spare.value).toBe(0)
+    expect(materialLine(bracken, [{ pieces: 10, cut: null }], 1, plainShelf([], { 'price.spare': 0 })).spare.value).toBe(0)
   })
   it('takes the offer at which this many cost least', () => {
     const shop = (id: string, holds: number, price: number) => ({ id, name: id, note: '', offers: [{ material: 'bracken', holds, price }] })
-    const two = plainShelf([shop('small', 4, 300), shop('large', 50, 2000)], 0)
+    const two = plainShelf([shop('small', 4, 300), shop('large', 50, 2000)], { 'price.spare': 0 })
     expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
     expect(materialLine(bracken, [{ pieces: 40, cut: null }], 1, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
-    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, plainShelf([], 0)).bought[0]!.shop).toBeNull()
+    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, plainShelf([], { 'price.spare': 0 })).bought[0]!.shop).toBeNull()
   })
   it('never buys too little, nor a pack too many, nor uses more than it opens', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 800 }), fc.integer({ min: 1, max: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (pieces, copies, spare) => {
-      const line = materialLine(bracken, [{ pieces, cut: null }], copies, plainShelf([], spare))
+      const line = materialLine(bracken, [{ pieces, cut: null }], copies, plainShelf([], { 'price.spare': spare }))
       const bought = line.packs.value * bracken.pack.holds
       const wanted = line.stems.value + line.spare.value
       expect(bought).toBeGreaterThanOrEqual(wanted)

@@ -5,10 +5,11 @@ import { fewestRolls } from '../cut'
 import type { Taken, Used } from '../construct'
 import { piecesPerStem, stashOf } from '../material'
 import type { Figure, Minor, Said } from '../measure'
-import { COUNTED, figure, quantity, RULE_OF_THUMB, several, shareOut, sum } from '../measure'
+import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, shareOut, sum } from '../measure'
 import type { Piece } from '../piece'
 import type { Bought, Price } from './packs'
 import { packsOver } from './packs'
+import { SPARE } from './thumbs'
 
 /** What has to be bought of one thing for all the copies together, and what of it is used. */
 export interface CostLine {
@@ -59,7 +60,7 @@ export function materialLine(material: Material, uses: readonly { pieces: number
   const pieces = uses.reduce((total, use) => total + use.pieces, 0)
   const rows = uses.map((use) => ({ ...use, per: piecesPerStem(material, use.cut) }))
   const stems = rows.reduce((total, { pieces: n, per }) => total + Math.ceil((n * copies) / per), 0)
-  const spare = wantsSpare(material) ? Math.max(0, Math.ceil(stems * shelf.spare - 1e-9)) : 0
+  const spare = wantsSpare(material) ? Math.max(0, Math.ceil(stems * rate(SPARE, shelf) - 1e-9)) : 0
   const have = stashOf(shelf, material.id)
   const stashed = Math.min(have, stems + spare)
   const toBuy = stems + spare - stashed
@@ -76,9 +77,9 @@ export function materialLine(material: Material, uses: readonly { pieces: number
     stems: figure(quantity.count(stems), divided
       ? [...rows.flatMap(({ pieces: n, per }, i) => [i ? ' + ' : '', `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`]), ...sum`, rounded up = ${quantity.count(stems)}`]
       : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')} = ${quantity.count(stems)}`, COUNTED),
-    spare: figure(quantity.count(spare), wantsSpare(material)
-      ? sum`${quantity.count(stems)} × ${quantity.share(shelf.spare)}, rounded up = ${quantity.count(spare)}`
-      : sum`none: these do not break`, RULE_OF_THUMB),
+    spare: wantsSpare(material)
+      ? { ...figure(quantity.count(spare), sum`${quantity.count(stems)} × ${quantity.share(rate(SPARE, shelf))}, rounded up = ${quantity.count(spare)}`, RULE_OF_THUMB), rules: [ruleUsed(SPARE, shelf)] }
+      : figure(quantity.count(spare), sum`none: these do not break`, RULE_OF_THUMB),
     stash: figure(quantity.count(stashed), sum`${quantity.count(have)} in stash, of ${quantity.count(stems + spare)} needed`, COUNTED),
     packs: figure(quantity.count(count), [...sum`(${quantity.count(stems)}${spare ? ` + ${spare} spare` : ''}${stashed ? ` − ${stashed} from stash` : ''})`, ...packsSaid(packs, material.pack.name), ' = ', quantity.count(count)], COUNTED),
     opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),

@@ -1,4 +1,4 @@
-import { quantity, several, sum } from '../measure'
+import { quantity, rate, several, sum } from '../measure'
 import type { LaidLayer } from '../arrange'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
@@ -7,6 +7,7 @@ import { EACH } from '../piece'
 import type { Bill } from './bill'
 import type { CostLine } from './line'
 import { materialLine, usesOf } from './line'
+import { DROP_AT_MOST } from './thumbs'
 
 export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
@@ -21,9 +22,6 @@ export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[
     mends: mends.length ? mends : [{ says: sum`Fewer of the dearest, or a larger budget`, edit: null }],
   }]
 }
-
-/** The most pieces one would drop to save a pack: a quarter of them, rule of thumb. */
-const DROP_AT_MOST = 0.25
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
 function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf: Shelf): Mend[] {
@@ -43,7 +41,7 @@ function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf:
     return line.opened.value - materialLine(material, dropped, piece.brief.copies, shelf).opened.value
   }
   // Fewer never cost more, so that the least that saves is found by halves.
-  let [low, high] = [1, Math.max(1, Math.floor(own.placements.length * DROP_AT_MOST))]
+  let [low, high] = [1, Math.max(1, Math.floor(own.placements.length * rate(DROP_AT_MOST, shelf)))]
   if (!fewerIn(layer, high) || saved(high) <= 0) return []
   while (low < high) {
     const middle = (low + high) >> 1

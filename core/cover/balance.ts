@@ -2,11 +2,12 @@ import type { LaidLayer, Placement } from '../arrange'
 import type { Run } from '../base'
 import { apart, mirrored } from '../base'
 import type { Shelf } from '../material'
-import type { Figure, Point } from '../measure'
-import { degrees, figure, onceFor, quantity, radians, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
+import type { Figure, Point, Rated } from '../measure'
+import { degrees, figure, onceFor, quantity, radians, rate, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Sector } from './coverage'
 import { visualWeight } from './look'
+import { EVEN_WITHIN, MEANT_WITHIN } from './thumbs'
 
 /** Where the eye's weight of a piece lies. */
 export interface Balance {
@@ -22,17 +23,12 @@ export interface Balance {
   readonly sectors: readonly number[]
 }
 
-/** Nearer to the middle than this share an eye calls it even: rule of thumb. */
-export const EVEN_WITHIN = 0.06
-/** An offset design is meant when its heavy side lies this near to the side it should, degrees: rule of thumb. */
-export const MEANT_WITHIN = 40
-
 /** How far a centre is from where a school wants it, share of the reach: 0 is right. */
-export function offBy({ school, towards }: Brief['balance'], { x, y }: Point, reach: number): number {
+export function offBy({ school, towards }: Brief['balance'], { x, y }: Point, reach: number, by: Rated): number {
   if (school === 'mirrored') return Math.abs(x) / reach
   const off = Math.hypot(x, y) / reach
   if (school === 'even') return off
-  const least = 2 * EVEN_WITHIN
+  const least = 2 * rate(EVEN_WITHIN, by)
   const [tx, ty] = [Math.sin(radians(towards)), -Math.cos(radians(towards))]
   const far = Math.max(off, least)
   return Math.hypot(x / reach - tx * far, y / reach - ty * far)
@@ -67,11 +63,12 @@ export function balanceOf(piece: Piece, laid: readonly LaidLayer[], runs: readon
   const closed = runs[0]!.closed
   const centre = all > 0 ? { x: x / all, y: closed ? y / all : 0 } : { x: 0, y: 0 }
   const off = Math.hypot(centre.x, centre.y) / reach
-  const heavy = off < EVEN_WITHIN / 4 ? null : wrapDegrees(degrees(Math.atan2(centre.x, -centre.y)))
+  const even = rate(EVEN_WITHIN, shelf)
+  const heavy = off < even / 4 ? null : wrapDegrees(degrees(Math.atan2(centre.x, -centre.y)))
   const { school, towards } = piece.brief.balance
   const asMeant = school === 'offset'
-    ? off >= EVEN_WITHIN && heavy !== null && Math.abs(((heavy - towards + 540) % 360) - 180) <= MEANT_WITHIN
-    : offBy(piece.brief.balance, centre, reach) <= EVEN_WITHIN
+    ? off >= even && heavy !== null && Math.abs(((heavy - towards + 540) % 360) - 180) <= rate(MEANT_WITHIN, shelf)
+    : offBy(piece.brief.balance, centre, reach, shelf) <= even
   return {
     centre, heavy, asMeant, sectors: bySector,
     off: figure(quantity.share(off), all > 0

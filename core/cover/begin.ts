@@ -3,13 +3,15 @@ import type { BaseKind, Body, Run } from '../base'
 import { BASE_SORTS, boundsOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
-import { inches, radians } from '../measure'
+import type { Rated, Thumb } from '../measure'
+import { inches, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
 import { byRule, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
+import { FIRST_FULL, FIRST_LUSH, FIRST_SPARSE } from './thumbs'
 
-/** How much of the face a first layer of greenery should hide, by the fullness asked: what follows covers the rest. Rules of thumb. */
-const COVERS: Readonly<Record<Piece['brief']['fullness'], number>> = { sparse: 0.45, full: 0.9, lush: 0.95 }
+/** How much of the face a first layer of greenery should hide, by the fullness asked. */
+const COVERS: Readonly<Record<Piece['brief']['fullness'], Thumb>> = { sparse: FIRST_SPARSE, full: FIRST_FULL, lush: FIRST_LUSH }
 /** How far stems reach beyond the base: as a share of its face and of half its size, mm at least and at most. A ring comes out 2 to 6 in wider than its form. Rules of thumb. */
 const BEYOND = { ofFace: 0.9, ofHalf: 0.25, least: 25, most: 75 } as const
 /** A stem that is shorter than this does not hold, mm, and none is longer than this share of its run. Rules of thumb. */
@@ -52,7 +54,7 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
     // Greenery covers every part of a base that has several.
     ...(start.role === 'greenery' && runs.length > 1 ? { run: EACH } : {}),
   }
-  const room = roomOf(piece, runs, layer)
+  const room = roomOf(piece, runs, layer, shelf)
   if (layer.rule.kind === 'bow') return sized(layer, room)
   if (!laysStems(layer.rule)) return tied(layer, runs)
   const cut = layer.flow === 'clockwise' || material.form === 'leaf' ? cutFor(layer, material, room) : null
@@ -90,7 +92,7 @@ interface Room {
   readonly beyond: number
 }
 
-function roomOf(piece: Piece, runs: readonly Run[], layer: Layer): Room {
+function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Room {
   const own = layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run)
   const [first] = own.length ? own : runs
   const { left, right, top, bottom } = boundsOf(runs)
@@ -99,7 +101,7 @@ function roomOf(piece: Piece, runs: readonly Run[], layer: Layer): Room {
   const half = first!.at(first!.length / 3).half
   const wished = Math.min(BEYOND.most, Math.max(BEYOND.least, 2 * half * BEYOND.ofFace, (short / 2) * BEYOND.ofHalf))
   // Garlands go along what they hang on, and are not measured against its width.
-  const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * DOOR_SHARE - wide) / 2
+  const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * rate(DOOR_SHARE, by) - wide) / 2
   return {
     length: Math.max(...own.map(({ length }) => length)), shortest: Math.min(...own.map(({ length }) => length)), half, radius: short / 2 - half, closed: first!.closed, short, wide,
     // A base that fills its door by itself leaves nothing to keep to.
@@ -122,7 +124,7 @@ function cutFor({ lean, leanSpread, acrossSpread }: Layer, material: Material, {
 
 /** The least stems of a layer that hide what a first layer should, but always one over the next. */
 function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf, { length }: Room, long: number): number {
-  const wanted = COVERS[piece.brief.fullness]
+  const wanted = rate(COVERS[piece.brief.fullness], shelf)
   const most = Math.min(MOST, Math.floor(length / NEAREST))
   const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))
   const covers = (count: number): number => {

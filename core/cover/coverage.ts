@@ -4,10 +4,11 @@ import { apart } from '../base'
 import type { Silhouette } from '../glyph'
 import { boundsAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
-import type { Bounds, Figure } from '../measure'
-import { COUNTED, figure, onceFor, quantity, sum } from '../measure'
+import type { Bounds, Figure, Rated } from '../measure'
+import { COUNTED, figure, onceFor, quantity, rate, sum } from '../measure'
 import type { FaceGrid } from './grid'
 import { faceGrid, under } from './grid'
+import { BARE_BELOW } from './thumbs'
 
 /** How much of a base's faces is under something, by a count of cells. */
 export interface Coverage {
@@ -35,8 +36,6 @@ export interface Sector {
 /** A stretch of a run most of whose face shows. */
 export interface BareStretch { readonly run: string, readonly from: number, readonly length: number }
 
-/** A stretch counts as bare when less than this share of it is covered: rule of thumb. */
-const BARE_BELOW = 0.4
 /** Shorter bare stretches than this share of the face's width, or than this, mm, are nothing to an eye: rules of thumb. */
 const BARE_LEAST = 0.75
 const BARE_SHORTEST = 25
@@ -115,9 +114,9 @@ function talliedAfresh({ grid, depth }: Counted): Tally {
 
 /** How much of these runs' faces is under these things, counted afresh. */
 export const coverageOf = (runs: readonly Run[], placements: readonly Placement[], shelf: Shelf): Coverage =>
-  coverageFrom(runs, new LayerCount().count(runs, placements, shelf))
+  coverageFrom(runs, new LayerCount().count(runs, placements, shelf), shelf)
 
-export function coverageFrom(runs: readonly Run[], counted: Counted): Coverage {
+export function coverageFrom(runs: readonly Run[], counted: Counted, by: Rated): Coverage {
   const { grid } = counted
   const { size, covered, layers, two } = tallied(counted)
   const one = covered.reduce((a, b) => a + b, 0)
@@ -131,7 +130,7 @@ export function coverageFrom(runs: readonly Run[], counted: Counted): Coverage {
     meanDepth: figure(quantity.ratio(of(total)), sum`${quantity.count(total)} layers counted over ${cells} cells of the face`, COUNTED),
     evenness: evennessOf(sectors),
     sectors,
-    bare: runs.flatMap((run) => bareStretches(run, grid, covered, size)),
+    bare: runs.flatMap((run) => bareStretches(run, grid, covered, size, rate(BARE_BELOW, by))),
   }
 }
 
@@ -162,13 +161,13 @@ function sectorsOf(run: Run, grid: FaceGrid, size: Uint32Array, covered: Uint32A
   })
 }
 
-function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uint32Array): BareStretch[] {
+function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uint32Array, below: number): BareStretch[] {
   const own = grid.stretches.flatMap((stretch, i) => (stretch.run === run.id ? [i] : []))
   const n = own.length
   const step = run.length / n
   const least = Math.max(BARE_SHORTEST, BARE_LEAST * 2 * run.at(run.length / 3).half)
   // A stretch that another run's face lies over has no cells of its own, and is not bare.
-  const isBare = own.map((i) => size[i]! > 0 && covered[i]! < BARE_BELOW * size[i]!)
+  const isBare = own.map((i) => size[i]! > 0 && covered[i]! < below * size[i]!)
   if (isBare.every(Boolean)) return [{ run: run.id, from: 0, length: run.length }]
   const start = run.closed ? isBare.indexOf(false) : 0
   const found: BareStretch[] = []

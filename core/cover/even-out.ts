@@ -4,7 +4,7 @@ import type { Run } from '../base'
 import { across, boundsOf, onRun, reachOf, wayTo } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Figure } from '../measure'
+import type { Figure, Rated } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
 import type { Edit, Piece } from '../piece'
 import { ruleSortOf } from '../piece'
@@ -47,7 +47,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   const reach = reachOf(boundsOf(runs))
   const closedTo = closed(laid)
   const movable = rows.flatMap((row) => row.items.flatMap((item, i) => (item.free && row.items.length > 1 ? [{ row, i }] : [])))
-  const scales = new Scales(piece, items, rows, reach)
+  const scales = new Scales(piece, items, rows, reach, shelf)
   const before = scales.read()
   const start = items.map(({ s }) => s)
   let now = before.whole
@@ -80,7 +80,7 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
   items.forEach((item, i) => moveTo(item, best.places[i]!))
   // In the order that they had at their best: a gap is held against what its own place in the row asks.
   for (const [row, order] of best.orders) row.items.splice(0, row.items.length, ...order)
-  const after = unevenness(piece, items, rows, reach)
+  const after = unevenness(piece, items, rows, reach, shelf)
   const edits = items.flatMap((item, i): Edit[] => {
     const by = wayTo(item.run, start[i]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
@@ -110,7 +110,7 @@ function told({ gaps, balance, colours, whole }: Unevenness): Figure {
 /** How uneven a piece is as it lies. */
 export function unevennessOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Figure {
   const items = itemsOf(laid, runs, shelf)
-  return told(unevenness(piece, items, rowsOf(items, laid), reachOf(boundsOf(runs))))
+  return told(unevenness(piece, items, rowsOf(items, laid), reachOf(boundsOf(runs)), shelf))
 }
 
 function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Item[] {
@@ -191,7 +191,7 @@ class Scales {
   private readonly families = new Map<string, { u: number, v: number, n: number }>()
   private readonly closed: boolean
 
-  constructor(private readonly piece: Piece, items: readonly Item[], rows: readonly Row[], private readonly reach: number) {
+  constructor(private readonly piece: Piece, items: readonly Item[], rows: readonly Row[], private readonly reach: number, private readonly by: Rated) {
     this.closed = items[0]?.run.closed ?? true
     for (const item of items) this.weigh(item, 1)
     for (const row of rows) {
@@ -224,7 +224,7 @@ class Scales {
   }
 
   read(): Unevenness {
-    return summed(this.piece, { gaps: this.gapCount ? Math.sqrt(Math.max(0, this.gapSum) / this.gapCount) : 0, centre: this.centre, families: this.families, closed: this.closed, reach: this.reach })
+    return summed(this.piece, { gaps: this.gapCount ? Math.sqrt(Math.max(0, this.gapSum) / this.gapCount) : 0, centre: this.centre, families: this.families, closed: this.closed, reach: this.reach, by: this.by })
   }
 
   private weigh({ weight, x, y, u, v, family }: Item, sign: 1 | -1): void {
@@ -255,8 +255,8 @@ class Scales {
 }
 
 /** How uneven things are as they lie, counted from nothing. */
-function unevenness(piece: Piece, items: readonly Item[], rows: readonly Row[], reach: number): Unevenness {
-  return new Scales(piece, items, rows, reach).read()
+function unevenness(piece: Piece, items: readonly Item[], rows: readonly Row[], reach: number, by: Rated): Unevenness {
+  return new Scales(piece, items, rows, reach, by).read()
 }
 
 interface Sums {
@@ -267,10 +267,11 @@ interface Sums {
   readonly families: ReadonlyMap<string, { readonly u: number, readonly v: number, readonly n: number }>
   readonly closed: boolean
   readonly reach: number
+  readonly by: Rated
 }
 
-function summed(piece: Piece, { gaps, centre: { x, y, all }, families, closed, reach }: Sums): Unevenness {
-  const balance = all > 0 ? offBy(piece.brief.balance, { x: x / all, y: closed ? y / all : 0 }, reach) : 0
+function summed(piece: Piece, { gaps, centre: { x, y, all }, families, closed, reach, by }: Sums): Unevenness {
+  const balance = all > 0 ? offBy(piece.brief.balance, { x: x / all, y: closed ? y / all : 0 }, reach, by) : 0
   const colours = piece.brief.balance.school === 'offset' ? 0 : colourDrift(families)
   return { gaps, balance, colours, whole: COUNTS.gaps * gaps + COUNTS.balance * balance + COUNTS.colours * colours }
 }

@@ -6,11 +6,11 @@ import { silhouetteOf } from '../glyph'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
 import { wrapDegrees } from '../measure'
-import type { Added, Layer, Piece } from '../piece'
+import type { Added, Brief, Layer, Piece } from '../piece'
 import { laysLengths, MOST_ADDED } from '../piece'
 import type { BareStretch, Counted } from './coverage'
 import { LayerCount } from './coverage'
-import { FULLNESS_ASKS } from './fullness'
+import { fullnessAsks } from './fullness'
 import type { FaceGrid } from './grid'
 import { under } from './grid'
 
@@ -47,12 +47,12 @@ export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null
  * Adds stems to a layer until the faces are as full as asked, each where it covers most of what still shows.
  * Gains only shrink as stems are added, so each is worked out again only when it comes to the top (lazy greedy).
  */
-export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf, id: string | null, fullness: keyof typeof FULLNESS_ASKS): Filling | null {
+export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf, id: string | null, fullness: Brief['fullness']): Filling | null {
   const found = fillerLayer(piece, shelf, id)
   if (!found) return null
   const placements = laid.flatMap((each) => each.placements)
   const counted = new LayerCount().count(runs, placements, shelf)
-  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, null), FULLNESS_ASKS[fullness], null, runs, shelf)
+  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, null), fullnessAsks(fullness, shelf), null, runs, shelf)
 }
 
 /** The stems that would close one bare stretch. @param counted of the piece as it is; it is left as it was */

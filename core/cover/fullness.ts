@@ -1,9 +1,13 @@
-/**
- * What each fullness asks of the face: shares covered once and twice. Rules of thumb, set by looking at rings of cedar,
- * eucalyptus and fern between 60 and 99 %: at 85 % the base still shows along its edges, from 90 % on one no longer sees it.
- */
-export const FULLNESS_ASKS = {
-  sparse: { once: 0, twice: 0 },
-  full: { once: 0.9, twice: 0 },
-  lush: { once: 0.97, twice: 0.75 },
-} as const
+import type { Rated } from '../measure'
+import { rate } from '../measure'
+import type { Brief } from '../piece'
+import { FULL_ONCE, LUSH_ONCE, LUSH_TWICE } from './thumbs'
+
+/** What a fullness asks of the face: shares covered once and twice. */
+export function fullnessAsks(fullness: Brief['fullness'], by: Rated): { readonly once: number, readonly twice: number } {
+  switch (fullness) {
+    case 'sparse': return { once: 0, twice: 0 }
+    case 'full': return { once: rate(FULL_ONCE, by), twice: 0 }
+    case 'lush': return { once: rate(LUSH_ONCE, by), twice: rate(LUSH_TWICE, by) }
+  }
+}

@@ -4,14 +4,15 @@ import type { Run } from '../base'
 import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import { capital, clock, listed, quantity, several, sum, wrapDegrees } from '../measure'
+import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import type { Balance } from './balance'
 import { unanswered } from './balance'
 import type { Counted, Coverage } from './coverage'
 import { coveredAt } from './coverage'
 import { closeStretch, fillerLayer } from './fill'
-import { FULLNESS_ASKS } from './fullness'
+import { fullnessAsks } from './fullness'
+import { EVEN_WITHIN, FULL_ONCE, HIDDEN, LOST_UNDER, SHOWS_OVER } from './thumbs'
 import type { ColourCarry, Contrast } from './look'
 
 export interface Seen {
@@ -36,7 +37,7 @@ export function coverProblems(seen: Seen): Problem[] {
 const TOLD = 6
 
 function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem[] {
-  const asks = FULLNESS_ASKS[piece.brief.fullness]
+  const asks = fullnessAsks(piece.brief.fullness, shelf)
   if (asks.once === 0) return []
   const filler = fillerLayer(piece, shelf)
   const bare = cover.bare.slice(0, TOLD).map((stretch, i): Problem => {
@@ -72,8 +73,6 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
   return []
 }
 
-/** A join is hidden when so much of the face about it is covered: rule of thumb. */
-const HIDDEN = 0.7
 /** Bases whose join is a flaw to be hidden. */
 const JOINED = new Set(['ring', 'oval', 'square', 'heart', 'swag', 'teardrop', 'door'])
 const HIDING = new Set(['bow', 'sign', 'focal'])
@@ -89,7 +88,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
     const station = run.at(placement.s)
     return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), outline)).length >= 2
   }
-  if (coveredAt(counted, run, s) >= HIDDEN) return []
+  if (coveredAt(counted, run, s) >= rate(HIDDEN, shelf)) return []
   const { join, name } = BASE_SORTS[base.kind]
   const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each)).map((each) => ({ layer, each })))
   const order = [...HIDING]
@@ -125,7 +124,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
   if (school === 'offset') {
     return [{
       id: 'balance', severity: 'note', layer: null,
-      says: balance.off.value < 0.06 ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.` : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
+      says: balance.off.value < rate(EVEN_WITHIN, shelf) ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.` : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
       mends: [{ says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } }, { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } }],
     }]
   }
@@ -154,21 +153,16 @@ function colourProblems({ piece, carry, laid }: Seen): Problem[] {
   }))
 }
 
-/** Under this a piece is lost on what it hangs on; over this a tie shows on its base. CIEDE2000, rules of thumb. */
-const LOST_UNDER = 12
-const SHOWS_OVER = 30
-/** What ties lie over in plain sight when less than this share is covered. */
-const COVERED = 0.9
-
-function contrastProblems({ piece, contrast, cover }: Seen): Problem[] {
+function contrastProblems({ piece, contrast, cover, shelf }: Seen): Problem[] {
+  const lost = rate(LOST_UNDER, shelf)
   const problems: Problem[] = []
-  if (contrast.surface && contrast.surface.difference.value < LOST_UNDER) {
+  if (contrast.surface && contrast.surface.difference.value < lost) {
     problems.push({
       id: 'lost', severity: 'care', layer: null, mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
-      says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.count(LOST_UNDER)} a piece is lost.`,
+      says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.ratio(lost)} a piece is lost.`,
     })
   }
-  if (contrast.tie.green.value > SHOWS_OVER && cover.share.value < COVERED) {
+  if (contrast.tie.green.value > rate(SHOWS_OVER, shelf) && cover.share.value < rate(FULL_ONCE, shelf)) {
     problems.push({
       id: 'tie', severity: 'note', layer: null, mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
       says: sum`Green wire would show on the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}.`,

@@ -1,11 +1,12 @@
 import type { Run } from '../base'
-import type { Figure } from '../measure'
-import { capital, clock } from '../measure'
+import type { Figure, Rated } from '../measure'
+import { capital, clock, rate } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Balance } from './balance'
 import type { Coverage } from './coverage'
-import { FULLNESS_ASKS } from './fullness'
+import { fullnessAsks } from './fullness'
 import type { Contrast } from './look'
+import { NEARLY } from './thumbs'
 
 /** A figure with what it means in words, said first: "covers well", 92 %. */
 export interface Judged { readonly id: string, readonly verdict: string, readonly name: string, readonly figure: Figure }
@@ -13,23 +14,21 @@ export interface Judged { readonly id: string, readonly verdict: string, readonl
 /** The verdict of the first of some limits that a value reaches, from the highest down. */
 const from = (value: number, limits: readonly (readonly [least: number, verdict: string])[]): string => (limits.find(([least]) => value >= least) ?? limits.at(-1)!)[1]
 
-/** A little short of what a fullness asks is nearly there: rule of thumb. */
-const NEARLY = 0.1
-
 /** How the cover and the balance of a piece are, as its brief means them: what means nothing for it is left out. */
-export function coverVerdicts({ brief }: Piece, runs: readonly Run[], { share, twoDeep, meanDepth, evenness }: Coverage, balance: Balance): Judged[] {
+export function coverVerdicts({ brief }: Piece, runs: readonly Run[], { share, twoDeep, meanDepth, evenness }: Coverage, balance: Balance, by: Rated): Judged[] {
   const { fullness, balance: { school } } = brief
-  const asks = FULLNESS_ASKS[fullness]
+  const asks = fullnessAsks(fullness, by)
+  const nearly = rate(NEARLY, by)
   const closed = runs[0]!.closed
   const side = balance.heavy === null ? null : closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
   return [
     {
       id: 'share', name: 'Face covered', figure: share,
-      verdict: fullness === 'sparse' ? from(share.value, [[FULLNESS_ASKS.full.once, 'Covers nearly all of a base that should show'], [0.01, 'Lets the base show, as meant'], [0, 'Bare']])
-        : from(share.value, [[asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'], [asks.once - NEARLY, 'Nearly covers'], [0.01, 'Thin'], [0, 'Bare']]),
+      verdict: fullness === 'sparse' ? from(share.value, [[fullnessAsks('full', by).once, 'Covers nearly all of a base that should show'], [0.01, 'Lets the base show, as meant'], [0, 'Bare']])
+        : from(share.value, [[asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'], [asks.once - nearly, 'Nearly covers'], [0.01, 'Thin'], [0, 'Bare']]),
     },
     ...(fullness === 'lush' ? [
-      { id: 'twoDeep', name: 'Two deep', figure: twoDeep, verdict: from(twoDeep.value, [[asks.twice, 'Lush'], [asks.twice - NEARLY, 'Nearly lush'], [0, 'Not lush yet']]) },
+      { id: 'twoDeep', name: 'Two deep', figure: twoDeep, verdict: from(twoDeep.value, [[asks.twice, 'Lush'], [asks.twice - nearly, 'Nearly lush'], [0, 'Not lush yet']]) },
       { id: 'depth', name: 'Mean depth', figure: meanDepth, verdict: from(meanDepth.value, [[2, 'Layers over layers'], [1, 'About one layer'], [0, 'Under one layer']]) },
     ] : []),
     ...(school !== 'offset' && fullness !== 'sparse' && closed && share.value > 0 ? [{ id: 'evenness', name: 'Depth round it', figure: evenness, verdict: from(evenness.value, [[0.8, 'Even all round'], [0.6, 'A little uneven'], [0, 'Uneven']]) }] : []),

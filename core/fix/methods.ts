@@ -1,6 +1,9 @@
 import type { BaseKind, Body } from '../base'
 import { BASE_SORTS } from '../base'
 import type { Material } from '../material'
+import type { Rated } from '../measure'
+import { rate } from '../measure'
+import { HEAVY_FROM } from './thumbs'
 
 /** How heavy-handed a thing must be held. */
 export type Hold = 'light' | 'stem' | 'heavy'
@@ -19,11 +22,8 @@ export const MECHANIC_NAMES: Record<Mechanic, string> = {
   'floral pins': 'floral pins', 'steel picks': 'steel picks',
 }
 
-/** Heavier than this a thing is wired, whatever it is, g: rule of thumb. */
-const HEAVY_FROM = 40
-
-export function holdOf(material: Pick<Material, 'kind' | 'form' | 'mass'>): Hold {
-  if (material.kind === 'bow' || material.kind === 'sign' || material.kind === 'letter' || material.kind === 'figure' || material.mass >= HEAVY_FROM) return 'heavy'
+export function holdOf(material: Pick<Material, 'kind' | 'form' | 'mass'>, by: Rated): Hold {
+  if (material.kind === 'bow' || material.kind === 'sign' || material.kind === 'letter' || material.kind === 'figure' || material.mass >= rate(HEAVY_FROM, by)) return 'heavy'
   return material.form === 'leaf' && material.kind !== 'filler' ? 'stem' : 'light'
 }
 
@@ -88,4 +88,4 @@ const METHODS: Record<Body, Record<Hold, Method>> = {
 /** How each kind of thing is held on a base, lightest first. */
 export const methodsOn = (base: BaseKind): Readonly<Record<Hold, Method>> => METHODS[BASE_SORTS[base].body]
 
-export const methodFor = (base: BaseKind, material: Pick<Material, 'kind' | 'form' | 'mass'>): Method => methodsOn(base)[holdOf(material)]
+export const methodFor = (base: BaseKind, material: Pick<Material, 'kind' | 'form' | 'mass'>, by: Rated): Method => methodsOn(base)[holdOf(material, by)]

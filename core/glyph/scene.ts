@@ -86,7 +86,7 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
   const { surface, door, light } = piece.brief
   return {
     surface: {
-      surface, door, light, hang: hangsAt(piece), doorway: form === 'door',
+      surface, door, light, hang: hangsAt(piece, shelf), doorway: form === 'door',
       shelf: form === 'mantel' ? 0 : bounds.bottom + OVER_SHELF,
     },
     base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),

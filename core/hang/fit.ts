@@ -3,7 +3,8 @@ import { materialsOf } from '../arrange'
 import { BASE_SORTS, extentOf } from '../base'
 import type { Shelf } from '../material'
 import { materialOf, WEATHERS } from '../material'
-import { capital, exceeds, listed, quantity, sum } from '../measure'
+import type { Rated } from '../measure'
+import { capital, exceeds, listed, quantity, rate, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import { DOOR_SHARE } from '../piece'
 import type { Proportion } from './proportions'
@@ -12,14 +13,15 @@ import type { FinishedSize } from './size'
 
 /** Whether a piece fits where it hangs: its door or route, the weather, the hole of its ring, its bow. */
 export function fitProblems(piece: Piece, size: FinishedSize, proportions: readonly Proportion[], laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
-  return [...doorProblem(piece, size), ...routeProblem(piece), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid), ...proportionProblems(proportions)]
+  return [...doorProblem(piece, size, shelf), ...routeProblem(piece), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid), ...proportionProblems(proportions, shelf)]
 }
 
 /** Garlands go round or along what they hang on, and are not measured against its width. */
-function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
+function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Problem[] {
   const sort = BASE_SORTS[base.kind]
   if (sort.family === 'garlands') return []
-  const most = brief.door.width * DOOR_SHARE
+  const share = rate(DOOR_SHARE, by)
+  const most = brief.door.width * share
   if (!exceeds(size.width.value, most)) return []
   const over = exceeds(size.width.value, brief.door.width)
   // A smaller size is offered when it would take off what is too wide.
@@ -32,7 +34,7 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize): Problem[] {
     id: 'door', severity: over ? 'fault' : 'care', layer: null, mends,
     says: over
       ? sum`${quantity.length(size.width.value)} wide: it does not fit on ${quantity.length(brief.door.width)}.`
-      : sum`${quantity.length(size.width.value)} wide: more than two thirds of the ${quantity.length(brief.door.width)} it hangs on.`,
+      : sum`${quantity.length(size.width.value)} wide: more than ${share === DOOR_SHARE.value ? 'two thirds' : quantity.share(share)} of the ${quantity.length(brief.door.width)} it hangs on.`,
   }]
 }
 

@@ -1,5 +1,5 @@
 export * from './fit'
 export * from './mass'
-export { BOW_SHARES, proportionsOf } from './proportions'
+export { proportionsOf } from './proportions'
 export type { Proportion } from './proportions'
 export * from './size'

@@ -6,10 +6,12 @@ import type { MakeUp } from '../construct'
 import { usedOf } from '../construct'
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
-import type { Figure, Said } from '../measure'
+import type { Figure, Term } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, sum } from '../measure'
+import { byRule, count as n, given, ofFigure, plus, plusAll, saidAs, the, times, worked } from '../measure/term'
 import type { Piece } from '../piece'
 import { facesOf, isItself, laysLengths } from '../piece'
+import { GLUE_EACH } from './thumbs'
 
 /** Grams of one of a material as it lies: what is cut shorter weighs its share. */
 const massAt = ({ mass, length: whole, form, kind }: Material, { length }: Pick<Placement, 'length'>): number =>
@@ -19,14 +21,13 @@ const massAt = ({ mass, length: whole, form, kind }: Material, { length }: Pick<
 export interface Masses { readonly base: Figure, readonly on: Figure, readonly whole: Figure }
 
 export function massesOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Masses {
-  const base = isItself(piece) && piece.base.mass === null ? figure(quantity.mass(0), sum`bound of its boughs: there is no other base`, COUNTED) : baseMass(piece.base, runs)
+  const base = isItself(piece) && piece.base.mass === null ? figure(quantity.mass(0), sum`bound of its boughs: there is no other base`, COUNTED) : baseMass(piece.base, runs, shelf)
   const on = massOn(piece, laid, makeUps, shelf)
-  const whole = quantity.mass(base.value + on.value)
-  return { base, on, whole: figure(whole, sum`base ${quantity.mass(base.value)} + on it ${quantity.mass(on.value)} = ${whole}`, base.basis.kind === 'measured' && on.value === 0 ? base.basis : RULE_OF_THUMB) }
+  return { base, on, whole: worked(plus(the`base ${ofFigure(base)}`, the`on it ${ofFigure(on)}`)) }
 }
 
-/** Glue to each thing that is glued, g: rule of thumb. */
-const GLUE_EACH = 0.5
+/** What so much of a material weighs, by what one is said to weigh. */
+const weighed = (name: string, mass: number): Term => saidAs(given(quantity.mass(mass), RULE_OF_THUMB), [`${name} `, quantity.mass(mass)])
 
 /** All that is on the base: stems as cut, what comes by the length by its share of a roll, the small things that hold it, and glue. */
 function massOn(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Figure {
@@ -41,14 +42,13 @@ function massOn(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly Make
   }
   const lengths = new Map<string, number>()
   for (const { material, length, count } of makeUps.flatMap(({ takes }) => takes)) lengths.set(material, (lengths.get(material) ?? 0) + length * count)
-  const known = (id: string, row: (material: Material) => { readonly says: Said, readonly mass: number }) => [materialOf(shelf, id)].flatMap((material) => (material ? [row(material)] : []))
-  const rows: { readonly says: Said, readonly mass: number }[] = [
-    ...[...stems].flatMap(([id, { count, mass }]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(mass)}`, mass }))),
-    ...[...lengths].flatMap(([id, length]) => known(id, (material) => ({ says: sum`${quantity.length(length)} of ${material.name} ${quantity.mass((material.mass * length) / material.length)}`, mass: (material.mass * length) / material.length }))),
-    ...[...usedOf(makeUps)].flatMap(([id, count]) => known(id, (material) => ({ says: sum`${several(count, material.name, material.plural)} ${quantity.mass(count * material.mass)}`, mass: count * material.mass }))),
+  const known = (id: string, row: (material: Material) => Term) => [materialOf(shelf, id)].flatMap((material) => (material ? [row(material)] : []))
+  const rows: Term[] = [
+    ...[...stems].flatMap(([id, { count, mass }]) => known(id, (material) => weighed(several(count, material.name, material.plural), mass))),
+    ...[...lengths].flatMap(([id, length]) => known(id, (material) => saidAs(weighed('', (material.mass * length) / material.length), sum`${quantity.length(length)} of ${material.name} ${quantity.mass((material.mass * length) / material.length)}`))),
+    ...[...usedOf(makeUps)].flatMap(([id, count]) => known(id, (material) => weighed(several(count, material.name, material.plural), count * material.mass))),
   ]
-  const glued = [...stems].reduce((n, [id, { count }]) => n + (methodFor(piece.base.kind, materialOf(shelf, id)!).needs.includes('hot glue') ? count : 0), 0)
-  if (glued > 0) rows.push({ says: sum`glue on ${quantity.count(glued)} × ${quantity.mass(GLUE_EACH)}`, mass: glued * GLUE_EACH })
-  const total = rows.reduce((mass, row) => mass + row.mass, 0)
-  return figure(quantity.mass(total), rows.length ? [...rows.flatMap(({ says }, i) => [...(i ? [' + '] : []), ...says]), ' = ', quantity.mass(total)] : sum`nothing laid yet`, RULE_OF_THUMB)
+  const glued = [...stems].reduce((n, [id, { count }]) => n + (methodFor(piece.base.kind, materialOf(shelf, id)!, shelf).needs.includes('hot glue') ? count : 0), 0)
+  if (glued > 0) rows.push(the`glue on ${times(n(glued), byRule(GLUE_EACH, shelf))}`)
+  return rows.length ? worked({ ...plusAll(rows, rows[0]!), worked: true }) : figure(quantity.mass(0), sum`nothing laid yet`, COUNTED)
 }

@@ -1,12 +1,11 @@
 import type { LaidLayer } from '../arrange'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Bounds, Figure } from '../measure'
-import { figure, quantity, RULE_OF_THUMB, sum } from '../measure'
+import type { Bounds, Figure, Rated } from '../measure'
+import { quantity, rate, sum } from '../measure'
+import { as, mm, over, saidAs, the, worked } from '../measure/term'
 import type { Problem } from '../piece'
-
-/** A supporting bow is about a third to a half of the base's width: rule of thumb. */
-export const BOW_SHARES = { least: 1 / 3, most: 1 / 2 } as const
+import { BOW_LEAST, BOW_MOST } from './thumbs'
 
 /** How wide a bow or a sign is against the base. */
 export interface Proportion { readonly layer: string, readonly name: string, readonly role: 'bow' | 'sign', readonly share: Figure, readonly lead: boolean }
@@ -22,17 +21,18 @@ export function proportionsOf(bare: Bounds, laid: readonly LaidLayer[], shelf: S
     const name = one.made ? `bow of ${material.name}` : material.name
     return [{
       layer: layer.id, role, name, lead: !focals,
-      share: figure(quantity.share(one.length / wide), sum`${name} ${quantity.length(one.length)} ÷ base ${quantity.length(wide)} = ${quantity.share(one.length / wide)}`, RULE_OF_THUMB),
+      share: worked(as('share', over(saidAs(mm(one.length), [`${name} `, quantity.length(one.length)]), the`base ${mm(wide)}`))),
     }]
   })
 }
 
-export function proportionProblems(proportions: readonly Proportion[]): Problem[] {
+export function proportionProblems(proportions: readonly Proportion[], by: Rated): Problem[] {
+  const [least, most] = [rate(BOW_LEAST, by), rate(BOW_MOST, by)]
   return proportions.flatMap(({ layer, name, role, share, lead }): Problem[] => {
     if (role !== 'bow') return []
     if (lead && share.value > 1) return [{ id: `${layer}:large`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`, mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }] }]
-    if (share.value > BOW_SHARES.most && !lead) return [{ id: `${layer}:large`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than half, it takes the lead from the focals.`, mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }] }]
-    if (share.value < BOW_SHARES.least) return [{ id: `${layer}:small`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: about a third to a half looks right.`, mends: [{ says: sum`A larger bow`, edit: null }] }]
+    if (share.value > most && !lead) return [{ id: `${layer}:large`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than ${most === BOW_MOST.value ? 'half' : quantity.share(most)}, it takes the lead from the focals.`, mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }] }]
+    if (share.value < least) return [{ id: `${layer}:small`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: ${least === BOW_LEAST.value && most === BOW_MOST.value ? 'about a third to a half' : `from ${Math.round(least * 100)} to ${Math.round(most * 100)} %`} looks right.`, mends: [{ says: sum`A larger bow`, edit: null }] }]
     return []
   })
 }

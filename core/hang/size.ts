@@ -1,6 +1,7 @@
 import type { Patch } from '../cover'
 import type { Bounds, Figure } from '../measure'
-import { figure, GEOMETRY, quantity, sum } from '../measure'
+import { quantity } from '../measure'
+import { mm, plus, saidAs, worked } from '../measure/term'
 
 /** The size that the piece has with everything on it. */
 export interface FinishedSize extends Bounds {
@@ -17,7 +18,7 @@ export function finishedSize(bare: Bounds, on: readonly Pick<Patch, 'edges'>[]):
     if (top < edges.top) edges.top = top
     if (bottom > edges.bottom) edges.bottom = bottom
   }
-  const across = (low: number, high: number, names: readonly [string, string]): Figure => figure(quantity.length(high - low),
-    sum`${quantity.length(-low)} ${names[0]} of the middle + ${quantity.length(high)} ${names[1]} of it = ${quantity.length(high - low)}`, GEOMETRY)
+  const across = (low: number, high: number, [before, after]: readonly [string, string]): Figure =>
+    worked(plus(saidAs(mm(-low), [quantity.length(-low), ` ${before} of the middle`]), saidAs(mm(high), [quantity.length(high), ` ${after} of it`])))
   return { ...edges, width: across(edges.left, edges.right, ['left', 'right']), height: across(edges.top, edges.bottom, ['above', 'below']) }
 }

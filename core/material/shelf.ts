@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Rates } from '../measure'
 import type { Material } from './schema'
 import { CATALOGUE } from './catalogue'
 
@@ -27,11 +28,9 @@ export interface Shelf {
   readonly shops: readonly Shop[]
   /** Pieces in the stash, by material. */
   readonly stash: Readonly<Record<string, number>>
-  /** Extra of fresh, dried and preserved stems, as a share of what is needed: rule of thumb, 0 to 1. */
-  readonly spare: number
+  /** The maker's own rules of thumb, by id; what is not there is as usual. */
+  readonly rates: Rates
 }
-
-export const SPARE = 0.1
 
 /** A material by its id, which may be any word that a file or a person gives: only what the shelf itself has counts. */
 export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string): Material | undefined => (Object.hasOwn(materials, id) ? materials[id] : undefined)
@@ -40,4 +39,4 @@ export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string):
 export const stashOf = ({ stash }: Pick<Shelf, 'stash'>, material: string): number => (Object.hasOwn(stash, material) ? stash[material]! : 0)
 
 /** The catalogue with nothing of one's own. */
-export const plainShelf = (shops: readonly Shop[] = [], spare = SPARE): Shelf => ({ materials: CATALOGUE, shops, stash: {}, spare })
+export const plainShelf = (shops: readonly Shop[] = [], rates: Rates = {}): Shelf => ({ materials: CATALOGUE, shops, stash: {}, rates })

@@ -3,6 +3,7 @@ import { formatMoney } from './money'
 import type { Units } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
+import type { RuleUsed } from './thumb'
 
 /** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
 export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time'
@@ -26,6 +27,10 @@ export type SumPart = string | Quantity
 export interface Figure extends Quantity {
   readonly sum: Said
   readonly basis: Basis
+  /** From the least to the most that it may be; absent where it is one number. */
+  readonly range?: readonly [least: number, most: number]
+  /** The rules of thumb that it went by, each with the number it had. */
+  readonly rules?: readonly RuleUsed[]
 }
 
 /** How numbers are shown to this person. */

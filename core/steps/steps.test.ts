@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { BASE_KINDS, usualBase } from '../base'
 import { holdOf, methodFor } from '../fix'
 import { CATALOGUE, HAZARDS } from '../material'
-import { say } from '../measure'
+import { say, USUAL } from '../measure'
 import type { Piece } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
@@ -47,16 +47,16 @@ describe('fixing', () => {
   it('has a method for everything on every base; heavy things never hang on glue alone', () => {
     for (const kind of BASE_KINDS) {
       for (const material of Object.values(CATALOGUE)) {
-        const method = methodFor(kind, material)
+        const method = methodFor(kind, material, USUAL)
         expect(method.how).toMatch(/\.$/)
-        if (holdOf(material) === 'heavy') expect(method.needs).toContain('stem wire')
+        if (holdOf(material, USUAL) === 'heavy') expect(method.needs).toContain('stem wire')
       }
     }
   })
   it('sorts by weight and kind', () => {
-    expect(holdOf(CATALOGUE['skep']!)).toBe('heavy')
-    expect(holdOf(CATALOGUE['bay']!)).toBe('stem')
-    expect(holdOf(CATALOGUE['heather']!)).toBe('light')
+    expect(holdOf(CATALOGUE['skep']!, USUAL)).toBe('heavy')
+    expect(holdOf(CATALOGUE['bay']!, USUAL)).toBe('stem')
+    expect(holdOf(CATALOGUE['heather']!, USUAL)).toBe('light')
   })
 })
 

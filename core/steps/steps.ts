@@ -89,7 +89,7 @@ export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[
 /** The mechanics that the whole piece needs, each once. */
 export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Mechanic[] {
   const bows = laid.some(({ layer }) => layer.rule.kind === 'bow') ? [BOW_ITSELF] : []
-  return [...new Set([...materialsOn(laid, shelf), ...bows].flatMap((material) => methodFor(piece.base.kind, material).needs))]
+  return [...new Set([...materialsOn(laid, shelf), ...bows].flatMap((material) => methodFor(piece.base.kind, material, shelf).needs))]
 }
 
 function prepareBase({ base }: Piece): Step {
@@ -161,7 +161,7 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
   const on = runs.filter(({ id }) => placements.some((each) => each.run === id))
   const run = on[0]!
   const rows = [...countsOf(laid)].map(([id, count]) => ({ material: materialOf(shelf, id)!, count }))
-  const methods = byMethod(piece, layer.rule.kind === 'beads' ? [] : layer.rule.kind === 'bow' ? [BOW_ITSELF] : rows.map(({ material }) => material))
+  const methods = byMethod(piece, shelf, layer.rule.kind === 'beads' ? [] : layer.rule.kind === 'bow' ? [BOW_ITSELF] : rows.map(({ material }) => material))
   const leafy = rows.some(({ material }) => material.form === 'leaf')
   const drop = arrangingOf<RuleKind>(layer.rule.kind).drop?.(layer.rule) ?? 0
   const said = makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf) : arrangingOf<RuleKind>(layer.rule.kind).says(layer.rule, run, spacing)
@@ -204,10 +204,10 @@ function taperWords(placements: LaidLayer['placements']): Said {
   return sum`Longest ${quantity.length(Math.max(...lengths))}, shorter toward the ends, down to ${quantity.length(Math.min(...lengths))}.`
 }
 
-function byMethod(piece: Piece, materials: readonly Pick<Material, 'kind' | 'form' | 'mass' | 'plural'>[]): { method: Method, names: string[] }[] {
+function byMethod(piece: Piece, shelf: Shelf, materials: readonly Pick<Material, 'kind' | 'form' | 'mass' | 'plural'>[]): { method: Method, names: string[] }[] {
   const found = new Map<Method, string[]>()
   for (const material of materials) {
-    const method = methodFor(piece.base.kind, material)
+    const method = methodFor(piece.base.kind, material, shelf)
     found.set(method, [...(found.get(method) ?? []), material.plural])
   }
   return [...found].map(([method, names]) => ({ method, names }))

@@ -61,7 +61,7 @@ export const MUTATIONS = [
   ['core/construct/base.ts', 'const TIE_EVERY = inches(1.75)', 'const TIE_EVERY = inches(3.5)', MAKE],
   ['core/construct/wound.ts', 'spaced: 8, close: 4', 'spaced: 16, close: 4', MAKE],
   ['core/construct/laid.ts', 'strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)\n', 'pinsOf(Math.min(material.length, on), rule.every)\n', MAKE],
-  ['core/construct/wound.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
+  ['core/construct/held.ts', 'new Set([\'straw\', \'foam\'])', 'new Set([\'straw\', \'foam\', \'vine\'])', MAKE],
   ['core/construct/beads.ts', 'beads: gaugeWidth(16)', 'beads: 12', MAKE],
   // Placing
   ['core/arrange/lay.ts', 'restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'restsOf(layer, slots, [], shelf)', PLACE],

@@ -1,3 +1,4 @@
+import { mm } from '../../core/measure/term'
 import { describe, expect, it } from 'vitest'
 import { advanceForCount, handLoops, overlapped, ragLoops } from '../../core/arrange'
 import { catenary, ellipse, runsOf, usualBase } from '../../core/base'
@@ -40,12 +41,12 @@ describe('curves against numerical integrals', () => {
   it('the helix round a ring: 101.59 in at 15 turns, and our sum within half of one in a hundred of it', () => {
     expect(torus(15, 6, 1)).toBeCloseTo(101.59, 2)
     const along = Math.PI * inches(12)
-    expect(Math.abs(toInches(winding(along, along / 15, inches(2), 10).length) / 101.59 - 1)).toBeLessThan(0.005)
+    expect(Math.abs(toInches(winding(along, along / 15, inches(2), 10, shelf).length.value) / 101.59 - 1)).toBeLessThan(0.005)
   })
   // A straight tube is a good stand-in for a ring as long as it is thin: the two part by less than half of one in a hundred.
   it.each([[15, 12, 2], [30, 14, 1], [60, 18, 1.5], [8, 10, 0.5]])('%d turns round a %d in circle of %f in tube agree with the sum that is shown', (turns, across, tube) => {
     const along = Math.PI * inches(across)
-    const ours = winding(along, along / turns, inches(tube), 10).length
+    const ours = winding(along, along / turns, inches(tube), 10, shelf).length.value
     expect(toInches(ours) / torus(turns, across / 2, tube / 2)).toBeCloseTo(1, 2)
     expect(Math.abs(toInches(ours) / torus(turns, across / 2, tube / 2) - 1)).toBeLessThan(0.005)
   })
@@ -60,7 +61,7 @@ describe('bases', () => {
     expect(beadsOff(inches(1), inches(0.5)).beads).toBe(6)
     expect(beadsOff(inches(2), 20).beads).toBe(8)
   })
-  it('bare wire: turns x pi x (ring wire + own wire) + tail', () => expect(bareWire(2, 6, 1, 10)).toBeCloseTo(2 * Math.PI * 7 + 10, 9))
+  it('bare wire: turns x pi x (ring wire + own wire) + tail', () => expect(bareWire(2, mm(6), 1, 10).value).toBeCloseTo(2 * Math.PI * 7 + 10, 9))
   it('beads on a rib: floor((rib - allowance) / bead)', () => {
     const pear = pieceWith([layerOf('a', 'bead-20', usual('beads', { allowance: inches(1) }), { run: 'rib-2' })], { base: usualBase('pear') })
     const rib = runsOf(pear.base).find(({ id }) => id === 'rib-2')!.length
@@ -124,12 +125,12 @@ describe('bows', () => {
 
 describe('mesh, wraps, twine', () => {
   it('a ribbon round a 12 in centre circle, tube 2 in thick, pitch 2.5 in: 15.08 turns, 101.97 in', () => {
-    const { turns, length } = winding(Math.PI * inches(12), inches(2.5), inches(2), inches(1))
+    const { turns: { value: turns }, length: { value: length } } = winding(Math.PI * inches(12), inches(2.5), inches(2), inches(1), shelf)
     expect(turns).toBeCloseTo(15.08, 2)
     expect(toInches(length)).toBeCloseTo(101.97, 2)
   })
   it('twine side by side: turns pi D / t, length turns x pi (d + t)', () => {
-    const { turns, length } = winding(Math.PI * 300, null, 50, 2)
+    const { turns: { value: turns }, length: { value: length } } = winding(Math.PI * 300, null, 50, 2, shelf)
     expect(turns).toBeCloseTo((Math.PI * 300) / 2, 9)
     expect(length).toBeCloseTo(turns * Math.PI * 52, 6)
     // People underestimate it by far: 77 m for a ring of 30 cm.
@@ -154,5 +155,5 @@ describe('cutting', () => {
     const plan = planCuts({ wants: [{ id: 'a', length: 1000, count: 3, joins: false }], stocks: [{ id: 'long', length: 3000, price: 1000, supply: null }, { id: 'short', length: 1000, price: 300, supply: null }], least: 0 })
     expect(plan).toMatchObject({ opened: 3, cost: 900, proven: true })
   })
-  it('a hanger goes round the base, up and down, and into its knot', () => expect(toInches(hangerLength(inches(2)))).toBeCloseTo(2 * Math.PI + 6 + 4))
+  it('a hanger goes round the base, up and down, and into its knot', () => expect(toInches(hangerLength(mm(inches(2)), shelf).value)).toBeCloseTo(2 * Math.PI + 6 + 4))
 })

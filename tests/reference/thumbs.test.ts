@@ -88,7 +88,7 @@ describe('fullness (our own, set by looking)', () => {
       const middle = grid.stretches[own]!.from / runs[0]!.length
       if (Math.floor(n * share(middle)) > Math.floor((n - 1) * share(middle))) counted.depth[at] = times
     }
-    return { cover: coverageFrom(runs, counted), runs, counted }
+    return { cover: coverageFrom(runs, counted, shelf), runs, counted }
   }
   it('a stretch is bare when less than four tenths of it is covered', () => {
     expect(covered(() => 0.5).cover.bare).toEqual([])
@@ -106,7 +106,7 @@ describe('fullness (our own, set by looking)', () => {
     const bare = (share: number) => {
       const counted = new LayerCount().count(runs, [], shelf)
       for (const at of grid.face) counted.depth[at] = grid.stretches[grid.owner[at]! - 1]!.from / runs[0]!.length < share ? 0 : 1
-      return coverageFrom(runs, counted).bare.length
+      return coverageFrom(runs, counted, shelf).bare.length
     }
     // The line of a 12 in hoop is 36.9 in: 0.055 of it are 2 in, 0.014 half an inch.
     expect([bare(0.055), bare(0.014)]).toEqual([1, 0])

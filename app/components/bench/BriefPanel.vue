@@ -15,11 +15,6 @@ const brief = computed(() => bench.piece!.brief)
 function set(change: Partial<Brief>, words: string, merge: string | null = null): string | null {
   return bench.apply({ do: 'brief', set: change }, words, merge)
 }
-/** Kept for all pieces: how much this maker breaks is not a matter of one of them. */
-function takeSpare(percent: number): null {
-  settings.set({ spare: percent / 100 })
-  return null
-}
 const surfaces: Record<Brief['surface']['kind'], string> = { boards: 'Painted boards', door: 'Panelled door', brick: 'Brick', plaster: 'Plaster', stone: 'Stone', glass: 'Window with a mullion', mantel: 'Wall over a mantel' }
 const lights: Record<Brief['light'], string> = { day: 'Daylight', dusk: 'Dusk', lamp: 'Lamp light' }
 const weathers: Record<Brief['weather'], string> = { indoors: 'Indoors', covered: 'Outdoors, under cover', open: 'Outdoors, in the open' }
@@ -72,7 +67,6 @@ function setSurface(kind: Brief['surface']['kind']): void {
       <PickField label="Money in" :value="brief.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency) => set({ currency }, 'set the currency')" />
     </div>
     <CountField label="How many" :value="brief.copies" :least="1" :most="1000" whole :take="(copies) => set({ copies }, 'set how many are made')" />
-    <CountField label="Spare of plants, % (your own rule)" :value="Math.round(settings.spare * 100)" :least="0" :most="100" :step="5" :take="takeSpare" />
     <PickField label="Stage" :value="bench.piece!.stage" :options="plain(STAGES)" @pick="(stage) => bench.apply({ do: 'stage', stage }, `mark it ${stage}`)" />
   </div>
 </template>
