@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { against, arrange, clashesOf, fitTo, swap } from './arrange'
-import { runsOf, usualBase } from './base'
+import { runsOf, usualBase, stationAt } from './base'
 import { packsOver } from './cost'
 import { readPiece, writePiece } from './exchange'
 import type { Material, Shop } from './material'
@@ -265,7 +265,7 @@ describe('said', () => {
     const names = runsOf(upright).map(({ name, reads }) => [name, reads.kind === 'from' ? reads.words : ''])
     expect(names.map(([, words]) => words).sort()).toEqual(['above the join', 'below the join'])
     const below = runsOf(upright).find(({ reads }) => reads.kind === 'from' && reads.words.startsWith('below'))!
-    expect(below.at(below.length).y).toBeGreaterThan(below.at(0).y)
+    expect(stationAt(below, below.length).y).toBeGreaterThan(stationAt(below, 0).y)
   })
   it('has ready what a piece of one bow wants', () => {
     const piece = pieceWith([layerOf('bow', 'ribbon-slate', usual('bow', { means: 'visible' }))])

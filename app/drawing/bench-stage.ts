@@ -1,6 +1,6 @@
 import Konva from 'konva'
 import type { Run } from '#core/base'
-import { nearestRun, runsOf } from '#core/base'
+import { nearestRun, stationAt } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
 import { tone } from '#core/glyph'
 import type { Manner, Point } from '#core/measure'
@@ -63,7 +63,6 @@ export class BenchStage {
   private readonly veil = new Konva.Image({ image: undefined })
   private readonly moved = new MovedPicture()
   private state: StageState | null = null
-  private runs: readonly Run[] = []
   private picker: Picker | null = null
   private pictures: Pictures | null = null
   private job = 0
@@ -136,10 +135,7 @@ export class BenchStage {
     if (before?.workings.scene !== scene) {
       if (!this.gestures.busy) this.hold(before ? this.heldOf(before.workings.scene) : [])
       this.picker = null
-      if (!this.runs.length || JSON.stringify([before?.workings.scene.base.shape, before?.workings.scene.base.turn]) !== JSON.stringify([scene.base.shape, scene.base.turn])) {
-        this.runs = runsOf(scene.base)
-        if (before && this.fitted) this.fit()
-      }
+      if (before?.workings.scene.runs !== scene.runs && before && this.fitted) this.fit()
     }
     if (!before || (this.fitted && this.outgrown())) this.fit()
     else if (before.workings.scene === scene && before.upTo === state.upTo) this.paintOverlay()
@@ -188,8 +184,8 @@ export class BenchStage {
   placeAt(clientX: number, clientY: number): { readonly run: Run, readonly s: number, readonly t: number } | null {
     const box = this.stage.container().getBoundingClientRect()
     const point = toMm({ x: clientX - box.left, y: clientY - box.top }, this.view)
-    const { run, s, away } = nearestRun(this.runs, point)
-    const station = run.at(s)
+    const { run, s, away } = nearestRun(this.state!.workings.scene.runs, point)
+    const station = stationAt(run, s)
     if (away > station.half + 40 / this.view.scale + 40) return null
     return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
   }
@@ -323,7 +319,7 @@ export class BenchStage {
       selection: () => state().selection,
       workings: () => state().workings,
       manner: () => state().manner,
-      run: (id) => this.runs.find((run) => run.id === id)!,
+      run: (id) => this.state!.workings.scene.runs.find((run) => run.id === id)!,
       item: (id) => this.item(id),
       at: (point) => this.picking().at(point, this.loose),
       within: (from, to) => this.picking().within(from, to, this.loose),
@@ -424,7 +420,7 @@ export class BenchStage {
     const ids = new Set(workings.placements.map(({ id }) => id))
     this.overlay.destroyChildren()
     this.overlay.add(...dimensionNodes({
-      workings, runs: this.runs, manner, measuring, scale,
+      workings, runs: this.state!.workings.scene.runs, manner, measuring, scale,
       onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
       selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
       moving: up.size > 0, says: this.gestures.says(manner),

@@ -2,7 +2,7 @@ import Konva from 'konva'
 import type { Zone } from '#core/arrange'
 import { inOrder, patchOutline } from '#core/arrange'
 import type { Run } from '#core/base'
-import { across, along, markOn, measureLines, onRun } from '#core/base'
+import { across, along, markOn, measureLines, onRun, stationAt } from '#core/base'
 import type { SceneItem } from '#core/glyph'
 import { inches, radians, readTape, show } from '#core/measure'
 import type { Manner, Point } from '#core/measure'
@@ -94,7 +94,7 @@ function ruler(run: Run, asked: DimensionsAsked): Node[] {
   const every = [1, 2, 5, 6, 10, 12, 24, 50].find((n) => n * unit * scale > 44) ?? 100
   const small = every % 6 === 0 ? every / 6 : every % 5 === 0 ? every / 5 : every / 2
   const off = (s: number, pixels: number): Point => {
-    const station = run.at(s)
+    const station = stationAt(run, s)
     return across(station, 1 + (6 + pixels) / scale / station.half)
   }
   const count = Math.floor(run.length / (unit * small) + 1e-6)
@@ -114,14 +114,14 @@ function ruler(run: Run, asked: DimensionsAsked): Node[] {
 function marks({ workings: { scene: { base } }, runs, scale }: DimensionsAsked): Node[] {
   const join = markOn(base, runs, base.join)
   const at = (run: Run, s: number, out: number, side: number): number[] => {
-    const station = run.at(s)
+    const station = stationAt(run, s)
     const { x, y } = across(station, -1 - out / scale / station.half)
     return [x + station.tx * side / scale, y + station.ty * side / scale]
   }
   const nodes: Node[] = [new Konva.Line({ points: [...at(join.run, join.s, 1, 0), ...at(join.run, join.s, 11, 5), ...at(join.run, join.s, 11, -5)], closed: true, fill: '#e9c46a', stroke: '#4a3510', strokeWidth: 1 / scale })]
   if (base.hook !== null) {
     const hook = markOn(base, runs, base.hook)
-    const station = hook.run.at(hook.s)
+    const station = stationAt(hook.run, hook.s)
     const { x, y } = across(station, 1 + 7 / scale / station.half)
     nodes.push(new Konva.Arc({ x, y, innerRadius: 4 / scale, outerRadius: 6.5 / scale, angle: 270, rotation: 90, fill: '#e9c46a', stroke: '#4a3510', strokeWidth: 0.8 / scale }))
   }
@@ -130,7 +130,7 @@ function marks({ workings: { scene: { base } }, runs, scale }: DimensionsAsked):
 
 function faceEdge(run: Run, from: number, length: number): Point[] {
   const steps = Math.max(2, Math.min(60, Math.ceil(length / 12)))
-  const row = (t: number) => Array.from({ length: steps + 1 }, (_, i) => across(run.at(Math.min(run.closed ? Infinity : run.length, from + (length * i) / steps)), t))
+  const row = (t: number) => Array.from({ length: steps + 1 }, (_, i) => across(stationAt(run, Math.min(run.closed ? Infinity : run.length, from + (length * i) / steps)), t))
   return [...row(1), ...row(-1).reverse()]
 }
 
@@ -148,7 +148,7 @@ function zoneEdge({ run: id, from, length }: Zone, { runs, scale, onDark }: Dime
   const steps = Math.max(2, Math.ceil(length / 8))
   return [-3, -6].map((pixels) => new Konva.Line({
     points: Array.from({ length: steps + 1 }, (_, i) => {
-      const station = run.at(onRun(run, from + (length * i) / steps))
+      const station = stationAt(run, onRun(run, from + (length * i) / steps))
       const { x, y } = across(station, -1 + pixels / scale / station.half)
       return [x, y]
     }).flat(),
@@ -208,10 +208,10 @@ function gapArrows(item: SceneItem, asked: DimensionsAsked): Node[] {
     if (length <= 0) return []
     const steps = Math.max(2, Math.ceil(length / 12))
     const points = Array.from({ length: steps + 1 }, (_, i) => {
-      const { x, y } = run.at(onRun(run, from.s + (length * i) / steps))
+      const { x, y } = stationAt(run, onRun(run, from.s + (length * i) / steps))
       return [x, y]
     }).flat()
-    const middle = run.at(onRun(run, from.s + length / 2))
+    const middle = stationAt(run, onRun(run, from.s + length / 2))
     const { x, y } = across(middle, side * (1 + 16 / scale / middle.half))
     return [
       new Konva.Line({ points, stroke: '#ffffff', strokeWidth: 4 / scale, opacity: 0.8 }),

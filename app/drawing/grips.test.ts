@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { BaseKind } from '#core/base'
-import { runsOf, usualBase } from '#core/base'
+import { runsOf, stationAt, usualBase } from '#core/base'
 import { layerOf, pieceWith, shelf } from '#core/testing'
 import { work } from '#core/workings'
 import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag } from './grips'
@@ -38,7 +38,7 @@ describe('grips', () => {
 describe.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'door-garland', 'scallops'])('dragging on a %s', (kind) => {
   const { run, item, placement } = on(kind)
   const pointAt = (s: number, t: number) => {
-    const { x, y, nx, ny, half } = run.at(s)
+    const { x, y, nx, ny, half } = stationAt(run, s)
     return { x: x + nx * half * t, y: y + ny * half * t }
   }
   const drag = startDrag(placement, run, [placement.rest, placement.rest + 40], pointAt(placement.s, 0.3))
@@ -53,8 +53,8 @@ describe.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'door-garland', 'sca
     expect(dragTo(drag, pointAt(placement.s + 38, 0.3), 1, true).snapped).toBe(false)
   })
   it('keeps its row until it is drawn well across the face', () => {
-    expect(dragTo(drag, pointAt(placement.s, 0.3 + 5 / run.at(placement.s).half), 1, true).across).toBe(0)
-    expect(dragTo(drag, pointAt(placement.s, 0.3 + 30 / run.at(placement.s).half), 1, true).across).toBeGreaterThan(0)
+    expect(dragTo(drag, pointAt(placement.s, 0.3 + 5 / stationAt(run, placement.s).half), 1, true).across).toBe(0)
+    expect(dragTo(drag, pointAt(placement.s, 0.3 + 30 / stationAt(run, placement.s).half), 1, true).across).toBeGreaterThan(0)
   })
   it('shows the thing where it will lie', () => {
     const moved = movedItem(item, placement, run, { along: 20, across: 0 })

@@ -2,7 +2,7 @@ import type { Placement } from '#core/arrange'
 import { footprint, HELD, inside } from '#core/arrange'
 import type { Run } from '#core/base'
 import type { Point } from '#core/measure'
-import { across, nearestOn, onRun, wayTo } from '#core/base'
+import { across, nearestOn, onRun, stationAt, wayTo } from '#core/base'
 import type { Scene, SceneItem } from '#core/glyph'
 import { degrees, wrapDegrees } from '#core/measure'
 
@@ -60,7 +60,7 @@ export interface Drag {
 
 export function startDrag(primary: Placement, run: Run, snaps: readonly number[], pointer: Point): Drag {
   const s = nearestOn(run, pointer)
-  const station = run.at(s)
+  const station = stationAt(run, s)
   const t = ((pointer.x - station.x) * station.nx + (pointer.y - station.y) * station.ny) / station.half
   return { primary, run, snaps, grip: { along: wayTo(run, s, primary.s), across: primary.t - t } }
 }
@@ -68,7 +68,7 @@ export function startDrag(primary: Placement, run: Run, snaps: readonly number[]
 /** How far a thing is moved when the pointer is here. @param free takes every place, without snapping */
 export function dragTo({ primary, run, grip, snaps }: Drag, pointer: Point, scale: number, free: boolean): { readonly along: number, readonly across: number, readonly snapped: boolean } {
   const near = nearestOn(run, pointer)
-  const station = run.at(near)
+  const station = stationAt(run, near)
   let s = onRun(run, near + grip.along)
   let snapped = false
   if (!free) {
@@ -82,8 +82,8 @@ export function dragTo({ primary, run, grip, snaps }: Drag, pointer: Point, scal
 
 /** An item as it is while it is moved along its run: it turns with the run. */
 export function movedItem(item: SceneItem, placement: Placement, run: Run, by: { along: number, across: number }): SceneItem {
-  const was = run.at(placement.s)
-  const station = run.at(onRun(run, placement.s + by.along))
+  const was = stationAt(run, placement.s)
+  const station = stationAt(run, onRun(run, placement.s + by.along))
   const { x, y } = across(station, placement.t + by.across)
   const turned = degrees(Math.atan2(station.ty, station.tx) - Math.atan2(was.ty, was.tx))
   const drop = item.cord ? item.y - item.cord.y : 0

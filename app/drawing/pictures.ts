@@ -26,12 +26,12 @@ const ABOUT = 0.25
 /** The picture of a base where it is looked at: of all of it, unless most of it is out of view. */
 function baseOf(scene: Scene, view: View): BasePicture {
   const key = JSON.stringify([scene.base.kind, scene.base.shape, scene.base.turn, scene.base.colour, Math.ceil(2 * Math.log2(view.scale) - 1e-6)])
-  const seen = common(baseBounds(scene.base), regionOf(view))
+  const seen = common(baseBounds(scene.runs), regionOf(view))
   const known = bases.find((each) => each.key === key && (!seen || contains(each.picture.bounds, seen)))
   if (known) return known.picture
   const { left, right, top, bottom } = regionOf(view)
   const [x, y] = [ABOUT * (right - left), ABOUT * (bottom - top)]
-  const picture = basePicture(scene.base, view.scale, { left: left - x, right: right + x, top: top - y, bottom: bottom + y })
+  const picture = basePicture(scene, view.scale, { left: left - x, right: right + x, top: top - y, bottom: bottom + y })
   bases.unshift({ key, picture })
   bases.length = Math.min(bases.length, BASES_KEPT)
   return picture

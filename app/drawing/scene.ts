@@ -52,15 +52,15 @@ const MOST_PIXELS = 9_000_000
 export interface BasePicture { readonly image: OffscreenCanvas, readonly bounds: Bounds }
 
 /** @param scale pixels to the millimetre at which it will be seen @param within the part of the drawing that is looked at, mm */
-export function basePicture(base: Base, scale: number, within?: Bounds): BasePicture {
-  const whole = baseBounds(base)
+export function basePicture({ base, runs }: Pick<Scene, 'base' | 'runs'>, scale: number, within?: Bounds): BasePicture {
+  const whole = baseBounds(runs)
   const bounds = (within && common(whole, within)) ?? whole
   const [wide, high] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
   const own = Math.min(stepScale(scale), Math.sqrt(MOST_PIXELS / (wide * high)))
   const image = new OffscreenCanvas(Math.max(1, Math.round(wide * own)), Math.max(1, Math.round(high * own)))
   const ctx = image.getContext('2d')!
   ctx.setTransform(image.width / wide, 0, 0, image.height / high, -bounds.left * image.width / wide, -bounds.top * image.height / high)
-  putBase(base, new CanvasSheet(ctx, own))
+  putBase(base, runs, new CanvasSheet(ctx, own))
   return { image, bounds }
 }
 
@@ -141,7 +141,7 @@ export function* paintingScene(ctx: Context, scene: Scene, view: View, { bare = 
   toView(ctx, view)
   if (!bare) paintSurface(ctx, scene, view)
   yield 0
-  paintBase(ctx, basePicture(scene.base, scale))
+  paintBase(ctx, basePicture(scene, scale))
   for (const [i, item] of items.entries()) {
     yield i / items.length
     paintItem(ctx, scene.base, item, drawn(item, scale), scale)

@@ -193,12 +193,8 @@ export const useBench = defineStore('bench', () => {
 
   const layerOf = (id: string): Layer | undefined => piece.value?.layers.find((layer) => layer.id === id)
 
-  const shape = computed(() => {
-    const base = workings.value?.scene.base ?? piece.value?.base
-    return base ? JSON.stringify({ shape: base.shape, turn: base.turn }) : null
-  })
-  /** The runs of the base as the workings have it, the same objects while it keeps its shape. */
-  const runs = computed<readonly Run[]>(() => (shape.value ? runsOf(JSON.parse(shape.value) as Piece['base']) : []))
+  /** The runs of the base as the workings have them, the same objects while it keeps its shape; until there are any, those of the piece. */
+  const runs = computed<readonly Run[]>(() => workings.value?.scene.runs ?? (piece.value ? runsOf(piece.value.base) : []))
   /** The run by which a layer's places are read: its own, or the first of all. */
   const runOfLayer = (layer: Pick<Layer, 'run'>): Run => runs.value.find(({ id }) => id === layer.run) ?? runs.value[0]!
 

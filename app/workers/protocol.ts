@@ -1,3 +1,4 @@
+import type { Swap } from '#core/arrange'
 import type { CutJob, CutPlan, Planning } from '#core/cut'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece, SvgOptions } from '#core/exchange'
@@ -31,6 +32,7 @@ export interface WorkingsWorker extends Stoppable {
   /** Reads the text of a piece file. */
   read(text: string): ReadPiece
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
+  swap(piece: Piece, layer: string, from: string, to: string): Swap | null
   /** A layer to begin with. */
   begin(piece: Piece, id: string, material: string, seed: number, by: RuleKind | null): Begun | null
   evenOut(job: string, piece: Piece, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>

@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink'
 import { proxy } from 'comlink'
+import type { Swap } from '#core/arrange'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece } from '#core/exchange'
 import type { Shelf } from '#core/material'
@@ -45,6 +46,9 @@ export const askBeginning = (piece: Piece, shelf: Shelf, id: string, material: s
 
 export const askFilling = (piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
   ask(shelf, (api) => api.fill(piece, layer, fullness))
+
+/** What it takes to replace a material of a layer by another that covers as much; null when it cannot be. */
+export const askSwap = (piece: Piece, shelf: Shelf, layer: string, from: string, to: string): Promise<Swap | null> => ask(shelf, (api) => api.swap(piece, layer, from, to))
 
 /** The lengths that each of these pieces takes, for one copy. */
 export const askTakes = (pieces: readonly Piece[], shelf: Shelf): Promise<TakesAnswer[]> => ask(shelf, (api) => api.takes(pieces))

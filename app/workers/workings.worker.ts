@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { readPiece } from '#core/exchange'
-import { beginOn, evenOutPiece, fillPiece, takenBy } from '#core/jobs'
+import { beginOn, evenOutPiece, fillPiece, swapMaterial, takenBy } from '#core/jobs'
 import type { Shelf } from '#core/material'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
@@ -36,6 +36,7 @@ expose({
   }),
   read: readPiece,
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),
+  swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),
   begin: (of, id, material, seed, by) => beginOn(of, theShelf(), id, material, seed, by),
   evenOut: (job, of, seed, report) => jobs.run(job, evenOutPiece(of, theShelf(), seed), report),
   stop: (job) => jobs.stop(job),

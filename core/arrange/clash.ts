@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Point } from '../measure'
-import { across, onRun } from '../base'
+import { across, onRun, stationAt } from '../base'
 import { footprint } from './footprint'
 import type { LaidLayer, Placement } from './placement'
 import { inside } from './zones'
@@ -70,7 +70,7 @@ export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run
     for (const by of [i * SLIDE, -i * SLIDE]) {
       const s = run.closed ? onRun(run, thing.s + by) : thing.s + by
       if (s < 0 || s > run.length) continue
-      const { x, y } = across(run.at(s), thing.t)
+      const { x, y } = across(stationAt(run, s), thing.t)
       const moved = patchOf(layer, { ...thing, s, x, y: y + drop })
       if (others.every((other) => apart(moved, other) || reachInto(moved.outline, other.outline) <= Math.min(thing.width, other.of.width) * PRESSED)) return by
     }

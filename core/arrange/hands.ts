@@ -1,5 +1,5 @@
 import type { Run } from '../base'
-import { mirrored, onRun } from '../base'
+import { mirrored, onRun, stationAt } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import { wrapDegrees } from '../measure'
@@ -91,8 +91,8 @@ export function duplicate(piece: Piece, things: readonly Placement[], runs: read
   return put(piece, things.map((thing): Put => {
     const run = runOf(runs, thing.run)
     const s = onRun(run, thing.s + (thing.form === 'leaf' ? thing.width / 2 : thing.width))
-    const turned = run.at(s)
-    const was = run.at(thing.s)
+    const turned = stationAt(run, s)
+    const was = stationAt(run, thing.s)
     const by = (Math.atan2(turned.ty, turned.tx) - Math.atan2(was.ty, was.tx)) * (180 / Math.PI)
     return { thing, run, s, bearing: thing.bearing + by }
   }), runs, shelf)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ringRun, runsOf, usualBase } from '../base'
+import { ringRun, runsOf, stationAt, usualBase } from '../base'
 import { CATALOGUE } from '../material'
 import { inches } from '../measure'
 import type { Layer, RuleOf } from '../piece'
@@ -23,8 +23,8 @@ describe('windings', () => {
     expect(turns).toHaveLength(Math.round(ring.length / inches(2)))
     const [first] = turns
     expect(first!.made.width).toBe(ribbon.width)
-    expect(first!.made.length).toBeCloseTo(Math.hypot(2 * ring.at(0).half, inches(1)) * 1.06, 6)
-    expect(first!.made.turn).toBeCloseTo((Math.atan2(2 * ring.at(0).half, inches(1)) * 180) / Math.PI, 6)
+    expect(first!.made.length).toBeCloseTo(Math.hypot(2 * stationAt(ring, 0).half, inches(1)) * 1.06, 6)
+    expect(first!.made.turn).toBeCloseTo((Math.atan2(2 * stationAt(ring, 0).half, inches(1)) * 180) / Math.PI, 6)
   })
   it('lay twine by the band, together as many turns as go on, with no gap between', () => {
     fc.assert(fc.property(fc.double({ min: 200, max: 900, noNaN: true }), (outer) => {

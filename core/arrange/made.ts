@@ -1,5 +1,5 @@
 import type { Run } from '../base'
-import { onRun } from '../base'
+import { onRun, stationAt } from '../base'
 import type { Material } from '../material'
 import { wholesIn } from '../measure'
 import type { Gather, RuleOf } from '../piece'
@@ -41,7 +41,7 @@ export function windings(run: Run, { pitch }: RuleOf<'wound'>, { width, kind }: 
   const each = turns / bands
   return Array.from({ length: bands }, (_, i) => {
     const s = (i + 0.5) * step
-    const over = 2 * run.at(s).half
+    const over = 2 * stationAt(run, s).half
     // In front one sees half of each turn, so it goes on by half a pitch from edge to edge.
     const lead = pitch === null ? 0 : Math.min(pitch / 2, over * 2)
     return {

@@ -1,5 +1,5 @@
 import type { Run } from '../base'
-import { across, along, onRun } from '../base'
+import { across, along, onRun, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
 import { degrees, random, seedOf, wrapDegrees } from '../measure'
@@ -42,7 +42,7 @@ export function place(layer: Layer, { slot, run, rest, number, material, t: own,
   const seed = seedOf(layer.seed, slot)
   const nudge: Nudge = layer.nudges[slot] ?? STILL
   const s = onRun(run, rest + nudge.along)
-  const station = run.at(s)
+  const station = stationAt(run, s)
   const t = (added ? own : own * sideOf(layer, run)) + nudge.across
   const arranging = arrangingOf<RuleKind>(layer.rule.kind)
   const drop = arranging.drop?.(layer.rule) ?? 0
@@ -61,7 +61,7 @@ export function place(layer: Layer, { slot, run, rest, number, material, t: own,
 /** Where a made thing points: off its run, or level. */
 function madeBearing(layer: Layer, run: Run, s: number, { turn }: Made): number {
   if (turn === null) return layer.lean
-  const { tx, ty, nx, ny } = run.at(s)
+  const { tx, ty, nx, ny } = stationAt(run, s)
   const along = (layer.mirrored && run.mirror.reversed ? -1 : 1) * Math.cos((turn * Math.PI) / 180)
   const out = sideOf(layer, run) * Math.sin((turn * Math.PI) / 180)
   return degrees(Math.atan2(along * ty + out * ny, along * tx + out * nx))
@@ -93,7 +93,7 @@ function taperAt({ taper, seat }: Layer, run: Run, s: number): number {
 
 function direction(layer: Layer, run: Run, s: number, seed: number, material: Material, lean: number): number {
   if (material.form === 'disc') return random(seed).between(0, 360)
-  const { tx, ty, nx, ny } = run.at(s)
+  const { tx, ty, nx, ny } = stationAt(run, s)
   const way = layer.mirrored && run.mirror.reversed ? -1 : 1
   const side = sideOf(layer, run)
   const off = (lean * Math.PI) / 180

@@ -1,5 +1,5 @@
 import type { Run } from '../base'
-import { across, boundsOf } from '../base'
+import { across, boundsOf, stationAt } from '../base'
 import { random } from '../measure'
 
 interface Dart { readonly s: number, readonly t: number, readonly x: number, readonly y: number }
@@ -18,7 +18,7 @@ const REACH = 0.9
  */
 export function scatter(run: Run, n: number, seed: number): { readonly s: number, readonly t: number }[] {
   if (n === 0) return []
-  const width = 2 * REACH * run.at(run.length / 3).half
+  const width = 2 * REACH * stationAt(run, run.length / 3).half
   // The widest that n discs could lie, if they packed as tight as can be.
   let high = Math.max(run.length / n, Math.sqrt((run.length * width) / n)) * 1.3
   let low = high / 8
@@ -41,7 +41,7 @@ export function sample(run: Run, apart: number, seed: number, most: number): Dar
   const draw = random(seed)
   const near = new Nearby(run, apart)
   const dart = (s: number, t: number): Dart => {
-    const { x, y } = across(run.at(s), t)
+    const { x, y } = across(stationAt(run, s), t)
     return { s, t, x, y }
   }
   const darts: Dart[] = []
@@ -54,7 +54,7 @@ export function sample(run: Run, apart: number, seed: number, most: number): Dar
   while (active.length && darts.length < most) {
     const i = draw.below(active.length)
     const from = active[i]!
-    const { half } = run.at(from.s)
+    const { half } = stationAt(run, from.s)
     let found = false
     for (let k = 0; k < TRIES && !found; k++) {
       const angle = draw.between(0, 2 * Math.PI)

@@ -1,4 +1,5 @@
 import type { Run } from '../base'
+import { stationAt } from '../base'
 import { onceFor } from '../measure'
 import { EACH } from '../piece'
 import type { Gap } from './gaps'
@@ -41,7 +42,7 @@ export interface Lane {
 /** Whether two runs set out from one point in opposite directions. */
 function meet(a: Run, b: Run): boolean {
   if (a.id === b.id || a.mirror.run !== b.id) return false
-  const [p, q] = [a.at(0), b.at(0)]
+  const [p, q] = [stationAt(a, 0), stationAt(b, 0)]
   return Math.hypot(p.x - q.x, p.y - q.y) < 1 && p.tx * q.tx + p.ty * q.ty < -0.95
 }
 

@@ -11,7 +11,7 @@ import { arrangeProblems } from './problems'
 import { inside, joined, keepClear, reserved } from './zones'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
-const open = pathRun({ id: 'ring', name: 'open', segments: [line({ x: 0, y: 0 }, { x: 1000, y: 0 })], half: 40 })
+const open = pathRun({ id: 'ring', name: 'open', segments: [line({ x: 0, y: 0 }, { x: 1000, y: 0 })], width: 40 })
 const zone = (from: number, length: number) => ({ layer: 'z', run: 'ring', from, length })
 
 describe('joined', () => {

@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Point } from '../measure'
-import { across, onRun } from '../base'
+import { across, onRun, stationAt } from '../base'
 import type { Shelf } from '../material'
 import type { Placement, Zone } from './placement'
 import { footprint } from './footprint'
@@ -16,7 +16,7 @@ export function zonesOf(placement: Placement, runs: readonly Run[], shelf: Shelf
   return runs.flatMap((run) => {
     const step = run.length / FINENESS
     const taken = Array.from({ length: FINENESS + (run.closed ? 0 : 1) }, (_, i) => {
-      const station = run.at(Math.min(run.length, i * step))
+      const station = stationAt(run, Math.min(run.length, i * step))
       if (Math.hypot(station.x - placement.x, station.y - placement.y) > reach + station.half) return false
       return ACROSS.some((t) => inside(across(station, t), outline))
     })

@@ -1,11 +1,11 @@
 import type { Said } from '../measure'
 import { clock, degrees, quantity, sum, wrapDegrees } from '../measure'
 import type { Run } from './run'
-import { onRun } from './run'
+import { onRun, stationAt } from './run'
 
 /** The clock position of a place on a closed run, degrees clockwise from twelve as seen from the base's middle. */
 export function clockAngle(run: Run, s: number): number {
-  const { x, y } = run.at(s)
+  const { x, y } = stationAt(run, s)
   return wrapDegrees(degrees(Math.atan2(x, -y)))
 }
 
@@ -39,6 +39,6 @@ export function placeAtClock(run: Run, angle: number): number {
     }
     found.push(onRun(run, (low + high) / 2))
   }
-  const reach = (s: number): number => Math.hypot(run.at(s).x, run.at(s).y)
+  const reach = (s: number): number => Math.hypot(stationAt(run, s).x, stationAt(run, s).y)
   return found.reduce((best, s) => (reach(s) > reach(best) ? s : best), found[0] ?? onRun(run, (angle / 360) * run.length))
 }

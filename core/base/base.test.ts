@@ -4,24 +4,24 @@ import { inches, say, USUAL } from '../measure'
 import { anchorSays, clockAngle, placeAtClock } from './anchor'
 import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
 import { DIMENSIONS, measureLines, mirrorShape } from './measures'
-import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, wayTo } from './run'
+import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, wayTo } from './run'
 import { boundsOf } from './bounds'
 import { baseFigures, baseMass, canTurn, faceArea, markOn, runsOf } from './runs'
 import type { ShapeOf } from './schema'
 import { BASE_KINDS, BaseSchema, LETTERS } from './schema'
-import { arc, bentHeight, bezier, catenary, ellipse, line } from './segment'
+import { arc, bentHeight, bezier, catenary, ellipse, line, pointOn } from './segment'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
-const swag = pathRun({ id: 'swag', name: 'swag', segments: [line({ x: 0, y: 0 }, { x: 300, y: 0 }), line({ x: 300, y: 0 }, { x: 300, y: 400 })], half: 40 })
+const swag = pathRun({ id: 'swag', name: 'swag', segments: [line({ x: 0, y: 0 }, { x: 300, y: 0 }), line({ x: 300, y: 0 }, { x: 300, y: 400 })], width: 40 })
 
 describe('ringRun', () => {
   it('starts at twelve and goes clockwise', () => {
     const radius = inches(5)
-    expect(ring.at(0)).toMatchObject({ x: expect.closeTo(0), y: expect.closeTo(-radius), tx: expect.closeTo(1), nx: expect.closeTo(0), ny: expect.closeTo(-1), half: expect.closeTo(inches(1)) })
-    expect(ring.at(ring.length / 4)).toMatchObject({ x: expect.closeTo(radius), y: expect.closeTo(0), ty: expect.closeTo(1), nx: expect.closeTo(1) })
+    expect(stationAt(ring, 0)).toMatchObject({ x: expect.closeTo(0), y: expect.closeTo(-radius), tx: expect.closeTo(1), nx: expect.closeTo(0), ny: expect.closeTo(-1), half: expect.closeTo(inches(1)) })
+    expect(stationAt(ring, ring.length / 4)).toMatchObject({ x: expect.closeTo(radius), y: expect.closeTo(0), ty: expect.closeTo(1), nx: expect.closeTo(1) })
   })
-  it('comes back to its start', () => expect(ring.at(ring.length)).toEqual(ring.at(0)))
+  it('comes back to its start', () => expect(stationAt(ring, ring.length)).toEqual(stationAt(ring, 0)))
 })
 
 describe('segments', () => {
@@ -30,7 +30,7 @@ describe('segments', () => {
     const n = 2000
     let far = 0
     for (let i = 0; i < n; i++) {
-      const [a, b] = [segment.at((i / n) * segment.length), segment.at(((i + 1) / n) * segment.length)]
+      const [a, b] = [pointOn(segment, (i / n) * segment.length), pointOn(segment, ((i + 1) / n) * segment.length)]
       far += Math.hypot(b.x - a.x, b.y - a.y)
       expect(Math.hypot(a.tx, a.ty)).toBeCloseTo(1, 9)
     }
@@ -42,13 +42,13 @@ describe('segments', () => {
   it('a catenary without a drop is a straight line; hooks are where it starts and ends', () => {
     expect(catenary({ x: 0, y: 0 }, 100, 0).length).toBe(100)
     const deep = catenary({ x: -50, y: 10 }, 100, 900)
-    expect(deep.at(0)).toMatchObject({ x: expect.closeTo(-50, 6), y: expect.closeTo(10, 6) })
-    expect(deep.at(deep.length)).toMatchObject({ x: expect.closeTo(50, 6), y: expect.closeTo(10, 6) })
-    expect(deep.at(deep.length / 2).y).toBeCloseTo(910, 4)
+    expect(pointOn(deep, 0)).toMatchObject({ x: expect.closeTo(-50, 6), y: expect.closeTo(10, 6) })
+    expect(pointOn(deep, deep.length)).toMatchObject({ x: expect.closeTo(50, 6), y: expect.closeTo(10, 6) })
+    expect(pointOn(deep, deep.length / 2).y).toBeCloseTo(910, 4)
   })
   it('refuses what is no line, and bends no wider than it can', () => {
     expect(() => line({ x: 0, y: 0 }, { x: 0, y: 0 })).toThrow(/two different/)
-    expect(() => pathRun({ id: 'a', name: 'a', segments: [], half: 1 })).toThrow(/no length/)
+    expect(() => pathRun({ id: 'a', name: 'a', segments: [], width: 1 })).toThrow(/no length/)
     expect(bentHeight(100, 60)).toBe(0)
   })
 })
@@ -58,7 +58,7 @@ const allRuns = BASE_KINDS.flatMap((kind) => runsOf(usualBase(kind)).map((run) =
 describe.each([['ring', ring], ['swag', swag], ...allRuns] as const)('any run: %s', (_, run) => {
   it('has unit tangents and normals at right angles', () => {
     fc.assert(fc.property(fc.double({ min: -2000, max: 9000, noNaN: true }), (s) => {
-      const { tx, ty, nx, ny, half, x, y } = run.at(s)
+      const { tx, ty, nx, ny, half, x, y } = stationAt(run, s)
       expect([x, y].every(Number.isFinite)).toBe(true)
       expect(Math.hypot(tx, ty)).toBeCloseTo(1, 6)
       expect(tx * nx + ty * ny).toBeCloseTo(0, 6)
@@ -68,8 +68,8 @@ describe.each([['ring', ring], ['swag', swag], ...allRuns] as const)('any run: %
   it('finds the place nearest to a point on it', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (share) => {
       const s = share * run.length
-      const found = run.at(nearestOn(run, run.at(s)))
-      expect(Math.hypot(found.x - run.at(s).x, found.y - run.at(s).y)).toBeLessThan(0.05)
+      const found = stationAt(run, nearestOn(run, stationAt(run, s)))
+      expect(Math.hypot(found.x - stationAt(run, s).x, found.y - stationAt(run, s).y)).toBeLessThan(0.05)
     }), { numRuns: 15 })
   })
 })
@@ -109,7 +109,7 @@ describe.each(BASE_KINDS)('%s', (kind) => {
       expect(image).toBeDefined()
       if (kind === 'letter') continue
       for (const share of [0.1, 0.37, 0.83]) {
-        const [a, b] = [run.at(share * run.length), image.at(mirrored(run, share * run.length))]
+        const [a, b] = [stationAt(run, share * run.length), stationAt(image, mirrored(run, share * run.length))]
         expect([b.x, b.y]).toEqual([expect.closeTo(-a.x, 3), expect.closeTo(a.y, 3)])
         const side = run.mirror.flipped ? -1 : 1
         expect([b.nx * side, b.ny * side]).toEqual([expect.closeTo(-a.nx, 3), expect.closeTo(a.ny, 3)])
@@ -147,7 +147,7 @@ describe('measures', () => {
     for (const drop of [0, 60, 200, 300, 330]) {
       const shape = { form: 'opened' as const, outer: 400, inner: 200, drop }
       const [run] = runsOf({ shape, turn: 0 })
-      expect(run!.at(run!.length).y).toBeCloseTo(drop, 1)
+      expect(stationAt(run!, run!.length).y).toBeCloseTo(drop, 1)
     }
     // By hand: an arc of 471.24 falls at most 0.7246 of its length.
     expect(BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 341 } }).success).toBe(true)
@@ -181,7 +181,7 @@ describe('places', () => {
   it('lie on the nearest of several runs', () => {
     const runs = runsOf(usualBase('animal'))
     const ear = runs.find(({ id }) => id === 'right-ear')!
-    expect(nearestRun(runs, ear.at(ear.length / 2)).run.id).toBe('right-ear')
+    expect(nearestRun(runs, stationAt(ear, ear.length / 2)).run.id).toBe('right-ear')
   })
 })
 
@@ -189,7 +189,7 @@ describe('turning', () => {
   it('takes join and hook of a ring with it, and leaves twelve at the top', () => {
     const base = { ...usualBase('grapevine'), join: 0.5, turn: 90 }
     const runs = runsOf(base)
-    expect(runs[0]!.at(0).y).toBeLessThan(0)
+    expect(stationAt(runs[0]!, 0).y).toBeLessThan(0)
     expect(clockAngle(runs[0]!, markOn(base, runs, base.join).s)).toBeCloseTo(270, 6)
   })
   it('turns any other form as a whole, but not what a wall holds', () => {

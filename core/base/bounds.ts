@@ -1,6 +1,6 @@
 import type { Bounds } from '../measure'
 import type { Run } from './run'
-import { across } from './run'
+import { across, stationAt } from './run'
 
 /** Places along a run at which its edges are looked at. */
 export const EDGE_STATIONS = 180
@@ -10,7 +10,7 @@ export function boundsOf(runs: readonly Run[]): Bounds {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const run of runs) {
     for (let i = 0; i <= EDGE_STATIONS; i++) {
-      const station = run.at((i / EDGE_STATIONS) * run.length * (1 - 1e-12))
+      const station = stationAt(run, (i / EDGE_STATIONS) * run.length * (1 - 1e-12))
       for (const t of [-1, 1]) {
         const { x, y } = across(station, t)
         left = Math.min(left, x)

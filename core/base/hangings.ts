@@ -1,4 +1,4 @@
-import type { Run } from './run'
+import type { Profile, Run } from './run'
 import { pathRun } from './run'
 import type { ShapeOf } from './schema'
 import { DEEPEST_SWEEP } from './schema'
@@ -7,16 +7,16 @@ import { arc, catenary, line } from './segment'
 /** An end is never quite nothing: its face tapers to this share of the middle's. */
 const END = 0.28
 
-const taper = (widest: number) => (share: number): number => (widest / 2) * (1 - (1 - END) * share)
+const taper = (widest: number): Profile => ({ kind: 'taper', half: widest / 2, end: END })
 
 /** Length of two mini trees with their trunks overlapped: 2h − o, mm. */
 export const treesLength = ({ tree, overlap }: Pick<ShapeOf<'swag'>, 'tree' | 'overlap'>): number => 2 * tree - overlap
 
 /** Two runs that meet at the join, each from there out to its tip. */
-function pair(half: (share: number) => number, right: Parameters<typeof pathRun>[0]['segments'], left: Parameters<typeof pathRun>[0]['segments'], what: string): Run[] {
+function pair(width: number | Profile, right: Parameters<typeof pathRun>[0]['segments'], left: Parameters<typeof pathRun>[0]['segments'], what: string): Run[] {
   return [
-    pathRun({ id: 'left', name: 'left arm', segments: left, half, outer: 'right', reads: { kind: 'from', words: `left of the ${what}`, start: `the ${what}` }, mirror: { run: 'right', reversed: false } }),
-    pathRun({ id: 'right', name: 'right arm', segments: right, half, reads: { kind: 'from', words: `right of the ${what}`, start: `the ${what}` }, mirror: { run: 'left', reversed: false } }),
+    pathRun({ id: 'left', name: 'left arm', segments: left, width, outer: 'right', reads: { kind: 'from', words: `left of the ${what}`, start: `the ${what}` }, mirror: { run: 'right', reversed: false } }),
+    pathRun({ id: 'right', name: 'right arm', segments: right, width, reads: { kind: 'from', words: `right of the ${what}`, start: `the ${what}` }, mirror: { run: 'left', reversed: false } }),
   ]
 }
 
@@ -28,15 +28,14 @@ export function swagRuns(shape: ShapeOf<'swag'>): Run[] {
 /** Both trees point down: fullest a quarter of the way, then tapering to the tip. */
 export function teardropRuns(shape: ShapeOf<'teardrop'>): Run[] {
   const length = treesLength(shape)
-  const full = 0.28
-  const half = (share: number): number => (shape.width / 2) * (share < full ? 0.55 + 0.45 * Math.sin((share / full) * (Math.PI / 2)) : 1 - (1 - END * 0.6) * ((share - full) / (1 - full)))
-  return [pathRun({ id: 'drop', name: 'teardrop', segments: [line({ x: 0, y: -length / 2 }, { x: 0, y: length / 2 })], half, reads: { kind: 'from', words: 'from the top', start: 'the top' }, mirror: { run: 'drop', reversed: false, flipped: true } })]
+  const width: Profile = { kind: 'drop', half: shape.width / 2, end: END * 0.6 }
+  return [pathRun({ id: 'drop', name: 'teardrop', segments: [line({ x: 0, y: -length / 2 }, { x: 0, y: length / 2 })], width, reads: { kind: 'from', words: 'from the top', start: 'the top' }, mirror: { run: 'drop', reversed: false, flipped: true } })]
 }
 
 /** A ring cut at the top and opened: two arms of half its centre line each, on a shallow arc. */
 export function openedRuns({ outer, inner, drop }: ShapeOf<'opened'>): Run[] {
   const arm = (Math.PI * (outer + inner)) / 4
-  const half = (share: number): number => ((outer - inner) / 4) * (share > 0.85 ? 1 - 0.6 * ((share - 0.85) / 0.15) : 1)
+  const half: Profile = { kind: 'ended', half: (outer - inner) / 4 }
   if (drop < arm * 0.01) return pair(half, [line({ x: 0, y: 0 }, { x: arm, y: 0 })], [line({ x: 0, y: 0 }, { x: -arm, y: 0 })], 'middle')
   // An arc of length `arm` falls by r (1 − cos(arm / r)): its radius by bisection.
   let low = arm / DEEPEST_SWEEP
@@ -56,9 +55,9 @@ export function openedRuns({ outer, inner, drop }: ShapeOf<'opened'>): Run[] {
 export function sprayRuns({ length, width, tie }: ShapeOf<'spray'>): Run[] {
   const top = -length / 2
   const knot = { x: 0, y: top + length * tie }
-  const fan = (share: number): number => (width / 2) * (0.35 + 0.65 * Math.sin(Math.min(1, share * 1.3) * Math.PI * 0.5) * (share > 0.77 ? 1 - (share - 0.77) * 2.6 : 1))
+  const fan: Profile = { kind: 'fan', half: width / 2 }
   const run = (id: string, name: string, end: number, outer: 'left' | 'right', words: string): Run =>
-    pathRun({ id, name, segments: [line(knot, { x: 0, y: end })], half: fan, outer, reads: { kind: 'from', words, start: 'the tie' }, mirror: { run: id, reversed: false, flipped: true } })
+    pathRun({ id, name, segments: [line(knot, { x: 0, y: end })], width: fan, outer, reads: { kind: 'from', words, start: 'the tie' }, mirror: { run: id, reversed: false, flipped: true } })
   return [run('down', 'long end', length / 2, 'left', 'below the tie'), run('up', 'short end', top, 'right', 'above the tie')]
 }
 
@@ -67,7 +66,7 @@ export function doorRuns({ width, height, face }: ShapeOf<'door'>): Run[] {
   const x = width / 2
   const y = height / 2
   const side = (way: 1 | -1) => [line({ x: 0, y: -y }, { x: way * x, y: -y }), line({ x: way * x, y: -y }, { x: way * x, y })]
-  return pair(() => face / 2, side(1), side(-1), 'top middle')
+  return pair(face / 2, side(1), side(-1), 'top middle')
 }
 
 export function mantelRuns({ width, drops, face }: ShapeOf<'mantel'>): Run[] {
@@ -75,14 +74,14 @@ export function mantelRuns({ width, drops, face }: ShapeOf<'mantel'>): Run[] {
   const segments = [
     ...(drops > 0 ? [line({ x: -x, y: drops }, { x: -x, y: 0 })] : []), line({ x: -x, y: 0 }, { x, y: 0 }), ...(drops > 0 ? [line({ x, y: 0 }, { x, y: drops })] : []),
   ]
-  return [pathRun({ id: 'garland', name: 'garland', segments, half: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: drops + x })]
+  return [pathRun({ id: 'garland', name: 'garland', segments, width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: drops + x })]
 }
 
 export function railRuns({ length, slope, face }: ShapeOf<'rail'>): Run[] {
   const angle = (slope * Math.PI) / 180
   const x = (length / 2) * Math.cos(angle)
   const y = (length / 2) * Math.sin(angle)
-  return [pathRun({ id: 'garland', name: 'garland', segments: [line({ x: -x, y }, { x, y: -y })], half: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
+  return [pathRun({ id: 'garland', name: 'garland', segments: [line({ x: -x, y }, { x, y: -y })], width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
 }
 
 /** Hooks in a row; between each two the garland hangs in a catenary, and its ends hang down. */
@@ -94,5 +93,5 @@ export function scallopRuns({ span, drop, count, tails, face }: ShapeOf<'scallop
     ...(tails > 0 ? [line({ x: -left, y: 0 }, { x: -left, y: tails })] : []),
   ]
   const length = segments.reduce((total, segment) => total + segment.length, 0)
-  return [pathRun({ id: 'garland', name: 'garland', segments, half: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
+  return [pathRun({ id: 'garland', name: 'garland', segments, width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
 }

@@ -2,6 +2,7 @@ import type { Bounds, Point, Quantity } from '../measure'
 import { quantity } from '../measure'
 import { ovalHeight } from './outlines'
 import type { Run } from './run'
+import { stationAt } from './run'
 import type { Base, Form, Shape } from './schema'
 
 /** A measure of a form that people set. */
@@ -64,7 +65,7 @@ export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[
 }
 
 const ends = (run: Run, s: number): Point => {
-  const { x, y, nx, ny, half } = run.at(s)
+  const { x, y, nx, ny, half } = stationAt(run, s)
   return { x: x + nx * half * 1.4, y: y + ny * half * 1.4 }
 }
 

@@ -1,5 +1,7 @@
 import type { Point } from '../measure'
+import { radians } from '../measure'
 import type { Segment } from './segment'
+import { arc, pointOn } from './segment'
 
 /** A place on a run. */
 export interface Station extends Point {
@@ -18,7 +20,8 @@ export type Reading = { readonly kind: 'clock' } | { readonly kind: 'from', read
 
 /**
  * A curve with a width, along which things are placed. Everything that places, measures or covers
- * is written against this and nothing else, so it serves rings, swags and garlands alike.
+ * is written against this and nothing else, so it serves rings, swags and garlands alike. Plain data: it crosses to a
+ * worker and back as it is; `stationAt` says where a place on it lies.
  */
 export interface Run {
   readonly id: string
@@ -36,8 +39,62 @@ export interface Run {
   readonly mirror: { readonly run: string, readonly reversed: boolean, readonly flipped?: boolean }
   /** Where a taper starts on an open run, mm along: a swag's join, the middle of a mantel. */
   readonly middle: number
-  /** Where `s` millimetres along it lie. Closed runs wrap; open runs stop at their ends. */
-  at(s: number): Station
+  /** What it follows, end to end, and where along it each begins, mm. */
+  readonly segments: readonly Segment[]
+  readonly starts: readonly number[]
+  /** How wide its face is. */
+  readonly width: Profile
+  /** 1 where the left of the travel is the outer side, -1 where the right is. */
+  readonly side: 1 | -1
+  /** How it is moved, and then turned about the base's middle. */
+  readonly turned: { readonly cos: number, readonly sin: number, readonly x: number, readonly y: number } | null
+}
+
+/** How the half width of a face goes along a run, mm at its widest. */
+export type Profile =
+  | { readonly kind: 'even', readonly half: number }
+  /** From the start narrower and narrower, to this share of it. */
+  | { readonly kind: 'taper', readonly half: number, readonly end: number }
+  /** As wide all along, and drawn in at its end. */
+  | { readonly kind: 'ended', readonly half: number }
+  /** Fullest some way down, and then tapering. */
+  | { readonly kind: 'drop', readonly half: number, readonly end: number }
+  /** From a tie out to its fullest, and in again at the tips. */
+  | { readonly kind: 'fan', readonly half: number }
+
+/** Where a drop is fullest, and from where an end is drawn in, shares of the length. */
+const FULLEST = 0.28
+const DRAWN_IN = 0.85
+
+/** Half the width of a face at a share of its run's length, mm. */
+export function halfAt(width: Profile, share: number): number {
+  const { half } = width
+  switch (width.kind) {
+    case 'even': return half
+    case 'taper': return half * (1 - (1 - width.end) * share)
+    case 'ended': return half * (share > DRAWN_IN ? 1 - 0.6 * ((share - DRAWN_IN) / (1 - DRAWN_IN)) : 1)
+    case 'drop': return half * (share < FULLEST ? 0.55 + 0.45 * Math.sin((share / FULLEST) * (Math.PI / 2)) : 1 - (1 - width.end) * ((share - FULLEST) / (1 - FULLEST)))
+    case 'fan': return half * (0.35 + 0.65 * Math.sin(Math.min(1, share * 1.3) * Math.PI * 0.5) * (share > 0.77 ? 1 - (share - 0.77) * 2.6 : 1))
+  }
+}
+
+/**
+ * Where so many millimetres along a run lie. Closed runs wrap; open runs stop at their ends.
+ * @example stationAt(ringRun('ring', 'ring', 400, 200), 0) // twelve o'clock: { x: 0, y: -150, tx: 1, ty: 0, nx: 0, ny: -1, half: 50 }
+ */
+export function stationAt(run: Run, s: number): Station {
+  const { segments, starts, side, turned } = run
+  const where = onRun(run, s)
+  let i = segments.length - 1
+  while (i > 0 && starts[i]! > where) i -= 1
+  const segment = segments[i]!
+  const { x, y, tx, ty } = pointOn(segment, Math.min(segment.length, where - starts[i]!))
+  const half = halfAt(run.width, where / run.length)
+  if (!turned) return { x, y, tx, ty, nx: ty * side, ny: -tx * side, half }
+  const { cos, sin } = turned
+  const [px, py] = [x + turned.x, y + turned.y]
+  const [ux, uy] = [tx * cos - ty * sin, tx * sin + ty * cos]
+  return { x: px * cos - py * sin, y: px * sin + py * cos, tx: ux, ty: uy, nx: uy * side, ny: -ux * side, half }
 }
 
 /** `s` brought onto the run: wrapped when it is closed, held at the ends when it is open. */
@@ -73,28 +130,16 @@ export const across = ({ x, y, nx, ny, half }: Station, t: number): Point => ({ 
 const CLOCK: Reading = { kind: 'clock' }
 
 /** A circle: `s = 0` at twelve o'clock, growing clockwise as seen from the front. */
-export function ringRun(id: string, name: string, outer: number, inner: number): Run {
-  const radius = (outer + inner) / 4
-  const length = 2 * Math.PI * radius
-  const run: Run = {
-    id, name, closed: true, length, rim: Math.PI * outer, reads: CLOCK, mirror: { run: id, reversed: true }, middle: 0,
-    at(s) {
-      const angle = onRun(run, s) / radius
-      const nx = Math.sin(angle)
-      const ny = -Math.cos(angle)
-      return { x: nx * radius, y: ny * radius, tx: -ny, ty: nx, nx, ny, half: (outer - inner) / 4 }
-    },
-  }
-  return run
-}
+export const ringRun = (id: string, name: string, outer: number, inner: number): Run =>
+  pathRun({ id, name, segments: [arc({ x: 0, y: 0 }, (outer + inner) / 4, 0, 360)], width: (outer - inner) / 4, closed: true, rim: Math.PI * outer })
 
 export interface Path {
   readonly id: string
   readonly name: string
   /** End to end, at least one. */
   readonly segments: readonly Segment[]
-  /** Half the width of the face, mm; or by the share of the length, 0 to 1. */
-  readonly half: number | ((share: number) => number)
+  /** Half the width of the face, mm, where it is the same all along. */
+  readonly width: number | Profile
   readonly closed?: boolean
   /** Which side of the travel is the outer one: left unless said. */
   readonly outer?: 'left' | 'right'
@@ -106,50 +151,37 @@ export interface Path {
 }
 
 /** A run along segments laid end to end, by true arc length. @throws RangeError when there is nothing to follow */
-export function pathRun({ id, name, segments, half, closed = false, outer = 'left', reads, mirror, middle, rim }: Path): Run {
+export function pathRun({ id, name, segments, width: wide, closed = false, outer = 'left', reads, mirror, middle, rim }: Path): Run {
   const starts = [0]
   for (const segment of segments) starts.push(starts.at(-1)! + segment.length)
-  const length = starts.at(-1)!
+  const length = starts.pop()!
   if (!(length > 0)) throw new RangeError(`run ${id}: it has no length`)
-  const side = outer === 'left' ? 1 : -1
-  const halfAt = typeof half === 'number' ? () => half : half
-  const run: Run = {
-    id, name, closed, length,
+  const width: Profile = typeof wide === 'number' ? { kind: 'even', half: wide } : wide
+  return {
+    id, name, closed, length, segments, starts, width, side: outer === 'left' ? 1 : -1, turned: null,
     // A closed curve turns once round, so its outer edge is longer by a full turn of the face (Steiner's formula).
-    rim: rim ?? (closed ? length + 2 * Math.PI * halfAt(0) : length),
+    rim: rim ?? (closed ? length + 2 * Math.PI * halfAt(width, 0) : length),
     reads: reads ?? (closed ? CLOCK : { kind: 'from', words: 'from the start', start: 'the start' }),
     mirror: mirror ?? { run: id, reversed: closed }, middle: middle ?? 0,
-    at(s) {
-      const where = onRun(run, s)
-      let i = segments.length - 1
-      while (i > 0 && starts[i]! > where) i -= 1
-      const { x, y, tx, ty } = segments[i]!.at(Math.min(segments[i]!.length, where - starts[i]!))
-      return { x, y, tx, ty, nx: ty * side, ny: -tx * side, half: halfAt(where / length) }
-    },
   }
-  return run
 }
 
-/** The same run turned about the base's centre, and moved. @param by degrees clockwise @param shift mm, before the turn */
+/** The same run moved, and turned about the base's middle. @param by degrees clockwise @param shift mm, before the turn */
 export function turnedRun(run: Run, by: number, shift: Point = { x: 0, y: 0 }): Run {
   if (by === 0 && shift.x === 0 && shift.y === 0) return run
-  const cos = Math.cos((by * Math.PI) / 180)
-  const sin = Math.sin((by * Math.PI) / 180)
-  return {
-    ...run,
-    at(s) {
-      const { x, y, tx, ty, nx, ny, half } = run.at(s)
-      const [px, py] = [x + shift.x, y + shift.y]
-      return { x: px * cos - py * sin, y: px * sin + py * cos, tx: tx * cos - ty * sin, ty: tx * sin + ty * cos, nx: nx * cos - ny * sin, ny: nx * sin + ny * cos, half }
-    },
-  }
+  const before = run.turned ?? { cos: 1, sin: 0, x: 0, y: 0 }
+  const [cos, sin] = [Math.cos(radians(by)), Math.sin(radians(by))]
+  // Moved where it was already turned: the same as moved the other way round before.
+  const x = before.x + shift.x * before.cos + shift.y * before.sin
+  const y = before.y + shift.y * before.cos - shift.x * before.sin
+  return { ...run, turned: { cos: cos * before.cos - sin * before.sin, sin: sin * before.cos + cos * before.sin, x, y } }
 }
 
 /** The run, and the place on it, nearest to a point, and how far off it is. */
 export function nearestRun(runs: readonly Run[], point: Point): { readonly run: Run, readonly s: number, readonly away: number } {
   const found = runs.map((run) => {
     const s = nearestOn(run, point)
-    const { x, y } = run.at(s)
+    const { x, y } = stationAt(run, s)
     return { run, s, away: Math.hypot(x - point.x, y - point.y) }
   })
   return found.reduce((best, each) => (each.away < best.away ? each : best))
@@ -163,7 +195,7 @@ const NEAREST_STATIONS = 180
  */
 export function nearestOn(run: Run, { x, y }: Point): number {
   const away = (s: number): number => {
-    const station = run.at(s)
+    const station = stationAt(run, s)
     return Math.hypot(station.x - x, station.y - y)
   }
   const step = run.length / NEAREST_STATIONS

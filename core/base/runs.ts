@@ -7,7 +7,7 @@ import { BASE_SORTS } from './kinds'
 import { DENSITIES } from './thumbs'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
-import { onRun, ringRun, turnedRun } from './run'
+import { onRun, ringRun, stationAt, turnedRun } from './run'
 import type { Base, Form, Shape } from './schema'
 
 function untilTurned(shape: Shape): Run[] {
@@ -53,7 +53,7 @@ export function runsOf({ shape, turn }: Pick<Base, 'shape' | 'turn'>): Run[] {
 function said(run: Run, form: Form, turn: number): Run {
   if ((form !== 'swag' && form !== 'opened') || Math.abs(((turn % 180) + 180) % 180 - 90) > 45 || run.reads.kind !== 'from') return run
   const { start } = run.reads
-  const lower = run.at(run.length).y > run.at(0).y
+  const lower = stationAt(run, run.length).y > stationAt(run, 0).y
   return { ...run, name: lower ? 'lower arm' : 'upper arm', reads: { kind: 'from', words: `${lower ? 'below' : 'above'} ${start}`, start } }
 }
 
@@ -65,7 +65,7 @@ export function markOn({ shape, turn }: Pick<Base, 'shape' | 'turn'>, runs: read
 
 /** The area of all faces, mm²: widths summed along the runs. */
 export function faceArea(runs: readonly Run[]): number {
-  return runs.reduce((total, run) => total + (run.length / EDGE_STATIONS) * Array.from({ length: EDGE_STATIONS }, (_, i) => 2 * run.at(((i + 0.5) / EDGE_STATIONS) * run.length).half).reduce((a, b) => a + b, 0), 0)
+  return runs.reduce((total, run) => total + (run.length / EDGE_STATIONS) * Array.from({ length: EDGE_STATIONS }, (_, i) => 2 * stationAt(run, ((i + 0.5) / EDGE_STATIONS) * run.length).half).reduce((a, b) => a + b, 0), 0)
 }
 
 /** What a bare base weighs, g. */

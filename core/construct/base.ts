@@ -1,7 +1,7 @@
 import type { LaidLayer } from '../arrange'
 import { arrangingOf } from '../arrange'
 import type { Body, Run } from '../base'
-import { BASE_SORTS } from '../base'
+import { BASE_SORTS, stationAt } from '../base'
 import type { Rated, Term, Thumb } from '../measure'
 import { rate, sum } from '../measure'
 import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
@@ -51,7 +51,7 @@ const FRAMES: Partial<Record<Body, Thumb>> = { trees: TRUNKS, bound: TRUNKS, eve
 function hungBy({ kind }: Piece['base'], run: Run, by: Rated): Term {
   const frame = FRAMES[BASE_SORTS[kind].body]
   if (frame) return byRule(frame, by)
-  const thick = 2 * run.at(0).half
+  const thick = 2 * stationAt(run, 0).half
   return thick <= rate(THICKEST, by) ? mm(thick) : byRule(THICKEST, by)
 }
 

@@ -1,6 +1,6 @@
 import { beadsOn } from '../arrange'
 import type { Body, Run } from '../base'
-import { BASE_SORTS } from '../base'
+import { BASE_SORTS, stationAt } from '../base'
 import type { Rated, Term } from '../measure'
 import { gaugeWidth, quantity, sum } from '../measure'
 import { byRule, count, less, mm, over, PI, plus, plusAll, ratio, saidAs, the, times, wholes } from '../measure/term'
@@ -22,7 +22,7 @@ export const bareWire = (turns: number, ring: Term, own: number, tail: number): 
 const WIRED: Partial<Record<Body, (by: Rated) => Term>> = { wire: (by) => byRule(WIRES, by), box: (by) => byRule(WIRES, by), clamps: (by) => byRule(WIRES, by), beads: () => mm(gaugeWidth(16)) }
 
 /** What a wire is bent round at the end of its beads. */
-const wireOf = ({ piece, shelf }: Making, run: Run): Term => WIRED[BASE_SORTS[piece.base.kind].body]?.(shelf) ?? mm(2 * run.at(run.length / 2).half)
+const wireOf = ({ piece, shelf }: Making, run: Run): Term => WIRED[BASE_SORTS[piece.base.kind].body]?.(shelf) ?? mm(2 * stationAt(run, run.length / 2).half)
 
 /** Whether beads go on the base's own wires, so that none is needed to thread them on. */
 const onOwnWires = ({ piece }: Making): boolean => BASE_SORTS[piece.base.kind].body === 'rod'

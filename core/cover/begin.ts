@@ -1,6 +1,6 @@
 import { arrange, HELD } from '../arrange'
 import type { BaseKind, Body, Run } from '../base'
-import { BASE_SORTS, boundsOf } from '../base'
+import { BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Rated, Thumb } from '../measure'
@@ -98,7 +98,7 @@ function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Ro
   const { left, right, top, bottom } = boundsOf(runs)
   const [wide, high] = [right - left, bottom - top]
   const short = Math.min(wide, high)
-  const half = first!.at(first!.length / 3).half
+  const half = stationAt(first!, first!.length / 3).half
   const wished = Math.min(BEYOND.most, Math.max(BEYOND.least, 2 * half * BEYOND.ofFace, (short / 2) * BEYOND.ofHalf))
   // Garlands go along what they hang on, and are not measured against its width.
   const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * rate(DOOR_SHARE, by) - wide) / 2

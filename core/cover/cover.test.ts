@@ -26,7 +26,7 @@ describe('faceGrid', () => {
     const grid = faceGrid([ring])
     const exact = Math.PI * (inches(6) ** 2 - inches(4) ** 2)
     expect(grid.cells * grid.cell ** 2 / exact).toBeCloseTo(1, 2)
-    const strip = faceGrid([pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 900, y: 0 })], half: 40 })])
+    const strip = faceGrid([pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 900, y: 0 })], width: 40 })])
     expect(strip.cells * strip.cell ** 2 / (900 * 80)).toBeCloseTo(1, 1)
   })
   it('cuts the run into stretches of like size', () => {

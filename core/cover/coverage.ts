@@ -1,6 +1,6 @@
 import type { Placement } from '../arrange'
 import type { Run } from '../base'
-import { apart } from '../base'
+import { apart, stationAt } from '../base'
 import type { Silhouette } from '../glyph'
 import { boundsAt, silhouetteOf } from '../glyph'
 import type { Shelf } from '../material'
@@ -165,7 +165,7 @@ function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uin
   const own = grid.stretches.flatMap((stretch, i) => (stretch.run === run.id ? [i] : []))
   const n = own.length
   const step = run.length / n
-  const least = Math.max(BARE_SHORTEST, BARE_LEAST * 2 * run.at(run.length / 3).half)
+  const least = Math.max(BARE_SHORTEST, BARE_LEAST * 2 * stationAt(run, run.length / 3).half)
   // A stretch that another run's face lies over has no cells of its own, and is not bare.
   const isBare = own.map((i) => size[i]! > 0 && covered[i]! < below * size[i]!)
   if (isBare.every(Boolean)) return [{ run: run.id, from: 0, length: run.length }]
@@ -186,7 +186,7 @@ function bareStretches(run: Run, grid: FaceGrid, covered: Uint32Array, size: Uin
 /** How much of the face about a place on a run is covered, half the face's width to each side, 0 to 1. */
 export function coveredAt(counted: Counted, run: Run, s: number): number {
   const { size, covered } = tallied(counted)
-  const reach = run.at(s).half
+  const reach = stationAt(run, s).half
   let [cells, some] = [0, 0]
   counted.grid.stretches.forEach((stretch, i) => {
     if (stretch.run !== run.id || apart(run, stretch.from + stretch.length / 2, s) > reach) return

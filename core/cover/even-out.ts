@@ -1,7 +1,7 @@
 import type { LaidLayer, Placement } from '../arrange'
 import { grown, joined, nudgeBy, reserved } from '../arrange'
 import type { Run } from '../base'
-import { across, boundsOf, onRun, reachOf, wayTo } from '../base'
+import { across, boundsOf, onRun, reachOf, stationAt, wayTo } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure, Rated } from '../measure'
@@ -150,7 +150,7 @@ const gap = (run: Run, a: number, b: number): number => (run.closed ? onRun(run,
 
 function moveTo(item: Item, s: number): void {
   item.s = onRun(item.run, s)
-  const { x, y } = across(item.run.at(item.s), item.of.t)
+  const { x, y } = across(stationAt(item.run, item.s), item.of.t)
   item.x = x
   item.y = y + (item.of.cord ? item.of.y - item.of.cord.y : 0)
   turnedBy(item)

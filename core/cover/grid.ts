@@ -1,5 +1,6 @@
 import type { Placement } from '../arrange'
 import type { Run } from '../base'
+import { stationAt } from '../base'
 import type { Point } from '../measure'
 import type { Silhouette } from '../glyph'
 import { radians } from '../measure'
@@ -69,7 +70,7 @@ function makeGrid(runs: readonly Run[]): FaceGrid {
 function quad(run: Run, from: number, to: number): Point[] {
   const edge = (share: number, side: number): Point => {
     // The end of a closed run is its start: stay a hair short so that it does not wrap.
-    const { x, y, nx, ny, half } = run.at(share === 1 ? run.length * (1 - 1e-12) : share * run.length)
+    const { x, y, nx, ny, half } = stationAt(run, share === 1 ? run.length * (1 - 1e-12) : share * run.length)
     return { x: x + nx * half * side, y: y + ny * half * side }
   }
   return [edge(from, 1), edge(to, 1), edge(to, -1), edge(from, -1)]

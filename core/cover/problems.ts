@@ -1,7 +1,7 @@
 import type { LaidLayer, Placement } from '../arrange'
 import { copyAcross, footprint, inside } from '../arrange'
 import type { Run } from '../base'
-import { across, anchorSays, BASE_SORTS, clockAngle, markOn } from '../base'
+import { across, anchorSays, BASE_SORTS, clockAngle, markOn, stationAt } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
@@ -85,7 +85,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   /** Whether a thing lies over most of the face where it is. */
   const covers = (placement: Placement): boolean => {
     const outline = footprint(placement, placement.form)
-    const station = run.at(placement.s)
+    const station = stationAt(run, placement.s)
     return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), outline)).length >= 2
   }
   if (coveredAt(counted, run, s) >= rate(HIDDEN, shelf)) return []

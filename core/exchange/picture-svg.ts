@@ -63,7 +63,7 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows 
   })
   const body = [
     ...(surface ? [group('surface', 'What it hangs on', ink.marks(surfaceMarks(scene.surface, region)))] : []),
-    group('base', 'Base', ink.marks(baseGlyph(scene.base).marks)),
+    group('base', 'Base', ink.marks(baseGlyph(scene.base, scene.runs).marks)),
     ...layers,
     ...(surface && scene.surface.light !== 'day' ? [group('light', 'Light', ink.marks(lightMarks(scene.surface, items, region)))] : []),
   ].join('\n')

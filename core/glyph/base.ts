@@ -1,5 +1,5 @@
 import type { Base, Body, Run } from '../base'
-import { across, BASE_SORTS, boundsOf, runsOf } from '../base'
+import { across, BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Bounds, Random } from '../measure'
 import { radians, random, seedOf } from '../measure'
 import { blend, css, jitter, lighter, tone } from './colour'
@@ -16,25 +16,24 @@ const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void
 }
 
 /** The bare base, its middle at the origin. */
-export function baseGlyph(base: Base): Glyph {
+export function baseGlyph(base: Base, runs: readonly Run[]): Glyph {
   const sheet = new MarkSheet()
-  const bounds = putBase(base, sheet)
+  const bounds = putBase(base, runs, sheet)
   return { marks: sheet.marks, bounds }
 }
 
 /** Draws the bare base on a sheet. @returns its tight bounds, mm */
-export function putBase(base: Base, sheet: Sheet): Bounds {
+export function putBase(base: Base, runs: readonly Run[], sheet: Sheet): Bounds {
   const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))), { sheet })
   const draw = BODIES[BASE_SORTS[base.kind].body]
-  for (const run of runsOf(base)) draw(pen, run, tone(base.colour), pen.random)
+  for (const run of runs) draw(pen, run, tone(base.colour), pen.random)
   return pen.bounds
 }
 
 /** How far a bare base may reach beyond its faces on the drawing: tips and stray strands, mm and share of half a face. */
 const OVER = { least: 30, share: 0.9 } as const
 
-export function baseBounds(base: Pick<Base, 'shape' | 'turn'>): Bounds {
-  const runs = runsOf(base)
+export function baseBounds(runs: readonly Run[]): Bounds {
   const { left, top, right, bottom } = boundsOf(runs)
   const over = OVER.least + OVER.share * Math.max(...runs.map(halfOf))
   return { left: left - over, top: top - over, right: right + over, bottom: bottom + over }
@@ -78,7 +77,7 @@ export function tuckGlyph(base: Base, at: { x: number, y: number }, along: numbe
 }
 
 const on = (run: Run, s: number, t: number): XY => {
-  const { x, y } = across(run.at(s), t)
+  const { x, y } = across(stationAt(run, s), t)
   return [x, y]
 }
 
@@ -112,7 +111,7 @@ function wire(pen: Pen, points: readonly XY[], width: number, of: Tone): void {
   pen.line(shifted(points, pen.light, 0.24 * width), width * 0.2, css(lighter(of, 0.28)), 0.8)
 }
 
-const halfOf = (run: Run): number => run.at(run.length / 3).half
+const halfOf = (run: Run): number => stationAt(run, run.length / 3).half
 
 function strands(pen: Pen, run: Run, of: Tone, seeds: Random, count: number, widths: readonly [number, number], wandering = 1): void {
   const half = halfOf(run)
@@ -145,7 +144,7 @@ function wrap(pen: Pen, run: Run, at: number, slant: number, width: number, of: 
 
 /** A tendril that curls off one edge. */
 function tendril(pen: Pen, run: Run, at: number, side: 1 | -1, of: Tone): void {
-  const { x, y, tx, ty, nx, ny, half } = run.at(((at % run.length) + run.length) % run.length)
+  const { x, y, tx, ty, nx, ny, half } = stationAt(run, ((at % run.length) + run.length) % run.length)
   const size = Math.min(26, half * 0.7) * pen.random.between(0.7, 1.1)
   const points = Array.from({ length: 16 }, (_, i): XY => {
     const u = i / 15
@@ -229,7 +228,7 @@ function straw(pen: Pen, run: Run, of: Tone, seeds: Random): void {
     const s = seeds.between(0, run.length)
     const t = seeds.spread(0.97)
     const reach = seeds.between(9, 26)
-    const { nx, ny } = run.at(s)
+    const { nx, ny } = stationAt(run, s)
     const facing = (nx * lx + ny * ly) * t
     const row = Math.min(tones.length - 1, Math.max(0, Math.round(2.4 + facing * 1.8 - Math.abs(t) * 1.6 + seeds.spread(1.6))))
     rows[row]!.push([on(run, s, t), on(run, s + reach, Math.max(-1, Math.min(1, t + (reach * seeds.spread(0.22)) / half)))])
@@ -264,7 +263,7 @@ function hoop(pen: Pen, run: Run, of: Tone): void {
   pen.line(middle, thick, css(lighter(of, -0.16)))
   const pieces = 96
   for (let i = 0; i < pieces; i++) {
-    const { nx, ny } = run.at((i / pieces) * run.length)
+    const { nx, ny } = stationAt(run, (i / pieces) * run.length)
     const facing = nx * lx + ny * ly
     const shine = 0.05 + 0.1 * facing + 0.13 * Math.max(0, 2 * facing * facing - 1) ** 6
     pen.line(lane(run, (i / pieces) * run.length, ((i + 1.1) / pieces) * run.length, () => 0), thick * 0.74, css(lighter(of, shine)))
@@ -277,7 +276,7 @@ function beads(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const n = Math.max(1, Math.floor(run.length / (2 * half)))
   wire(pen, whole(run, 0), 1.6, tone('#8c8e8c'))
   for (let i = 0; i < n; i++) {
-    const { x, y, tx, ty } = run.at(((i + 0.5) / n) * run.length)
+    const { x, y, tx, ty } = stationAt(run, ((i + 0.5) / n) * run.length)
     sphere(pen, x, y, half * 0.99, jitter(of, seeds, 0.6))
     pen.line([[x - tx * half * 0.9 - ty * half * 0.2, y - ty * half * 0.9 + tx * half * 0.2], [x - tx * half * 0.9, y - ty * half * 0.9], [x - tx * half * 0.9 + ty * half * 0.2, y - ty * half * 0.9 - tx * half * 0.2]], 0.8, css(lighter(of, -0.2)), 0.7)
   }
@@ -304,7 +303,7 @@ function tips(pen: Pen, run: Run, of: Tone, seeds: Random, pitch: number, reach:
   const n = Math.max(6, Math.round(run.length / pitch))
   for (let i = 0; i < n; i++) {
     const s = ((i + seeds.next() * 0.8) / n) * run.length
-    const { x, y, tx, ty, half } = run.at(s)
+    const { x, y, tx, ty, half } = stationAt(run, s)
     const forward = (Math.atan2(ty, tx) * 180) / Math.PI
     for (const side of seeds.next() < 0.5 ? [-1, 1, 0] : [1, -1]) {
       const turn = side === 0 ? seeds.spread(14) : side * seeds.between(24, 62)

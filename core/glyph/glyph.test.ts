@@ -109,8 +109,8 @@ describe('bases and surfaces', () => {
   it.each(BASE_KINDS)('%s is as large as it says, in every usual size', (kind) => {
     for (const { shape } of BASE_SORTS[kind].sizes) {
       const base = { ...usualBase(kind), shape }
-      const glyph = baseGlyph(base)
-      const [edges, most] = [boundsOf(runsOf(base)), baseBounds(base)]
+      const glyph = baseGlyph(base, runsOf(base))
+      const [edges, most] = [boundsOf(runsOf(base)), baseBounds(runsOf(base))]
       sound(glyph.marks)
       for (const side of ['left', 'top'] as const) {
         expect(glyph.bounds[side]).toBeGreaterThan(most[side] - 30)

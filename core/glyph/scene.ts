@@ -1,5 +1,6 @@
 import type { LaidLayer, Placement } from '../arrange'
 import type { Base, Run } from '../base'
+import { stationAt } from '../base'
 import type { Bounds } from '../measure'
 import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
@@ -42,6 +43,8 @@ export interface Backdrop extends Pick<Brief, 'surface' | 'door' | 'light'> {
 export interface Scene {
   readonly surface: Backdrop
   readonly base: Base
+  /** The runs of the base. */
+  readonly runs: readonly Run[]
   /** From back to front. */
   readonly items: readonly SceneItem[]
 }
@@ -56,7 +59,7 @@ const drawn = onceFor<Placement, SceneItem>()
 
 /** What of an item follows from its placement alone. */
 const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => drawn(placement, () => {
-  const { tx, ty } = run.at(placement.s)
+  const { tx, ty } = stationAt(run, placement.s)
   const { species, made, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
   // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.
   return {
@@ -89,7 +92,7 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
       surface, door, light, hang: hangsAt(piece, shelf), doorway: form === 'door',
       shelf: form === 'mantel' ? 0 : bounds.bottom + OVER_SHELF,
     },
-    base: piece.base, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
+    base: piece.base, runs: on, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
   }
 }
 

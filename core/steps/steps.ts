@@ -1,7 +1,7 @@
 import type { LaidLayer, Spacing } from '../arrange'
 import { arrangingOf, countsOf, countsOfAll, inOrder } from '../arrange'
 import type { Body, Run } from '../base'
-import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn, runsOf } from '../base'
+import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn } from '../base'
 import type { Mechanic, Method } from '../fix'
 import { MECHANIC_NAMES, methodFor } from '../fix'
 import type { MakeUp } from '../construct'
@@ -49,7 +49,7 @@ export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidL
   const materials = materialsOn(laid, shelf)
   const layers = laid.filter(({ placements }) => placements.length > 0)
   return [
-    prepareBase(piece),
+    prepareBase(piece, runs),
     ...(layers.length ? [prepareStems(piece, layers, materials, of, shelf)] : []),
     ...layers.map((each) => layStep(piece, runs, each, of, shelf)),
     {
@@ -92,9 +92,8 @@ export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: She
   return [...new Set([...materialsOn(laid, shelf), ...bows].flatMap((material) => methodFor(piece.base.kind, material, shelf).needs))]
 }
 
-function prepareBase({ base }: Piece): Step {
+function prepareBase({ base }: Piece, runs: readonly Run[]): Step {
   const sort = BASE_SORTS[base.kind]
-  const runs = runsOf(base)
   const closed = runs[0]!.closed
   const measures = DIMENSIONS[base.shape.form].flatMap(({ id, name, unit }): Said[] => {
     const value = (base.shape as unknown as Record<string, number | string>)[id]!

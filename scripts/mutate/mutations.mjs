@@ -49,7 +49,7 @@ export const MUTATIONS = [
   ['core/construct/bundles.ts', 'const IN_LAST_QUARTER = 2', 'const IN_LAST_QUARTER = 1', MAKE],
   ['core/construct/binding.ts', 'export const TAIL = inches(4)', 'export const TAIL = inches(8)', MAKE],
   ['core/construct/boughs.ts', 'const PER_TIE = 3', 'const PER_TIE = 6', MAKE],
-  ['core/construct/bundles.ts', 'count * rule.sprigs * rule.faces', 'count * rule.sprigs', MAKE],
+  ['core/arrange/rules/bundles.ts', 'count * rule.sprigs * rule.faces', 'count * rule.sprigs', MAKE],
   ['core/construct/boughs.ts', 'wholesOver(pieces * advance, rule.yields)', 'wholesIn(pieces * advance, rule.yields)', MAKE],
   ['core/construct/bow.ts', 'const HANDLE = inches(38)', 'const HANDLE = inches(19)', MAKE],
   ['core/construct/bow.ts', '\'paddle wire\': { material: \'paddle-wire\', length: inches(18) }', '\'paddle wire\': { material: \'paddle-wire\', length: inches(36) }', MAKE],

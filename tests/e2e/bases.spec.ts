@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import type { BaseKind } from '../../core/base'
-import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
+import { BASE_KINDS, BASE_SORTS, runsOf, stationAt } from '../../core/base'
 import { plainShelf } from '../../core/material'
 import { show } from '../../core/measure'
 import type { Piece } from '../../core/piece'
@@ -18,9 +18,9 @@ async function gripOf(page: Page, piece: Piece): Promise<{ from: { x: number, y:
   const top = scene.items.at(-1)!
   const placement = placements.find(({ id }) => id === top.id)!
   const run = runsOf(piece.base).find(({ id }) => id === placement.run)!
-  const here = run.at(placement.s)
+  const here = stationAt(run, placement.s)
   const back = placement.s > run.length / 2 && !run.closed ? -1 : 1
-  const there = run.at(placement.s + back * Math.min(90, run.length / 5))
+  const there = stationAt(run, placement.s + back * Math.min(90, run.length / 5))
   const from = await pixelOf(page, top)
   const shift = await pixelOf(page, { x: top.x + there.x - here.x, y: top.y + there.y - here.y })
   return { from, to: shift }

@@ -1,6 +1,6 @@
 import { expect } from 'vitest'
 import { Resvg } from '@resvg/resvg-js'
-import { boundsOf, runsOf } from '../../core/base'
+import { boundsOf, runsOf, stationAt } from '../../core/base'
 import { SvgInk } from '../../core/exchange'
 import { itemGlyph } from '../../core/glyph'
 import { CATALOGUE } from '../../core/material'
@@ -30,7 +30,7 @@ function hidden(piece: Piece, { scene }: Pick<Workings, 'scene'>): number {
   const face = (): string => runs.map((run) => {
     const N = 720
     const edge = (side: number): string[] => Array.from({ length: N + 1 }, (_, i) => {
-      const { x, y, nx, ny, half } = run.at(Math.min(run.length * (1 - 1e-9), (run.length * i) / N))
+      const { x, y, nx, ny, half } = stationAt(run, Math.min(run.length * (1 - 1e-9), (run.length * i) / N))
       return `${(x + nx * half * side).toFixed(3)} ${(y + ny * half * side).toFixed(3)}`
     })
     const [out, inner] = [edge(1), edge(-1)]

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { baseGlyph, itemGlyph, SPECIES } from '../../core/glyph'
 import type { Glyph } from '../../core/glyph'
 import type { Bounds } from '../../core/measure'
-import { BASE_KINDS, usualBase } from '../../core/base'
+import { BASE_KINDS, runsOf, usualBase } from '../../core/base'
 
 /**
  * Source: svg-path-commander (registry), which finds the bounding box of path data by its own sums. What is painted
@@ -33,5 +33,5 @@ describe('the bounds that drawings declare are those that an independent reader 
   it.each(Object.keys(SPECIES))('%s', (species) => {
     sameBox(itemGlyph({ species, length: 120, width: 70, seed: 5, bearing: 40, tint: null, words: null, depth: 0, rise: 0, made: null }))
   })
-  it.each(BASE_KINDS)('base: %s', (kind) => sameBox(baseGlyph(usualBase(kind))))
+  it.each(BASE_KINDS)('base: %s', (kind) => sameBox(baseGlyph(usualBase(kind), runsOf(usualBase(kind)))))
 })

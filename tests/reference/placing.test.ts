@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { against, arrange, evenly, sample, scatter, swap } from '../../core/arrange'
-import { across, line, pathRun, ringRun, runsOf } from '../../core/base'
+import { across, line, pathRun, ringRun, runsOf, stationAt } from '../../core/base'
 import { inches } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 
@@ -32,7 +32,7 @@ describe('N against M', () => {
 describe('scatter', () => {
   // Source: R. Bridson, "Fast Poisson disk sampling in arbitrary dimensions", SIGGRAPH sketches 2007 (from memory): no two samples lie nearer
   // than r, and a sample is maximal or nearly so: its density n r² / area lies near 0.7 in the plane (between 0.6 and 0.85 is common).
-  const strip = pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 2000, y: 0 })], half: 500 })
+  const strip = pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 2000, y: 0 })], width: 500 })
   it.each([20, 40, 80])('no two nearer than %f, and as dense as Poisson disk samples are', (apart) => {
     const darts = sample(strip, apart, 7, 100_000)
     let least = Infinity
@@ -45,7 +45,7 @@ describe('scatter', () => {
   // Source: for n points thrown independently the mean distance to the nearest is 0.5 / sqrt(n / area) (P. J. Clark and F. C. Evans 1954, from memory).
   it('lies wider apart than chance would', () => {
     const ring = ringRun('r', 'r', 600, 200)
-    const points = scatter(ring, 60, 3).map(({ s, t }) => across(ring.at(s), t))
+    const points = scatter(ring, 60, 3).map(({ s, t }) => across(stationAt(ring, s), t))
     const nearest = points.map((a) => Math.min(...points.filter((b) => b !== a).map((b) => Math.hypot(a.x - b.x, a.y - b.y))))
     const mean = nearest.reduce((a, b) => a + b, 0) / nearest.length
     const chance = 0.5 / Math.sqrt(60 / (Math.PI * (300 ** 2 - 100 ** 2)))

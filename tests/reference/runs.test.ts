@@ -1,6 +1,6 @@
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
-import { BASE_SORTS, bentHeight, catenary, ellipse, pathRun, runsOf, usualBase } from '../../core/base'
+import { BASE_SORTS, bentHeight, catenary, ellipse, pathRun, pointOn, runsOf, stationAt, usualBase } from '../../core/base'
 import { swagRuns, treesLength } from '../../core/base/hangings'
 import { ovalHeight } from '../../core/base/outlines'
 import { inches, toInches } from '../../core/measure'
@@ -44,7 +44,7 @@ describe('catenaries', () => {
       else high = a
     }
     expect(toInches(garland.length)).toBeCloseTo(2 * low * Math.sinh(span / (2 * low)), 6)
-    expect(toInches(garland.at(garland.length / 2).y)).toBeCloseTo(drop, 6)
+    expect(toInches(pointOn(garland, garland.length / 2).y)).toBeCloseTo(drop, 6)
   })
 })
 
@@ -54,8 +54,8 @@ describe('deep catenaries', () => {
     const garland = catenary({ x: 0, y: 0 }, span, drop)
     const a = (garland.length ** 2 / 4 - drop ** 2) / (2 * drop)
     expect(2 * a * Math.asinh(garland.length / (2 * a))).toBeCloseTo(span, 3)
-    expect(garland.at(garland.length).x).toBeCloseTo(span, 6)
-    expect(garland.at(garland.length / 2).y).toBeCloseTo(drop, 6)
+    expect(pointOn(garland, garland.length).x).toBeCloseTo(span, 6)
+    expect(pointOn(garland, garland.length / 2).y).toBeCloseTo(drop, 6)
   })
   // By hand: so deep it is all but two straight falls of 6.5 m.
   it('of 13 spans is about twice its drop', () => expect(catenary({ x: 0, y: 0 }, 500, 6500).length / 13_000).toBeCloseTo(1, 1))
@@ -67,7 +67,7 @@ describe('the rim of a heart', () => {
     const [run] = runsOf({ shape, turn: 0 })
     const N = 600
     const at = (i: number, t: number): [number, number] => {
-      const { x, y, nx, ny, half } = run!.at(run!.length * Math.min(1 - 1e-9, i / N))
+      const { x, y, nx, ny, half } = stationAt(run!, run!.length * Math.min(1 - 1e-9, i / N))
       return [x + nx * half * t, y + ny * half * t]
     }
     const quads = Array.from({ length: N }, (_, i): [number, number][][] => [[at(i, 1), at(i + 1, 1), at(i + 1, -1), at(i, -1)]])
@@ -93,8 +93,8 @@ describe('lengths of the trade', () => {
   it('a rim is longer than the centre line by pi times the face', () => {
     for (const kind of ['grapevine', 'square'] as const) {
       const [run] = runsOf(usualBase(kind))
-      expect(run!.rim - run!.length).toBeCloseTo(2 * Math.PI * run!.at(run!.length / 8).half, 6)
+      expect(run!.rim - run!.length).toBeCloseTo(2 * Math.PI * stationAt(run!, run!.length / 8).half, 6)
     }
-    expect(pathRun({ id: 'o', name: 'o', segments: [ellipse(200, 120)], half: 20, closed: true }).rim).toBeGreaterThan(ellipse(200, 120).length)
+    expect(pathRun({ id: 'o', name: 'o', segments: [ellipse(200, 120)], width: 20, closed: true }).rim).toBeGreaterThan(ellipse(200, 120).length)
   })
 })

@@ -3,13 +3,12 @@ import { computed, ref, shallowRef } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { fitTo } from '#core/arrange'
 import type { Filling } from '#core/cover'
-import { swapMaterial } from '#core/jobs'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { formatMoney, parseNumber, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
 import { edit, FULLNESS, laysStems } from '#core/piece'
-import { askFilling, askWorkings } from '~/workers/workings'
+import { askFilling, askSwap, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -57,7 +56,7 @@ interface Offered { readonly to: Material, readonly edit: Edit, readonly before:
 const offered = shallowRef<Offered | null>(null)
 async function offer(to: Material): Promise<void> {
   const from = swapping.value!
-  const swap = swapMaterial(bench.piece!, shops.shelf, props.layer.id, from, to.id)
+  const swap = await askSwap(bench.piece!, shops.shelf, props.layer.id, from, to.id)
   if (!swap) return
   const edited = edit(bench.piece!, swap.edit, 'swap')
   if (!edited.ok) {

@@ -1,3 +1,4 @@
+import { stationAt } from '../../base'
 import { packSiblings } from 'd3-hierarchy'
 import type { RuleOf } from '../../piece'
 import type { Slot, SlotContext } from '../slot'
@@ -18,7 +19,7 @@ function clusters(rule: RuleOf<'cluster'>, { run, widths }: SlotContext): Slot[]
     const centre = at * run.length
     const members = Array.from({ length: rule.size }, (_, i) => ({ r: sizes[group * rule.size + i]! * PACKED / 2, x: 0, y: 0 }))
     const packed = packSiblings(members)
-    const { half } = run.at(centre)
+    const { half } = stationAt(run, centre)
     const deep = packed.some((member) => Math.abs(member.y) > half * 1.25)
     if (deep) inRow(members)
     return members.map((member, i) => slot(run, `${group}.${i}`, centre + member.x, { across: member.y / half, deal: group * rule.size + i }))
