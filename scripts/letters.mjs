@@ -1,4 +1,4 @@
-// Writes core/glyph/face.ts: the outlines of the face that signs are lettered in (Young Serif, SIL Open Font Licence),
+// Writes core/plant/face.ts: the outlines of the face that signs are lettered in (Young Serif, SIL Open Font Licence),
 // so that letters are paths like everything else on the drawing.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -24,7 +24,7 @@ const letters = wanted.flatMap((code) => {
   return `    ${quoted(letter)}: [${glyph.advanceWidth}, ${quoted(d)}],`
 })
 const capital = font.charToGlyph('H').getBoundingBox().y2
-writeFileSync(join(root, 'core/glyph/face.ts'), `/** Written by scripts/letters.mjs from Young Serif (SIL Open Font Licence): per letter how far it moves on, and its outline, in font units. */
+writeFileSync(join(root, 'core/plant/face.ts'), `/** Written by scripts/letters.mjs from Young Serif (SIL Open Font Licence): per letter how far it moves on, and its outline, in font units. */
 export const FACE: { readonly unit: number, readonly capital: number, readonly letters: Readonly<Record<string, readonly [advance: number, d: string]>> } = {
   unit: ${font.unitsPerEm},
   capital: ${capital},
@@ -33,4 +33,4 @@ ${letters.join('\n')}
   },
 }
 `)
-console.log(`core/glyph/face.ts: ${letters.length} letters`)
+console.log(`core/plant/face.ts: ${letters.length} letters`)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watch } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
-import type { Looks } from '#core/glyph'
-import { measureItem, putDown, speciesOf } from '#core/glyph'
+import type { Looks } from '#core/plant'
+import { measureItem, putDown, speciesOf } from '#core/plant'
 import { CanvasSheet } from '~/drawing/paint'
 
 /**

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { Scene } from '#core/glyph'
+import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { usePainted } from '~/composables/usePainted'
 import { writeVectors } from '~/workers/picture'

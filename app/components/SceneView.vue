@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, useTemplateRef, watch } from 'vue'
-import type { Scene } from '#core/glyph'
+import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { usePainted } from '~/composables/usePainted'
 import { fitting } from '~/drawing/scene'

@@ -1,6 +1,6 @@
 import type { Ref } from 'vue'
 import { onBeforeUnmount, ref } from 'vue'
-import type { Scene } from '#core/glyph'
+import type { Scene } from '#core/scene'
 import type { PaintOptions, View } from '~/drawing/scene'
 import { paintScene } from '~/drawing/scene'
 

@@ -1,7 +1,7 @@
 import type { Placement } from '#core/arrange'
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
-import type { SceneItem } from '#core/glyph'
+import type { SceneItem } from '#core/scene'
 import type { Manner, Point } from '#core/measure'
 import { inches, readTape, say } from '#core/measure'
 import type { Workings } from '#core/workings'

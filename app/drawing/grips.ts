@@ -3,7 +3,7 @@ import { footprint, HELD, inside } from '#core/arrange'
 import type { Run } from '#core/base'
 import type { Point } from '#core/measure'
 import { across, nearestOn, onRun, stationAt, wayTo } from '#core/base'
-import type { Scene, SceneItem } from '#core/glyph'
+import type { Scene, SceneItem } from '#core/scene'
 import { degrees, wrapDegrees } from '#core/measure'
 
 /** What is under a point, topmost first: the patches of a scene's items, kept while the scene is shown. */

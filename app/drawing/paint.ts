@@ -1,4 +1,4 @@
-import type { Mark, Paint, Shape, Sheet } from '#core/glyph'
+import type { Mark, Paint, Shape, Sheet } from '#core/plant'
 
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
 

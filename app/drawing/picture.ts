@@ -1,4 +1,4 @@
-import type { Scene } from '#core/glyph'
+import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import type { Workings } from '#core/workings'
 import type { View } from './scene'

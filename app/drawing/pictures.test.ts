@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { SceneItem } from '#core/glyph'
+import type { SceneItem } from '#core/scene'
 import { changesOf, pixelsOf } from './pictures'
 
 const view = { x: 0, y: 0, scale: 6, width: 980, height: 760 }

@@ -1,5 +1,5 @@
-import type { Scene, SceneItem } from '#core/glyph'
-import { baseBounds } from '#core/glyph'
+import type { Scene, SceneItem } from '#core/scene'
+import { baseBounds } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import type { BasePicture, View } from './scene'
 import { basePicture, common, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'

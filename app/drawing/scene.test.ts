@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { usualBase } from '#core/base'
 import { layerOf, pieceWith, shelf } from '#core/testing'
-import { cordMarks } from '#core/glyph'
+import { cordMarks } from '#core/scene'
 import { work } from '#core/workings'
 import { faultText } from '~/composables/files'
 import { fitting, hasClock, pieceBounds, regionOf } from './scene'

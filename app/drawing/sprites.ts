@@ -1,7 +1,9 @@
 import type { Base } from '#core/base'
-import type { SceneItem, Sheet } from '#core/glyph'
+import type { Sheet } from '#core/plant'
+import type { SceneItem } from '#core/scene'
 import type { Bounds } from '#core/measure'
-import { CAST, castAway, DIM, LIGHT_FROM, looksKey, measureItem, putDown, tuckGlyph, tuckTwin } from '#core/glyph'
+import { LIGHT_FROM, looksKey, measureItem, putDown } from '#core/plant'
+import { CAST, castAway, DIM, tuckGlyph, tuckTwin } from '#core/scene'
 import { onceFor } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'
 

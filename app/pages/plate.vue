@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
-import { FAMILIES, SPECIES } from '#core/glyph'
+import { FAMILIES, SPECIES } from '#core/plant'
 
 /** Every species at once, to be judged: at the size that it has on the bench and at twice that, on a light and on a dark ground. */
 useHead({ title: 'Plate of species' })

@@ -1,6 +1,6 @@
 import { proxy, wrap } from 'comlink'
 import type { SvgOptions } from '#core/exchange'
-import type { Scene } from '#core/glyph'
+import type { Scene } from '#core/scene'
 import type { PictureOrder } from '~/drawing/picture'
 import { bridgeTo } from './bridge'
 import type { PictureWorker } from './protocol'

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { sceneSvg } from '#core/exchange'
-import { looksKey } from '#core/glyph'
+import { looksKey } from '#core/plant'
 import { viewFor } from '~/drawing/picture'
 import { paintingScene } from '~/drawing/scene'
 import { drawItem, SpriteCache } from '~/drawing/sprites'

@@ -1,7 +1,7 @@
 import { overlapped, shortestOf } from '../arrange'
 import type { Placement } from '../arrange'
 import type { Run } from '../base'
-import { rimAt, silhouetteOf } from '../glyph'
+import { rimAt, silhouetteOf } from '../plant'
 import type { Shelf } from '../material'
 import type { Rated } from '../measure'
 import { GEOMETRY, quantity, rate, RULE_OF_THUMB, ruleUsed, sum, wholesOver } from '../measure'

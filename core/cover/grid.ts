@@ -2,7 +2,7 @@ import type { Placement } from '../arrange'
 import type { Run } from '../base'
 import { stationAt } from '../base'
 import type { Point } from '../measure'
-import type { Silhouette } from '../glyph'
+import type { Silhouette } from '../plant'
 import { radians } from '../measure'
 
 /** A grid of square cells over the faces of a base's runs. */

@@ -1,7 +1,7 @@
 import { converter, differenceCiede2000, formatHex, wcagContrast } from 'culori'
 import type { LaidLayer, Placement } from '../arrange'
 import { BASE_SORTS } from '../base'
-import { silhouetteOf } from '../glyph'
+import { silhouetteOf } from '../plant'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure } from '../measure'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { SPECIES } from '../glyph'
+import { SPECIES } from '../plant'
 import { CATALOGUE, KIND_NAMES, MATERIAL_KINDS, yieldOf } from '../material'
 import { guessMapping, MATERIAL_COLUMNS, readMaterials, readTable, writeMaterials } from './materials-csv'
 

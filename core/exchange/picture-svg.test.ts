@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Scene } from '../glyph'
+import type { Scene } from '../scene'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { sceneSvg } from './picture-svg'

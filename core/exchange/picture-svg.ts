@@ -1,5 +1,6 @@
-import { baseGlyph, CAST, castAway, cordMarks, DIM, itemGlyph, LIGHT_FROM, lightMarks, looksKey, surfaceMarks, tuckGlyph } from '../glyph'
-import type { Scene, SceneItem } from '../glyph'
+import { itemGlyph, LIGHT_FROM, looksKey } from '../plant'
+import { baseGlyph, CAST, castAway, cordMarks, DIM, lightMarks, surfaceMarks, tuckGlyph } from '../scene'
+import type { Scene, SceneItem } from '../scene'
 import type { Bounds } from '../measure'
 import { radians } from '../measure'
 import { escaped, SvgInk } from './svg-ink'

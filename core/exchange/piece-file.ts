@@ -1,7 +1,7 @@
 import { findNodeAtLocation, getNodePath, parseTree, printParseErrorCode } from 'jsonc-parser'
 import type { Node, ParseError } from 'jsonc-parser'
 import { z } from 'zod'
-import { SPECIES } from '../glyph'
+import { SPECIES } from '../plant'
 import { MaterialSchema } from '../material'
 import { LayerSchema, migrate, PieceSchema, VERSION } from '../piece'
 import type { FileFault, PieceFile } from './travel'

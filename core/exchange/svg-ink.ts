@@ -1,4 +1,4 @@
-import type { Mark, Paint } from '../glyph'
+import type { Mark, Paint } from '../plant'
 
 const n = (value: number): string => String(Math.round(value * 100) / 100)
 export const escaped = (text: string): string => text.replace(/[&<>"']/g, (letter) => `&#${letter.codePointAt(0)};`)

@@ -3,7 +3,6 @@ import { formatMoney } from './money'
 import type { Units } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
-import type { RuleUsed } from './thumb'
 
 /** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
 export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time'
@@ -19,6 +18,9 @@ export type Basis =
   | { readonly kind: 'rule of thumb' }
 
 export type SumPart = string | Quantity
+
+/** A rule of thumb as a figure went by it. */
+export interface RuleUsed extends Quantity { readonly id: string, readonly name: string, readonly usual: number }
 
 /**
  * A number a person may rely on, with the sum that made it.

@@ -1,6 +1,6 @@
-import type { Basis, Figure, Quantity, Said, SumPart, Unit } from './figure'
+import type { Basis, Figure, Quantity, RuleUsed, Said, SumPart, Unit } from './figure'
 import { COUNTED, GEOMETRY } from './figure'
-import type { Rated, RuleUsed, Thumb } from './thumb'
+import type { Rated, Thumb } from './thumb'
 import { ruleUsed } from './thumb'
 import { wholesIn, wholesOver } from './tolerance'
 

@@ -1,4 +1,4 @@
-import type { Quantity, Unit } from './figure'
+import type { Quantity, RuleUsed, Unit } from './figure'
 
 /** A rule of thumb: what makers go by where nobody has measured. Declared once, and the maker's own to change. */
 export interface Thumb extends Quantity {
@@ -33,8 +33,5 @@ export function thumb(id: string, name: string, unit: Unit, value: number, [leas
 
 /** What a maker goes by: their own, or what is usual. */
 export const rate = ({ id, value }: Thumb, { rates }: Rated): number => (Object.hasOwn(rates, id) ? rates[id]! : value)
-
-/** A rule of thumb as a figure went by it. */
-export interface RuleUsed extends Quantity { readonly id: string, readonly name: string, readonly usual: number }
 
 export const ruleUsed = (of: Thumb, by: Rated): RuleUsed => ({ id: of.id, name: of.name, unit: of.unit, value: rate(of, by), usual: of.value })

@@ -1,6 +1,6 @@
 // Runs in the page that the frames are measured in.
-import type { SceneItem } from '../../core/glyph'
-import { itemGlyph } from '../../core/glyph'
+import type { SceneItem } from '../../core/scene'
+import { itemGlyph } from '../../core/plant'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
 import { BenchStage } from '../../app/drawing/bench-stage'

@@ -8,17 +8,17 @@ const BASE = ['core/base', 'tests/reference/runs.test.ts', 'tests/reference/thum
 const COST = ['core/cost', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const HANG = ['core/hang', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const MEASURE = ['core/measure', 'core/truth.test.ts', 'tests/reference/lengths.test.ts', 'tests/reference/thumbs.test.ts']
-const SHAPE = ['core/glyph/stencil.test.ts', 'tests/reference/cover-made.test.ts']
+const SHAPE = ['core/plant/stencil.test.ts', 'tests/reference/cover-made.test.ts']
 
 export const MUTATIONS = [
   // Cover by silhouettes
-  ['core/glyph/stencil.ts', 'const LINES = 2', 'const LINES = 1', SHAPE],
-  ['core/glyph/stencil.ts', 'hidden[at] = now + (1 - now) *', 'hidden[at] = now + (1 - now) * 0.9 *', SHAPE],
-  ['core/glyph/stencil.ts', 'if (cast) return', 'if (!cast) return', SHAPE],
-  ['core/glyph/stencil.ts', 'draw.next() < part', 'draw.next() < part / 2', SHAPE],
-  ['core/glyph/stencil.ts', 'const CAP = Math.PI / 4', 'const CAP = Math.PI', SHAPE],
-  ['core/glyph/stencil.ts', 'outlines(shape).flatMap((line) => stroked(line, stroke.width / 2,', 'outlines(shape).flatMap((line) => stroked(line, stroke.width,', SHAPE],
-  ['core/glyph/silhouette.ts', 'area: mask.area * along * across', 'area: mask.area', ['core/cover', 'tests/reference/thumbs.test.ts']],
+  ['core/plant/stencil.ts', 'const LINES = 2', 'const LINES = 1', SHAPE],
+  ['core/plant/stencil.ts', 'hidden[at] = now + (1 - now) *', 'hidden[at] = now + (1 - now) * 0.9 *', SHAPE],
+  ['core/plant/stencil.ts', 'if (cast) return', 'if (!cast) return', SHAPE],
+  ['core/plant/stencil.ts', 'draw.next() < part', 'draw.next() < part / 2', SHAPE],
+  ['core/plant/stencil.ts', 'const CAP = Math.PI / 4', 'const CAP = Math.PI', SHAPE],
+  ['core/plant/stencil.ts', 'outlines(shape).flatMap((line) => stroked(line, stroke.width / 2,', 'outlines(shape).flatMap((line) => stroked(line, stroke.width,', SHAPE],
+  ['core/plant/silhouette.ts', 'area: mask.area * along * across', 'area: mask.area', ['core/cover', 'tests/reference/thumbs.test.ts']],
   ['core/cover/grid.ts', 'const [du, dv] = [(cell * cos) / sideU, (-cell * sin) / sideV]', 'const [du, dv] = [(cell * cos) / sideU, (cell * sin) / sideV]', ['tests/reference/cover-made.test.ts']],
   ['core/cover/coverage.ts', 'if (deep > 1) two += 1', 'if (deep > 2) two += 1', COVER],
   ['core/cover/coverage.ts', 'const BARE_BELOW = 0.4', 'const BARE_BELOW = 0.6', COVER],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { ringRun } from '../../core/base'
 import { patchOutline } from '../../core/arrange'
-import { silhouetteOf } from '../../core/glyph'
+import { silhouetteOf } from '../../core/plant'
 import { faceGrid, fill } from '../../core/cover/grid'
 import { random } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'

@@ -1,7 +1,8 @@
 import SVGPathCommander from 'svg-path-commander'
 import { describe, expect, it } from 'vitest'
-import { baseGlyph, itemGlyph, SPECIES } from '../../core/glyph'
-import type { Glyph } from '../../core/glyph'
+import { itemGlyph, SPECIES } from '../../core/plant'
+import { baseGlyph } from '../../core/scene'
+import type { Glyph } from '../../core/plant'
 import type { Bounds } from '../../core/measure'
 import { BASE_KINDS, runsOf, usualBase } from '../../core/base'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { SPECIES } from '#core/glyph'
+import { SPECIES } from '#core/plant'
 import type { Hazard, Material } from '#core/material'
 import { CATALOGUE, FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, KIND_NAMES, MATERIAL_KINDS, MaterialSchema, STATES, TEXTURES } from '#core/material'
 import { useMaterials } from '~/stores/materials'

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Mapping } from '#core/exchange'
 import { guessMapping, MATERIAL_COLUMNS, readMaterials, readTable } from '#core/exchange'
-import { SPECIES } from '#core/glyph'
+import { SPECIES } from '#core/plant'
 import { CATALOGUE } from '#core/material'
 import type { Units } from '#core/measure'
 import { several } from '#core/measure'

@@ -1,10 +1,10 @@
-import { css, lighter, tone } from '../colour'
-import type { Tone } from '../colour'
+import { css, lighter, tone } from '../../plant/colour'
+import type { Tone } from '../../plant/colour'
 import type { Bounds } from '../../measure'
-import type { XY } from '../marks'
-import { sphere } from '../parts/rounds'
-import type { Pen } from '../pen'
-import { SHADE } from '../pen'
+import type { XY } from '../../plant/marks'
+import { sphere } from '../../plant/parts/rounds'
+import type { Pen } from '../../plant/pen'
+import { SHADE } from '../../plant/pen'
 import { box } from './box'
 
 /** A door in its frame, with wall and ground about it where they come into view. */

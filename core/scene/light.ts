@@ -1,5 +1,5 @@
-import { speciesOf } from './item'
-import type { Mark } from './marks'
+import { speciesOf } from '../plant/item'
+import type { Mark } from '../plant/marks'
 import type { Bounds } from '../measure'
 import type { Backdrop, SceneItem } from './scene'
 

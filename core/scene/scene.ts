@@ -6,9 +6,9 @@ import type { Material, Shelf } from '../material'
 import { degrees, onceFor } from '../measure'
 import type { Brief, Piece } from '../piece'
 import { hangsAt } from '../piece'
-import type { Looks } from './item'
-import type { Mark } from './marks'
-import { looksOf } from './silhouette'
+import type { Looks } from '../plant/item'
+import type { Mark } from '../plant/marks'
+import { looksOf } from '../plant/silhouette'
 
 /** One thing to draw, from back to front in the scene's order. */
 export interface SceneItem extends Looks {

@@ -1,6 +1,6 @@
 import type { Bounds } from '../../measure'
-import type { Paint } from '../marks'
-import type { Pen } from '../pen'
+import type { Paint } from '../../plant/marks'
+import type { Pen } from '../../plant/pen'
 
 /** A rectangle; nothing when its sides have crossed. */
 export function box(pen: Pen, { left, top, right, bottom }: Bounds, fill: Paint, opacity?: number): void {

@@ -1,9 +1,9 @@
 import { random, seedOf } from '../../measure'
-import { css, jitter, lighter } from '../colour'
-import type { Tone } from '../colour'
+import { css, jitter, lighter } from '../../plant/colour'
+import type { Tone } from '../../plant/colour'
 import type { Bounds } from '../../measure'
-import type { XY } from '../marks'
-import type { Pen } from '../pen'
+import type { XY } from '../../plant/marks'
+import type { Pen } from '../../plant/pen'
 import { box } from './box'
 
 const BOARD = 140
