@@ -3,9 +3,8 @@ import type { Swap } from './arrange'
 import { runsOf } from './base'
 import type { EvenedOut, Filling, Progress, Begun } from './cover'
 import { beginLayer, evenOut, fillTo } from './cover'
-import type { Taken } from './construct'
-import { baseMakeUp, makeUpOf } from './construct'
-import type { Shelf } from './material'
+import { baseMakeUp, makeUpOf, needsOf } from './construct'
+import type { Need, Shelf } from './material'
 import { materialOf } from './material'
 import type { Brief, Piece, RuleKind } from './piece'
 
@@ -30,14 +29,11 @@ export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: st
   return laid ? swap(piece, laid, from, to, runs, shelf) : null
 }
 
-/** A length that a piece takes, for one copy, and the layer that it is for. */
-export interface TakenBy extends Taken { readonly layer: string }
-
-/** The lengths that a piece takes of rolls and spools: what its workings have as make-ups, and nothing else of them. */
-export function takenBy(piece: Piece, shelf: Shelf): TakenBy[] {
+/** What a piece needs, for one copy: what its workings have, and nothing else of them. */
+export function needsOfPiece(piece: Piece, shelf: Shelf): Need[] {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf)
-  return [baseMakeUp(piece, runs, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])].flatMap(({ layer, takes }) => takes.map((each) => ({ ...each, layer })))
+  return needsOf(piece, laid, [baseMakeUp(piece, runs, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])], shelf)
 }
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */

@@ -1,7 +1,12 @@
 import { inches } from './measure'
-import { CATALOGUE, plainShelf } from './material'
+import type { Need, Shelf } from './material'
+import { CATALOGUE, lengthsIn, plainShelf, thingsIn } from './material'
 import type { Layer, Piece, Rule } from './piece'
 import { startLayer, startPiece } from './piece'
+import type { Pricing } from './price'
+import { work } from './workings'
+import type { OnBench } from './workroom'
+import { onBench } from './workroom'
 
 /** A piece for tests: a 12 in by 8 in ring with the given layers. */
 export function pieceWith(layers: readonly Layer[], set: { brief?: Partial<Piece['brief']>, base?: Partial<Piece['base']>, ring?: { outer: number, inner: number } } = {}): Piece {
@@ -20,3 +25,13 @@ export function layerOf(id: string, material: string, rule: Rule, set: Partial<L
 }
 
 export const shelf = plainShelf()
+
+/** What things are priced by where nothing is in the house and nothing is sold besides. */
+export const plainPricing = (on: Shelf = shelf): Pricing => ({ shelf: on, lots: [], rolls: [] })
+
+/** A piece as it stands on the bench, with what it costs. */
+export const benchOf = (piece: Piece, on: Shelf = shelf): OnBench => onBench(work(piece, on), piece, plainPricing(on))
+
+/** The lengths that something takes, and the small things: without whom they are for. */
+export const takesOf = ({ needs }: { readonly needs: readonly Need[] }) => lengthsIn(needs).map(({ material, use, length, count, joins }) => ({ material, use, length, count, joins }))
+export const usesOf = ({ needs }: { readonly needs: readonly Need[] }) => thingsIn(needs).map(({ material, use, count }) => ({ material, use, count }))

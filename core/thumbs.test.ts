@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { plainShelf } from './material'
 import { inches } from './measure'
-import { layerOf, pieceWith } from './testing'
+import { benchOf, layerOf, pieceWith } from './testing'
 import { readRates, THUMBS } from './thumbs'
 import { work } from './workings'
 
@@ -26,9 +26,9 @@ describe('a changed rule of thumb changes the figures that go by it, and they sa
     expect(of({ 'construct.knot': inches(6) }) - of({})).toBeCloseTo(inches(2), 6)
   })
   it('spare: a fifth of 20 is 4', () => {
-    const line = (rates: Record<string, number>) => work(pieceWith([layerOf('a', 'sea-holly', { kind: 'compass', count: 20, start: 0 })]), plainShelf([], rates)).bill.lines.find(({ id }) => id === 'sea-holly')!
-    expect([line({}).spare.value, line({ 'price.spare': 0.2 }).spare.value]).toEqual([2, 4])
-    expect(line({ 'price.spare': 0.2 }).spare.rules).toMatchObject([{ id: 'price.spare', value: 0.2, usual: 0.1 }])
+    const line = (rates: Record<string, number>) => benchOf(pieceWith([layerOf('a', 'sea-holly', { kind: 'compass', count: 20, start: 0 })]), plainShelf([], rates)).bill.lines.find(({ id }) => id === 'sea-holly')!
+    expect([line({}).spare.value, line({ 'construct.spare': 0.2 }).spare.value]).toEqual([2, 4])
+    expect(line({ 'construct.spare': 0.2 }).spare.rules).toMatchObject([{ id: 'construct.spare', value: 0.2, usual: 0.1 }])
   })
   it('glue: a gram a dot instead of half of one', () => {
     const piece = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 10, start: 0 })])

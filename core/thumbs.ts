@@ -1,6 +1,7 @@
 import * as base from './base/thumbs'
 import * as construct from './construct/thumbs'
-import * as cost from './cost/thumbs'
+import * as price from './price/thumbs'
+import * as cut from './cut/thumbs'
 import * as cover from './cover/thumbs'
 import * as fix from './fix/thumbs'
 import * as hang from './hang/thumbs'
@@ -14,7 +15,8 @@ export const THUMBS: readonly { readonly room: string, readonly thumbs: readonly
   { room: 'Binding, winding and tying', thumbs: Object.values(construct) },
   { room: 'Fixing', thumbs: Object.values(fix) },
   { room: 'Weight and proportion', thumbs: Object.values(hang) },
-  { room: 'Buying', thumbs: Object.values(cost) },
+  { room: 'Cutting', thumbs: Object.values(cut) },
+  { room: 'Buying', thumbs: Object.values(price) },
   { room: 'Bare bases', thumbs: Object.values(base.DENSITIES) },
 ]
 

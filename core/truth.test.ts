@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { against, arrange, clashesOf, fitTo, swap } from './arrange'
 import { runsOf, usualBase, stationAt } from './base'
-import { packsOver } from './cost'
+import { packsOver } from './price'
 import { readPiece, writePiece } from './exchange'
 import type { Material, Shop } from './material'
 import { CATALOGUE, plainShelf } from './material'
 import { inches, parseLength, say, showSum, toInches } from './measure'
 import type { Edit, Layer, Piece, Rule } from './piece'
 import { edit, usualRule } from './piece'
-import { layerOf, pieceWith, shelf } from './testing'
+import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from './testing'
 import { work } from './workings'
 
 // Numbers that once misled a maker, each with its value worked by hand beside it.
@@ -21,7 +21,7 @@ const after = (piece: Piece, how: Edit): Piece => {
 }
 const only = (material: string, n: number) => ({ mix: [{ material, share: 1, only: n }] })
 const count = (piece: Piece, layer: number, material: string) => arrange(piece, runsOf(piece.base), shelf)[layer]!.placements.filter((each) => each.material === material).length
-const wordsOf = (piece: Piece) => work(piece, shelf).steps.flatMap(({ says }) => says.map((each) => say(each, manner))).join('\n')
+const wordsOf = (piece: Piece) => work(piece, shelf).tasks.flatMap(({ says }) => says.map((each) => say(each, manner))).join('\n')
 
 describe('placing', () => {
   const line = { closed: true, length: 1200 }
@@ -187,19 +187,19 @@ describe('mass', () => {
     const roll = CATALOGUE['ribbon-slate']!
     const wound = pieceWith([layerOf('a', 'ribbon-slate', usual('wound', { pitch: null, thick: 10, ends: 0 }))])
     const { layers, mass: masses } = work(wound, shelf)
-    const length = layers[0]!.makeUp!.takes.reduce((all, each) => all + each.length * each.count, 0)
-    const ties = layers[0]!.makeUp!.uses.reduce((all, each) => all + each.count * CATALOGUE[each.material]!.mass, 0)
-    const cord = work(wound, shelf).base.makeUp.takes.reduce((all, each) => all + (each.length * each.count * CATALOGUE[each.material]!.mass) / CATALOGUE[each.material]!.length, 0)
+    const length = takesOf(layers[0]!.makeUp!).reduce((all, each) => all + each.length * each.count, 0)
+    const ties = usesOf(layers[0]!.makeUp!).reduce((all, each) => all + each.count * CATALOGUE[each.material]!.mass, 0)
+    const cord = takesOf(work(wound, shelf).base.makeUp).reduce((all, each) => all + (each.length * each.count * CATALOGUE[each.material]!.mass) / CATALOGUE[each.material]!.length, 0)
     expect(masses.on.value).toBeCloseTo((roll.mass * length) / roll.length + ties + cord, 6)
     expect(masses.whole.value).toBeCloseTo(masses.on.value + masses.base.value, 9)
     expect(cord).toBeGreaterThan(0)
   })
   it('a garland of boughs has no other base, to weigh or to pay', () => {
     const piece = pieceWith([layerOf('a', 'fir', usual('boughs'), { run: 'each' })], { base: usualBase('door-garland') })
-    const { mass: masses, bill } = work(piece, shelf)
+    const { mass: masses, bill } = benchOf(piece)
     expect(masses.base.value).toBe(0)
     expect(bill.lines.map(({ id }) => id)).not.toContain('base')
-    expect(work({ ...piece, base: { ...piece.base, price: 500 } }, shelf).bill.lines[0]).toMatchObject({ id: 'base', opened: { value: 500 } })
+    expect(benchOf({ ...piece, base: { ...piece.base, price: 500 } }).bill.lines[0]).toMatchObject({ id: 'base', opened: { value: 500 } })
   })
   it('a garland that is cut is bought and weighed by its length', () => {
     const fir = CATALOGUE['garland-fir']!
@@ -214,7 +214,7 @@ describe('money', () => {
   it('13 from packs of 12 at 10.00 and singles at 1.50 cost 11.50', () => {
     expect(packsOver(13, [{ shop: 's', holds: 12, price: 1000 }, { shop: 's', holds: 1, price: 150 }]).map(({ holds, packs }) => [holds, packs])).toEqual([[12, 1], [1, 1]])
     const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 13, start: 0 })])
-    const line = work(piece, plainShelf([shop([[12, 1000], [1, 150]])], { 'price.spare': 0 })).bill.lines.find(({ id }) => id === 'bracken')!
+    const line = benchOf(piece, plainShelf([shop([[12, 1000], [1, 150]])], { 'construct.spare': 0 })).bill.lines.find(({ id }) => id === 'bracken')!
     expect([line.opened.value, showSum(line.opened, manner)]).toEqual([1150, '1 × $10.00 + 1 × $1.50 = $11.50'])
   })
   // Brute force over every number of each pack.
@@ -235,24 +235,24 @@ describe('money', () => {
     for (const material of ['bay', 'bracken', 'eucalyptus', 'wheat']) {
       for (let n = 9; n <= 44; n += 5) {
         const piece = pieceWith([layerOf('a', material, { kind: 'compass', count: n, start: 0 }, { cut: inches(5) })], { brief: { budget: 100, copies: n % 3 + 1 } })
-        const before = work(piece, shelf).bill.opened.value
-        for (const { says, edit: how } of work(piece, shelf).problems.find(({ id }) => id === 'over budget')!.mends) {
+        const before = benchOf(piece).bill.opened.value
+        for (const { says, edit: how } of benchOf(piece).problems.find(({ id }) => id === 'over budget')!.mends) {
           if (!how) continue
           offers += 1
           const said = says.find((part) => typeof part === 'object' && part.unit === 'money') as { value: number }
           const less = after(piece, how)
-          expect(before - work(less, shelf).bill.opened.value, `${material} ${n}`).toBe(said.value)
+          expect(before - benchOf(less).bill.opened.value, `${material} ${n}`).toBe(said.value)
           // One less dropped saves nothing: it is the least that does.
           const layer = less.layers[0]!
           const almost = { ...less, layers: [{ ...layer, rule: { ...layer.rule, count: (layer.rule as { count: number }).count + 1 } as typeof layer.rule }] }
-          expect(work(almost, shelf).bill.opened.value, `${material} ${n}`).toBe(before)
+          expect(benchOf(almost).bill.opened.value, `${material} ${n}`).toBe(before)
         }
       }
     }
     expect(offers).toBeGreaterThan(8)
   })
   it('dried and preserved heads want spare, made things none', () => {
-    const spare = (id: string) => work(pieceWith([layerOf('a', id, { kind: 'compass', count: 20, start: 0 })]), shelf).bill.lines.find((line) => line.id === id)!.spare.value
+    const spare = (id: string) => benchOf(pieceWith([layerOf('a', id, { kind: 'compass', count: 20, start: 0 })])).bill.lines.find((line) => line.id === id)!.spare.value
     expect([spare('sea-holly'), spare('rose'), spare('oar-sign')]).toEqual([2, 0, 0])
   })
 })

@@ -7,7 +7,7 @@ import { canLay, CATALOGUE, plainShelf, WEATHERS } from './material'
 import { deltaOf, say, showSum } from './measure'
 import { BALANCES, EACH, FLOWS, FULLNESS, STILL } from './piece'
 import type { Rule } from './piece'
-import { layerOf, pieceWith, shelf } from './testing'
+import { benchOf, layerOf, pieceWith, shelf } from './testing'
 import { rememberingWork, work } from './workings'
 
 const demo = new URL('../demo/', import.meta.url)
@@ -49,7 +49,7 @@ describe('work', () => {
         const on = runs.length > 1 ? EACH : runs[0]!.id
         const piece = pieceWith(layers.map(({ material, rule: by, flow, cut }, i) => layerOf(`l${i}`, material, by, { flow, cut, run: by.kind === 'single' ? runs[0]!.id : on })),
           { base, brief: { fullness, weather, copies, budget: 2000, balance: { school, towards: 100 } } })
-        const workings = work(piece, shelf)
+        const workings = benchOf(piece)
         const { cover, size, bill, base: bare, stems, mass, contrast, carry, balance, proportions } = workings
         const spacings = workings.layers.flatMap(({ spacing }) => (spacing ? [spacing.rim, spacing.centre, ...(spacing.gaps ? [spacing.gaps.least, spacing.gaps.most] : [])] : []))
         const figures = [

@@ -2,19 +2,17 @@ import type { AgainstFigures, Placement, Spacing, Tape, Zone } from './arrange'
 import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './arrange'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
-import type { Bill } from './cost'
-import { billOf, costProblems } from './cost'
 import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './cover'
 import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './cover'
 import type { Scene } from './scene'
 import { sceneOf } from './scene'
 import type { FinishedSize, Masses, Proportion } from './hang'
 import { finishedSize, fitProblems, massesOf, proportionsOf } from './hang'
-import type { Step } from './steps'
-import { stepsOf } from './steps'
+import type { Task } from './steps'
+import { tasksOf } from './steps'
 import type { MakeUp } from './construct'
-import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
-import type { Shelf } from './material'
+import { baseMakeUp, makeUpOf, makeUpProblems, needsOf } from './construct'
+import type { Need, Shelf } from './material'
 import type { Bounds, Figure } from './measure'
 import { sharing } from './measure'
 import type { Piece, Problem } from './piece'
@@ -37,9 +35,10 @@ export interface Workings {
   readonly size: FinishedSize
   readonly stems: Figure
   readonly mass: Masses
-  readonly bill: Bill
+  /** All that one copy takes: what is bought, cut or reserved for it is the workroom's to say. */
+  readonly needs: readonly Need[]
   readonly problems: readonly Problem[]
-  readonly steps: readonly Step[]
+  readonly tasks: readonly Task[]
   readonly scene: Scene
 }
 
@@ -112,8 +111,8 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     return makeUp ? [[each.layer.id, makeUp] as const] : []
   }))
   const ofBase = baseMakeUp(piece, runs, laid, shelf)
-  const mass = massesOf(piece, runs, laid, [ofBase, ...makeUps.values()], shelf)
-  const bill = billOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
+  const needs = needsOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
+  const masses = massesOf(piece, runs, laid, needs, shelf)
   return {
     layers: laid.map((each) => ({
       id: each.layer.id, title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf), count: each.placements.length,
@@ -121,18 +120,18 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       makeUp: makeUps.get(each.layer.id) ?? null,
     })),
     placements, zones: laid.flatMap((each) => each.zones),
-    base: { figures: baseFigures(piece.base, runs), mass: mass.base, bounds, makeUp: ofBase },
+    base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover, balance, carry, contrast, proportions, size,
     verdicts: { cover: coverVerdicts(piece, runs, cover, balance, shelf), contrast: contrastVerdicts(piece, contrast) },
     stems: stemsOf(laid, shelf),
-    mass,
-    bill,
+    mass: masses,
+    needs,
     problems: worstFirst([
       ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
-      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }), ...costProblems(piece, bill, laid, shelf),
+      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }),
     ]),
-    steps: stepsOf(piece, runs, laid, { spacings, makeUps, ofBase }, shelf),
+    tasks: tasksOf(piece, runs, laid, { spacings, makeUps, ofBase }, needs, shelf),
     scene: sceneOf(piece, runs, bounds, laid, shelf),
   }
 }

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, it } from 'vitest'
+import type { Lot } from '#core/stock'
 import { cutPiece } from './cutting'
 import { BenchDatabase } from './index'
 
@@ -13,23 +14,33 @@ const newId = (): string => `id${ids++}`
 const cuts = [{ want: 'bow', length: 600, part: false }, { want: 'tail', length: 300, part: false }, { want: 'tie', length: 80, part: false }]
 const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
 const cutting = { material: 'ribbon', least: 150 }
+const lot = (set: Partial<Lot>): Lot => ({ id: 'a', material: 'ribbon', things: null, length: 1000, source: { kind: 'offcut' }, paid: null, reserved: null, ...set })
+const lengths = async (): Promise<unknown[]> => (await db.lots.toArray()).map(({ length, reserved, source }) => [length, reserved, 'from' in source ? source.from : null]).sort((a, b) => Number(b[0]) - Number(a[0]))
 
-it('keeps what was cut, and what is left of the roll as an offcut', async () => {
-  const rest = await cutPiece(db, { ...cutting, roll, cut: cuts[0]!, from: 'new' }, newId)
-  expect(rest).toMatchObject({ length: 400 })
-  expect(await db.cutPieces.toArray()).toEqual([expect.objectContaining({ material: 'ribbon', want: 'bow', length: 600 })])
-  const next = await cutPiece(db, { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]!, from: 'offcut' }, newId)
+it('keeps what was cut for what it was cut for, and what is left of the roll, and says where both came from', async () => {
+  const rest = await cutPiece(db, { ...cutting, roll, cut: cuts[0]! }, newId)
+  expect(rest).toMatchObject({ length: 400, reserved: null, source: { kind: 'cut', from: null } })
+  expect(await lengths()).toEqual([[600, 'bow', null], [400, null, null]])
+  const next = await cutPiece(db, { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]! }, newId)
   // Shorter than what is of use, but the tie is still to come from it.
-  expect((await db.offcuts.toArray()).map(({ length }) => length)).toEqual([100])
-  expect(await cutPiece(db, { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]!, from: 'offcut' }, newId)).toBeNull()
-  expect(await db.offcuts.count()).toBe(0)
+  expect(await lengths()).toEqual([[600, 'bow', null], [300, 'tail', rest!.id], [100, null, rest!.id]])
+  expect(await cutPiece(db, { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]! }, newId)).toBeNull()
+  expect(await lengths()).toEqual([[600, 'bow', null], [300, 'tail', rest!.id], [80, 'tie', next!.id]])
+})
+it('takes one of several rolls in the house, with its share of what was paid', async () => {
+  await db.lots.add(lot({ things: 3, length: null, source: { kind: 'counted' }, paid: 3000 }))
+  await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'a' }, cut: cuts[0]! }, newId)
+  const all = await db.lots.toArray()
+  expect(all.find(({ id }) => id === 'a')).toMatchObject({ things: 2, paid: 2000 })
+  // 600 of 1,000 mm of a roll for 10.00.
+  expect(all.filter(({ id }) => id !== 'a').map(({ length, paid }) => [length, paid]).sort()).toEqual([[400, 400], [600, 600]])
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {
-  await db.cutPieces.add({ id: 'old', material: 'ribbon', want: 'gone', length: 1000 })
-  await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'old' }, cut: cuts[0]!, from: 'piece' }, newId)
-  expect((await db.cutPieces.toArray()).map(({ length }) => length)).toEqual([600])
+  await db.lots.add(lot({ id: 'old', reserved: 'gone' }))
+  await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'old' }, cut: cuts[0]! }, newId)
+  expect(await lengths()).toEqual([[600, 'bow', 'old'], [400, null, 'old']])
 })
 it('does nothing when another tab was there first', async () => {
-  for (const from of ['offcut', 'piece'] as const) await expect(cutPiece(db, { ...cutting, roll: { ...roll, stock: 'none' }, cut: cuts[0]!, from }, newId)).rejects.toThrow('another tab')
-  expect(await db.cutPieces.count()).toBe(0)
+  await expect(cutPiece(db, { ...cutting, roll: { ...roll, stock: 'none' }, cut: cuts[0]! }, newId)).rejects.toThrow('another tab')
+  expect(await db.lots.count()).toBe(0)
 })

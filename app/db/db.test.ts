@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
+import { readFileSync } from 'node:fs'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '#core/material'
 import type { RibbonOf } from '#core/piece'
@@ -19,7 +20,7 @@ afterEach(() => db.delete())
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'cutPieces', 'materials', 'needs', 'offcuts', 'pieces', 'previews', 'rolls', 'settings', 'snapshots', 'stash'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'lots', 'materials', 'needs', 'pieces', 'previews', 'rolls', 'settings', 'snapshots'])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -156,8 +157,7 @@ describe('the steps from older schemas', () => {
     const after = new BenchDatabase(name)
     expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } } })
     expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(VERSION)
-    await after.stash.put({ material: 'bracken', count: 4 })
-    expect(await after.stash.get('bracken')).toEqual({ material: 'bracken', count: 4 })
+    expect(await after.lots.count()).toBe(0)
     await after.delete()
   })
   it('brings materials of schema 2 to the names that draw them now', async () => {
@@ -221,8 +221,37 @@ describe('the steps from older schemas', () => {
     before.close()
     const after = new BenchDatabase(name)
     expect(await after.pieces.get('ring')).toMatchObject({ piece: { version: VERSION, layers: [{ rule: { kind: 'bundles', faces: 1 } }] } })
-    expect(await after.offcuts.get('o')).toMatchObject({ length: 400 })
+    expect(await after.lots.get('o')).toMatchObject({ length: 400, things: null, source: { kind: 'offcut' } })
     expect(await after.rolls.count()).toBe(0)
+    await after.delete()
+  })
+  it('puts the stash, offcuts and cut pieces of schema 7 in one table and loses none of them; money becomes the workroom’s', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(7).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material', previews: 'id, [id+key]', needs: 'id' })
+    const five = JSON.parse(readFileSync(new URL('../../tests/reference/versions/piece-5.json', import.meta.url), 'utf8')) as { brief: object }
+    for (const [i, currency] of ['EUR', 'GBP', 'EUR'].entries()) await before.table('pieces').put({ id: `p${i}`, piece: { ...five, id: `p${i}`, brief: { ...five.brief, currency } }, revision: 3, savedAt: i })
+    await before.table('settings').put({ key: 'manner', value: { units: 'cm', light: 'day', spare: 0.2 } })
+    await before.table('stash').bulkPut([{ material: 'bracken', count: 4 }, { material: 'ribbon-slate', count: 2 }])
+    await before.table('offcuts').put({ id: 'o', material: 'ribbon-slate', length: 400 })
+    await before.table('cutPieces').put({ id: 'c', material: 'ribbon-slate', want: 'p0:bow:bow:0', length: 900 })
+    await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
+    await before.table('cutList').put({ id: 'l', material: 'ribbon-slate', use: 'Tail', length: 400, count: 2, joins: false })
+    await before.table('needs').put({ id: 'p0', key: 'k', takes: [] })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.lots.orderBy('id').toArray()).toEqual([
+      { id: 'c', material: 'ribbon-slate', things: null, length: 900, source: { kind: 'cut', from: null }, paid: null, reserved: 'p0:bow:bow:0' },
+      { id: 'counted:bracken', material: 'bracken', things: 4, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
+      { id: 'counted:ribbon-slate', material: 'ribbon-slate', things: 2, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
+      { id: 'o', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'offcut' }, paid: null, reserved: null },
+    ])
+    expect([await after.rolls.count(), await after.cutList.count(), await after.needs.count()]).toEqual([1, 1, 0])
+    expect((await after.pieces.toArray()).map(({ piece: { version, brief: now } }) => [version, 'currency' in now])).toEqual([[VERSION, false], [VERSION, false], [VERSION, false]])
+    expect(await after.settings.get('currency')).toEqual({ key: 'currency', value: 'EUR' })
+    expect(await after.settings.get('rates')).toEqual({ key: 'rates', value: { 'construct.spare': 0.2 } })
+    expect(await after.settings.get('manner')).toEqual({ key: 'manner', value: { units: 'cm', light: 'day' } })
+    expect([...after.backendDB().objectStoreNames].filter((table) => ['stash', 'offcuts', 'cutPieces'].includes(table))).toEqual([])
     await after.delete()
   })
   it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {

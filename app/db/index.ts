@@ -1,11 +1,13 @@
 import Dexie from 'dexie'
 import type { EntityTable, Transaction } from 'dexie'
-import type { CutPiece } from '#core/cut'
-import type { TakenBy } from '#core/jobs'
-import type { Material } from '#core/material'
+import type { Material, Need } from '#core/material'
 import { speciesNow } from '#core/material'
+import type { Currency } from '#core/measure'
 import type { Piece } from '#core/piece'
-import { migrate, PieceSchema } from '#core/piece'
+import { migrate, moneyOf, PieceSchema } from '#core/piece'
+import type { OwnRoll } from '#core/price'
+import type { Lot } from '#core/stock'
+import type { Listed } from '#core/workroom'
 
 /** A piece as it is kept. `revision` counts saves, so that two tabs notice each other. */
 export interface PieceRecord {
@@ -16,7 +18,7 @@ export interface PieceRecord {
   readonly savedAt: number
 }
 
-/** How a piece looked and what it cost when it was last seen to, so that the workroom need not work it out. */
+/** How a piece looked when it was last seen to, so that the workroom need not paint it. */
 export interface PreviewRecord {
   readonly id: string
   /** Of what it was made: the piece's revision, the shelf, and what paints. Another key asks for another preview. */
@@ -24,28 +26,14 @@ export interface PreviewRecord {
   readonly picture: Blob
   /** What the picture shows: its middle, mm, and its pixels to the millimetre. */
   readonly view: { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
-  /** What one costs, its packs opened, minor units, and whether that is over the budget. */
-  readonly each: number
-  readonly over: boolean
 }
-/** The lengths that a piece takes, kept as previews are. */
-export interface NeedsRecord { readonly id: string, readonly key: string, readonly takes: readonly TakenBy[] }
+/** What a piece needs, kept as previews are. */
+export interface NeedsRecord { readonly id: string, readonly key: string, readonly needs: readonly Need[] }
 export interface Snapshot { readonly id: number, readonly pieceId: string, readonly at: number, readonly piece: Piece }
 export interface Setting { readonly key: string, readonly value: unknown }
 
-export interface Stashed { readonly material: string, readonly count: number }
-
-/** A length that someone wrote on the cutting list. */
-export interface Listed { readonly id: string, readonly material: string, readonly use: string, readonly length: number, readonly count: number, readonly joins: boolean }
-/** A length in the house to cut from: an offcut, or what is left of an opened roll. */
-export interface Offcut { readonly id: string, readonly material: string, readonly length: number }
-/** A length in which a material can also be bought, mm, and what one costs, minor units. */
-export interface Roll { readonly id: string, readonly material: string, readonly length: number, readonly price: number }
-/** A piece that was cut, and what for. */
-export interface CutRecord extends CutPiece { readonly material: string }
-
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 8
+export const SCHEMA_VERSION = 10
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -54,11 +42,9 @@ export class BenchDatabase extends Dexie {
   readonly needs!: EntityTable<NeedsRecord, 'id'>
   readonly settings!: EntityTable<Setting, 'key'>
   readonly materials!: EntityTable<Material, 'id'>
-  readonly stash!: EntityTable<Stashed, 'material'>
   readonly cutList!: EntityTable<Listed, 'id'>
-  readonly offcuts!: EntityTable<Offcut, 'id'>
-  readonly rolls!: EntityTable<Roll, 'id'>
-  readonly cutPieces!: EntityTable<CutRecord, 'id'>
+  readonly rolls!: EntityTable<OwnRoll, 'id'>
+  readonly lots!: EntityTable<Lot, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     // Saved means committed to the disk, where the browser offers that.
@@ -74,6 +60,14 @@ export class BenchDatabase extends Dexie {
     this.version(6).stores({}).upgrade(bringUp)
     this.version(7).stores({ previews: 'id, [id+key]', needs: 'id' })
     this.version(8).stores({}).upgrade(spareAsRate)
+    // The old tables go a version later, when what they had is in lots.
+    this.version(9).stores({ lots: 'id, material' }).upgrade(async (step) => {
+      await oneCurrency(step)
+      await bringUp(step)
+      await intoLots(step)
+      await step.table('needs').clear()
+    })
+    this.version(10).stores({ stash: null, offcuts: null, cutPieces: null })
   }
 }
 
@@ -89,7 +83,32 @@ async function spareAsRate(step: Transaction): Promise<void> {
   if (typeof manner?.value.spare !== 'number') return
   const { spare, ...value } = manner.value
   await settings.put({ key: 'manner', value })
-  if (spare !== 0.1) await settings.put({ key: 'rates', value: { 'price.spare': spare } })
+  if (spare !== 0.1) await settings.put({ key: 'rates', value: { 'construct.spare': spare } })
+}
+
+/** Each piece had a currency; it is the workroom's now: the one that most of them had. */
+async function oneCurrency(step: Transaction): Promise<void> {
+  const counts = new Map<Currency, number>()
+  await step.table<{ readonly piece: unknown }>('pieces').each(({ piece }) => {
+    const money = moneyOf(piece)
+    if (money) counts.set(money, (counts.get(money) ?? 0) + 1)
+  })
+  const [most] = [...counts].sort((a, b) => b[1] - a[1])
+  if (most) await step.table<Setting>('settings').put({ key: 'currency', value: most[0] })
+}
+
+/** What was counted, cut, and left of what was cut, in one table of what is in the house. */
+async function intoLots(step: Transaction): Promise<void> {
+  const all = <T>(table: string): Promise<T[]> => step.table<T>(table).toArray()
+  const counted = await all<{ readonly material: string, readonly count: number }>('stash')
+  const offcuts = await all<{ readonly id: string, readonly material: string, readonly length: number }>('offcuts')
+  const cut = await all<{ readonly id: string, readonly material: string, readonly length: number, readonly want: string }>('cutPieces')
+  const lots: Lot[] = [
+    ...counted.filter(({ count }) => count > 0).map(({ material, count }): Lot => ({ id: `counted:${material}`, material, things: count, length: null, source: { kind: 'counted' }, paid: null, reserved: null })),
+    ...offcuts.map(({ id, material, length }): Lot => ({ id, material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null })),
+    ...cut.map(({ id, material, length, want }): Lot => ({ id, material, things: null, length, source: { kind: 'cut', from: null }, paid: null, reserved: want })),
+  ]
+  await step.table<Lot>('lots').bulkAdd(lots)
 }
 
 /** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */

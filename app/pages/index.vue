@@ -6,17 +6,25 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { FileInput, Plus } from '@lucide/vue'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { useDropZone, useWindowSize } from '@vueuse/core'
-import { several } from '#core/measure'
+import { formatMoney, several } from '#core/measure'
 import { faultText } from '~/composables/files'
 import { useStorage } from '~/composables/useStorage'
 import { reason } from '~/db/reason'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
+import { useSettings } from '~/stores/settings'
+import { useWorkroom } from '~/stores/workroom'
 
 useHead({ title: 'Workroom · Ruddy Bramble' })
 const pieces = usePieces()
 const notices = useNotices()
 const storage = useStorage()
+const settings = useSettings()
+const workroom = useWorkroom()
+workroom.look()
+/** What is opened for more than one piece. */
+const shared = computed(() => (workroom.plan?.materials ?? []).filter(({ of, shares }) => of !== 'base' && Object.keys(shares).length > 1)
+  .map(({ id, name, opened, shares }) => ({ id, name, cost: opened.value, by: Object.keys(shares).length })))
 const file = useTemplateRef('file')
 const page = useTemplateRef('page')
 const naming = ref(false)
@@ -52,6 +60,7 @@ async function take(files: readonly File[] | FileList | null): Promise<void> {
     else if (imported.how === 'same') notices.note(`“${imported.piece.brief.name}” is here already, and is the same.`)
     else if (imported.how === 'copy') notices.note(`“${imported.piece.brief.name}” came in beside the one you have, which differs.`)
     else notices.note(`“${imported.piece.brief.name}” came in${imported.materials ? ` with ${several(imported.materials, 'material', 'materials')} of its maker’s own` : ''}.`)
+    if (imported.ok && imported.money && imported.money !== settings.currency) notices.note(`Its money was in ${imported.money}; the workroom counts in ${settings.currency}. Look at its budget and the price of its base.`)
   }
 }
 async function chosen(event: Event): Promise<void> {
@@ -87,6 +96,15 @@ async function start(): Promise<void> {
       </div>
     </header>
     <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>
+    <section v-if="workroom.plan && workroom.inHand?.length" class="mt-4 grid grid-cols-[1fr_1fr_1fr] gap-x-8 rounded-md border border-seam bg-sheet px-4 py-2 max-sm:grid-cols-1" aria-label="In hand" data-testid="in-hand">
+      <FigureRow :label="`To open for ${several(workroom.inHand.length, 'piece', 'pieces')} in hand`" :figure="workroom.plan.opened" :manner="settings.manner" strong />
+      <FigureRow label="Were each alone" :figure="workroom.plan.alone" :manner="settings.manner" />
+      <FigureRow label="Saved by sharing packs and rolls" :figure="workroom.plan.saved" :manner="settings.manner" />
+      <details v-if="shared.length" class="col-span-full border-t border-seam pt-1 text-fine">
+        <summary class="cursor-pointer py-0.5 font-medium">{{ several(shared.length, 'material is', 'materials are') }} shared by several pieces</summary>
+        <ul class="columns-2 gap-x-8 pb-1 max-sm:columns-1"><li v-for="each in shared" :key="each.id" class="flex justify-between gap-3"><span class="first-letter:uppercase">{{ each.name }}, by {{ each.by }}</span><span class="tabular-nums">{{ formatMoney(each.cost, settings.currency) }}</span></li></ul>
+      </details>
+    </section>
     <p v-if="pieces.records && !records.length" class="py-24 text-center text-base" data-testid="empty">
       Nothing on the bench yet. Start a piece, or drop a piece file here.
     </p>

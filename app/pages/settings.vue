@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useHead } from '#app'
+import { NuxtLink } from '#components'
 import { RotateCcw } from '@lucide/vue'
-import type { Thumb } from '#core/measure'
-import { rate, several, showExact } from '#core/measure'
+import type { Currency, Thumb } from '#core/measure'
+import { CURRENCIES, rate, several, showExact } from '#core/measure'
 import { THUMBS } from '#core/thumbs'
 import { useSettings } from '~/stores/settings'
 
 /** Every rule of thumb that figures go by: what is usual and why, and the maker's own. */
 useHead({ title: 'Settings · Ruddy Bramble' })
 const settings = useSettings()
-const manner = computed(() => ({ units: settings.units, currency: 'USD' as const }))
+const manner = computed(() => settings.manner)
 
 const find = ref('')
 const mine = ref(false)
@@ -26,9 +27,11 @@ const says = (of: Thumb, value: number): string => (of.unit === 'time' && value 
 <template>
   <main class="mx-auto min-h-dvh max-w-5xl px-6 pb-12 max-sm:px-4">
     <PageHead title="Settings">
+      <template #ways><NuxtLink to="/shelf" class="page-link">Shelf</NuxtLink></template>
       <template #about><span class="text-soft">{{ changed ? `${several(changed, 'rule of thumb is', 'rules of thumb are')} your own` : 'All rules of thumb are as usual' }}</span></template>
     </PageHead>
 
+    <PickField class="mt-3 w-40" label="Money in" :value="settings.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency: Currency) => settings.setCurrency(currency)" />
     <p class="max-w-3xl pt-3 text-soft">What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so under its sum.</p>
     <div class="flex flex-wrap items-end gap-3 py-3" role="search">
       <label class="w-64"><span class="field-label">Find</span><input v-model="find" type="search" class="field" placeholder="wire, glue, bow …"></label>

@@ -10,20 +10,23 @@ import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
 import { LARGEST_TABLE, writeMaterials } from '#core/exchange'
 import type { Material } from '#core/material'
-import { CATALOGUE, WEATHERS, KIND_NAMES, MATERIAL_KINDS, stashOf, TEXTURES, yieldOf } from '#core/material'
+import { CATALOGUE, WEATHERS, KIND_NAMES, MATERIAL_KINDS, TEXTURES, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
 import { saveText, textOf } from '~/composables/files'
+import { thingsOf } from '#core/stock'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
 
 useHead({ title: 'Shelf · Ruddy Bramble' })
 const materials = useMaterials()
 const notices = useNotices()
 const settings = useSettings()
 const shops = useShops()
-const manner = computed(() => ({ units: settings.units, currency: 'USD' as const }))
+const stock = useStock()
+const manner = computed(() => settings.manner)
 
 const find = ref('')
 const kind = ref('')
@@ -37,7 +40,7 @@ const found = computed(() => {
   const wanted = find.value.trim().toLowerCase()
   return all.value.filter((each) => (!kind.value || each.kind === kind.value) && (!texture.value || each.texture === texture.value)
     && (!colour.value || each.colours.some((own) => colourFamily(own) === colour.value as ColourFamily))
-    && (!stashed.value || (stashOf(materials, each.id)) > 0) && (!mine.value || each.id in materials.own)
+    && (!stashed.value || (thingsOf(stock.lots, each.id)) > 0) && (!mine.value || each.id in materials.own)
     && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
 })
 
@@ -91,7 +94,7 @@ function start(): void {
   editing.value = { ...CATALOGUE['bay']!, id: materials.freshId('new material'), name: 'new material', plural: 'new materials' }
 }
 function takeStash(id: string, count: number): null {
-  void notices.tell('The stash could not be kept', materials.setStash(id, count))
+  void notices.tell('The stash could not be kept', stock.count(id, count))
   return null
 }
 </script>
@@ -147,7 +150,7 @@ function takeStash(id: string, count: number): null {
             </template>
             <FlexRender v-else :render="cell.column.columnDef.cell" :props="cell.getContext()" />
           </td>
-          <td><StashField class="ml-auto w-16" :label="`${row.original.name} in stash`" :count="stashOf(materials, row.original.id)" :take="(count: number) => takeStash(row.original.id, count)" /></td>
+          <td><StashField class="ml-auto w-16" :label="`${row.original.name} in stash`" :count="thingsOf(stock.lots, row.original.id)" :take="(count: number) => takeStash(row.original.id, count)" /></td>
           <td class="whitespace-nowrap pl-3 text-right text-fine">
             <button type="button" class="font-medium underline decoration-dotted underline-offset-2" :aria-label="`Edit ${row.original.name}`" @click="editing = row.original">Edit</button>
             <button type="button" class="ml-3 font-medium underline decoration-dotted underline-offset-2" :aria-label="`Duplicate ${row.original.name}`" @click="editing = copyOf(row.original)">Duplicate</button>

@@ -4,6 +4,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { layerOf, pieceWith } from '#core/testing'
 import type { Piece } from '#core/piece'
 import { work } from '#core/workings'
+import type { OnBench } from '#core/workroom'
+import { onBench } from '#core/workroom'
+import type { Pricing } from '#core/price'
 import { db } from '~/db'
 import { savePiece, snapshotsOf } from '~/db/pieces'
 import { CATALOGUE } from '#core/material'
@@ -14,7 +17,7 @@ import { useNotices } from './notices'
 // No worker outside a browser: the same sums, asked directly.
 vi.mock('~/workers/workings', () => ({
   breakOff: () => {},
-  newestFirst: (answer: (workings: ReturnType<typeof work>, of: Piece) => void) => (...asked: Parameters<typeof work>) => answer(work(...asked), asked[0]),
+  newestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) => answer(onBench(work(of, pricing.shelf), of, pricing), of),
 }))
 
 const kept = new Map<string, string>()

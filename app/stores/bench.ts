@@ -7,7 +7,7 @@ import type { Manner } from '#core/measure'
 import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
 import type { Placement } from '#core/arrange'
-import type { Workings } from '#core/workings'
+import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
@@ -22,6 +22,7 @@ import { useNotices } from './notices'
 import { newId } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
+import { useStock } from './stock'
 import { materialOf } from '#core/material'
 
 /** Pieces that were left before they could be written; their keepers go on trying. */
@@ -38,9 +39,10 @@ export const useBench = defineStore('bench', () => {
   const notices = useNotices()
   const settings = useSettings()
   const shops = useShops()
+  const stock = useStock()
 
   const piece = shallowRef<Piece | null>(null)
-  const workings = shallowRef<Workings | null>(null)
+  const workings = shallowRef<OnBench | null>(null)
   const history = shallowRef<History>(EMPTY_HISTORY)
   /** The things that are chosen; the last is the one that measures are shown for. */
   const selection = ref<readonly string[]>([])
@@ -55,11 +57,7 @@ export const useBench = defineStore('bench', () => {
   let keeper: Keeper | null = null
   let watching: Subscription | undefined
 
-  /** One object while it stays the same, so that an edit of something else draws nothing anew. */
-  const manner = computed<Manner>((before) => {
-    const [units, currency] = [settings.units, piece.value?.brief.currency ?? 'USD']
-    return before?.units === units && before.currency === currency ? before : { units, currency }
-  })
+  const manner = computed<Manner>(() => settings.manner)
   const byId = computed(() => new Map((workings.value?.placements ?? []).map((each) => [each.id, each])))
   const selectedPlacement = computed<Placement | null>(() => byId.value.get(selected.value ?? '') ?? null)
   const selectedPlacements = computed(() => selection.value.flatMap((id) => byId.value.get(id) ?? []))
@@ -78,7 +76,7 @@ export const useBench = defineStore('bench', () => {
       clocks = busy ? [later('busy', BUSY_FROM), later('long', LONG_FROM)] : []
     },
   )
-  watch([piece, () => shops.shelf], ([now, shelf]) => { if (now) ask(now, shelf) })
+  watch([piece, () => stock.pricing], ([now, pricing]) => { if (now) ask(now, pricing) })
 
   function keep(record: Pick<PieceRecord, 'piece' | 'revision'>): Keeper {
     const own: Keeper = new Keeper(record.piece, record.revision, {

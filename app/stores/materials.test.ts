@@ -33,15 +33,6 @@ it('takes many at once', async () => {
   expect(await db().materials.count()).toBe(2)
 })
 
-it('counts the stash, and forgets what is gone', async () => {
-  const materials = useMaterials()
-  await materials.setStash('ivy', 4)
-  expect(materials.stash).toMatchObject({ ivy: 4 })
-  expect(await db().stash.get('ivy')).toEqual({ material: 'ivy', count: 4 })
-  await materials.setStash('ivy', 0)
-  expect(await db().stash.count()).toBe(0)
-})
-
 it('makes ids that nothing has yet', async () => {
   const materials = useMaterials()
   expect(materials.freshId('Ivy')).toBe('ivy-2')

@@ -7,13 +7,11 @@ import { db } from '~/db'
 import { following } from '~/db/following'
 import { reason } from '~/db/reason'
 
-/** The maker's own materials, and what is in the stash; follows what other tabs do. */
+/** The maker's own materials; follows what other tabs do. */
 export const useMaterials = defineStore('materials', () => {
   const own = shallowRef<Readonly<Record<string, Material>>>(recordOf([]))
-  const stash = shallowRef<Readonly<Record<string, number>>>(recordOf([]))
 
   following(() => db().materials.toArray(), (all) => { own.value = recordOf(all.map((each) => [each.id, each])) })
-  following(() => db().stash.toArray(), (all) => { stash.value = recordOf(all.map(({ material, count }) => [material, count])) })
 
   /** Keeps a material. @returns what is wrong with it, or null */
   async function save(material: Material): Promise<string | null> {
@@ -26,12 +24,6 @@ export const useMaterials = defineStore('materials', () => {
   const saveAll = (all: readonly Material[]): Promise<unknown> => db().materials.bulkPut(all.map((each) => toRaw(each)))
   /** Takes a material of one's own away; one that changed a material of the catalogue gives that back. */
   const remove = (id: string): Promise<void> => db().materials.delete(id)
-
-  async function setStash(material: string, count: number): Promise<void> {
-    if (count > 0) await db().stash.put({ material, count })
-    else await db().stash.delete(material)
-    stash.value = recordOf([...Object.entries(stash.value), [material, count]])
-  }
 
   /** Makes ids from names, each one that neither the catalogue nor one's own has, nor was given by this maker before. */
   function freshIds(): (name: string) => string {
@@ -49,5 +41,5 @@ export const useMaterials = defineStore('materials', () => {
     }
   }
   const freshId = (name: string): string => freshIds()(name)
-  return { own, stash, save, saveAll, remove, setStash, freshId, freshIds }
+  return { own, save, saveAll, remove, freshId, freshIds }
 })

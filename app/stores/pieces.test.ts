@@ -6,7 +6,7 @@ import { readPiece } from '#core/exchange'
 import { CATALOGUE } from '#core/material'
 import { db } from '~/db'
 import { usePieces } from './pieces'
-import { SPARE } from '#core/cost/thumbs'
+import { SPARE } from '#core/construct/thumbs'
 import { useSettings } from './settings'
 import { useShops } from './shops'
 
@@ -113,9 +113,9 @@ describe('shops and settings', () => {
     setActivePinia(createPinia())
     const again = useSettings()
     await again.load()
-    expect([again.units, again.light, again.rates]).toEqual(['cm', 'evening', { 'price.spare': 0.2 }])
+    expect([again.units, again.light, again.rates]).toEqual(['cm', 'evening', { 'construct.spare': 0.2 }])
     await db().settings.put({ key: 'manner', value: { units: 'cubits', light: 3 } })
-    await db().settings.put({ key: 'rates', value: { 'price.spare': 40, 'gone.by': 1, 'hang.glue-each': 0.7 } })
+    await db().settings.put({ key: 'rates', value: { 'construct.spare': 40, 'gone.by': 1, 'hang.glue-each': 0.7 } })
     setActivePinia(createPinia())
     const plain = useSettings()
     await plain.load()

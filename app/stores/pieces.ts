@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import type { FileFault } from '#core/exchange'
 import { settleMaterials, tooLarge } from '#core/exchange'
+import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import { mirrorPiece, startPiece } from '#core/piece'
@@ -15,7 +16,7 @@ import { useMaterials } from './materials'
 import { useShops } from './shops'
 
 export type Imported =
-  | { readonly ok: true, readonly piece: Piece, readonly how: 'new' | 'same' | 'copy', readonly materials: number }
+  | { readonly ok: true, readonly piece: Piece, readonly how: 'new' | 'same' | 'copy', readonly materials: number, readonly money: Currency | null }
   | { readonly ok: false, readonly faults: readonly FileFault[] }
 
 /** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
@@ -54,7 +55,7 @@ export const usePieces = defineStore('pieces', () => {
     if (!read.ok) return read
     const settled = settleMaterials(read, shops.shelf, materials.freshIds())
     if (settled.materials.length) await materials.saveAll(settled.materials)
-    const took = { ok: true as const, materials: settled.materials.length }
+    const took = { ok: true as const, materials: settled.materials.length, money: read.money }
     const ours = await db().pieces.get(settled.piece.id)
     if (!ours) {
       await add(settled.piece)

@@ -9,7 +9,7 @@ import { usePieces } from './pieces'
 import { useShops } from './shops'
 
 /** A preview as a card shows it. */
-export interface Preview extends Pick<PreviewRecord, 'each' | 'over' | 'key'> { readonly src: string }
+export interface Preview extends Pick<PreviewRecord, 'key'> { readonly src: string }
 
 /**
  * The small pictures of the workroom: kept in the database by what they were made of, and painted in a worker where
@@ -29,7 +29,7 @@ export const usePreviews = defineStore('previews', () => {
   function show(record: PreviewRecord): void {
     const before = shown.get(record.id)
     if (before) URL.revokeObjectURL(before.src)
-    shown.set(record.id, { key: record.key, each: record.each, over: record.over, src: URL.createObjectURL(record.picture) })
+    shown.set(record.id, { key: record.key, src: URL.createObjectURL(record.picture) })
   }
 
   /** A card came into view. What the database has is shown at once, also where it is of an older piece. */
@@ -46,8 +46,7 @@ export const usePreviews = defineStore('previews', () => {
   let painting = false
   /** Paints what is missing, one at a time, until nothing is. */
   async function go(): Promise<void> {
-    // Prices are part of a card: it waits until the shops have answered, or not.
-    if (painting || shops.state === 'asking') return
+    if (painting) return
     painting = true
     try {
       for (let next = await due(); next; next = await due()) await paint(next)
@@ -82,7 +81,7 @@ export const usePreviews = defineStore('previews', () => {
     }
   }
 
-  watch(() => [pieces.records, shops.state, shops.shelf], () => { void go() })
+  watch(() => [pieces.records, shops.shelf], () => { void go() })
   return { shown, failed, want, leave }
 })
 

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef, toRaw } from 'vue'
-import type { Units, Rates, Thumb } from '#core/measure'
+import { computed, ref, shallowRef, toRaw } from 'vue'
+import type { Currency, Manner, Rates, Thumb, Units } from '#core/measure'
+import { CURRENCIES } from '#core/measure'
 import { readRates } from '#core/thumbs'
 import { db } from '~/db'
 import { useNotices } from './notices'
@@ -12,6 +13,8 @@ export const useSettings = defineStore('settings', () => {
   const notices = useNotices()
   const units = ref<Units>('in')
   const light = ref<Kept['light']>('day')
+  /** What all money is in. */
+  const currency = ref<Currency>('USD')
   /** The rules of thumb that this maker changed, by id. */
   const rates = shallowRef<Rates>({})
 
@@ -19,6 +22,8 @@ export const useSettings = defineStore('settings', () => {
     const kept = (await db().settings.get('manner'))?.value as Partial<Kept> | undefined
     if (kept?.units === 'in' || kept?.units === 'cm') units.value = kept.units
     if (kept?.light === 'day' || kept?.light === 'evening') light.value = kept.light
+    const money = (await db().settings.get('currency'))?.value
+    currency.value = CURRENCIES.find((each) => each === money) ?? 'USD'
     const own = (await db().settings.get('rates'))?.value
     const read = readRates(typeof own === 'object' && own !== null ? own as Record<string, unknown> : {})
     rates.value = read.rates
@@ -29,6 +34,12 @@ export const useSettings = defineStore('settings', () => {
     if (change.light) light.value = change.light
     void notices.tell('The setting could not be kept', db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value }) }))
   }
+  function setCurrency(next: Currency): void {
+    currency.value = next
+    void notices.tell('The setting could not be kept', db().settings.put({ key: 'currency', value: next }))
+  }
+  /** How numbers are shown where no piece says otherwise. */
+  const manner = computed<Manner>(() => ({ units: units.value, currency: currency.value }))
   /** @param value null sets it back to what is usual @returns what is wrong with it, or null */
   function setRate({ id, value: usual, least, most }: Thumb, value: number | null): string | null {
     if (value !== null && !(value >= least && value <= most)) return 'That is outside what makes sense.'
@@ -37,5 +48,5 @@ export const useSettings = defineStore('settings', () => {
     void notices.tell('The rule of thumb could not be kept', db().settings.put({ key: 'rates', value: { ...rates.value } }))
     return null
   }
-  return { units, light, rates, load, set, setRate }
+  return { units, light, currency, manner, rates, load, set, setCurrency, setRate }
 })

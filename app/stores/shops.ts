@@ -25,6 +25,6 @@ export const useShops = defineStore('shops', () => {
       console.warn('No prices from the shops; usual prices are used.', error)
     }
   }
-  const shelf = computed<Shelf>(() => ({ materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })), shops: shops.value, stash: materials.stash, rates: settings.rates }))
+  const shelf = computed<Shelf>(() => ({ materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })), shops: shops.value, rates: settings.rates }))
   return { shops, state, load, shelf }
 })

@@ -13,13 +13,13 @@ expose({
   setShelf(told) { shelf = told },
   async preview(piece, width, height) {
     if (!shelf) throw new Error('The worker was asked before it was told the shelf.')
-    const { scene, size, bill } = work(piece, shelf)
+    const { scene, size } = work(piece, shelf)
     const view = fitting(size, width, height, MARGIN)
     const canvas = new OffscreenCanvas(width, height)
     const ctx = canvas.getContext('2d')
     if (!ctx) throw new Error('This browser gives no canvas.')
     const going = paintingScene(ctx, scene, view, {}, spriteOf)
     while (!going.next().done) { /* painted to its end */ }
-    return { picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.86 }), view, each: bill.openedEach.value, over: (bill.room?.value ?? 0) < 0 }
+    return { picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.86 }), view }
   },
 } satisfies PreviewWorker)

@@ -1,34 +1,33 @@
 import type { Swap } from '#core/arrange'
-import type { CutJob, CutPlan, Planning } from '#core/cut'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece, SvgOptions } from '#core/exchange'
 import type { Scene } from '#core/scene'
-import type { TakenBy } from '#core/jobs'
-import type { Shelf } from '#core/material'
+import type { Need, Shelf } from '#core/material'
 import type { Delta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
-import type { Workings } from '#core/workings'
+import type { Pricing } from '#core/price'
+import type { OnBench, Plan, PlanProgress, Workroom } from '#core/workroom'
 import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
 
-/** What one piece takes, or why that could not be worked out: one that cannot does not stand in the way of the others. */
-export type TakesAnswer = { readonly ok: true, readonly takes: readonly TakenBy[] } | { readonly ok: false, readonly error: string }
+/** What one piece needs, or why that could not be worked out: one that cannot does not stand in the way of the others. */
+export type NeedsAnswer = { readonly ok: true, readonly needs: readonly Need[] } | { readonly ok: false, readonly error: string }
 
 /** A job that can be stopped has an id of its asker's choice. */
-interface Stoppable {
+export interface Stoppable {
   /** Ends that job early, with the best so far. */
   stop(job: string): void
 }
 
-/** What the workings worker answers to. It is told the shelf once, and again when that changes. */
+/** What the workings worker answers to. It is told what things are priced by, the shelf with it, once, and again when that changes. */
 export interface WorkingsWorker extends Stoppable {
-  setShelf(shelf: Shelf): void
+  setPricing(pricing: Pricing): void
   /** Follows one piece through its edits: told what changed of it, answers what changed of its workings; both from nothing at first. */
   follow(change: Delta): Delta
   /** Works out a piece that is not followed. */
-  work(piece: Piece): Workings
-  /** The lengths that each of these takes. */
-  takes(pieces: readonly Piece[]): TakesAnswer[]
+  work(piece: Piece): OnBench
+  /** What each of these needs. */
+  needs(pieces: readonly Piece[]): NeedsAnswer[]
   /** Reads the text of a piece file. */
   read(text: string): ReadPiece
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
@@ -53,8 +52,8 @@ export interface PictureWorker {
   write(scene: Scene, options: SvgOptions): string
 }
 
-/** What the worker answers to that plans cuts. */
-export interface CuttingWorker extends Stoppable {
+/** What the worker answers to that plans everything in hand. */
+export interface PlanWorker extends Stoppable {
   /** Reports as it goes. */
-  plan(job: string, of: CutJob, report: (progress: Planning) => void): Promise<CutPlan>
+  plan(job: string, of: Workroom, report: (progress: PlanProgress) => void): Promise<Plan>
 }

@@ -1,37 +1,40 @@
 import { expose } from 'comlink'
 import { readPiece } from '#core/exchange'
-import { beginOn, evenOutPiece, fillPiece, swapMaterial, takenBy } from '#core/jobs'
+import { beginOn, evenOutPiece, fillPiece, needsOfPiece, swapMaterial } from '#core/jobs'
 import type { Shelf } from '#core/material'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
-import type { Workings } from '#core/workings'
-import { rememberingWork, work } from '#core/workings'
-import type { TakesAnswer, WorkingsWorker } from './protocol'
+import type { Pricing } from '#core/price'
+import { work } from '#core/workings'
+import type { OnBench } from '#core/workroom'
+import { onBench, rememberingBench } from '#core/workroom'
+import type { NeedsAnswer, WorkingsWorker } from './protocol'
 import { Jobs } from './slices'
 
-const remembering = rememberingWork()
+const remembering = rememberingBench()
 const jobs = new Jobs()
-let shelf: Shelf | null = null
+let pricing: Pricing | null = null
 let piece: Piece | null = null
-let workings: Workings | null = null
+let workings: OnBench | null = null
 
-function theShelf(): Shelf {
-  if (!shelf) throw new Error('The worker was asked before it was told the shelf.')
-  return shelf
+function thePricing(): Pricing {
+  if (!pricing) throw new Error('The worker was asked before it was told the shelf.')
+  return pricing
 }
+const theShelf = (): Shelf => thePricing().shelf
 
 expose({
-  setShelf(told) { shelf = told },
+  setPricing(told) { pricing = told },
   follow(change) {
     piece = withDelta(piece, change) as Piece
-    const next = remembering(piece, theShelf())
+    const next = remembering(piece, thePricing())
     const answer = deltaOf(workings, next)
     workings = next
     return answer
   },
-  work: (of) => work(of, theShelf()),
-  takes: (pieces) => pieces.map((each): TakesAnswer => {
-    try { return { ok: true, takes: takenBy(each, theShelf()) } }
+  work: (of) => onBench(work(of, theShelf()), of, thePricing()),
+  needs: (pieces) => pieces.map((each): NeedsAnswer => {
+    try { return { ok: true, needs: needsOfPiece(each, theShelf()) } }
     catch (error) { return { ok: false, error: String(error) } }
   }),
   read: readPiece,

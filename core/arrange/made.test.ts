@@ -121,7 +121,7 @@ describe('made things on a piece', () => {
   })
   it('the sheet says how hands make them, without a list of places', () => {
     const piece = pieceWith([layerOf('mesh', 'mesh-honey', usual('mesh')), layerOf('bow', 'ribbon-slate', bow, { mix, reserve: null })])
-    const steps = work(piece, shelf).steps
+    const steps = work(piece, shelf).tasks
     expect(steps.find(({ layer }) => layer === 'mesh')).toMatchObject({ places: [], title: '9 ruffles and 9 petals of honey mesh' })
     expect(steps.find(({ layer }) => layer === 'bow')!.says.length).toBeGreaterThan(4)
   })

@@ -42,7 +42,7 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
   mesh: fc.record({ kind: fc.constant('mesh' as const), ties: fc.integer({ min: 1, max: 500 }), count, gathers: fc.array(fc.constantFrom(...GATHERS), { minLength: 1, maxLength: 6 }), cut: fc.double({ min: 30, max: 3000, noNaN: true }), start: share }),
   poofs: fc.record({ kind: fc.constant('poofs' as const), ties: fc.integer({ min: 1, max: 500 }), passes: fc.integer({ min: 1, max: 9 }), uses: fc.double({ min: 20, max: 3000, noNaN: true }), start: share }),
   beads: fc.record({ kind: fc.constant('beads' as const), allowance: fc.double({ min: 0, max: 1000, noNaN: true }), own: fc.constant(0.8), turns: fc.constant(2), tail: fc.constant(10) }),
-  bow: fc.record({ kind: fc.constant('bow' as const), at: share, means: fc.constantFrom(...LOOP_MEANS, null), ribbons: fc.array(fc.constantFrom(...BUILDS.map(usualRibbon)), { minLength: 1, maxLength: 6 }), ends: fc.constantFrom(...ENDS), hem: fc.constant(0), tied: fc.constant('stem wire' as const), fixes: fc.boolean() }),
+  bow: fc.record({ kind: fc.constant('bow' as const), at: share, means: fc.constantFrom(...LOOP_MEANS, null), ribbons: fc.array(fc.constantFrom(...BUILDS.map(usualRibbon)), { minLength: 1, maxLength: 6 }), ends: fc.constantFrom(...ENDS), hem: fc.constant(0), tied: fc.constant('stem-wire-20' as const), fixes: fc.boolean() }),
   single: fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 500, noNaN: true }) }),
   hand: fc.constant({ kind: 'hand' as const }),
 }

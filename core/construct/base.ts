@@ -6,8 +6,8 @@ import type { Rated, Term, Thumb } from '../measure'
 import { rate, sum } from '../measure'
 import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
 import type { Piece, RuleKind } from '../piece'
-import type { MakeUp, NamedFigure, Taken, Used } from './construction'
-import { told } from './construction'
+import type { MakeUp, NamedFigure } from './construction'
+import { lengthsFor, thingsFor, told } from './construction'
 import { CORD_LAP, FRAME, KNOT, RISE, THICKEST, TIE_EVERY, TRUNKS } from './thumbs'
 
 /** What cords and hangers are made of. */
@@ -36,12 +36,11 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
     ...cords.map((cord, i) => told(`cord:${i}`, 'Each of two cords', cord)),
     ...(hanger ? [told('hanger', 'Cord for the hanger', hanger)] : []),
   ]
-  const takes: Taken[] = [
+  const lengths = lengthsFor('base', [
     ...cords.map(({ value }) => ({ material: CORD, use: 'cords', length: value, count: 2, joins: false })),
     ...(hanger ? [{ material: CORD, use: 'hanger', length: hanger.value, count: 1, joins: false }] : []),
-  ]
-  const uses: Used[] = ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []
-  return { layer: 'base', title: null, figures, takes, uses }
+  ])
+  return { layer: 'base', title: null, figures, needs: [...lengths, ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : [])] }
 }
 
 /** What a hanger's cord goes round where it is not the whole of the base: the frame inside, or the stems at the tie. */

@@ -6,7 +6,7 @@ import { gaugeWidth, quantity, sum } from '../measure'
 import { byRule, count, less, mm, over, PI, plus, plusAll, ratio, saidAs, the, times, wholes } from '../measure/term'
 import { MOST_PLACES } from '../piece'
 import type { Construction, Making, NamedFigure } from './construction'
-import { changeRule, figureOf, told, total } from './construction'
+import { changeRule, figureOf, lengthsFor, told, total } from './construction'
 import { WIRES } from './thumbs'
 
 /** Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm. */
@@ -48,8 +48,8 @@ export const BEADS: Construction<'beads'> = {
       ]),
     ]
     return {
-      layer: layer.id, title: null, figures, uses: [],
-      takes: own ? [] : rows.map(({ run, wire }) => ({ material: THREAD, use: rows.length > 1 ? `threading, ${run.name}` : 'threading', length: wire, count: 1, joins: false })),
+      layer: layer.id, title: null, figures,
+      needs: own ? [] : lengthsFor(layer.id, rows.map(({ run, wire }) => ({ material: THREAD, use: rows.length > 1 ? `threading, ${run.name}` : 'threading', length: wire, count: 1, joins: false }))),
     }
   },
   words(rule, makeUp, making) {

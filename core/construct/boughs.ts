@@ -3,7 +3,7 @@ import { GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import { as, byRule, count, given, less, mm, over, PI, plus, plusAll, saidAs, the, times, wholesUp, worked } from '../measure/term'
 import { BINDING } from './binding'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, read, told, total } from './construction'
+import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { TAIL, TIE_WRAPS, TIED_STEMS } from './thumbs'
 
 /** Pieces of bough bound end over end. */
@@ -29,7 +29,7 @@ export const BOUGHS: Construction<'boughs'> = {
       read('ties', 'Ties', quantity.count(pieces), sum`one for each of ${quantity.count(pieces)} pieces`),
       told('wire', 'Binding wire', wire),
     ]
-    return { layer: layer.id, title: null, figures, uses: [], takes: [{ material: BINDING, use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true }] }
+    return { layer: layer.id, title: null, figures, needs: lengthsFor(layer.id, [{ material: BINDING, use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true }]) }
   },
   words: (_rule, makeUp, { runs }) => [
     sum`Bind ${figureOf(makeUp, 'pieces')} pieces end over end, one tie to each, so that each hides the stem of the last. About ${figureOf(makeUp, 'boughs')} large boughs give them.`,

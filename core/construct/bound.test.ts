@@ -5,7 +5,7 @@ import { runsOf, usualBase } from '../base'
 import { inches, say, showSum } from '../measure'
 import type { Layer, Rule } from '../piece'
 import { mirrorPiece } from '../piece'
-import { layerOf, pieceWith, shelf } from '../testing'
+import { layerOf, pieceWith, shelf, takesOf } from '../testing'
 import { work } from '../workings'
 import { lastQuarter, remaining, wrapsOf } from './bundles'
 
@@ -77,7 +77,7 @@ describe('bundles on a ring', () => {
     const runs = runsOf(gourd.base)
     expect(new Set(runs.map(({ length }) => Math.round(length))).size).toBeGreaterThan(1)
     expect(made(gourd, 'sprigs').value).toBe(worked.placements.length)
-    const takes = worked.layers[0]!.makeUp!.takes
+    const takes = takesOf(worked.layers[0]!.makeUp!)
     expect(new Set(takes.map(({ use }) => use)).size).toBe(runs.length)
     expect(takes.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(made(gourd, 'wire').value, 6)
     const alone = work(ring(13, bundles({ advance: 2000 })), shelf).layers[0]!.makeUp!.figures
@@ -86,7 +86,7 @@ describe('bundles on a ring', () => {
   })
   it('go into the steps, and to the other of a pair', () => {
     const piece = ring(13, bundles({ start: 0.1 }))
-    const step = work(piece, shelf).steps.find(({ layer }) => layer === 'a')!
+    const step = work(piece, shelf).tasks.find(({ layer }) => layer === 'a')!
     expect(step.says.map((each) => say(each, manner)).join(' ')).toContain('Bind 12 bundles of 4, 3⅜ in from one to the next')
     const [here, there] = [work(piece, shelf), work(mirrorPiece(piece, 'b', 'B'), shelf)]
     for (const each of here.placements) {

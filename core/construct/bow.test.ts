@@ -4,7 +4,7 @@ import { bowAcross, bowMoves, handLoops, ragLoops, ribbonReach, tailReach } from
 import { inches, say, showSum } from '../measure'
 import type { Layer, Ribbon, RibbonOf, RuleOf } from '../piece'
 import { BUILDS, edit, LOOP_MEANS, MOST_LOOPS, usualRibbon, usualRule } from '../piece'
-import { layerOf, pieceWith, shelf } from '../testing'
+import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from '../testing'
 import { work } from '../workings'
 import { bowPieces, cutIn, largest, meantBy, ribbonFigures, ribbonOf, sized, sizeOf, withOneMore } from './bow'
 
@@ -145,29 +145,30 @@ describe('a bow on a piece', () => {
     expect(saidOf(piece).map(({ id }) => id)).not.toContain('bow:means')
   })
   it('takes its pieces from its ribbons, each for itself, and its tie', () => {
-    const three = bowRule({ ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }], tied: 'paddle wire' })
-    const { layers: [layer], placements: [bow], bill } = work(ringWith(three, ['ribbon-slate', 'ribbon-ochre', 'ribbon-plum']), shelf)
-    const { takes, title } = layer!.makeUp!
+    const three = bowRule({ ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }], tied: 'paddle-wire' })
+    const { layers: [layer], placements: [bow], bill } = benchOf(ringWith(three, ['ribbon-slate', 'ribbon-ochre', 'ribbon-plum']), shelf)
+    const { title } = layer!.makeUp!
+    const takes = takesOf(layer!.makeUp!)
     expect(title).toBe('bow of slate-blue ribbon, ochre ribbon and plum velvet ribbon')
     expect(takes.map(({ material, length }) => [material, Math.round(length / 25.4)])).toEqual([['ribbon-slate', 100], ['ribbon-ochre', 68], ['ribbon-plum', 30], ['paddle-wire', 18]])
     expect(bow!.length).toBeCloseTo(inches(10))
     expect(bill.lines.filter(({ of }) => of === 'length').map(({ id, packs }) => [id, packs.value])).toEqual(expect.arrayContaining([['ribbon-slate', 1], ['ribbon-ochre', 1], ['ribbon-plum', 1]]))
   })
   it('the sheet says where it sits', () => {
-    const step = work(ringWith(bowRule({ at: 5 / 12 })), shelf).steps.find(({ layer }) => layer === 'bow')!
+    const step = work(ringWith(bowRule({ at: 5 / 12 })), shelf).tasks.find(({ layer }) => layer === 'bow')!
     expect(step.title).toBe('Bow of slate-blue ribbon')
     expect(step.says.map((each) => say(each, manner))).toContain('It sits at 5:00.')
   })
   it('its wires fix it too, or it takes one more', () => {
-    const uses = (fixes: boolean) => work(ringWith(bowRule({ fixes })), shelf).layers[0]!.makeUp!.uses.map(({ use }) => use)
+    const uses = (fixes: boolean) => usesOf(work(ringWith(bowRule({ fixes })), shelf).layers[0]!.makeUp!).map(({ use }) => use)
     expect(uses(true)).toEqual(['tie of the bow'])
     expect(uses(false)).toEqual(['tie of the bow', 'fixing the bow'])
   })
   it('what ties it of its own ribbon is counted in it, and in the bows that a roll gives', () => {
-    const figureOf = (tied: 'own ribbon' | 'stem wire', id: string) => work(ringWith(bowRule({ tied, ribbons: [hand({ loops: 8, loop: inches(6), twist: 0.1 })] })), shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
-    expect(figureOf('own ribbon', 'ribbon:0').value - figureOf('stem wire', 'ribbon:0').value).toBeCloseTo(inches(10))
-    expect(showSum(figureOf('own ribbon', 'ribbon:0'), manner)).toMatch(/ \+ 10 in to tie it = 126.03 in$/)
-    expect([figureOf('stem wire', 'bows:0').value, figureOf('own ribbon', 'bows:0').value]).toEqual([3, 2])
+    const figureOf = (tied: 'own-ribbon' | 'stem-wire-20', id: string) => work(ringWith(bowRule({ tied, ribbons: [hand({ loops: 8, loop: inches(6), twist: 0.1 })] })), shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
+    expect(figureOf('own-ribbon', 'ribbon:0').value - figureOf('stem-wire-20', 'ribbon:0').value).toBeCloseTo(inches(10))
+    expect(showSum(figureOf('own-ribbon', 'ribbon:0'), manner)).toMatch(/ \+ 10 in to tie it = 126.03 in$/)
+    expect([figureOf('stem-wire-20', 'bows:0').value, figureOf('own-ribbon', 'bows:0').value]).toEqual([3, 2])
   })
   it.each([[1, 'A coil of one layer has no loop.', 3], [2, /2 layers leaves one side/, 3], [60, /60 layers leaves one side/, 59]])('a coil of %d layers is mended to %s', (layers, text, mended) => {
     const piece = ringWith(bowRule({ ribbons: [{ build: 'coil', layers, flat: inches(5) }] }))
@@ -245,7 +246,7 @@ describe('worked bows', () => {
     expect(tails.placements).toHaveLength(1)
   })
   it('speaks of nothing that is not there', () => {
-    const words = (ribbons: RuleOf<'bow'>['ribbons']) => work(ringWith(bowRule({ ribbons })), shelf).steps.find(({ id }) => id === 'layer:bow')!.says.map((each) => say(each, manner)).join(' ')
+    const words = (ribbons: RuleOf<'bow'>['ribbons']) => work(ringWith(bowRule({ ribbons })), shelf).tasks.find(({ id }) => id === 'layer:bow')!.says.map((each) => say(each, manner)).join(' ')
     expect(words([hand({ loops: 1, tails: [0, 0] })])).not.toMatch(/0 in|for a tail|1 loops/)
     expect(words([{ build: 'strips', strips: 1, loop: inches(4), tail: 0 }])).not.toMatch(/1 strips|two tails|on the roll until/)
     expect(words([{ build: 'rag', strips: 1, strip: inches(40), overhang: 0, loop: inches(15) }])).not.toMatch(/1 strips|1 times|1 loops|0 in over/)

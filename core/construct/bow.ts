@@ -7,9 +7,9 @@ import type { Rated, Said, Term, Thumb } from '../measure'
 import { capital, exceeds, listed, quantity, rate, several, sum, wholesIn } from '../measure'
 import { byRule, count, less, mm, over, plus, plusAll, saidAs, the, times, wholes } from '../measure/term'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
-import { hangsAt, MOST_LOOPS } from '../piece'
-import type { Construction, Making, NamedFigure, Taken, Used } from './construction'
-import { changeRule, read, told, total } from './construction'
+import { hangsAt, MOST_LOOPS, OWN_RIBBON } from '../piece'
+import type { Construction, Making, NamedFigure } from './construction'
+import { changeRule, lengthsFor, read, thingsFor, told, total } from './construction'
 import { HANDLE, TIE_RIBBON, TIE_WIRE, TWIST } from './thumbs'
 
 /** A piece to cut for a bow. */
@@ -156,11 +156,8 @@ const LARGEST: Record<Ribbon['build'], string> = { hand: 'Largest loop from a ro
 /** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
 export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
 
-/** What ties a bow (null the ribbon in front), and how much of it when it comes by the length. */
-const TIES: Record<RuleOf<'bow'>['tied'], { readonly material: string, readonly length: null } | { readonly material: string | null, readonly length: Thumb }> = {
-  'stem wire': { material: 'stem-wire-20', length: null }, 'pipe cleaner': { material: 'pipe-cleaner', length: null }, 'zip tie': { material: 'zip-tie', length: null },
-  'paddle wire': { material: 'paddle-wire', length: TIE_WIRE }, 'own ribbon': { material: null, length: TIE_RIBBON },
-}
+/** How much of what ties a bow it takes, where that comes by the length; else one of it does. */
+const TIE_LENGTHS: Record<RuleOf<'bow'>['tied'], Thumb | null> = { 'stem-wire-20': null, 'pipe-cleaner': null, 'zip-tie': null, 'paddle-wire': TIE_WIRE, 'own-ribbon': TIE_RIBBON }
 
 /** What the bow's `i`th ribbon is of; one that the shelf does not know goes by the first that it does. */
 const fabricOf = ({ layer, shelf, mix }: Making, i: number): Material => materialOf(shelf, layer.mix[i]!.material) ?? mix[0]
@@ -177,9 +174,9 @@ export const BOW: Construction<'bow'> = {
     const longest = ribbons.findIndex((each) => 2 * ribbonReach(each, means) === across)
     const width = Math.max(...rows.map(({ material }) => material.width))
     const cut = cutIn(rule.ends, width)
-    const tie = TIES[tied]
-    const tieLength = tie.length && byRule(tie.length, making.shelf)
-    const ownTie = tied === 'own ribbon' ? tieLength : null
+    const tie = TIE_LENGTHS[tied]
+    const tieLength = tie && byRule(tie, making.shelf)
+    const ownTie = tied === OWN_RIBBON ? tieLength : null
     /** What of the same material goes into the bow besides its `i`th ribbon. */
     const besides = (i: number): Besides => ({
       tie: i === rows.length - 1 ? ownTie : null,
@@ -195,15 +192,19 @@ export const BOW: Construction<'bow'> = {
       ...(hem > 0 ? [told('hem', 'Cut longer for hems', times(count(2), mm(hem)))] : []),
       ...rows.flatMap(({ ribbon, material }, i) => ribbonFigures(ribbon, means, material.length, hem, i, besides(i)).map((each) => (rows.length > 1 ? { ...each, name: `${each.name}, ${material.name}` } : each))),
     ]
-    const takes: Taken[] = [
-      ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count, joins: false }))),
-      ...(tieLength === null ? [] : [{ material: tie.material ?? rows.at(-1)!.material.id, use: 'tie of the bow', length: tieLength.value, count: 1, joins: false }]),
-    ]
-    const uses: Used[] = [
-      ...(tie.length === null ? [{ material: tie.material, use: 'tie of the bow', count: 1 }] : []),
-      ...(rule.fixes ? [] : [{ material: 'stem-wire-20', use: 'fixing the bow', count: 1 }]),
-    ]
-    return { layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures, takes, uses }
+    return {
+      layer: layer.id, title: `bow of ${listed([...new Set(rows.map(({ material }) => material.name))])}`, figures,
+      needs: [
+        ...lengthsFor(layer.id, [
+          ...rows.flatMap(({ ribbon, material }, i) => bowPieces(ribbon, means, hem).map(({ use, length, count: n }) => ({ material: material.id, use: rows.length > 1 ? `${use}, ribbon ${i + 1}` : use, length, count: n, joins: false }))),
+          ...(tieLength === null ? [] : [{ material: tied === OWN_RIBBON ? rows.at(-1)!.material.id : tied, use: 'tie of the bow', length: tieLength.value, count: 1, joins: false }]),
+        ]),
+        ...thingsFor(layer.id, [
+          ...(tieLength === null && tied !== OWN_RIBBON ? [{ material: tied, use: 'tie of the bow', count: 1 }] : []),
+          ...(rule.fixes ? [] : [{ material: 'stem-wire-20', use: 'fixing the bow', count: 1 }]),
+        ]),
+      ],
+    }
   },
   words(rule, _makeUp, making) {
     const { runs, laid: { placements } } = making
@@ -215,7 +216,7 @@ export const BOW: Construction<'bow'> = {
       ribbons.every(fromRoll) ? sum`Leave the ribbon on the roll until the bow is approved; cut only then.` : sum`Make one strip of each first and look; cut the rest when it is approved.`,
       ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, fabricOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
-      sum`Tie with ${rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
+      sum`Tie with ${rule.tied === OWN_RIBBON ? 'its own ribbon' : materialOf(making.shelf, rule.tied)?.name ?? rule.tied}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
       ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
     ]
   },

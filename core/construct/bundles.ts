@@ -9,7 +9,7 @@ import { as, byRule, count, given, less, mm, over, PI, plus, ratio, saidAs, the,
 import { MOST_PLACES } from '../piece'
 import { BINDING } from './binding'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, read, told, total } from './construction'
+import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { LATE_WRAPS, START_WRAPS, TAIL } from './thumbs'
 
 /** The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least. */
@@ -52,7 +52,7 @@ export const BUNDLES: Construction<'bundles'> = {
       told('wire', 'Binding wire', { ...wire, rules: [...wraps.rules, ...wire.rules], basis: RULE_OF_THUMB }),
       ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
     ]
-    return { layer: layer.id, title: null, figures, uses: [], takes: rows.map((row, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: row.wire.value, count: 1, joins: true })) }
+    return { layer: layer.id, title: null, figures, needs: lengthsFor(layer.id, rows.map((row, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: row.wire.value, count: 1, joins: true }))) }
   },
   words: (rule, makeUp) => [
     sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${often(rule.wraps)}.`,

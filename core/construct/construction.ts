@@ -1,6 +1,6 @@
 import type { LaidLayer } from '../arrange'
 import type { Run } from '../base'
-import type { Material, Shelf } from '../material'
+import type { Lengths, Material, Need, Shelf, Things } from '../material'
 import type { Basis, Figure, Quantity, Said, Term } from '../measure'
 import { COUNTED, figure, GEOMETRY } from '../measure'
 import { worked } from '../measure/term'
@@ -9,22 +9,6 @@ import type { Edit, Layer, Piece, Problem, Rule, RuleKind, RuleOf } from '../pie
 /** A figure with its name. */
 export interface NamedFigure { readonly id: string, readonly name: string, readonly figure: Figure }
 
-/** A length that a construction takes from a roll, a spool or a paddle. */
-export interface Taken {
-  /** The material that it is cut from. */
-  readonly material: string
-  /** What it is for: "binding". */
-  readonly use: string
-  /** Of each, mm. */
-  readonly length: number
-  readonly count: number
-  /** May be made up of several shorter lengths. */
-  readonly joins: boolean
-}
-
-/** Small things that are used whole: pins, ties, wires. */
-export interface Used { readonly material: string, readonly use: string, readonly count: number }
-
 /** What a construction comes to, for one copy. */
 export interface MakeUp {
   /** The layer that it is, or `base`. */
@@ -32,8 +16,8 @@ export interface MakeUp {
   /** What it is called, "12 ruffles of honey mesh"; null where a layer's stems name it. */
   readonly title: string | null
   readonly figures: readonly NamedFigure[]
-  readonly takes: readonly Taken[]
-  readonly uses: readonly Used[]
+  /** What is cut and used for it, besides its stems. */
+  readonly needs: readonly Need[]
   /** Other ways to make it, and what each takes: before one is chosen. */
   readonly choices?: readonly Choice[]
 }
@@ -81,9 +65,7 @@ export function figureOf({ figures }: MakeUp, id: string): Figure {
 /** @returns the sum of what `of` gives for each */
 export const total = <T>(all: readonly T[], of: (each: T) => number): number => all.reduce((sum, each) => sum + of(each), 0)
 
-/** How many of each small thing is used, over all of them, by material. */
-export function usedOf(makeUps: readonly MakeUp[]): Map<string, number> {
-  const used = new Map<string, number>()
-  for (const { material, count } of makeUps.flatMap(({ uses }) => uses)) used.set(material, (used.get(material) ?? 0) + count)
-  return used
-}
+/** Lengths that something takes of a roll, for a layer. */
+export const lengthsFor = (layer: string, takes: readonly Omit<Lengths, 'of' | 'layer'>[]): Lengths[] => takes.map((each) => ({ of: 'lengths', layer, ...each }))
+/** Small things that are used whole. */
+export const thingsFor = (layer: string, uses: readonly Pick<Things, 'material' | 'use' | 'count'>[]): Things[] => uses.filter(({ count }) => count > 0).map((each) => ({ of: 'things', layer, ...each, cut: null, spare: 0 }))

@@ -1,7 +1,7 @@
 import { capital, quantity, RULE_OF_THUMB, several, sum, wholesOver } from '../measure'
 import { count, less, mm, over, plus, ratio, saidAs, the, times, wholesUp } from '../measure/term'
 import type { Construction, NamedFigure } from './construction'
-import { figureOf, read, told, total } from './construction'
+import { figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
 import { holderOn, notByLength, path, pinsOf } from './held'
 
 /** A number of laps as one says it: whole, or with a half. */
@@ -28,8 +28,11 @@ export const LAID: Construction<'laid'> = {
       read('pins', holder.name, quantity.count(pins), sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`, RULE_OF_THUMB),
     ]
     return {
-      layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures, uses: [{ material: holder.material, use: holder.use, count: pins }],
-      takes: each.map((on, i) => ({ material: material.id, use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps', length: on, count: 1, joins: true })),
+      layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures,
+      needs: [
+        ...lengthsFor(layer.id, each.map((on, i) => ({ material: material.id, use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps', length: on, count: 1, joins: true }))),
+        ...thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: pins }]),
+      ],
     }
   },
   words: (rule, makeUp, { piece, mix: [material] }) => [

@@ -5,7 +5,7 @@ import { exceeds, listed, quantity, several, sum } from '../measure'
 import { as, count, mm, over, times, wholes } from '../measure/term'
 import type { Gather, Problem, RuleOf } from '../piece'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, read, told, total } from './construction'
+import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 
 /** How many pieces of so much a roll gives: `⌊roll ÷ cut⌋`. @param cut mm, over 0 */
 export const piecesPerRoll = (roll: number, cut: number): Term => wholes(over(mm(roll), mm(cut)))
@@ -37,8 +37,8 @@ export const MESH: Construction<'mesh'> = {
       }),
     ]
     return {
-      layer: layer.id, title: `${listed(named.map(({ how, n }) => several(n, how, `${how}s`)))} of ${listed(mix.map(({ name }) => name))}`, figures, uses: [],
-      takes: pieces.filter(({ n }) => n > 0).map(({ mesh, n }) => ({ material: mesh.id, use: 'pieces of mesh', length: cut, count: n, joins: false })),
+      layer: layer.id, title: `${listed(named.map(({ how, n }) => several(n, how, `${how}s`)))} of ${listed(mix.map(({ name }) => name))}`, figures,
+      needs: lengthsFor(layer.id, pieces.filter(({ n }) => n > 0).map(({ mesh, n }) => ({ material: mesh.id, use: 'pieces of mesh', length: cut, count: n, joins: false }))),
     }
   },
   words: (rule, makeUp, { mix }) => [

@@ -3,7 +3,7 @@ import { listed, quantity, several, sum } from '../measure'
 import { as, count, less, mm, over, saidAs, the, times } from '../measure/term'
 import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './construction'
-import { changeRule, figureOf, told, total } from './construction'
+import { changeRule, figureOf, lengthsFor, told, total } from './construction'
 
 export const POOFS: Construction<'poofs'> = {
   makeUp(rule, { layer, laid, runs, mix }) {
@@ -21,8 +21,8 @@ export const POOFS: Construction<'poofs'> = {
       ...perMaterial.map(({ material: { id, name, length: roll }, n }) => told(`share:${id}`, perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll', as('share', over(times(count(n), mm(rule.uses)), mm(roll))))),
     ]
     return {
-      layer: layer.id, title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`, figures, uses: [],
-      takes: perMaterial.map(({ material, n }) => ({ material: material.id, use: 'poofs', length: n * rule.uses, count: 1, joins: true })),
+      layer: layer.id, title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`, figures,
+      needs: lengthsFor(layer.id, perMaterial.map(({ material, n }) => ({ material: material.id, use: 'poofs', length: n * rule.uses, count: 1, joins: true }))),
     }
   },
   words: (rule, makeUp) => [

@@ -2,7 +2,7 @@ import { quantity, sum } from '../measure'
 import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
 import { BINDING } from './binding'
 import type { Construction } from './construction'
-import { figureOf, told } from './construction'
+import { figureOf, lengthsFor, told } from './construction'
 import { TAIL } from './thumbs'
 
 /** Stems crossed left and right in pairs and bound once, made apart and then fixed. */
@@ -14,7 +14,7 @@ export const SPRAY: Construction<'spray'> = {
     const lengths = placements.filter(({ added }) => !added).map(({ length }) => length)
     const shortest = Math.min(...lengths)
     return {
-      layer: layer.id, title: null, uses: [],
+      layer: layer.id, title: null,
       figures: [
         told('stems', 'Stems', each(one)),
         ...(lengths.length ? [
@@ -23,7 +23,7 @@ export const SPRAY: Construction<'spray'> = {
         ] : []),
         told('wire', 'Binding wire', each(wire)),
       ],
-      takes: [{ material: BINDING, use: 'binding the spray', length: wire.value, count: runs.length, joins: false }],
+      needs: lengthsFor(layer.id, [{ material: BINDING, use: 'binding the spray', length: wire.value, count: runs.length, joins: false }]),
     }
   },
   words: ({ pairs, odd, wraps }, makeUp) => [

@@ -20,3 +20,4 @@ export const HANDLE = thumb('construct.handle', 'A door’s handle is over the f
 export const WIRES = thumb('construct.wires', 'The wires of a base are thick', 'length', 3, [1, 12], 'What the bare end of threaded wire is bent round.')
 export const TURN_SPACED = thumb('construct.turn-spaced', 'A turn of a spaced winding takes', 'time', 8 / 60, [1 / 60, 2], 'Seconds by the hand and eye, the roll passed through the ring.')
 export const TURN_CLOSE = thumb('construct.turn-close', 'A turn pushed up against the last takes', 'time', 4 / 60, [1 / 60, 2], 'The hand need not look for its place.')
+export const SPARE = thumb('construct.spare', 'Spare of fresh, dried and preserved stems', 'share', 0.1, [0, 1], 'A few always break, shed or come bruised.')

@@ -3,8 +3,8 @@ import type { Material } from '../material'
 import type { Rated, Term } from '../measure'
 import { exceeds, GEOMETRY, inches, quantity, several, sum } from '../measure'
 import { byRule, count, mm, over, PI, plus, ratio, saidAs, the, times, worked } from '../measure/term'
-import type { Choice, Construction, NamedFigure, Taken } from './construction'
-import { changeRule, figureOf, read, told, total } from './construction'
+import type { Choice, Construction, NamedFigure } from './construction'
+import { changeRule, figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
 import { holderOn, notByLength, path, pinsOf } from './held'
 import { TURN_CLOSE, TURN_SPACED } from './thumbs'
 
@@ -43,7 +43,7 @@ export const WOUND: Construction<'wound'> = {
     const along = path(runs)
     const { turns, each, length: wound, minutes } = winding(along, rule.pitch, rule.thick, material.width, shelf)
     const length = plus(times(the`${ratio(turns.value)} turns`, saidAs(each, [...each.said, ' a turn'])), times(the`${count(2 * runs.length)} ends`, mm(rule.ends)))
-    const takes = runs.map((run, i): Taken => {
+    const takes = runs.map((run, i) => {
       const own = (wound.value * run.length) / along + 2 * rule.ends
       return { material: material.id, use: runs.length > 1 ? `winding ${i + 1}` : 'winding', length: own, count: 1, joins: exceeds(own, material.length) || material.kind === 'mechanic' }
     })
@@ -58,7 +58,8 @@ export const WOUND: Construction<'wound'> = {
       told('time', 'Time', minutes),
     ]
     return {
-      layer: layer.id, title: `${material.name} wound round, ${several(about(turns.value), 'turn', 'turns')}`, figures, uses: [{ material: holder.material, use: holder.use, count: held }], takes,
+      layer: layer.id, title: `${material.name} wound round, ${several(about(turns.value), 'turn', 'turns')}`, figures,
+      needs: [...lengthsFor(layer.id, takes), ...thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: held }])],
       choices: windingChoices(runs[0].length, rule.thick, material, shelf),
     }
   },

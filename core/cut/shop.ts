@@ -1,9 +1,9 @@
 import type { Material } from '../material'
-import type { Stock, Want } from './job'
+import type { CutJob, CutPlan, Stock, Want } from './job'
 import { planning } from './plan'
 
-/** A new roll, spool or length of a material, as it is bought. */
-export const newRoll = ({ length, pack }: Pick<Material, 'length' | 'pack'>): Stock => ({ id: NEW, length, price: Math.ceil(pack.price / pack.holds), supply: null })
+/** A new roll, spool or length of a material, as it is bought. @param price of one, minor units */
+export const newRoll = ({ length }: Pick<Material, 'length'>, price: number): Stock => ({ id: NEW, length, price, supply: null })
 /** How new rolls are known in a plan; those of another length by what follows. */
 export const NEW = 'new'
 /** Rolls of another length that a shop has as well. */
@@ -13,18 +13,22 @@ export const isNew = (stock: string): boolean => stock === NEW || stock.startsWi
 
 /** Steps that the planner may take where an answer is wanted at once. */
 const STEPS = 300
-const found = new Map<string, number>()
+const found = new Map<string, CutPlan>()
 const KEPT = 300
 
-/** The fewest rolls of one length that pieces can be cut from: the planner's answer, or the best that it finds in a few steps. @param roll mm */
-export function fewestRolls(roll: number, wants: readonly Omit<Want, 'id'>[]): number {
-  const key = JSON.stringify([roll, wants])
+/** The planner's answer, or the best that it finds in a few steps; remembered. */
+export function planSoon(job: CutJob): CutPlan {
+  const key = JSON.stringify(job)
   const known = found.get(key)
-  if (known !== undefined) return known
-  const steps = planning({ wants: wants.map((want, i) => ({ ...want, id: String(i) })), stocks: [{ id: NEW, length: roll, price: 1, supply: null }], least: 0 })
+  if (known) return known
+  const steps = planning(job)
   let next = steps.next()
   for (let i = 0; !next.done; i++) next = steps.next(i > STEPS)
-  found.set(key, next.value.opened)
+  found.set(key, next.value)
   if (found.size > KEPT) found.delete(found.keys().next().value!)
-  return next.value.opened
+  return next.value
 }
+
+/** The fewest rolls of one length that pieces can be cut from, as far as a few steps find. @param roll mm */
+export const fewestRolls = (roll: number, wants: readonly Omit<Want, 'id'>[]): number =>
+  planSoon({ wants: wants.map(({ length, count, joins }, i) => ({ id: String(i), length, count, joins })), stocks: [{ id: NEW, length: roll, price: 1, supply: null }], least: 0 }).opened

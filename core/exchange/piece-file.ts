@@ -3,7 +3,7 @@ import type { Node, ParseError } from 'jsonc-parser'
 import { z } from 'zod'
 import { SPECIES } from '../plant'
 import { MaterialSchema } from '../material'
-import { LayerSchema, migrate, PieceSchema, VERSION } from '../piece'
+import { LayerSchema, migrate, moneyOf, PieceSchema, VERSION } from '../piece'
 import type { FileFault, PieceFile } from './travel'
 
 /** Levels of a file beyond which it is no piece, and faults that are told of one file. */
@@ -36,7 +36,7 @@ export function readPiece(text: string): ReadPiece {
   const issues = issuesOf(current.document)
   if (issues.length) return { ok: false, faults: issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, text, tree)) }
   const { materials = [], ...piece } = FileSchema.parse(current.document)
-  return { ok: true, piece, materials }
+  return { ok: true, piece, materials, money: moneyOf(input) }
 }
 
 /** What is wrong in a document. A schema gathers every fault of what it is given, so a large file that is wrong throughout is looked at layer by layer, until enough is known. */

@@ -1,5 +1,6 @@
 import type { Material, Shelf } from '../material'
 import { CATALOGUE, materialOf } from '../material'
+import type { Currency } from '../measure'
 import { deltaOf } from '../measure'
 import type { Piece } from '../piece'
 
@@ -15,7 +16,12 @@ export interface FileFault {
 }
 
 /** What a file holds: the piece, and those of its materials that are its maker's own. */
-export interface PieceFile { readonly piece: Piece, readonly materials: readonly Material[] }
+export interface PieceFile {
+  readonly piece: Piece
+  readonly materials: readonly Material[]
+  /** What its money was in, when an older file says so; now it is the workroom's. */
+  readonly money: Currency | null
+}
 
 /** The materials that a piece is laid of, by their ids. */
 const materialsOf = ({ layers }: Piece): Set<string> => new Set(layers.flatMap(({ mix, added }) => [...mix, ...added].map(({ material }) => material)))
@@ -34,7 +40,7 @@ export function writePiece(piece: Piece, shelf: Pick<Shelf, 'materials'> = { mat
  * a fresh id, which the piece then goes by; what it has alike is left.
  * @returns the piece as it goes by the shelf, and the materials to add to it
  */
-export function settleMaterials({ piece, materials }: PieceFile, shelf: Pick<Shelf, 'materials'>, freshId: (name: string, taken: ReadonlySet<string>) => string): PieceFile {
+export function settleMaterials({ piece, materials }: Omit<PieceFile, 'money'>, shelf: Pick<Shelf, 'materials'>, freshId: (name: string, taken: ReadonlySet<string>) => string): Omit<PieceFile, 'money'> {
   const names = new Map<string, string>()
   const add: Material[] = []
   const taken = new Set<string>()

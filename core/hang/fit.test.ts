@@ -18,7 +18,7 @@ describe('finishedSize', () => {
     expect(work(pieceWith([]), shelf).size).toMatchObject({ width: { value: inches(12) }, height: { value: inches(12) } })
   })
   it('counts tails that hang below, and a stem as it lies, not as a box of its longest', () => {
-    const bow = { kind: 'bow' as const, at: 0.5, means: 'visible' as const, ends: 'straight' as const, hem: 0, tied: 'stem wire' as const, fixes: true, ribbons: [{ build: 'hand' as const, loops: 4, loop: inches(3), taper: 0, groups: null, tails: [inches(24), inches(24)] as [number, number], centre: 0, twist: 12 }] }
+    const bow = { kind: 'bow' as const, at: 0.5, means: 'visible' as const, ends: 'straight' as const, hem: 0, tied: 'stem-wire-20' as const, fixes: true, ribbons: [{ build: 'hand' as const, loops: 4, loop: inches(3), taper: 0, groups: null, tails: [inches(24), inches(24)] as [number, number], centre: 0, twist: 12 }] }
     // By hand: tied 5 in below the middle; tails fall 24 in, a little to the side: cos 18° of it at least.
     const { size } = work(pieceWith([layerOf('bow', 'ribbon-slate', bow)]), shelf)
     expect(size.bottom / 25.4).toBeGreaterThan(5 + 24 * Math.cos(Math.PI / 10) - 0.2)

@@ -22,12 +22,10 @@ export const ShopsSchema = z.strictObject({ shops: z.array(ShopSchema).max(50) }
 export type Offer = z.infer<typeof OfferSchema>
 export type Shop = z.infer<typeof ShopSchema>
 
-/** What is known besides the piece: materials, prices, what is in stash, and the maker's own rules of thumb. */
+/** What is known besides the piece: materials, prices, and the maker's own rules of thumb. */
 export interface Shelf {
   readonly materials: Readonly<Record<string, Material>>
   readonly shops: readonly Shop[]
-  /** Pieces in the stash, by material. */
-  readonly stash: Readonly<Record<string, number>>
   /** The maker's own rules of thumb, by id; what is not there is as usual. */
   readonly rates: Rates
 }
@@ -35,8 +33,5 @@ export interface Shelf {
 /** A material by its id, which may be any word that a file or a person gives: only what the shelf itself has counts. */
 export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string): Material | undefined => (Object.hasOwn(materials, id) ? materials[id] : undefined)
 
-/** How many of a material are in stash. */
-export const stashOf = ({ stash }: Pick<Shelf, 'stash'>, material: string): number => (Object.hasOwn(stash, material) ? stash[material]! : 0)
-
 /** The catalogue with nothing of one's own. */
-export const plainShelf = (shops: readonly Shop[] = [], rates: Rates = {}): Shelf => ({ materials: CATALOGUE, shops, stash: {}, rates })
+export const plainShelf = (shops: readonly Shop[] = [], rates: Rates = {}): Shelf => ({ materials: CATALOGUE, shops, rates })

@@ -1,3 +1,5 @@
+import type { Currency } from '../measure'
+import { CURRENCIES } from '../measure'
 import { FORMAT, VERSION } from './schema'
 
 type Document = Record<string, unknown>
@@ -53,8 +55,33 @@ function fromFour(document: Document): Document {
   return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(bowed) : document.layers }
 }
 
+/** What ties a bow was named by itself; now it is the material. */
+const TIED_NOW: Readonly<Record<string, string>> = { 'stem wire': 'stem-wire-20', 'paddle wire': 'paddle-wire', 'pipe cleaner': 'pipe-cleaner', 'zip tie': 'zip-tie', 'own ribbon': 'own-ribbon' }
+
+/** Version 5 had a currency of its own, which is the workroom's, and names of its own for what ties a bow. */
+function fromFive(document: Document): Document {
+  const { brief, layers } = document
+  const tied = (layer: unknown): unknown => {
+    if (!isObject(layer) || !isObject(layer.rule) || layer.rule.kind !== 'bow') return layer
+    const { tied: before } = layer.rule
+    return { ...layer, rule: { ...layer.rule, tied: typeof before === 'string' && Object.hasOwn(TIED_NOW, before) ? TIED_NOW[before] : before } }
+  }
+  return {
+    ...document,
+    brief: isObject(brief) ? Object.fromEntries(Object.entries(brief).filter(([name]) => name !== 'currency')) : brief,
+    layers: Array.isArray(layers) ? layers.map(tied) : layers,
+  }
+}
+
+/** The currency that a document of an older version says its money is in; null when it says none that is known. */
+export function moneyOf(input: unknown): Currency | null {
+  if (!isObject(input) || !isObject(input.brief)) return null
+  const { currency } = input.brief
+  return CURRENCIES.find((each) => each === currency) ?? null
+}
+
 /** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
-const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree, 4: fromFour }
+const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree, 4: fromFour, 5: fromFive }
 
 export type Migrated =
   | { readonly ok: true, readonly document: Record<string, unknown> }

@@ -6,7 +6,7 @@ import type { Edit } from './edit'
 import { edit } from './edit'
 import type { History } from './history'
 import { EMPTY_HISTORY, note, redo, undo } from './history'
-import { migrate } from './migrate'
+import { migrate, moneyOf } from './migrate'
 import { mirrorPiece } from './mirror'
 import { rebase } from './rebase'
 import type { Piece } from './schema'
@@ -183,6 +183,15 @@ describe('migrate', () => {
     const two = { ...(brought.ok ? brought.document : {}), version: 2, layers: [{ id: 'a' }], brief: { name: 'b' } }
     expect(migrate(two)).toMatchObject({ ok: true, document: { version: VERSION, brief: { light: 'day' }, layers: [{ id: 'a', words: null }] } })
     expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({ ok: true, document: { base: 'none', layers: [3], brief: null } })
+  })
+})
+
+describe('version 5', () => {
+  const five = { format: FORMAT, version: 5, brief: { name: 'b', currency: 'EUR' }, layers: [{ rule: { kind: 'bow', tied: 'own ribbon' } }, { rule: { kind: 'bow', tied: 'stem wire' } }, { rule: { kind: 'bow', tied: 'nonsense' } }, { rule: { kind: 'hand' } }] }
+  it('had a currency of its own, which is told, and names of its own for what ties a bow', () => {
+    expect(migrate(five)).toMatchObject({ ok: true, document: { version: VERSION, brief: { name: 'b' }, layers: [{ rule: { tied: 'own-ribbon' } }, { rule: { tied: 'stem-wire-20' } }, { rule: { tied: 'nonsense' } }, { rule: { kind: 'hand' } }] } })
+    expect(moneyOf(five)).toBe('EUR')
+    expect([moneyOf({ brief: { currency: 'LIRA' } }), moneyOf({ brief: {} }), moneyOf(null), moneyOf({})]).toEqual([null, null, null, null])
   })
 })
 

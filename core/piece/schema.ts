@@ -1,12 +1,11 @@
 import { z } from 'zod'
-import { CURRENCIES } from '../measure'
 import { BaseSchema } from '../base'
 import { WEATHERS } from '../material'
 import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './terms'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 5
+export const VERSION = 6
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -38,7 +37,6 @@ export const BriefSchema = z.strictObject({
     towards: z.number().min(0).lt(360).describe('the side that is meant to be heavy in an offset design, degrees clockwise from twelve'),
   }),
   budget: z.int().min(0).max(100_000_000).nullable().describe('for each one made, minor units'),
-  currency: z.enum(CURRENCIES),
   copies: z.int().min(1).max(1000).describe('how many are made'),
 })
 

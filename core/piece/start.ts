@@ -11,7 +11,7 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
     brief: {
       name, occasion: '', surface: { kind: 'boards', colour: '#5E7C84' }, light: 'day',
       door: { width: inches(36), height: inches(80) },
-      weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, currency: 'USD', copies: 1,
+      weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, copies: 1,
     },
     base: usualBase(kind), layers: [],
   }

@@ -1,6 +1,5 @@
 import type { BaseKind } from '../base'
 import { BASE_SORTS } from '../base'
-import type { Mechanic } from '../fix'
 import type { Hazard, Material } from '../material'
 import type { Piece } from '../piece'
 
@@ -27,16 +26,16 @@ const HAZARD_CAUTIONS: Record<Hazard, CautionId> = { 'poisonous': 'poisonous', '
 
 export const hazardCautions = (material: Material): CautionId[] => material.hazards.map((hazard) => HAZARD_CAUTIONS[hazard])
 
-export function mechanicCautions(needs: readonly Mechanic[]): CautionId[] {
-  return needs.includes('hot glue') ? ['glue'] : []
+export function fixingCautions(needs: readonly string[]): CautionId[] {
+  return needs.includes('glue-stick') ? ['glue'] : []
 }
 
 const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem', 'twig'])
 
 /** What cutting this asks for. */
-export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly Mechanic[]): CautionId[] {
+export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly string[]): CautionId[] {
   const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
-  const wire = needs.includes('stem wire') || needs.includes('paddle wire') || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
+  const wire = needs.includes('stem-wire-20') || needs.includes('paddle-wire') || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
   return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
 }
 

@@ -9,7 +9,7 @@ import { work } from '../workings'
 import { CAUTIONS, hangingCautions, hazardCautions } from './cautions'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const steps = (piece: Piece) => work(piece, shelf).steps
+const steps = (piece: Piece) => work(piece, shelf).tasks
 const full = pieceWith([
   layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 }, { cut: 152.4 }),
   layerOf('b', 'sea-holly', { kind: 'halfway', of: 'a' }),
@@ -19,7 +19,7 @@ const full = pieceWith([
 ])
 const text = (piece: Piece): string => steps(piece).flatMap(({ title, says }) => [title, ...says.map((line) => say(line, manner))]).join('\n')
 
-describe('stepsOf', () => {
+describe('tasksOf', () => {
   it('goes from the bare base to the daybook, layers in their order', () => {
     expect(steps(full).map(({ id }) => id)).toEqual(['base', 'stems', 'layer:a', 'layer:b', 'layer:c', 'layer:d', 'layer:e', 'look', 'finish', 'hang', 'record'])
   })
@@ -49,7 +49,7 @@ describe('fixing', () => {
       for (const material of Object.values(CATALOGUE)) {
         const method = methodFor(kind, material, USUAL)
         expect(method.how).toMatch(/\.$/)
-        if (holdOf(material, USUAL) === 'heavy') expect(method.needs).toContain('stem wire')
+        if (holdOf(material, USUAL) === 'heavy') expect(method.needs).toContain('stem-wire-20')
       }
     }
   })

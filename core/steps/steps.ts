@@ -2,18 +2,18 @@ import type { LaidLayer, Spacing } from '../arrange'
 import { arrangingOf, countsOf, countsOfAll, inOrder } from '../arrange'
 import type { Body, Run } from '../base'
 import { anchorSays, BASE_SORTS, clockAngle, DIMENSIONS, markOn } from '../base'
-import type { Mechanic, Method } from '../fix'
-import { MECHANIC_NAMES, methodFor } from '../fix'
+import type { Method } from '../fix'
+import { methodFor } from '../fix'
 import type { MakeUp } from '../construct'
-import { makeUpWords, usedOf } from '../construct'
-import type { Material, Shelf } from '../material'
-import { materialOf, pieceLength, piecesPerStem } from '../material'
+import { makeUpWords } from '../construct'
+import type { Material, Need, Shelf } from '../material'
+import { byMaterial, lengthsIn, materialOf, pieceLength, piecesPerStem, thingsIn } from '../material'
 import type { Said } from '../measure'
 import { capital, clock, listed, onceFor, quantity, several, sum } from '../measure'
 import type { Flow, Layer, Piece, RuleKind } from '../piece'
 import { ROLE_NAMES } from '../piece'
 import type { CautionId } from './cautions'
-import { cuttingCautions, hangingCautions, hazardCautions, mechanicCautions } from './cautions'
+import { cuttingCautions, hangingCautions, hazardCautions, fixingCautions } from './cautions'
 
 export interface PlaceRow {
   readonly material: string
@@ -24,8 +24,8 @@ export interface PlaceRow {
   readonly at: readonly Said[]
 }
 
-/** One thing to do, in its turn. */
-export interface Step {
+/** One thing to do, in its turn, and what it needs. */
+export interface Task {
   readonly id: string
   readonly title: string
   readonly says: readonly Said[]
@@ -33,6 +33,8 @@ export interface Step {
   readonly places: readonly PlaceRow[]
   readonly cautions: readonly CautionId[]
   readonly layer: string | null
+  /** What it takes of all that the piece needs: each need belongs to one task. */
+  readonly needs: readonly Need[]
 }
 
 const FLOW_WORDS: Record<Flow, string> = {
@@ -44,14 +46,14 @@ const FLOW_WORDS: Record<Flow, string> = {
 /** What was worked out of each layer, by its id. */
 export interface OfLayers { readonly spacings: ReadonlyMap<string, Spacing>, readonly makeUps: ReadonlyMap<string, MakeUp>, readonly ofBase: MakeUp }
 
-/** The ordered steps from bare base to hung piece. */
-export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], of: OfLayers, shelf: Shelf): Step[] {
+/** The tasks in order, from bare base to hung piece. */
+export function tasksOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], of: OfLayers, needs: readonly Need[], shelf: Shelf): Task[] {
   const materials = materialsOn(laid, shelf)
   const layers = laid.filter(({ placements }) => placements.length > 0)
-  return [
+  const tasks: Undone[] = [
     prepareBase(piece, runs),
     ...(layers.length ? [prepareStems(piece, layers, materials, of, shelf)] : []),
-    ...layers.map((each) => layStep(piece, runs, each, of, shelf)),
+    ...layers.map((each) => layTask(piece, runs, each, of, shelf)),
     {
       id: 'look', title: 'Hang it and look', layer: null, places: [], cautions: [],
       says: [sum`Hang it where it will live. Look from across the room, from the side and in its real light. Fill, trim and move before anything is fixed for good.`],
@@ -69,7 +71,14 @@ export function stepsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidL
       says: [sum`Note what you did otherwise, the hours, and what was left over.`],
     },
   ]
+  return tasks.map((task) => ({ ...task, needs: needs.filter((need) => taskOf(need) === task.id) }))
 }
+
+/** A task before it is said what it needs. */
+type Undone = Omit<Task, 'needs'>
+
+/** The task that something is needed for. */
+const taskOf = ({ layer, use }: Need): string => (layer !== 'base' ? `layer:${layer}` : use === 'hanger' ? 'hang' : 'base')
 
 /** What a hanger is tied round where that is not simply the base. */
 const HUNG_BY: Partial<Record<Body, string>> = { trees: 'round the trunks behind the middle', bound: 'round the binding behind' }
@@ -86,13 +95,13 @@ export function materialsOn(laid: readonly LaidLayer[], shelf: Shelf): Material[
   return [...countsOfAll(laid).keys()].map((id) => materialOf(shelf, id)!)
 }
 
-/** The mechanics that the whole piece needs, each once. */
-export function mechanicsOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Mechanic[] {
+/** The materials that hold what is on a piece, each once. */
+export function fixingsOf(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): string[] {
   const bows = laid.some(({ layer }) => layer.rule.kind === 'bow') ? [BOW_ITSELF] : []
   return [...new Set([...materialsOn(laid, shelf), ...bows].flatMap((material) => methodFor(piece.base.kind, material, shelf).needs))]
 }
 
-function prepareBase({ base }: Piece, runs: readonly Run[]): Step {
+function prepareBase({ base }: Piece, runs: readonly Run[]): Undone {
   const sort = BASE_SORTS[base.kind]
   const closed = runs[0]!.closed
   const measures = DIMENSIONS[base.shape.form].flatMap(({ id, name, unit }): Said[] => {
@@ -111,14 +120,15 @@ function prepareBase({ base }: Piece, runs: readonly Run[]): Step {
   }
 }
 
-function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], { makeUps, ofBase }: OfLayers, shelf: Shelf): Step {
-  const needs = mechanicsOf(piece, laid, shelf)
+function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: readonly Material[], { makeUps, ofBase }: OfLayers, shelf: Shelf): Undone {
+  const fixings = fixingsOf(piece, laid, shelf)
   // What holds it by its method, and what is made of lengths by what it takes: "20 floral pins", "paddle wire".
-  const taken = [ofBase, ...laid.flatMap(({ layer }) => makeUps.get(layer.id) ?? [])]
+  const taken = [ofBase, ...laid.flatMap(({ layer }) => makeUps.get(layer.id) ?? [])].flatMap(({ needs }) => needs)
+  const named = (id: string, say: (material: Material) => string): string[] => [materialOf(shelf, id)].flatMap((each) => (each ? [say(each)] : []))
   const ready = unique([
-    ...needs.map((need) => MECHANIC_NAMES[need]),
-    ...[...usedOf(taken)].flatMap(([id, count]) => [materialOf(shelf, id)].flatMap((each) => (each ? [several(count, each.name, each.plural)] : []))),
-    ...taken.flatMap(({ takes }) => takes.flatMap(({ material }) => materialOf(shelf, material)?.name ?? [])),
+    ...fixings.flatMap((id) => (id === 'glue-stick' ? ['hot glue gun and sticks'] : named(id, ({ name }) => name))),
+    ...[...byMaterial(thingsIn(taken))].flatMap(([id, all]) => named(id, ({ name, plural }) => several(all.reduce((n, { count }) => n + count, 0), name, plural))),
+    ...[...byMaterial(lengthsIn(taken)).keys()].flatMap((id) => named(id, ({ name }) => name)),
   ])
   const rows = laid.flatMap((each) => [...countsOf(each)].map(([id, count]) => ({ layer: each.layer, material: materialOf(shelf, id)!, count })))
   const cuts = rows.filter(({ material }) => material.form === 'leaf').map(({ layer, material, count }) => cutLine(layer, material, count))
@@ -131,7 +141,7 @@ function prepareStems(piece: Piece, laid: readonly LaidLayer[], materials: reado
       ...(ready.length ? [sum`Have ready: ${listed(ready)}.`] : []),
       sum`Leave the longest for the ends of the design; set spares aside.`,
     ],
-    cautions: unique([...cuttingCautions(materials, piece.base.kind, needs), ...materials.flatMap(hazardCautions)]),
+    cautions: unique([...cuttingCautions(materials, piece.base.kind, fixings), ...materials.flatMap(hazardCautions)]),
   }
 }
 
@@ -148,12 +158,12 @@ function cutLine(layer: Layer, material: Material, count: number): Said {
 /** A made bow, as something to fix. */
 const BOW_ITSELF = { kind: 'bow', form: 'disc', mass: 0, plural: 'the bow' } as const
 
-const laying = onceFor<LaidLayer, Step>()
+const laying = onceFor<LaidLayer, Undone>()
 
-const layStep = (piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, shelf: Shelf): Step =>
-  laying(laid, () => layStepAfresh(piece, runs, laid, of, shelf))
+const layTask = (piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, shelf: Shelf): Undone =>
+  laying(laid, () => layAfresh(piece, runs, laid, of, shelf))
 
-function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { spacings, makeUps }: OfLayers, shelf: Shelf): Step {
+function layAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { spacings, makeUps }: OfLayers, shelf: Shelf): Undone {
   const { layer, placements } = laid
   const spacing = spacings.get(layer.id) ?? null
   const makeUp = makeUps.get(layer.id)
@@ -184,7 +194,7 @@ function layStepAfresh(piece: Piece, runs: readonly Run[], laid: LaidLayer, { sp
         at: own.map(({ s }) => (each.reads.kind === 'clock' ? [clock(clockAngle(each, s))] : [quantity.length(s)])),
       }]
     })),
-    cautions: unique([...methods.flatMap(({ method }) => mechanicCautions(method.needs)), ...rows.flatMap(({ material }) => material.hazards.includes('prickly') ? ['prickly' as const] : [])]),
+    cautions: unique([...methods.flatMap(({ method }) => fixingCautions(method.needs)), ...rows.flatMap(({ material }) => material.hazards.includes('prickly') ? ['prickly' as const] : [])]),
   }
 }
 

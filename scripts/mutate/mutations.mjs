@@ -5,7 +5,7 @@ const CUT = ['core/cut']
 const MAKE = ['core/construct', 'core/truth.test.ts', 'tests/reference/construct.test.ts', 'tests/reference/thumbs.test.ts']
 const PLACE = ['core/arrange', 'core/truth.test.ts', 'tests/reference/placing.test.ts', 'tests/reference/thumbs.test.ts']
 const BASE = ['core/base', 'tests/reference/runs.test.ts', 'tests/reference/thumbs.test.ts']
-const COST = ['core/cost', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
+const COST = ['core/price', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const HANG = ['core/hang', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const MEASURE = ['core/measure', 'core/truth.test.ts', 'tests/reference/lengths.test.ts', 'tests/reference/thumbs.test.ts']
 const SHAPE = ['core/plant/stencil.test.ts', 'tests/reference/cover-made.test.ts']
@@ -92,10 +92,10 @@ export const MUTATIONS = [
   ['core/piece/hanging.ts', 'const EYE_LEVEL = 0.7', 'const EYE_LEVEL = 0.5', [...HANG, 'core/construct']],
   // Money
   ['core/material/shelf.ts', 'export const SPARE = 0.1', 'export const SPARE = 0.2', COST],
-  ['core/cost/line.ts', 'state !== \'artificial\' && state !== \'made\'', 'state === \'fresh\'', COST],
-  ['core/cost/packs.ts', 'const before = Math.max(0, n - prices[k]!.holds)', 'const before = Math.max(0, n - 1)', COST],
-  ['core/cost/problems.ts', 'if (saved(middle) > 0)', 'if (saved(middle) >= 0)', COST],
-  ['core/cost/bill.ts', 'isItself(piece) && piece.base.price === null', 'false', COST],
+  ['core/price/line.ts', 'state !== \'artificial\' && state !== \'made\'', 'state === \'fresh\'', COST],
+  ['core/price/packs.ts', 'const before = Math.max(0, n - prices[k]!.holds)', 'const before = Math.max(0, n - 1)', COST],
+  ['core/price/problems.ts', 'if (saved(middle) > 0)', 'if (saved(middle) >= 0)', COST],
+  ['core/price/bill.ts', 'isItself(piece) && piece.base.price === null', 'false', COST],
   // Measure
   ['core/measure/gauge.ts', '92 ** ((36 - gauge) / 39)', '92 ** ((36 - gauge) / 40)', MEASURE],
   ['core/measure/tolerance.ts', 'Math.floor(length / each + 1e-9)', 'Math.floor(length / each)', [...MEASURE, 'core/construct']],

@@ -7,7 +7,7 @@ import { bareWire, beadsOff, bowPieces, figureOf, hangerLength, pinsOf, ribbonOf
 import { inches, toInches } from '../../core/measure'
 import type { RibbonOf, Rule } from '../../core/piece'
 import { usualRule } from '../../core/piece'
-import { layerOf, pieceWith, shelf } from '../../core/testing'
+import { layerOf, pieceWith, shelf, takesOf } from '../../core/testing'
 import { work } from '../../core/workings'
 
 /** The length of a curve given by its speed, by composite Simpson: shares nothing with the quadrature of the core. */
@@ -118,7 +118,7 @@ describe('bows', () => {
     const rule = usual('bow', { means: 'visible', ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 })] })
     const stack = pieceWith([layerOf('a', 'ribbon-slate', rule, { mix: ['ribbon-slate', 'ribbon-ochre'].map((material) => ({ material, share: 1, only: null })) })], { ring: { outer: inches(24), inner: inches(18) } })
     expect(toInches(figureOf(made(stack), 'across').value)).toBeCloseTo(10)
-    expect(made(stack).takes.map(({ length }) => Math.round(toInches(length)))).toEqual([20 + 8 * 10, 20 + 6 * 8])
+    expect(takesOf(made(stack)).map(({ length }) => Math.round(toInches(length)))).toEqual([20 + 8 * 10, 20 + 6 * 8])
   })
   it('taper: outer loops longest', () => expect(handLoops({ loops: 6, loop: 90, taper: 1 / 3, groups: null }).map(Math.round)).toEqual([90, 90, 75, 75, 60, 60]))
 })

@@ -25,7 +25,7 @@ describe('the face that is covered is the face that is hidden', () => {
     ['ruffles and petals of mesh', 'mesh-honey', { kind: 'mesh', ties: 18, count: 18, gathers: ['ruffle', 'petal'], cut: 250, start: 0 }],
     ['poofs of mesh', 'mesh-honey', { kind: 'poofs', ties: 12, passes: 2, uses: 200, start: 0 }],
     ['a strand in laps', 'heather-strand', { kind: 'laid', laps: 2, tuck: 50, every: 130 }],
-    ['a bow of long tails', 'ribbon-slate', { kind: 'bow', at: 0, means: 'visible', tied: 'stem wire', fixes: true, ends: 'v', hem: 0, ribbons: [{ build: 'hand', loops: 8, loop: 110, taper: 0.2, groups: null, tails: [300, 330], centre: 80, twist: 0 }] }],
+    ['a bow of long tails', 'ribbon-slate', { kind: 'bow', at: 0, means: 'visible', tied: 'stem-wire-20', fixes: true, ends: 'v', hem: 0, ribbons: [{ build: 'hand', loops: 8, loop: 110, taper: 0.2, groups: null, tails: [300, 330], centre: 80, twist: 0 }] }],
     ['beads', 'bead-20', { kind: 'beads', allowance: 20, turns: 2, own: 1, tail: 10 }],
   ]
   it.each(made)('%s', (_name, id, rule) => agrees({ ...start, layers: [{ ...startLayer('a', CATALOGUE[id]!, 7), rule }] }))

@@ -1,10 +1,9 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readPiece } from '#core/exchange'
-import { plainShelf } from '#core/material'
 import { showSum } from '#core/measure'
 import type { Figure } from '#core/measure'
-import { work } from '#core/workings'
+import { benchOf } from '#core/testing'
 
 /**
  * Every number that the demo pieces give, as it was before the house was rebuilt in moves: a move that changes one says
@@ -27,7 +26,7 @@ function figuresIn(value: unknown, path: string, found: Record<string, string>):
 const now = Object.fromEntries(readdirSync(DEMO).filter((name) => name.endsWith('.json')).map((name) => {
   const read = readPiece(readFileSync(new URL(name, DEMO), 'utf8'))
   if (!read.ok) throw new Error(name)
-  const workings = work(read.piece, plainShelf())
+  const workings = benchOf(read.piece)
   return [name, { ...figuresIn(workings, '', {}), problems: workings.problems.map(({ id }) => id).join(' '), placements: String(workings.placements.length) }]
 }))
 if (process.env.FIGURES === 'write') writeFileSync(FILE, `${JSON.stringify(now, null, 1)}\n`)

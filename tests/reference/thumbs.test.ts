@@ -7,7 +7,7 @@ import { figureOf } from '../../core/construct'
 import { inches, toInches } from '../../core/measure'
 import type { Layer, Piece, Rule } from '../../core/piece'
 import { usualRule } from '../../core/piece'
-import { layerOf, pieceWith, shelf } from '../../core/testing'
+import { layerOf, pieceWith, shelf, takesOf } from '../../core/testing'
 import { work } from '../../core/workings'
 
 // Source of all of them: common practice of the trade (rules of thumb, from this project's trade notes), each held from both sides by
@@ -162,15 +162,15 @@ describe('wire, cords and ties', () => {
     expect(figureOf(work(swag, shelf).base.makeUp, 'ties').value).toBe(3)
   })
   it('a bow is tied with 18 in of paddle wire or 10 in of its own ribbon', () => {
-    const tie = (tied: string) => made(ringOf(20, 16, [layerOf('bow', 'ribbon-slate', usual('bow', { means: 'visible', tied }))])).takes.find(({ use }) => use === 'tie of the bow')!
-    expect([tie('paddle wire'), tie('own ribbon')].map(({ material, length }) => [material, Math.round(toInches(length))])).toEqual([['paddle-wire', 18], ['ribbon-slate', 10]])
+    const tie = (tied: string) => takesOf(made(ringOf(20, 16, [layerOf('bow', 'ribbon-slate', usual('bow', { means: 'visible', tied }))]))).find(({ use }) => use === 'tie of the bow')!
+    expect([tie('paddle-wire'), tie('own-ribbon')].map(({ material, length }) => [material, Math.round(toInches(length))])).toEqual([['paddle-wire', 18], ['ribbon-slate', 10]])
   })
   it('beads on a bead ring bend their wire round its core, 16 gauge', () => {
     const piece = pieceWith([layerOf('a', 'bead-20', usual('beads', { turns: 2, own: 1, tail: 10 }))], { base: usualBase('bead-ring') })
     // By hand: 16 gauge is 1.291 mm.
     expect(figureOf(made(piece), 'bare').value).toBeCloseTo(2 * Math.PI * (1.291 + 1) + 10, 2)
     const pear = pieceWith([layerOf('a', 'bead-20', usual('beads'), { run: 'rib-2' })], { base: usualBase('pear') })
-    expect(made(pear).takes).toEqual([])
+    expect(takesOf(made(pear))).toEqual([])
   })
 })
 

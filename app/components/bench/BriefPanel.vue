@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ringRun } from '#core/base'
-import { CURRENCIES, inches } from '#core/measure'
+import { inches } from '#core/measure'
 import type { Brief } from '#core/piece'
 import { BALANCE_NAMES, BALANCES, FULLNESS, LIGHTS, STAGES, SURFACES } from '#core/piece'
 import { WEATHERS } from '#core/material'
@@ -63,8 +63,7 @@ function setSurface(kind: Brief['surface']['kind']): void {
       <PlaceField v-if="brief.balance.school === 'offset'" label="Heavy towards" :share="brief.balance.towards / 360" :run="DIAL" :units="settings.units" :take="(share) => set({ balance: { ...brief.balance, towards: (share * 360) % 360 } }, 'set the heavy side')" />
     </div>
     <div class="grid grid-cols-2 gap-2">
-      <MoneyField label="Budget for each" :minor="brief.budget" :currency="brief.currency" none="none" :take="(budget) => set({ budget }, 'set the budget')" />
-      <PickField label="Money in" :value="brief.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency) => set({ currency }, 'set the currency')" />
+      <MoneyField label="Budget for each" :minor="brief.budget" :currency="settings.currency" none="none" :take="(budget) => set({ budget }, 'set the budget')" />
     </div>
     <CountField label="How many" :value="brief.copies" :least="1" :most="1000" whole :take="(copies) => set({ copies }, 'set how many are made')" />
     <PickField label="Stage" :value="bench.piece!.stage" :options="plain(STAGES)" @pick="(stage) => bench.apply({ do: 'stage', stage }, `mark it ${stage}`)" />

@@ -2,15 +2,15 @@
 import { computed, shallowRef } from 'vue'
 import { show } from '#core/measure'
 import type { EvenedOut, Progress } from '#core/cover'
-import type { Going } from '~/workers/workings'
+import type { Going } from '~/workers/jobs'
 import { evenOut } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
 
 /** Evens out what no hand has pinned, with progress and a way to stop. */
 const bench = useBench()
-const shops = useShops()
+const stock = useStock()
 const notices = useNotices()
 const progress = shallowRef<Progress | null>(null)
 const going = shallowRef<Going<EvenedOut> | null>(null)
@@ -22,7 +22,7 @@ async function start(): Promise<void> {
   done.value = null
   progress.value = { done: 0, now: 0 }
   try {
-    going.value = evenOut(asked, shops.shelf, 1, (each) => { if (progress.value) progress.value = each })
+    going.value = evenOut(asked, stock.pricing, 1, (each) => { if (progress.value) progress.value = each })
     const evened = await going.value.done
     if (bench.piece !== asked) {
       notices.note('The piece was changed meanwhile, so nothing was moved.')

@@ -12,12 +12,14 @@ import { askFilling, askSwap, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
 
 /** What can be done to a layer as a whole: spread what is in hand, fill to a fullness, swap a material, vary, put back, take away. */
 const props = defineProps<{ layer: Layer }>()
 const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
+const stock = useStock()
 
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 /** Whether it is of stems, which can be spread, filled in and swapped for any other. */
@@ -43,7 +45,7 @@ function fit(): void {
 
 const filling = shallowRef<{ readonly fullness: Brief['fullness'], readonly answer: Filling | null } | null>(null)
 async function fill(fullness: Brief['fullness']): Promise<void> {
-  filling.value = { fullness, answer: await askFilling(bench.piece!, shops.shelf, props.layer.id, fullness) }
+  filling.value = { fullness, answer: await askFilling(bench.piece!, stock.pricing, props.layer.id, fullness) }
 }
 function takeFilling({ layer, things, material }: Filling): void {
   const { name, plural } = materialOf(shops.shelf, material)!
@@ -56,14 +58,14 @@ interface Offered { readonly to: Material, readonly edit: Edit, readonly before:
 const offered = shallowRef<Offered | null>(null)
 async function offer(to: Material): Promise<void> {
   const from = swapping.value!
-  const swap = await askSwap(bench.piece!, shops.shelf, props.layer.id, from, to.id)
+  const swap = await askSwap(bench.piece!, stock.pricing, props.layer.id, from, to.id)
   if (!swap) return
   const edited = edit(bench.piece!, swap.edit, 'swap')
   if (!edited.ok) {
     notices.fault('It cannot be swapped', edited.error)
     return
   }
-  const after = await askWorkings(edited.change.piece, shops.shelf)
+  const after = await askWorkings(edited.change.piece, stock.pricing)
   offered.value = { to, edit: swap.edit, before: swap.before, after: swap.after, costBefore: bench.workings!.bill.opened.value, costAfter: after.bill.opened.value }
 }
 function takeSwap(): void {

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import type { Material, MaterialKind } from '#core/material'
-import { canLay, KIND_NAMES, MATERIAL_KINDS, stashOf } from '#core/material'
+import { canLay, KIND_NAMES, MATERIAL_KINDS } from '#core/material'
 import { show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { useBench } from '~/stores/bench'
+import { thingsOf } from '#core/stock'
 import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
 
 /** What of the shelf can be laid, to choose one from, or to drag onto the base. */
 const props = defineProps<{ draggableOntoBase?: boolean, kinds?: readonly MaterialKind[] }>()
 const emit = defineEmits<{ pick: [material: Material], close: [] }>()
 const bench = useBench()
 const shops = useShops()
+const stock = useStock()
 const find = ref('')
 const field = useTemplateRef('field')
 onMounted(() => nextTick(() => field.value?.focus()))
@@ -40,7 +43,7 @@ function carry(event: DragEvent, material: Material): void {
         <h3 class="panel-title px-1">{{ group.name }}</h3>
         <button v-for="material in group.materials" :key="material.id" type="button" class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss" :draggable="draggableOntoBase" @dragstart="carry($event, material)" @click="emit('pick', material)">
           <MaterialPicture :material="material" :size="38" />
-          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="stashOf(shops.shelf, material.id)"> · {{ stashOf(shops.shelf, material.id) }} in stash</template></span></span>
+          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="thingsOf(stock.lots, material.id)"> · {{ thingsOf(stock.lots, material.id) }} in the house</template></span></span>
         </button>
         <p v-if="group.more > 0" class="px-1 text-fine text-soft">and {{ group.more }} more: find them by name</p>
       </section>

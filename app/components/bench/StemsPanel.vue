@@ -12,6 +12,7 @@ import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
 import { askBeginning } from '~/workers/workings'
 
 /** The layers in the order in which they go on. */
@@ -20,6 +21,7 @@ const notices = useNotices()
 const hand = useHand()
 const pieces = usePieces()
 const shops = useShops()
+const stock = useStock()
 /** Greenery that most bases begin with. */
 const GREENS = ['bracken', 'cedar', 'eucalyptus', 'bay'] as const
 const picking = ref(false)
@@ -47,7 +49,7 @@ function move(layer: string, to: number): void {
 async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | null = null): Promise<void> {
   picking.value = false
   const id = hand.freshLayerId()
-  await notices.tell('The layer could not be laid', askBeginning(bench.piece!, shops.shelf, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
+  await notices.tell('The layer could not be laid', askBeginning(bench.piece!, stock.pricing, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
     if (!begun || !bench.piece) return
     bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
     bench.openLayer = id

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
-import type { CostLine } from '#core/cost'
+import type { CostLine } from '#core/price'
 import { capital, formatMoney, say } from '#core/measure'
 import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -126,7 +126,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
           <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ boughtAt(line) }}</span></p>
           <div class="pl-2">
             <FigureRow v-if="line.of !== 'base'" :label="line.of === 'length' ? 'Length needed' : 'Stems needed'" :figure="line.stems" :manner="bench.manner" />
-            <FigureRow v-if="line.stash.value" label="From the stash" :figure="line.stash" :manner="bench.manner" />
+            <FigureRow v-if="line.stash.value" label="From the house" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
             <FigureRow :label="line.id === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />
             <FigureRow label="Opened" :figure="line.opened" :manner="bench.manner" />

@@ -79,7 +79,7 @@ async function remove(): Promise<void> {
       <TextField label="Sold by the" :value="draft.pack.name" :most="30" :take="(name) => set({ pack: { ...draft.pack, name } })" />
       <CountField label="Pieces in it" :value="draft.pack.holds" :least="1" :most="10000" whole :take="(holds) => set({ pack: { ...draft.pack, holds } })" />
       <CountField label="In bunches" :value="draft.pack.bunches" :least="1" :most="1000" whole :take="(bunches) => set({ pack: { ...draft.pack, bunches } })" />
-      <MoneyField label="Price" :minor="draft.pack.price" currency="USD" none="0" :take="(price) => set({ pack: { ...draft.pack, price: price ?? 0 } })" />
+      <MoneyField label="Price" :minor="draft.pack.price" :currency="settings.currency" none="0" :take="(price) => set({ pack: { ...draft.pack, price: price ?? 0 } })" />
       <div class="col-span-4 flex flex-wrap gap-x-4 gap-y-1">
         <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.wired" @change="set({ wired: !draft.wired })">Wired</label>
         <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="draft.divides" @change="set({ divides: !draft.divides })">One stem may be cut into several</label>

@@ -4,19 +4,28 @@ import { NuxtLink } from '#components'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
 import { formatMoney } from '#core/measure'
+import { perCopy } from '#core/price'
 import type { PieceRecord } from '~/db'
 import { exportPiece } from '~/composables/files'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { usePreviews } from '~/stores/previews'
+import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
+import { useWorkroom } from '~/stores/workroom'
 
 const props = defineProps<{ record: PieceRecord }>()
 const shops = useShops()
 const pieces = usePieces()
 const notices = useNotices()
 const previews = usePreviews()
+const settings = useSettings()
+const workroom = useWorkroom()
 const preview = computed(() => previews.shown.get(props.record.id))
+/** What it costs as if it were alone in hand; nothing for what is made. */
+const ledger = computed(() => workroom.plan?.ledgers[props.record.id] ?? null)
+const each = computed(() => perCopy(ledger.value?.alone ?? 0, props.record.piece.brief.copies))
+const over = computed(() => props.record.piece.brief.budget !== null && each.value > props.record.piece.brief.budget)
 watch(() => props.record.id, (id, before) => {
   if (before) previews.leave(before)
   void notices.tell('A preview could not be read', previews.want(id))
@@ -45,9 +54,9 @@ async function remove(): Promise<void> {
         <h2 class="truncate font-serif text-lg leading-tight"><NuxtLink :to="`/piece/${record.id}`" class="hover:underline">{{ record.piece.brief.name }}</NuxtLink></h2>
         <p class="text-soft"><span class="first-letter:uppercase inline-block">{{ record.piece.stage }}</span><template v-if="record.piece.brief.occasion"> · {{ record.piece.brief.occasion }}</template><template v-if="record.piece.brief.copies > 1"> · {{ record.piece.brief.copies }} of them</template></p>
       </div>
-      <div v-if="preview" class="text-right tabular-nums">
-        <p class="font-semibold" :class="preview.over ? 'text-ruddy' : ''">
-          {{ formatMoney(preview.each, record.piece.brief.currency) }}<span v-if="preview.over" class="sr-only"> over the budget</span>
+      <div v-if="ledger" class="text-right tabular-nums">
+        <p class="font-semibold" :class="over ? 'text-ruddy' : ''">
+          {{ formatMoney(each, settings.currency) }}<span v-if="over" class="sr-only"> over the budget</span>
         </p>
         <p class="text-tiny text-soft">opened, each</p>
       </div>

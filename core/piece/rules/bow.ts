@@ -6,7 +6,9 @@ import { ruleSort } from './rule'
 /** What is meant by the length of a loop: from the pinch to its end, or the ribbon that goes into it. */
 export const LOOP_MEANS = ['visible', 'ribbon used'] as const
 export const ENDS = ['v', 'slant', 'straight', 'hem'] as const
-export const TIED_WITH = ['stem wire', 'paddle wire', 'pipe cleaner', 'zip tie', 'own ribbon'] as const
+/** What ties a bow: a material, or the ribbon in front itself. */
+export const OWN_RIBBON = 'own-ribbon'
+export const TIED_WITH = ['stem-wire-20', 'paddle-wire', 'pipe-cleaner', 'zip-tie', OWN_RIBBON] as const
 /** The most ribbons in one bow. */
 export const MOST_RIBBONS = 6
 /** The most loops, strips or layers of one ribbon. */
@@ -62,7 +64,7 @@ export const BOW = ruleSort(z.strictObject({
   ends: z.enum(ENDS), hem: mmSchema(0, 100).describe('turned in at each end that is hemmed'), tied: z.enum(TIED_WITH), fixes: z.boolean().describe('whether the wire that ties it also fixes it'),
 }))({
   name: 'made of ribbon', note: 'A bow by its numbers, of one ribbon or several.',
-  usual: (_of, parts) => ({ kind: 'bow', at: 0.5, means: null, ribbons: Array.from({ length: parts }, () => usualRibbon('hand')), ends: 'v', hem: 0, tied: 'stem wire', fixes: true }),
+  usual: (_of, parts) => ({ kind: 'bow', at: 0.5, means: null, ribbons: Array.from({ length: parts }, () => usualRibbon('hand')), ends: 'v', hem: 0, tied: 'stem-wire-20', fixes: true }),
   image: (rule) => ({ ...rule, at: flip(rule.at) }),
   lays: 'lengths', materials: { ribbon: 0, mesh: 3 }, level: true, spaced: false, evening: 'meant', parts: MOST_RIBBONS, builds: true, role: 'bow',
 })

@@ -93,7 +93,7 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
 
       <h2 class="mb-2 mt-6 border-b border-ink pb-1 font-serif text-lg">Steps</h2>
       <ol class="space-y-4">
-        <li v-for="(step, i) in workings.steps" :key="step.id" class="grid grid-cols-[2rem_minmax(0,1fr)] break-inside-avoid" data-testid="step">
+        <li v-for="(step, i) in workings.tasks" :key="step.id" class="grid grid-cols-[2rem_minmax(0,1fr)] break-inside-avoid" data-testid="step">
           <span class="font-serif text-xl leading-none text-leaf">{{ i + 1 }}</span>
           <div>
             <h3 class="text-base font-semibold leading-tight">{{ step.title }}</h3>

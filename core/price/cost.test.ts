@@ -2,26 +2,29 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arrange } from '../arrange'
 import { runsOf } from '../base'
-import type { Shelf } from '../material'
+import { needsOf } from '../construct'
+import type { Lengths, Things } from '../material'
 import { CATALOGUE, piecesPerStem, pieceLength, plainShelf } from '../material'
 import { inches, say, showSum } from '../measure'
 import type { Piece } from '../piece'
 import { edit } from '../piece'
-import { layerOf, pieceWith, shelf } from '../testing'
+import { layerOf, pieceWith, plainPricing, shelf } from '../testing'
 import { billOf } from './bill'
 import { lengthLine, materialLine, perCopy } from './line'
 import { costProblems } from './problems'
 
 const bracken = CATALOGUE['bracken']!
 const manner = { units: 'in', currency: 'USD' } as const
-const laidOf = (piece: Piece, on: Shelf = shelf) => arrange(piece, runsOf(piece.base), on)
-const bill = (piece: Piece, on: Shelf = shelf) => billOf(piece, laidOf(piece, on), [], on)
-const problems = (piece: Piece, on: Shelf = shelf) => costProblems(piece, bill(piece, on), laidOf(piece, on), on)
+const laidOf = (piece: Piece) => arrange(piece, runsOf(piece.base), shelf)
+const needs = (piece: Piece) => needsOf(piece, laidOf(piece), [], shelf)
+const bill = (piece: Piece) => billOf({ needs: needs(piece), copies: piece.brief.copies, budget: piece.brief.budget }, plainPricing())
+const problems = (piece: Piece) => costProblems(piece, bill(piece), needs(piece), new Map(laidOf(piece).map(({ layer, placements }) => [layer.id, placements.length])), plainPricing())
+const things = (count: number, cut: number | null = null, spare = 0.1, material = 'bracken'): Things[] => [{ of: 'things', material, use: 'laid', layer: 'a', count, cut, spare }]
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
 
 describe('materialLine', () => {
   it('rounds packs up over spare and copies', () => {
-    const line = materialLine(bracken, [{ pieces: 16, cut: null }], 2, shelf)
+    const line = materialLine(bracken, things(16), 2, plainPricing())
     expect(line.stems.value).toBe(32)
     expect(line.spare.value).toBe(4)
     expect(line.packs.value).toBe(4)
@@ -36,24 +39,24 @@ describe('materialLine', () => {
     expect(piecesPerStem(eucalyptus, inches(22))).toBe(1)
     expect(piecesPerStem(bracken, inches(2))).toBe(1)
     expect(pieceLength(bracken, inches(20))).toBe(bracken.length)
-    const line = materialLine(eucalyptus, [{ pieces: 10, cut: inches(7) }], 1, shelf)
+    const line = materialLine(eucalyptus, things(10, inches(7)), 1, plainPricing())
     expect(line.stems.value).toBe(4)
     expect(showSum(line.stems, manner)).toBe('10 × 1 copy ÷ 3 pieces a stem, rounded up = 4')
   })
   it('wants no spare of what does not break', () => {
-    expect(materialLine(CATALOGUE['oar-sign']!, [{ pieces: 1, cut: null }], 1, shelf).spare.value).toBe(0)
-    expect(materialLine(bracken, [{ pieces: 10, cut: null }], 1, plainShelf([], { 'price.spare': 0 })).spare.value).toBe(0)
+    expect(materialLine(CATALOGUE['oar-sign']!, things(1, null, 0), 1, plainPricing()).spare.value).toBe(0)
+    expect(needs(pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 })])).map((need) => ('spare' in need ? need.spare : null))).toEqual([null, 0])
   })
   it('takes the offer at which this many cost least', () => {
     const shop = (id: string, holds: number, price: number) => ({ id, name: id, note: '', offers: [{ material: 'bracken', holds, price }] })
-    const two = plainShelf([shop('small', 4, 300), shop('large', 50, 2000)], { 'price.spare': 0 })
-    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
-    expect(materialLine(bracken, [{ pieces: 40, cut: null }], 1, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
-    expect(materialLine(bracken, [{ pieces: 3, cut: null }], 1, plainShelf([], { 'price.spare': 0 })).bought[0]!.shop).toBeNull()
+    const two = plainPricing(plainShelf([shop('small', 4, 300), shop('large', 50, 2000)]))
+    expect(materialLine(bracken, things(3, null, 0), 1, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
+    expect(materialLine(bracken, things(40, null, 0), 1, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
+    expect(materialLine(bracken, things(3), 1, plainPricing()).bought[0]!.shop).toBeNull()
   })
   it('never buys too little, nor a pack too many, nor uses more than it opens', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 800 }), fc.integer({ min: 1, max: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (pieces, copies, spare) => {
-      const line = materialLine(bracken, [{ pieces, cut: null }], copies, plainShelf([], { 'price.spare': spare }))
+      const line = materialLine(bracken, things(pieces, null, spare), copies, plainPricing())
       const bought = line.packs.value * bracken.pack.holds
       const wanted = line.stems.value + line.spare.value
       expect(bought).toBeGreaterThanOrEqual(wanted)
@@ -106,9 +109,10 @@ describe('costProblems', () => {
 
 describe('lengthLine', () => {
   const ribbon = CATALOGUE['ribbon-slate']!
-  const bows = (count: number, length = 116) => [{ material: ribbon.id, use: 'bow', length: inches(length), count, joins: false }]
+  const bows = (count: number, length = 116): Lengths[] => [{ of: 'lengths', layer: 'a', material: ribbon.id, use: 'bow', length: inches(length), count, joins: false }]
+  const stashed = (count: number) => ({ ...plainPricing(), lots: [{ id: 'rolls', material: ribbon.id, things: count, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null }] })
   it('opens the fewest rolls that the pieces can be cut from, over all copies', () => {
-    const line = lengthLine(ribbon, bows(2), 2, shelf)
+    const line = lengthLine(ribbon, bows(2), 2, plainPricing())
     // Three to a roll of 360 in, so four open a second, though all of them together are shorter than 1.3 rolls.
     expect(line.packs.value).toBe(2)
     expect(line.of).toBe('length')
@@ -118,19 +122,20 @@ describe('lengthLine', () => {
     expect(line.used.value).toBeLessThan(1.31 * 899)
     expect(showSum(line.packs, manner)).toContain('the fewest of 360 in that its pieces can be cut from, 2 = 2')
   })
-  it('takes what is in stash first', () => {
-    const line = lengthLine(ribbon, bows(4), 1, { ...shelf, stash: { [ribbon.id]: 1 } })
-    expect([line.stash.value, line.packs.value]).toEqual([1, 1])
-    expect(lengthLine(ribbon, bows(4), 1, { ...shelf, stash: { [ribbon.id]: 5 } })).toMatchObject({ packs: { value: 0 }, opened: { value: 0 }, used: { value: 0 } })
+  it('takes what is in the house first: three bows of its roll, and one of a new one', () => {
+    const line = lengthLine(ribbon, bows(4), 1, stashed(1))
+    expect(line.packs.value).toBe(1)
+    expect(line.stash.value).toBeCloseTo(3 * inches(116), 6)
+    expect(lengthLine(ribbon, bows(4), 1, stashed(5))).toMatchObject({ packs: { value: 0 }, opened: { value: 0 }, used: { value: 0 } })
   })
   it('buys where it costs least', () => {
     const shop = { id: 's', name: 'Shop', note: '', offers: [{ material: ribbon.id, holds: 3, price: 900 }, { material: ribbon.id, holds: 1, price: 400 }] }
-    expect(lengthLine(ribbon, bows(1), 1, plainShelf([shop])).opened.value).toBe(400)
-    expect(lengthLine(ribbon, bows(9), 1, plainShelf([shop])).opened.value).toBe(900)
+    expect(lengthLine(ribbon, bows(1), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(400)
+    expect(lengthLine(ribbon, bows(9), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(900)
   })
   it('never opens fewer than the length alone would take', () => {
     fc.assert(fc.property(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 1, max: 8 }), fc.double({ min: 10, max: 350, noNaN: true }), (count, copies, length) => {
-      const line = lengthLine(ribbon, bows(count, length), copies, shelf)
+      const line = lengthLine(ribbon, bows(count, length), copies, plainPricing())
       expect(line.packs.value).toBeGreaterThanOrEqual(Math.ceil((inches(length) * count * copies) / ribbon.length - 1e-6))
       expect(line.packs.value).toBe(Math.ceil((count * copies) / Math.floor(ribbon.length / inches(length) + 1e-9)))
     }), { numRuns: 40 })

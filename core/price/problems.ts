@@ -1,18 +1,18 @@
+import type { Need } from '../material'
+import { materialOf, thingsIn } from '../material'
 import { quantity, rate, several, sum } from '../measure'
-import type { LaidLayer } from '../arrange'
-import type { Shelf } from '../material'
-import { materialOf } from '../material'
 import type { Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
-import type { CostLine } from './line'
-import { materialLine, usesOf } from './line'
+import type { CostLine, Pricing } from './line'
+import { materialLine } from './line'
 import { DROP_AT_MOST } from './thumbs'
 
-export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
+/** What a piece is over its budget by, were it alone in hand, and what would mend that. @param counts how many things lie in each layer */
+export function costProblems(piece: Pick<Piece, 'brief' | 'layers'>, bill: Bill, needs: readonly Need[], counts: ReadonlyMap<string, number>, pricing: Pricing): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.flatMap((line) => saving(piece, line, laid, shelf)).slice(0, 2)
+  const mends = bill.lines.flatMap((line) => saving(piece, line, needs, counts, pricing)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [{
     id: 'over budget', severity: 'care', layer: null,
@@ -24,24 +24,24 @@ export function costProblems(piece: Piece, bill: Bill, laid: readonly LaidLayer[
 }
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
-function saving(piece: Piece, line: CostLine, laid: readonly LaidLayer[], shelf: Shelf): Mend[] {
-  const material = materialOf(shelf, line.id)
+function saving(piece: Pick<Piece, 'brief' | 'layers'>, line: CostLine, needs: readonly Need[], counts: ReadonlyMap<string, number>, pricing: Pricing): Mend[] {
+  const material = materialOf(pricing.shelf, line.id)
   if (line.of !== 'stems' || !material) return []
   const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
-  const uses = usesOf(laid, []).get(line.id)
-  const own = layer && laid.find((each) => each.layer.id === layer.id)
-  if (!layer || !uses || !own) return []
+  const own = thingsIn(needs).filter((need) => need.material === line.id)
+  const laid = layer && counts.get(layer.id)
+  if (!layer || !laid) return []
   const saved = (fewer: number): number => {
     let left = fewer
-    const dropped = uses.map((use) => {
-      const taken = use.cut === layer.cut ? Math.min(left, use.pieces) : 0
-      left -= taken
-      return { ...use, pieces: use.pieces - taken }
+    const dropped = own.map((need) => {
+      const less = need.layer === layer.id ? Math.min(left, need.count) : 0
+      left -= less
+      return { ...need, count: need.count - less }
     })
-    return line.opened.value - materialLine(material, dropped, piece.brief.copies, shelf).opened.value
+    return line.opened.value - materialLine(material, dropped, piece.brief.copies, pricing).opened.value
   }
   // Fewer never cost more, so that the least that saves is found by halves.
-  let [low, high] = [1, Math.max(1, Math.floor(own.placements.length * rate(DROP_AT_MOST, shelf)))]
+  let [low, high] = [1, Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))]
   if (!fewerIn(layer, high) || saved(high) <= 0) return []
   while (low < high) {
     const middle = (low + high) >> 1

@@ -1,21 +1,9 @@
-import type { LaidLayer } from '../arrange'
-import { BASE_SORTS, usualPrice } from '../base'
-import type { MakeUp, Taken } from '../construct'
-import type { Material, Shelf } from '../material'
-import { materialOf } from '../material'
+import type { Material, Need } from '../material'
+import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
-import type { Piece } from '../piece'
-import { isItself } from '../piece'
-import type { CostLine } from './line'
-import { baseLine, lengthLine, materialLine, perCopy, usesOf } from './line'
-
-/** The lengths that are taken, by material. */
-function takenOf(makeUps: readonly MakeUp[]): Map<string, Taken[]> {
-  const taken = new Map<string, Taken[]>()
-  for (const each of makeUps.flatMap(({ takes }) => takes)) taken.set(each.material, [...(taken.get(each.material) ?? []), each])
-  return taken
-}
+import type { CostLine, Pricing } from './line'
+import { baseLine, lengthLine, materialLine, perCopy } from './line'
 
 /** The two ledgers, always both: whole packs, and the share of each that is used. */
 export interface Bill {
@@ -26,22 +14,25 @@ export interface Bill {
   /** The same for one copy. */
   readonly openedEach: Figure
   readonly usedEach: Figure
-  /** Worth of what is left over and goes to the stash. */
+  /** Worth of what is left over. */
   readonly left: Figure
   /** Budget less opened, for one; null without a budget. */
   readonly room: Figure | null
 }
 
-export function billOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Bill {
-  const { copies, budget } = piece.brief
+/** What is made of something, and for how much. */
+export interface Making { readonly needs: readonly Need[], readonly copies: number, readonly budget: number | null }
+
+/** What a piece costs, were it alone in hand. */
+export function billOf({ needs, copies, budget }: Making, pricing: Pricing): Bill {
   const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
-    const material = materialOf(shelf, id)
+    const material = materialOf(pricing.shelf, id)
     return material ? [line(material)] : []
   }
   const lines = [
-    ...(isItself(piece) && piece.base.price === null ? [] : [baseLine(piece, BASE_SORTS[piece.base.kind].name.toLowerCase(), piece.base.price ?? usualPrice(piece.base))]),
-    ...[...usesOf(laid, makeUps.flatMap(({ uses }) => uses))].flatMap(([id, uses]) => known(id, (material) => materialLine(material, uses, copies, shelf))),
-    ...[...takenOf(makeUps)].flatMap(([id, takes]) => known(id, (material) => lengthLine(material, takes, copies, shelf))),
+    ...needs.flatMap((need) => (need.of === 'base' ? [baseLine(need, copies)] : [])),
+    ...[...byMaterial(thingsIn(needs))].flatMap(([id, own]) => known(id, (material) => materialLine(material, own, copies, pricing))),
+    ...[...byMaterial(lengthsIn(needs))].flatMap(([id, own]) => known(id, (material) => lengthLine(material, own, copies, pricing))),
   ]
   const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
   const opened = total('opened')

@@ -1,0 +1,49 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import type { OwnRoll, Pricing } from '#core/price'
+import type { Lot } from '#core/stock'
+import { counted } from '#core/stock'
+import type { Listed } from '#core/workroom'
+import { db } from '~/db'
+import type { Cutting } from '~/db/cutting'
+import { cutPiece } from '~/db/cutting'
+import { following } from '~/db/following'
+import { newId } from './pieces'
+import { useShops } from './shops'
+
+/** What is in the house, what is sold besides, and what is to be cut besides what pieces need; follows what other tabs do. */
+export const useStock = defineStore('stock', () => {
+  const shops = useShops()
+  const lots = shallowRef<readonly Lot[]>([])
+  const rolls = shallowRef<readonly OwnRoll[]>([])
+  const list = shallowRef<readonly Listed[]>([])
+  following(() => db().lots.toArray(), (all) => { lots.value = all })
+  following(() => db().rolls.toArray(), (all) => { rolls.value = all })
+  following(() => db().cutList.toArray(), (all) => { list.value = all })
+
+  /** What things are priced by. */
+  const pricing = computed<Pricing>(() => ({ shelf: shops.shelf, lots: lots.value, rolls: rolls.value }))
+
+  /** Keeps how many whole things of a material there are. */
+  async function count(material: string, n: number): Promise<void> {
+    await db().transaction('rw', db().lots, async () => {
+      const { put, gone } = counted(await db().lots.where({ material }).toArray(), material, n)
+      await db().lots.bulkDelete([...gone])
+      await db().lots.bulkPut([...put])
+    })
+    lots.value = await db().lots.toArray()
+  }
+
+  return {
+    lots, rolls, list, pricing, count,
+    addLength: (material: string, length: number): Promise<unknown> => db().lots.add({ id: newId(), material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null }),
+    /** Forgets lots that went into something or were thrown away. */
+    remove: (ids: readonly string[]): Promise<void> => db().lots.bulkDelete([...ids]),
+    cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
+    addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
+    removeRoll: (id: string): Promise<void> => db().rolls.delete(id),
+    want: (of: Omit<Listed, 'id'>): Promise<unknown> => db().cutList.add({ ...of, id: newId() }),
+    changeWant: (id: string, set: Partial<Omit<Listed, 'id'>>): Promise<unknown> => db().cutList.update(id, set),
+    removeWant: (id: string): Promise<void> => db().cutList.delete(id),
+  }
+})

@@ -1,0 +1,93 @@
+import { defineStore } from 'pinia'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import type { Need } from '#core/material'
+import type { InHand, Plan, PlanProgress, Workroom } from '#core/workroom'
+import { useRevisionKey } from '~/composables/useRevisionKey'
+import type { PieceRecord } from '~/db'
+import { db } from '~/db'
+import type { Going } from '~/workers/jobs'
+import { planInHand } from '~/workers/plan'
+import { askNeeds } from '~/workers/workings'
+import { useNotices } from './notices'
+import { usePieces } from './pieces'
+import { useShops } from './shops'
+import { useStock } from './stock'
+
+/** Pieces that are asked for together. */
+const AT_ONCE = 20
+
+/**
+ * Everything in hand, and the one plan that follows from it. What a piece needs is kept by its revision, in memory and in
+ * the database, so that 200 of them need not be worked out again; the plan is made while a page looks at it.
+ */
+export const useWorkroom = defineStore('workroom', () => {
+  const notices = useNotices()
+  const pieces = usePieces()
+  const shops = useShops()
+  const stock = useStock()
+  const keyOf = useRevisionKey()
+
+  const known = new Map<string, { readonly key: string, readonly needs: readonly Need[] }>()
+  /** Pieces that could not be worked out, by what they were: told once, and left out. */
+  const failed = new Map<string, string>()
+  const inHand = shallowRef<readonly InHand[] | null>(null)
+  const plan = shallowRef<Plan | null>(null)
+  const progress = shallowRef<PlanProgress | null>(null)
+  /** How many pages look at the plan. */
+  const lookers = ref(0)
+  let going: Going<Plan> | null = null
+  let turn = 0
+
+  /** Pieces that are still to be made. */
+  const wanting = computed(() => pieces.records?.filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart') ?? null)
+
+  async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
+    const unknown = records.filter((record) => known.get(record.id)?.key !== keyOf(record))
+    const kept = await db().needs.bulkGet(unknown.map(({ id }) => id))
+    unknown.forEach((record, i) => { if (kept[i]?.key === keyOf(record)) known.set(record.id, kept[i]) })
+    const missing = unknown.filter((record) => known.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record))
+    for (let i = 0; i < missing.length; i += AT_ONCE) {
+      const some = missing.slice(i, i + AT_ONCE)
+      const answers = await askNeeds(some.map(({ piece }) => piece), stock.pricing)
+      const found = some.flatMap((record, k) => {
+        const answer = answers[k]!
+        if (answer.ok) return [{ id: record.id, key: keyOf(record), needs: answer.needs }]
+        failed.set(record.id, keyOf(record))
+        notices.fault(`What “${record.piece.brief.name}” needs could not be worked out`, `${answer.error}\nThe plan is without it.`)
+        return []
+      })
+      await db().needs.bulkPut(found)
+      for (const each of found) known.set(each.id, each)
+    }
+    return records.flatMap(({ id, piece }): InHand[] => {
+      const needs = known.get(id)
+      return needs ? [{ id, name: piece.brief.name, copies: piece.brief.copies, needs: needs.needs }] : []
+    })
+  }
+
+  /** Only the newest order is followed to its end. */
+  async function make(): Promise<void> {
+    turn += 1
+    const own = turn
+    going?.stop()
+    if (!wanting.value || !lookers.value || shops.state === 'asking') return
+    const gathered = await gather(wanting.value)
+    if (own !== turn) return
+    inHand.value = gathered
+    const workroom: Workroom = { ...stock.pricing, pieces: gathered, list: stock.list }
+    const job = planInHand(workroom, (told) => { if (own === turn) progress.value = told })
+    going = job
+    const answer = await job.done
+    if (own !== turn) return
+    plan.value = answer
+    progress.value = null
+  }
+  watch([wanting, () => stock.pricing, () => stock.list, () => shops.state, lookers], () => { void notices.tell('What is in hand could not be planned', make()) })
+
+  /** Keeps the plan made for as long as a page is there. */
+  function look(): void {
+    lookers.value += 1
+    onScopeDispose(() => { lookers.value -= 1 })
+  }
+  return { plan, progress, inHand, look, stop: (): void => going?.stop() }
+})
