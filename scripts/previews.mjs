@@ -37,7 +37,7 @@ await serving(4184, async (site) => {
     }))
   })
   const [, shelf] = records[0].key.split('.')
-  const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, view, each, over, picture }) => [id, { view, each, over, picture }]))
+  const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, view, picture }) => [id, { view, picture }]))
   writeFileSync(join(root, 'server/assets/demo-previews.json'), `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`)
   console.log(`${records.length} previews`)
   await chrome.close()

@@ -38,7 +38,7 @@ test('what is in stash is counted, and is not bought again', async ({ page }) =>
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
   const layer = await addLayer(page, 'bracken')
   await fill(layer, 'How many', '10')
-  await expect(figure(page, 'From the stash')).toHaveText('7')
+  await expect(figure(page, 'From the house')).toHaveText('7')
 })
 
 test('a material is duplicated, changed, kept and laid', async ({ page }) => {

@@ -145,7 +145,7 @@ test('a ring from brief to make sheet', async ({ page, browser }) => {
     await expect(figure(page, 'Face covered')).toHaveText(/^(9\d|100)(\.\d)? %$/)
     await figure(page, 'Face covered').click()
     await expect(page.getByTestId('sum').filter({ hasText: 'cells of the face' })).toContainText(/\d+ of \d+ cells/)
-    const weather = page.getByTestId('problem').filter({ hasText: 'will not stand rain' })
+    const weather = page.locator('[data-problem="weather"]')
     await expect(weather).toContainText('Russet ribbon bows')
     await weather.getByRole('button', { name: 'Hang it under cover' }).click()
     await expect(weather).toBeHidden()

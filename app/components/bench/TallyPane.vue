@@ -43,7 +43,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <h2 id="tally-problems" class="panel-title mb-1">What to look at</h2>
         <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf"><CircleCheck :size="15" />Nothing stands out.</p>
         <ul class="space-y-1.5">
-          <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem">
+          <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem" :data-problem="problem.id">
             <component :is="icons[problem.severity]" :size="15" class="mt-0.5 shrink-0" :class="tones[problem.severity]" :aria-label="names[problem.severity]" />
             <div class="min-w-0">
               <p>{{ say(problem.says, bench.manner) }}</p>
