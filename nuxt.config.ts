@@ -11,7 +11,10 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 function painter(): string {
   const hash = createHash('sha256')
   const read = (path: string): void => {
-    if (statSync(path).isDirectory()) readdirSync(path).sort().forEach((name) => read(join(path, name)))
+    if (statSync(path).isDirectory())
+      readdirSync(path)
+        .sort()
+        .forEach((name) => read(join(path, name)))
     else if (path.endsWith('.ts') && !path.endsWith('.test.ts')) hash.update(readFileSync(path))
   }
   for (const folder of ['./core', './app/drawing']) read(fileURLToPath(new URL(folder, import.meta.url)))
@@ -32,15 +35,25 @@ export default defineNuxtConfig({
     head: {
       title: 'Ruddy Bramble',
       htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'A maker’s bench for wreaths, swags and garlands.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }, { rel: 'manifest', href: '/manifest.webmanifest' }],
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'A maker’s bench for wreaths, swags and garlands.' },
+      ],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   css: ['~/assets/main.css'],
   runtimeConfig: { public: { demo: false, painter: painter() } },
   alias: { '#core': core },
   compatibilityDate: '2026-01-01',
-  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }], compressPublicAssets: true, routeRules: { '/**': { headers: { ...HEADERS } } } },
+  nitro: {
+    serverAssets: [{ baseName: 'demo', dir: '../demo' }],
+    compressPublicAssets: true,
+    routeRules: { '/**': { headers: { ...HEADERS } } },
+  },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
@@ -52,14 +65,26 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true },
   telemetry: false,
-  eslint: { config: { stylistic: { quotes: 'single', semi: false } } },
+  // How lines are broken is the formatter's business.
+  eslint: { config: { stylistic: false } },
   // After one visit every page opens without the server; a new version waits until it is asked for.
   pwa: {
     registerType: 'prompt',
     manifest: {
-      name: 'Ruddy Bramble', short_name: 'Ruddy Bramble', description: 'A maker’s bench for wreaths, swags and garlands.', lang: 'en', start_url: '/', display: 'standalone',
-      background_color: '#EDF2EE', theme_color: '#EDF2EE',
-      icons: [192, 512].map((size) => ({ src: `/icon-${size}.png`, sizes: `${size}x${size}`, type: 'image/png', purpose: 'any maskable' as const })),
+      name: 'Ruddy Bramble',
+      short_name: 'Ruddy Bramble',
+      description: 'A maker’s bench for wreaths, swags and garlands.',
+      lang: 'en',
+      start_url: '/',
+      display: 'standalone',
+      background_color: '#EDF2EE',
+      theme_color: '#EDF2EE',
+      icons: [192, 512].map((size) => ({
+        src: `/icon-${size}.png`,
+        sizes: `${size}x${size}`,
+        type: 'image/png',
+        purpose: 'any maskable' as const,
+      })),
     },
     workbox: {
       globPatterns: ['**/*.{js,css,woff2,svg,png}'],

@@ -16,10 +16,14 @@ const pwa = usePWA()
 async function renew(): Promise<void> {
   const waiting = (await navigator.serviceWorker.getRegistration())?.waiting
   if (!waiting) location.reload()
-  waiting?.addEventListener('statechange', () => { if (waiting.state === 'activated') location.reload() })
+  waiting?.addEventListener('statechange', () => {
+    if (waiting.state === 'activated') location.reload()
+  })
   await pwa?.updateServiceWorker()
 }
-watchEffect(() => { document.documentElement.dataset.light = settings.light })
+watchEffect(() => {
+  document.documentElement.dataset.light = settings.light
+})
 </script>
 
 <template>
@@ -27,17 +31,26 @@ watchEffect(() => { document.documentElement.dataset.light = settings.light })
     <NuxtPage />
     <div role="status" aria-live="polite" class="sr-only">{{ notices.announced }}</div>
     <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 print:hidden">
-      <div v-if="pwa?.needRefresh" class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg" role="status">
+      <div
+        v-if="pwa?.needRefresh"
+        class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg"
+        role="status"
+      >
         A new version of the app is ready.
         <button type="button" class="button h-7" @click="notices.tell('The new version could not be loaded', renew())">Take it now</button>
         <button type="button" class="font-medium underline" @click="pwa.cancelPrompt()">Later</button>
       </div>
       <div
-        v-for="notice in notices.shown" :key="notice.id" :role="notice.severity === 'fault' ? 'alert' : undefined"
+        v-for="notice in notices.shown"
+        :key="notice.id"
+        :role="notice.severity === 'fault' ? 'alert' : undefined"
         class="pointer-events-auto flex max-w-xl items-start gap-3 rounded-md border bg-sheet px-3 py-2 text-small shadow-lg"
         :class="notice.severity === 'fault' ? 'border-ruddy' : 'border-line'"
       >
-        <div class="whitespace-pre-line"><strong v-if="notice.title" class="block">{{ notice.title }}</strong>{{ notice.text }}</div>
+        <div class="whitespace-pre-line">
+          <strong v-if="notice.title" class="block">{{ notice.title }}</strong
+          >{{ notice.text }}
+        </div>
         <button type="button" class="shrink-0 font-medium underline" @click="notices.dismiss(notice.id)">Close</button>
       </div>
     </div>

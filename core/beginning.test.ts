@@ -18,13 +18,22 @@ function bare(kind: (typeof BASE_KINDS)[number], size: number): Piece {
   return { ...start, base: { ...start.base, shape: sizes[size % sizes.length]!.shape }, brief: { ...start.brief, weather: 'indoors' } }
 }
 function withLayer(piece: Piece, material: string, seed = 7): Piece {
-  const { layer, at } = beginLayer(piece, runsOf(piece.base), shelf, `l${piece.layers.length}`, CATALOGUE[material]!, seed + piece.layers.length)
+  const { layer, at } = beginLayer(
+    piece,
+    runsOf(piece.base),
+    shelf,
+    `l${piece.layers.length}`,
+    CATALOGUE[material]!,
+    seed + piece.layers.length,
+  )
   return { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
 }
 /** What is wrong that was not wrong before; a bow is always asked what its loops mean. */
 function newFaults(before: Piece, after: Piece): string[] {
   const there = new Set(work(before, shelf).problems.map(({ id }) => id))
-  return work(after, shelf).problems.filter(({ id, severity }) => !there.has(id) && (severity === 'fault' || id.startsWith('clash')) && !id.endsWith(':means')).map(({ id }) => id)
+  return work(after, shelf)
+    .problems.filter(({ id, severity }) => !there.has(id) && (severity === 'fault' || id.startsWith('clash')) && !id.endsWith(':means'))
+    .map(({ id }) => id)
 }
 /** Wider than the base may be made by stems, and yet within two thirds of the door where the base leaves room for that. */
 function fitsDoor(piece: Piece): boolean {
@@ -53,16 +62,19 @@ describe.each(BASE_KINDS.map((kind, i) => [kind, i] as const))('on a %s', (kind,
   })
 })
 
-it.each(MATERIAL_KINDS.filter((kind) => laid.some((each) => each.kind === kind)).map((kind, i) => [kind, i] as const))('a first layer of %s brings no fault on any of a row of bases', (of, i) => {
-  const own = laid.filter(({ kind }) => kind === of)
-  for (let k = 0; k < 3; k++) {
-    const before = bare(BASE_KINDS[(i * 3 + k * 8) % BASE_KINDS.length]!, i + k)
-    const material = own[k % own.length]!
-    // Beads go on rods and wires that they are threaded on, and mesh in ties: by their own rules, on bases that have them.
-    if (of === 'bead' && !baseNeeds(before.base.kind, shelf).length) continue
-    expect(newFaults(before, withLayer(before, material.id)), `${material.id} on ${before.base.kind}`).toEqual([])
-  }
-})
+it.each(MATERIAL_KINDS.filter((kind) => laid.some((each) => each.kind === kind)).map((kind, i) => [kind, i] as const))(
+  'a first layer of %s brings no fault on any of a row of bases',
+  (of, i) => {
+    const own = laid.filter(({ kind }) => kind === of)
+    for (let k = 0; k < 3; k++) {
+      const before = bare(BASE_KINDS[(i * 3 + k * 8) % BASE_KINDS.length]!, i + k)
+      const material = own[k % own.length]!
+      // Beads go on rods and wires that they are threaded on, and mesh in ties: by their own rules, on bases that have them.
+      if (of === 'bead' && !baseNeeds(before.base.kind, shelf).length) continue
+      expect(newFaults(before, withLayer(before, material.id)), `${material.id} on ${before.base.kind}`).toEqual([])
+    }
+  },
+)
 
 it('cuts whole stems to what the base asks, and asks for fewer where it may show', () => {
   const ring = bare('grapevine', 3)
@@ -73,8 +85,17 @@ it('cuts whole stems to what the base asks, and asks for fewer where it may show
   const { width } = work({ ...ring, layers: [layer] }, shelf).size
   expect(width.value).toBeGreaterThan(inches(20))
   expect(width.value).toBeLessThan(inches(23))
-  const sparse = beginLayer({ ...ring, brief: { ...ring.brief, fullness: 'sparse' } }, runsOf(ring.base), shelf, 'a', CATALOGUE['bracken']!, 7).layer
-  expect(work({ ...ring, layers: [sparse] }, shelf).placements.length).toBeLessThan(work({ ...ring, layers: [layer] }, shelf).placements.length)
+  const sparse = beginLayer(
+    { ...ring, brief: { ...ring.brief, fullness: 'sparse' } },
+    runsOf(ring.base),
+    shelf,
+    'a',
+    CATALOGUE['bracken']!,
+    7,
+  ).layer
+  expect(work({ ...ring, layers: [sparse] }, shelf).placements.length).toBeLessThan(
+    work({ ...ring, layers: [layer] }, shelf).placements.length,
+  )
 })
 
 it('ties a bow by a ring’s width, and of everyday size on a garland', () => {

@@ -33,7 +33,12 @@ export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: st
 export function needsOfPiece(piece: Piece, shelf: Shelf): Need[] {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf)
-  return needsOf(piece, laid, [baseMakeUp(piece, runs, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])], shelf)
+  return needsOf(
+    piece,
+    laid,
+    [baseMakeUp(piece, runs, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])],
+    shelf,
+  )
 }
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */

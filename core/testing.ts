@@ -9,7 +9,10 @@ import type { OnBench } from './workroom'
 import { onBench } from './workroom'
 
 /** A piece for tests: a 12 in by 8 in ring with the given layers. */
-export function pieceWith(layers: readonly Layer[], set: { brief?: Partial<Piece['brief']>, base?: Partial<Piece['base']>, ring?: { outer: number, inner: number } } = {}): Piece {
+export function pieceWith(
+  layers: readonly Layer[],
+  set: { brief?: Partial<Piece['brief']>; base?: Partial<Piece['base']>; ring?: { outer: number; inner: number } } = {},
+): Piece {
   const piece = startPiece('test', 'Test ring', 'grapevine')
   return {
     ...piece,
@@ -33,5 +36,7 @@ export const plainPricing = (on: Shelf = shelf): Pricing => ({ shelf: on, lots: 
 export const benchOf = (piece: Piece, on: Shelf = shelf): OnBench => onBench(work(piece, on), piece, plainPricing(on))
 
 /** The lengths that something takes, and the small things: without whom they are for. */
-export const takesOf = ({ needs }: { readonly needs: readonly Need[] }) => lengthsIn(needs).map(({ material, use, length, count, joins }) => ({ material, use, length, count, joins }))
-export const usesOf = ({ needs }: { readonly needs: readonly Need[] }) => thingsIn(needs).map(({ material, use, count }) => ({ material, use, count }))
+export const takesOf = ({ needs }: { readonly needs: readonly Need[] }) =>
+  lengthsIn(needs).map(({ material, use, length, count, joins }) => ({ material, use, length, count, joins }))
+export const usesOf = ({ needs }: { readonly needs: readonly Need[] }) =>
+  thingsIn(needs).map(({ material, use, count }) => ({ material, use, count }))

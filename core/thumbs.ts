@@ -9,7 +9,7 @@ import type { Rates, Thumb } from './measure'
 import * as piece from './piece/thumbs'
 
 /** All rules of thumb, by the room that they belong to, as makers read them. */
-export const THUMBS: readonly { readonly room: string, readonly thumbs: readonly Thumb[] }[] = [
+export const THUMBS: readonly { readonly room: string; readonly thumbs: readonly Thumb[] }[] = [
   { room: 'Size and place', thumbs: Object.values(piece) },
   { room: 'Cover, balance and colour', thumbs: Object.values(cover) },
   { room: 'Binding, winding and tying', thumbs: Object.values(construct) },
@@ -23,7 +23,7 @@ export const THUMBS: readonly { readonly room: string, readonly thumbs: readonly
 const BY_ID: ReadonlyMap<string, Thumb> = new Map(THUMBS.flatMap(({ thumbs }) => thumbs.map((each) => [each.id, each] as const)))
 
 /** What of stored numbers still is a rule of thumb that makes sense, and by what name or number the rest was known. */
-export function readRates(stored: Readonly<Record<string, unknown>>): { readonly rates: Rates, readonly refused: readonly string[] } {
+export function readRates(stored: Readonly<Record<string, unknown>>): { readonly rates: Rates; readonly refused: readonly string[] } {
   const rates: Record<string, number> = {}
   const refused: string[] = []
   for (const [id, value] of Object.entries(stored)) {

@@ -23,14 +23,14 @@ export interface Workings {
   readonly layers: readonly WorkedLayer[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
-  readonly base: { readonly figures: readonly BaseFigure[], readonly mass: Figure, readonly bounds: Bounds, readonly makeUp: MakeUp }
+  readonly base: { readonly figures: readonly BaseFigure[]; readonly mass: Figure; readonly bounds: Bounds; readonly makeUp: MakeUp }
   readonly tapes: readonly Tape[]
   readonly cover: Coverage
   readonly balance: Balance
   readonly carry: readonly ColourCarry[]
   readonly contrast: Contrast
   /** What cover, balance and contrast come to in words. */
-  readonly verdicts: { readonly cover: readonly Judged[], readonly contrast: readonly Judged[] }
+  readonly verdicts: { readonly cover: readonly Judged[]; readonly contrast: readonly Judged[] }
   readonly proportions: readonly Proportion[]
   readonly size: FinishedSize
   readonly stems: Figure
@@ -63,7 +63,7 @@ export const work = (piece: Piece, shelf: Shelf): Workings => workWith(new Memor
 /** The same, remembering between calls what the next one may use again: for asking after every edit, with copies or not. */
 export function rememberingWork(): (piece: Piece, shelf: Shelf) => Workings {
   const memory = new Memory()
-  let last: { readonly piece: Piece, readonly shelf: Shelf } | null = null
+  let last: { readonly piece: Piece; readonly shelf: Shelf } | null = null
   return (piece, shelf) => {
     last = last ? { piece: sharing(last.piece, piece), shelf: sharing(last.shelf, shelf) } : { piece, shelf }
     return workWith(memory, last.piece, last.shelf)
@@ -75,10 +75,10 @@ class Memory {
   readonly layers = new LayerCount()
   readonly laid = new LaidMemory()
   private shape = ''
-  private base: { runs: readonly Run[], bounds: Bounds } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
+  private base: { runs: readonly Run[]; bounds: Bounds } = { runs: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } }
 
   /** The same runs, the very objects, while the base is the same kind in the same shape: what was laid on them holds. */
-  baseOf({ kind, shape, turn }: Piece['base']): { readonly runs: readonly Run[], readonly bounds: Bounds } {
+  baseOf({ kind, shape, turn }: Piece['base']): { readonly runs: readonly Run[]; readonly bounds: Bounds } {
     const key = JSON.stringify([kind, shape, turn])
     if (key !== this.shape) {
       const runs = runsOf({ shape, turn })
@@ -93,10 +93,12 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const { runs, bounds } = memory.baseOf(piece.base)
   const laid = arrange(piece, runs, shelf, memory.laid)
   const placements = laid.flatMap((each) => each.placements)
-  const spacings = new Map(laid.flatMap((each) => {
-    const spacing = spacingOf(runs, each)
-    return spacing ? [[each.layer.id, spacing] as const] : []
-  }))
+  const spacings = new Map(
+    laid.flatMap((each) => {
+      const spacing = spacingOf(runs, each)
+      return spacing ? [[each.layer.id, spacing] as const] : []
+    }),
+  )
   const counted = memory.layers.count(runs, placements, shelf)
   const counting = coverageFrom(runs, counted, shelf)
   // What shows on purpose is not bare.
@@ -106,29 +108,42 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const contrast = contrastOf(piece, laid, shelf)
   const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
-  const makeUps = new Map(laid.flatMap((each) => {
-    const makeUp = makeUpOf(piece, each, runs, shelf)
-    return makeUp ? [[each.layer.id, makeUp] as const] : []
-  }))
+  const makeUps = new Map(
+    laid.flatMap((each) => {
+      const makeUp = makeUpOf(piece, each, runs, shelf)
+      return makeUp ? [[each.layer.id, makeUp] as const] : []
+    }),
+  )
   const ofBase = baseMakeUp(piece, runs, laid, shelf)
   const needs = needsOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
   const masses = massesOf(piece, runs, laid, needs, shelf)
   return {
     layers: laid.map((each) => ({
-      id: each.layer.id, title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf), count: each.placements.length,
-      spacing: spacings.get(each.layer.id) ?? null, against: againstOf(piece, runs, laid, each.layer.id),
+      id: each.layer.id,
+      title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf),
+      count: each.placements.length,
+      spacing: spacings.get(each.layer.id) ?? null,
+      against: againstOf(piece, runs, laid, each.layer.id),
       makeUp: makeUps.get(each.layer.id) ?? null,
     })),
-    placements, zones: laid.flatMap((each) => each.zones),
+    placements,
+    zones: laid.flatMap((each) => each.zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
-    cover, balance, carry, contrast, proportions, size,
+    cover,
+    balance,
+    carry,
+    contrast,
+    proportions,
+    size,
     verdicts: { cover: coverVerdicts(piece, runs, cover, balance, shelf), contrast: contrastVerdicts(piece, contrast) },
     stems: stemsOf(laid, shelf),
     mass: masses,
     needs,
     problems: worstFirst([
-      ...arrangeProblems(piece, laid, runs, shelf), ...makeUpProblems(piece, laid, runs, shelf), ...fitProblems(piece, size, proportions, laid, shelf),
+      ...arrangeProblems(piece, laid, runs, shelf),
+      ...makeUpProblems(piece, laid, runs, shelf),
+      ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }),
     ]),
     tasks: tasksOf(piece, runs, laid, { spacings, makeUps, ofBase }, needs, shelf),

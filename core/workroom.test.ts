@@ -10,11 +10,27 @@ import type { InHand, Plan, Workroom } from './workroom'
 import { onBench, planWorkroom, rememberingBench } from './workroom'
 
 const ribbon = CATALOGUE['ribbon-slate']!
-const bow = (count: number, length = 116, layer = 'bow'): Lengths => ({ of: 'lengths', material: ribbon.id, use: 'bow', layer, length: inches(length), count, joins: false })
+const bow = (count: number, length = 116, layer = 'bow'): Lengths => ({
+  of: 'lengths',
+  material: ribbon.id,
+  use: 'bow',
+  layer,
+  length: inches(length),
+  count,
+  joins: false,
+})
 const stems = (count: number): Things => ({ of: 'things', material: 'bracken', use: 'laid', layer: 'a', count, cut: null, spare: 0 })
 const inHand = (id: string, needs: readonly Need[], copies = 1): InHand => ({ id, name: `Piece ${id}`, copies, needs })
 const room = (pieces: readonly InHand[], set: Partial<Workroom> = {}): Workroom => ({ ...plainPricing(), pieces, list: [], ...set })
-const rolls = (count: number): Lot => ({ id: 'rolls', material: ribbon.id, things: count, length: null, source: { kind: 'counted' }, paid: null, reserved: null })
+const rolls = (count: number): Lot => ({
+  id: 'rolls',
+  material: ribbon.id,
+  things: count,
+  length: null,
+  source: { kind: 'counted' },
+  paid: null,
+  reserved: null,
+})
 
 function planned(workroom: Workroom, stop = false): Plan {
   const going = planWorkroom(workroom)
@@ -28,7 +44,11 @@ const lineOf = (plan: Plan, id: string) => plan.materials.find((each) => each.id
 describe('one plan for all that is in hand', () => {
   it('two pieces that want a bow each share one roll: alone each opens one', () => {
     const plan = planned(room([inHand('a', [bow(1)]), inHand('b', [bow(2)])]))
-    expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 1 }, opened: { value: 899 }, left: { value: expect.closeTo(inches(12), 1) } })
+    expect(lineOf(plan, ribbon.id)).toMatchObject({
+      packs: { value: 1 },
+      opened: { value: 899 },
+      left: { value: expect.closeTo(inches(12), 1) },
+    })
     // A third and two thirds of it, to the cent.
     const [a, b] = [plan.ledgers['a']!, plan.ledgers['b']!]
     expect([a.alone, b.alone, a.share + b.share]).toEqual([899, 899, 899])
@@ -65,7 +85,15 @@ describe('one plan for all that is in hand', () => {
     expect(Object.values(plan.ledgers).reduce((sum, { share }) => sum + share, 0)).toBe(plan.opened.value)
   })
   it('what was cut for a piece is cut: it is wanted no more, and when its piece goes it can be cut again', () => {
-    const cut: Lot = { id: 'c', material: ribbon.id, things: null, length: inches(116), source: { kind: 'cut', from: null }, paid: null, reserved: 'a:bow:bow:0' }
+    const cut: Lot = {
+      id: 'c',
+      material: ribbon.id,
+      things: null,
+      length: inches(116),
+      source: { kind: 'cut', from: null },
+      paid: null,
+      reserved: 'a:bow:bow:0',
+    }
     const served = lineOf(planned(room([inHand('a', [bow(2)])], { lots: [cut] })), ribbon.id)
     expect(served.cutting!.wants).toMatchObject([{ made: 1, count: 2, piece: 'Piece a' }])
     expect(served.cutting!.plan.rolls.flatMap(({ cuts }) => cuts)).toHaveLength(1)
@@ -81,15 +109,29 @@ describe('one plan for all that is in hand', () => {
   it('takes a roll of another length where that costs less, on the bill as in the plan', () => {
     const own = [{ id: 'short', material: ribbon.id, length: inches(120), price: 100 }]
     const plan = planned(room([inHand('a', [bow(2)])], { rolls: own }))
-    expect([plan.opened.value, billOf({ needs: [bow(2)], copies: 1, budget: null }, { ...plainPricing(), rolls: own }).opened.value]).toEqual([200, 200])
+    expect([
+      plan.opened.value,
+      billOf({ needs: [bow(2)], copies: 1, budget: null }, { ...plainPricing(), rolls: own }).opened.value,
+    ]).toEqual([200, 200])
   })
   it('prices rolls as the shops do, in packs of several', () => {
-    const shop = { id: 's', name: 'Shop', note: '', offers: [{ material: ribbon.id, holds: 3, price: 900 }, { material: ribbon.id, holds: 1, price: 400 }] }
+    const shop = {
+      id: 's',
+      name: 'Shop',
+      note: '',
+      offers: [
+        { material: ribbon.id, holds: 3, price: 900 },
+        { material: ribbon.id, holds: 1, price: 400 },
+      ],
+    }
     const plan = planned(room([inHand('a', [bow(9)])], { shelf: plainShelf([shop]) }))
     expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 3 }, opened: { value: 900 }, bought: [{ holds: 3, packs: 1 }] })
   })
   it('stopped, it still has a plan of every material, and says when what is longer than anything cannot be cut', () => {
-    const plan = planned(room([inHand('a', [bow(7, 71), bow(5, 63, 'b'), bow(9, 47, 'c'), { ...bow(1, 400), material: 'ribbon-ochre' }])]), true)
+    const plan = planned(
+      room([inHand('a', [bow(7, 71), bow(5, 63, 'b'), bow(9, 47, 'c'), { ...bow(1, 400), material: 'ribbon-ochre' }])]),
+      true,
+    )
     expect(lineOf(plan, ribbon.id).cutting!.plan.short).toEqual([])
     expect(lineOf(plan, 'ribbon-ochre').cutting!.plan.short).toMatchObject([{ count: 1 }])
   })
@@ -100,12 +142,28 @@ describe('one plan for all that is in hand', () => {
 })
 
 describe('needs', () => {
-  const piece = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 10, start: 0 }), layerOf('b', ribbon.id, { kind: 'bow', at: 0.5, means: 'visible', ribbons: [{ build: 'folded', loop: inches(4), tail: inches(8), strip: 0 }], ends: 'v', hem: 0, tied: 'paddle-wire', fixes: false })])
+  const piece = pieceWith([
+    layerOf('a', 'heather', { kind: 'compass', count: 10, start: 0 }),
+    layerOf('b', ribbon.id, {
+      kind: 'bow',
+      at: 0.5,
+      means: 'visible',
+      ribbons: [{ build: 'folded', loop: inches(4), tail: inches(8), strip: 0 }],
+      ends: 'v',
+      hem: 0,
+      tied: 'paddle-wire',
+      fixes: false,
+    }),
+  ])
   it('are all that one copy takes, each by what it is for: base, stems with spare, ribbon, tie and cord', () => {
     const { needs, tasks } = work(piece, shelf)
     expect(needs.map(({ of, material, use, layer, count }) => [of, material, use, layer, count])).toEqual([
-      ['base', 'grapevine', 'base', 'base', 1], ['things', 'heather', 'laid', 'a', 10],
-      ['lengths', 'jute-twine', 'hanger', 'base', 1], ['lengths', ribbon.id, 'bow loops', 'b', 1], ['lengths', ribbon.id, 'bow tails', 'b', 1], ['lengths', 'paddle-wire', 'tie of the bow', 'b', 1],
+      ['base', 'grapevine', 'base', 'base', 1],
+      ['things', 'heather', 'laid', 'a', 10],
+      ['lengths', 'jute-twine', 'hanger', 'base', 1],
+      ['lengths', ribbon.id, 'bow loops', 'b', 1],
+      ['lengths', ribbon.id, 'bow tails', 'b', 1],
+      ['lengths', 'paddle-wire', 'tie of the bow', 'b', 1],
       ['things', 'stem-wire-20', 'fixing the bow', 'b', 1],
     ])
     // Each belongs to one task.
@@ -121,13 +179,26 @@ describe('needs', () => {
 
 describe('a piece on the bench', () => {
   const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 19, start: 0 })], { brief: { budget: 1500 } })
-  it('has its problems with its budget among the others, worst first', () => expect(benchOf(piece).problems.map(({ id }) => id)).toContain('over budget'))
+  it('has its problems with its budget among the others, worst first', () =>
+    expect(benchOf(piece).problems.map(({ id }) => id)).toContain('over budget'))
   it('remembered, it is what it would be afresh: nudged, with another budget, with more in the house', () => {
     const remembering = rememberingBench()
     const pricing = plainPricing()
-    const more = { ...pricing, lots: [{ id: 'f', material: 'bracken', things: 30, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null }] }
-    const nudged = { ...piece, layers: [{ ...piece.layers[0]!, nudges: { 3: { along: 9, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }] }
-    for (const [of, by] of [[piece, pricing], [nudged, pricing], [{ ...nudged, brief: { ...piece.brief, budget: null } }, pricing], [{ ...piece, brief: { ...piece.brief, budget: null, copies: 3 } }, pricing], [{ ...piece, brief: { ...piece.brief, budget: null, copies: 3 } }, more]] as const) {
+    const more = {
+      ...pricing,
+      lots: [{ id: 'f', material: 'bracken', things: 30, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null }],
+    }
+    const nudged = {
+      ...piece,
+      layers: [{ ...piece.layers[0]!, nudges: { 3: { along: 9, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }],
+    }
+    for (const [of, by] of [
+      [piece, pricing],
+      [nudged, pricing],
+      [{ ...nudged, brief: { ...piece.brief, budget: null } }, pricing],
+      [{ ...piece, brief: { ...piece.brief, budget: null, copies: 3 } }, pricing],
+      [{ ...piece, brief: { ...piece.brief, budget: null, copies: 3 } }, more],
+    ] as const) {
       expect(deltaOf(remembering(of, by), onBench(work(of, by.shelf), of, by))).toBe(0)
     }
   })

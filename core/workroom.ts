@@ -24,7 +24,9 @@ export interface InHand {
 }
 
 /** A length that someone wrote on the list of what is to be cut, besides what pieces need. */
-export interface Listed extends Omit<Lengths, 'of' | 'layer'> { readonly id: string }
+export interface Listed extends Omit<Lengths, 'of' | 'layer'> {
+  readonly id: string
+}
 
 /** Everything in hand. */
 export interface Workroom extends Pricing {
@@ -33,7 +35,11 @@ export interface Workroom extends Pricing {
 }
 
 /** A length that is wanted, by whom and for what, and how many of it are cut. */
-export interface Wanted extends Want { readonly use: string, readonly piece: string | null, readonly made: number }
+export interface Wanted extends Want {
+  readonly use: string
+  readonly piece: string | null
+  readonly made: number
+}
 
 /** The cutting of one material. */
 export interface Cutting {
@@ -66,7 +72,10 @@ export interface MaterialPlan {
 }
 
 /** What a piece costs: as if it were alone in hand, and its share of what is opened for all. Both for all its copies. */
-export interface Ledger { readonly alone: Minor, readonly share: Minor }
+export interface Ledger {
+  readonly alone: Minor
+  readonly share: Minor
+}
 
 /** What follows from everything in hand together. Plain data. */
 export interface Plan {
@@ -80,22 +89,33 @@ export interface Plan {
 }
 
 /** How far a plan is. */
-export interface PlanProgress extends Planning { readonly material: string, readonly done: number, readonly of: number }
+export interface PlanProgress extends Planning {
+  readonly material: string
+  readonly done: number
+  readonly of: number
+}
 
 /** A piece as it stands on the bench: its workings, and what it costs with what is in the house, as if nothing else were in hand. */
-export interface OnBench extends Workings { readonly bill: Bill }
+export interface OnBench extends Workings {
+  readonly bill: Bill
+}
 
 export function onBench(workings: Workings, { brief, layers }: Piece, pricing: Pricing): OnBench {
   const { needs } = workings
   const bill = billOf({ needs, copies: brief.copies, budget: brief.budget }, pricing)
   const counts = new Map(workings.layers.map(({ id, count }) => [id, count]))
-  return { ...workings, bill, problems: worstFirst([...workings.problems, ...costProblems({ brief, layers }, bill, needs, counts, pricing)]) }
+  return {
+    ...workings,
+    bill,
+    problems: worstFirst([...workings.problems, ...costProblems({ brief, layers }, bill, needs, counts, pricing)]),
+  }
 }
 
 /** The same after every edit: what a bill follows from seldom changes when a hand moves something. */
 export function rememberingBench(): (piece: Piece, pricing: Pricing) => OnBench {
   const working = rememberingWork()
-  let last: { readonly needs: readonly Need[], readonly brief: Piece['brief'], readonly pricing: Pricing, readonly bench: OnBench } | null = null
+  let last: { readonly needs: readonly Need[]; readonly brief: Piece['brief']; readonly pricing: Pricing; readonly bench: OnBench } | null =
+    null
   return (piece, pricing) => {
     const workings = working(piece, pricing.shelf)
     const needs = last ? sharing(last.needs, workings.needs) : workings.needs
@@ -107,7 +127,7 @@ export function rememberingBench(): (piece: Piece, pricing: Pricing) => OnBench 
 }
 
 /** A need of one of several pieces. */
-type Of<N> = { readonly piece: InHand, readonly need: N }
+type Of<N> = { readonly piece: InHand; readonly need: N }
 
 /** How a need is known to the lots that are cut for it. @param i its place among the needs of its piece */
 const wantId = (piece: string, { layer, use }: Lengths, i: number): string => `${piece}:${layer}:${use}:${i}`
@@ -129,7 +149,10 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
   const lengths = of(lengthsIn)
   const known = (id: string): Material[] => [materialOf(shelf, id)].flatMap((each) => each ?? [])
   const cutOnes = [...new Set([...lengths.keys(), ...list.map(({ material }) => material)])].flatMap(known)
-  const materials: MaterialPlan[] = [...basesOf(pieces), ...[...things].flatMap(([id, own]) => known(id).map((material) => thingsPlan(material, own, workroom)))]
+  const materials: MaterialPlan[] = [
+    ...basesOf(pieces),
+    ...[...things].flatMap(([id, own]) => known(id).map((material) => thingsPlan(material, own, workroom))),
+  ]
   let stopped = false
   for (const [done, material] of cutOnes.entries()) {
     const { job, wants, house, over } = cutJob(material, lengths.get(material.id) ?? [], workroom)
@@ -142,17 +165,40 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
     materials.push(cutPlan(material, { wants, plan: next.value, house, over }, lengths.get(material.id) ?? [], workroom))
   }
   const opened = materials.reduce((total, each) => total + each.opened.value, 0)
-  const ledgers = Object.fromEntries(pieces.map((piece): [string, Ledger] => [piece.id, {
-    alone: billOf({ ...piece, budget: null }, workroom).opened.value,
-    share: materials.reduce((total, { shares }) => total + (shares[piece.id] ?? 0), 0),
-  }]))
+  const ledgers = Object.fromEntries(
+    pieces.map((piece): [string, Ledger] => [
+      piece.id,
+      {
+        alone: billOf({ ...piece, budget: null }, workroom).opened.value,
+        share: materials.reduce((total, { shares }) => total + (shares[piece.id] ?? 0), 0),
+      },
+    ]),
+  )
   const apart = Object.values(ledgers).reduce((total, each) => total + each.alone, 0)
   const money = quantity.money
   return {
-    materials, ledgers,
-    opened: figure(money(opened), [...materials.filter((each) => each.opened.value > 0).flatMap(({ name, opened: { value } }, i) => [i ? ' + ' : '', `${name} `, money(value)]), ...sum` = ${money(opened)}`], COUNTED),
-    alone: figure(money(apart), [...pieces.flatMap(({ id, name }, i) => [i ? ' + ' : '', `${name} `, money(ledgers[id]!.alone)]), ...sum` = ${money(apart)}`], COUNTED),
-    saved: figure(money(apart - opened), sum`each alone ${money(apart)} − all together ${money(opened)} = ${money(apart - opened)}`, COUNTED),
+    materials,
+    ledgers,
+    opened: figure(
+      money(opened),
+      [
+        ...materials
+          .filter((each) => each.opened.value > 0)
+          .flatMap(({ name, opened: { value } }, i) => [i ? ' + ' : '', `${name} `, money(value)]),
+        ...sum` = ${money(opened)}`,
+      ],
+      COUNTED,
+    ),
+    alone: figure(
+      money(apart),
+      [...pieces.flatMap(({ id, name }, i) => [i ? ' + ' : '', `${name} `, money(ledgers[id]!.alone)]), ...sum` = ${money(apart)}`],
+      COUNTED,
+    ),
+    saved: figure(
+      money(apart - opened),
+      sum`each alone ${money(apart)} − all together ${money(opened)} = ${money(apart - opened)}`,
+      COUNTED,
+    ),
   }
 }
 
@@ -160,23 +206,47 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
 function sharesOf(cost: Minor, taken: ReadonlyMap<string, number>): Record<string, Minor> {
   const ids = [...taken].filter(([, much]) => much > 0)
   if (!ids.length) return {}
-  const parts = cost > 0 ? shareOut(cost, ids.map(([, much]) => Math.max(1, Math.round(much)))) : ids.map(() => 0)
+  const parts =
+    cost > 0
+      ? shareOut(
+          cost,
+          ids.map(([, much]) => Math.max(1, Math.round(much))),
+        )
+      : ids.map(() => 0)
   return Object.fromEntries(ids.map(([id], i) => [id, parts[i]!]))
 }
 
 /** Every piece has a base of its own. */
 function basesOf(pieces: readonly InHand[]): MaterialPlan[] {
-  const all = pieces.flatMap((piece) => piece.needs.flatMap((need) => (need.of === 'base' ? [{ piece, cost: need.price * piece.copies }] : [])))
+  const all = pieces.flatMap((piece) =>
+    piece.needs.flatMap((need) => (need.of === 'base' ? [{ piece, cost: need.price * piece.copies }] : [])),
+  )
   if (!all.length) return []
   const count = all.reduce((n, { piece }) => n + piece.copies, 0)
   const cost = all.reduce((total, each) => total + each.cost, 0)
   const none = figure(quantity.count(0), sum`none`, COUNTED)
-  return [{
-    id: 'bases', name: 'bases', of: 'base', fromHouse: none, left: none, bought: [], cutting: null,
-    needed: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED), packs: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
-    opened: figure(quantity.money(cost), [...all.flatMap(({ piece, cost: each }, i) => [i ? ' + ' : '', `${piece.name} `, quantity.money(each)]), ...sum` = ${quantity.money(cost)}`], COUNTED),
-    shares: Object.fromEntries(all.map(({ piece, cost: each }) => [piece.id, each])),
-  }]
+  return [
+    {
+      id: 'bases',
+      name: 'bases',
+      of: 'base',
+      fromHouse: none,
+      left: none,
+      bought: [],
+      cutting: null,
+      needed: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
+      packs: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
+      opened: figure(
+        quantity.money(cost),
+        [
+          ...all.flatMap(({ piece, cost: each }, i) => [i ? ' + ' : '', `${piece.name} `, quantity.money(each)]),
+          ...sum` = ${quantity.money(cost)}`,
+        ],
+        COUNTED,
+      ),
+      shares: Object.fromEntries(all.map(({ piece, cost: each }) => [piece.id, each])),
+    },
+  ]
 }
 
 /** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. */
@@ -192,12 +262,39 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
   const taken = new Map<string, number>()
   for (const { piece, stems: n } of stems) taken.set(piece.id, (taken.get(piece.id) ?? 0) + n)
   return {
-    id: material.id, name: material.plural, of: 'stems', bought, cutting: null, shares: sharesOf(cost, taken),
-    needed: figure(quantity.count(all + spare), [...stems.flatMap(({ piece, stems: n }, i) => [i ? ' + ' : '', `${n} for ${piece.name}`]), ...sum`${spare ? ` + ${spare} spare` : ''} = ${quantity.count(all + spare)}`], COUNTED),
+    id: material.id,
+    name: material.plural,
+    of: 'stems',
+    bought,
+    cutting: null,
+    shares: sharesOf(cost, taken),
+    needed: figure(
+      quantity.count(all + spare),
+      [
+        ...stems.flatMap(({ piece, stems: n }, i) => [i ? ' + ' : '', `${n} for ${piece.name}`]),
+        ...sum`${spare ? ` + ${spare} spare` : ''} = ${quantity.count(all + spare)}`,
+      ],
+      COUNTED,
+    ),
     fromHouse: figure(quantity.count(have), sum`${quantity.count(thingsOf(lots, material.id))} in the house`, COUNTED),
-    packs: figure(quantity.count(packs), sum`${quantity.count(all + spare)} − ${quantity.count(have)} from the house, in the packs that cost least`, COUNTED),
-    opened: figure(quantity.money(cost), [...bought.flatMap(({ packs: n, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(n)} × ${quantity.money(price)}`), ...sum` = ${quantity.money(cost)}`], COUNTED),
-    left: figure(quantity.count(Math.max(0, holds - (all + spare - have))), sum`${quantity.count(holds)} bought − ${quantity.count(Math.max(0, all + spare - have))} needed of them`, COUNTED),
+    packs: figure(
+      quantity.count(packs),
+      sum`${quantity.count(all + spare)} − ${quantity.count(have)} from the house, in the packs that cost least`,
+      COUNTED,
+    ),
+    opened: figure(
+      quantity.money(cost),
+      [
+        ...bought.flatMap(({ packs: n, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(n)} × ${quantity.money(price)}`),
+        ...sum` = ${quantity.money(cost)}`,
+      ],
+      COUNTED,
+    ),
+    left: figure(
+      quantity.count(Math.max(0, holds - (all + spare - have))),
+      sum`${quantity.count(holds)} bought − ${quantity.count(Math.max(0, all + spare - have))} needed of them`,
+      COUNTED,
+    ),
   }
 }
 
@@ -205,15 +302,27 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
 function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workroom): { readonly job: CutJob } & Omit<Cutting, 'plan'> {
   const { list, lots, shelf } = workroom
   const asked: Omit<Wanted, 'made'>[] = [
-    ...own.map(({ piece, need }) => ({ id: wantId(piece.id, need, lengthsIn(piece.needs).indexOf(need)), use: need.use, piece: piece.name, length: need.length, count: need.count * piece.copies, joins: need.joins })),
-    ...list.filter((each) => each.material === material.id).map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
+    ...own.map(({ piece, need }) => ({
+      id: wantId(piece.id, need, lengthsIn(piece.needs).indexOf(need)),
+      use: need.use,
+      piece: piece.name,
+      length: need.length,
+      count: need.count * piece.copies,
+      joins: need.joins,
+    })),
+    ...list
+      .filter((each) => each.material === material.id)
+      .map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
   ]
   const { left, made, over } = reckon(asked, cutOf(lots, material.id))
   const house = lengthsOf(lots, material)
   return {
-    house, over, wants: asked.map((want) => ({ ...want, made: made.get(want.id) ?? 0 })),
+    house,
+    over,
+    wants: asked.map((want) => ({ ...want, made: made.get(want.id) ?? 0 })),
     job: {
-      wants: left.map(({ id, length, count, joins }) => ({ id, length, count, joins })), least: rate(LEAST_REST, shelf),
+      wants: left.map(({ id, length, count, joins }) => ({ id, length, count, joins })),
+      least: rate(LEAST_REST, shelf),
       stocks: [...asStock(over), ...cutStock(material, workroom)],
     },
   }
@@ -226,17 +335,45 @@ function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
   const isBought = (stock: string): boolean => !cutting.house.some(({ id }) => id === stock) && !cutting.over.some(({ id }) => id === stock)
-  const lengthOf = (rolls: CutPlan['rolls']): number => rolls.reduce((total, { cuts }) => total + cuts.reduce((mm, { length }) => mm + length, 0), 0)
+  const lengthOf = (rolls: CutPlan['rolls']): number =>
+    rolls.reduce((total, { cuts }) => total + cuts.reduce((mm, { length }) => mm + length, 0), 0)
   const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isBought(stock)))
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
   const taken = new Map<string, number>()
   for (const { piece, need } of own) taken.set(piece.id, (taken.get(piece.id) ?? 0) + need.length * need.count * piece.copies)
   return {
-    id: material.id, name: material.name, of: 'length', cutting, shares: sharesOf(cost, taken), bought,
-    needed: figure(quantity.length(needed), [...wants.flatMap(({ count, length }, i) => sum`${i ? ' + ' : ''}${quantity.count(count)} × ${quantity.length(length)}`), ...sum` = ${quantity.length(needed)}`], COUNTED),
-    fromHouse: figure(quantity.length(done + fromHouse), sum`${quantity.length(done)} cut already + ${quantity.length(fromHouse)} to be cut from what is in the house`, COUNTED),
-    packs: figure(quantity.count(plan.opened), sum`the cheapest rolls that the rest can be cut from, ${plan.proven ? 'proven' : 'the best found'}`, COUNTED),
-    opened: figure(quantity.money(cost), [...bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`), ...sum` = ${quantity.money(cost)}`], COUNTED),
+    id: material.id,
+    name: material.name,
+    of: 'length',
+    cutting,
+    shares: sharesOf(cost, taken),
+    bought,
+    needed: figure(
+      quantity.length(needed),
+      [
+        ...wants.flatMap(({ count, length }, i) => sum`${i ? ' + ' : ''}${quantity.count(count)} × ${quantity.length(length)}`),
+        ...sum` = ${quantity.length(needed)}`,
+      ],
+      COUNTED,
+    ),
+    fromHouse: figure(
+      quantity.length(done + fromHouse),
+      sum`${quantity.length(done)} cut already + ${quantity.length(fromHouse)} to be cut from what is in the house`,
+      COUNTED,
+    ),
+    packs: figure(
+      quantity.count(plan.opened),
+      sum`the cheapest rolls that the rest can be cut from, ${plan.proven ? 'proven' : 'the best found'}`,
+      COUNTED,
+    ),
+    opened: figure(
+      quantity.money(cost),
+      [
+        ...bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`),
+        ...sum` = ${quantity.money(cost)}`,
+      ],
+      COUNTED,
+    ),
     left: figure(quantity.length(rests), sum`what is left of all rolls and long enough to be of use`, COUNTED),
   }
 }

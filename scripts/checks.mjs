@@ -4,5 +4,6 @@ export const CHECKS = [
   ['types of the app and server', 'npx', ['vue-tsc', '-b', '--noEmit']],
   ['types of the tests', 'npx', ['tsc', '-p', 'tests']],
   ['no circles in the core', 'npx', ['depcruise', 'core']],
+  ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   ['lint', 'npx', ['eslint', '.']],
 ]

@@ -7,4 +7,5 @@ import { root } from './ready.mjs'
 const svg = readFileSync(join(root, 'public/icon.svg'), 'utf8')
 /** On the page's ground, with the room about it that a system may cut round. */
 const padded = svg.replace('viewBox="0 0 32 32">', 'viewBox="-8 -8 48 48"><rect x="-8" y="-8" width="48" height="48" fill="#EDF2EE"/>')
-for (const size of [192, 512]) writeFileSync(join(root, `public/icon-${size}.png`), new Resvg(padded, { fitTo: { mode: 'width', value: size } }).render().asPng())
+for (const size of [192, 512])
+  writeFileSync(join(root, `public/icon-${size}.png`), new Resvg(padded, { fitTo: { mode: 'width', value: size } }).render().asPng())

@@ -7,24 +7,43 @@ import { root } from './ready.mjs'
 
 const bytes = readFileSync(join(root, 'node_modules/@fontsource/young-serif/files/young-serif-latin-400-normal.woff'))
 const font = opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength))
-const wanted = [...Array.from({ length: 0x7F - 0x20 }, (_, i) => 0x20 + i), ...Array.from({ length: 0x100 - 0xA1 }, (_, i) => 0xA1 + i), 0x2018, 0x2019, 0x201C, 0x201D, 0x2013, 0x2014, 0x2026, 0x2022, 0x152, 0x153]
+const wanted = [
+  ...Array.from({ length: 0x7f - 0x20 }, (_, i) => 0x20 + i),
+  ...Array.from({ length: 0x100 - 0xa1 }, (_, i) => 0xa1 + i),
+  0x2018,
+  0x2019,
+  0x201c,
+  0x201d,
+  0x2013,
+  0x2014,
+  0x2026,
+  0x2022,
+  0x152,
+  0x153,
+]
 const quoted = (text) => `'${text.replace(/[\\']/g, '\\$&')}'`
 const letters = wanted.flatMap((code) => {
   const letter = String.fromCodePoint(code)
   const glyph = font.charToGlyph(letter)
   if (glyph.index === 0) return []
   let at = ''
-  const d = glyph.path.commands.map(({ type, ...on }) => {
-    const numbers = ['x1', 'y1', 'x2', 'y2', 'x', 'y'].filter((key) => key in on).map((key) => Math.round(on[key]) * (key.startsWith('y') ? -1 : 1))
-    const end = numbers.slice(-2).join(' ')
-    const still = type === 'L' && end === at
-    if (numbers.length) at = end
-    return still ? '' : `${type}${numbers.join(' ')}`
-  }).join('')
+  const d = glyph.path.commands
+    .map(({ type, ...on }) => {
+      const numbers = ['x1', 'y1', 'x2', 'y2', 'x', 'y']
+        .filter((key) => key in on)
+        .map((key) => Math.round(on[key]) * (key.startsWith('y') ? -1 : 1))
+      const end = numbers.slice(-2).join(' ')
+      const still = type === 'L' && end === at
+      if (numbers.length) at = end
+      return still ? '' : `${type}${numbers.join(' ')}`
+    })
+    .join('')
   return `    ${quoted(letter)}: [${glyph.advanceWidth}, ${quoted(d)}],`
 })
 const capital = font.charToGlyph('H').getBoundingBox().y2
-writeFileSync(join(root, 'core/plant/face.ts'), `/** Written by scripts/letters.mjs from Young Serif (SIL Open Font Licence): per letter how far it moves on, and its outline, in font units. */
+writeFileSync(
+  join(root, 'core/plant/face.ts'),
+  `/** Written by scripts/letters.mjs from Young Serif (SIL Open Font Licence): per letter how far it moves on, and its outline, in font units. */
 export const FACE: { readonly unit: number, readonly capital: number, readonly letters: Readonly<Record<string, readonly [advance: number, d: string]>> } = {
   unit: ${font.unitsPerEm},
   capital: ${capital},
@@ -32,5 +51,6 @@ export const FACE: { readonly unit: number, readonly capital: number, readonly l
 ${letters.join('\n')}
   },
 }
-`)
+`,
+)
 console.log(`core/plant/face.ts: ${letters.length} letters`)

@@ -14,11 +14,13 @@ await serving(4184, async (site) => {
   // Without those that were shipped before, so that all are painted now.
   await page.route('**/api/demo', async (route) => {
     const answer = await route.fetch()
-    await route.fulfill({ response: answer, json: { ...await answer.json(), previews: null } })
+    await route.fulfill({ response: answer, json: { ...(await answer.json()), previews: null } })
   })
   await page.goto(site)
   await page.getByTestId('piece').nth(7).waitFor()
-  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')), null, { timeout: 180_000 })
+  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')), null, {
+    timeout: 180_000,
+  })
   const records = await page.evaluate(async () => {
     const db = await new Promise((resolve, reject) => {
       const asked = indexedDB.open('ruddy-bramble')
@@ -29,16 +31,21 @@ await serving(4184, async (site) => {
       const asked = db.transaction('previews').objectStore('previews').getAll()
       asked.onsuccess = () => resolve(asked.result)
     })
-    return Promise.all(all.map(async ({ picture, ...of }) => {
-      const bytes = new Uint8Array(await picture.arrayBuffer())
-      let text = ''
-      for (const byte of bytes) text += String.fromCharCode(byte)
-      return { ...of, picture: btoa(text) }
-    }))
+    return Promise.all(
+      all.map(async ({ picture, ...of }) => {
+        const bytes = new Uint8Array(await picture.arrayBuffer())
+        let text = ''
+        for (const byte of bytes) text += String.fromCharCode(byte)
+        return { ...of, picture: btoa(text) }
+      }),
+    )
   })
   const [, shelf] = records[0].key.split('.')
   const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, view, picture }) => [id, { view, picture }]))
-  writeFileSync(join(root, 'server/assets/demo-previews.json'), `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`)
+  writeFileSync(
+    join(root, 'server/assets/demo-previews.json'),
+    `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`,
+  )
   console.log(`${records.length} previews`)
   await chrome.close()
 })

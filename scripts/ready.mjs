@@ -17,7 +17,10 @@ export function runQuietly(command, args) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
     let said = ''
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => { said += data })
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (data) => {
+        said += data
+      })
     child.on('close', (code) => resolve({ went: code === 0, said }))
   })
 }
@@ -43,7 +46,9 @@ export function browser() {
   if (existsSync(CHROMIUM)) return
   const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get']
   must('Looking up Debian’s packages', apt[0], [...apt.slice(1), 'update'])
-  must('Installing Chromium', apt[0], [...apt.slice(1), 'install', '-y', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })
+  must('Installing Chromium', apt[0], [...apt.slice(1), 'install', '-y', '--no-install-recommends', 'chromium'], {
+    DEBIAN_FRONTEND: 'noninteractive',
+  })
 }
 
 const SOURCES = ['app', 'core', 'server', 'demo', 'public', 'nuxt.config.ts', 'package-lock.json']
@@ -51,7 +56,12 @@ const SOURCES = ['app', 'core', 'server', 'demo', 'public', 'nuxt.config.ts', 'p
 function newest(path) {
   const stat = statSync(path)
   if (!stat.isDirectory()) return stat.mtimeMs
-  return Math.max(0, ...readdirSync(path).filter((name) => !name.endsWith('.test.ts')).map((name) => newest(join(path, name))))
+  return Math.max(
+    0,
+    ...readdirSync(path)
+      .filter((name) => !name.endsWith('.test.ts'))
+      .map((name) => newest(join(path, name))),
+  )
 }
 
 /** Builds the app when there is no build or a source is newer than it. */

@@ -16,7 +16,9 @@ await serving(4183, async (site) => {
   const page = await chrome.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
   const settled = async () => {
     // The bench says when what is seen of its drawing is sharp.
-    await page.waitForFunction(() => (document.querySelector('[data-testid=drawing]')?.dataset.sharp ?? 'true') === 'true', null, { timeout: 60_000 })
+    await page.waitForFunction(() => (document.querySelector('[data-testid=drawing]')?.dataset.sharp ?? 'true') === 'true', null, {
+      timeout: 60_000,
+    })
     await page.waitForTimeout(1200)
   }
   const shoot = async (name) => {
@@ -34,7 +36,11 @@ await serving(4183, async (site) => {
 
   await page.goto(site)
   await page.getByTestId('piece').nth(7).waitFor()
-  await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')?.complete), null, { timeout: 180_000 })
+  await page.waitForFunction(
+    () => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')?.complete),
+    null,
+    { timeout: 180_000 },
+  )
   await shoot('workroom')
 
   await bench('boathouse-door-ring')

@@ -25,9 +25,8 @@ function report(name, went, file, read) {
   let good = 0
   let bad = 0
   try {
-    [good, bad] = read(JSON.parse(readFileSync(join(results, file), 'utf8')))
-  }
-  catch (error) {
+    ;[good, bad] = read(JSON.parse(readFileSync(join(results, file), 'utf8')))
+  } catch (error) {
     console.error(`${name} left no report: ${error.message}`)
   }
   count(name, good, !went && bad === 0 ? 1 : bad)
@@ -40,8 +39,11 @@ function secondTries() {
     for (const { title, file, tests } of specs) if (tests.some(({ status }) => status === 'flaky')) names.push(`${file}: ${title}`)
     suites.forEach(walk)
   }
-  try { walk(JSON.parse(readFileSync(join(results, 'e2e.json'), 'utf8'))) }
-  catch { /* the runner left no report, which is counted above */ }
+  try {
+    walk(JSON.parse(readFileSync(join(results, 'e2e.json'), 'utf8')))
+  } catch {
+    /* the runner left no report, which is counted above */
+  }
   return names
 }
 
@@ -60,7 +62,13 @@ for (const [name, { went, said }] of await checking) {
 
 console.log('\n> unit and reference tests')
 const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
-report('unit and reference tests', unit, 'unit.json', (json) => [json.numPassedTests, json.numFailedTests + json.testResults.filter(({ status, assertionResults }) => status === 'failed' && !assertionResults.some((each) => each.status === 'failed')).length])
+report('unit and reference tests', unit, 'unit.json', (json) => [
+  json.numPassedTests,
+  json.numFailedTests +
+    json.testResults.filter(
+      ({ status, assertionResults }) => status === 'failed' && !assertionResults.some((each) => each.status === 'failed'),
+    ).length,
+])
 
 console.log('\n> end-to-end tests')
 const driven = run('npx', ['playwright', 'test'])

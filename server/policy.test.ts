@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto'
 import { expect, it } from 'vitest'
 import { contentPolicy, inlineScripts } from './policy'
 
-const html = '<head><script>alert(1)</script><script src="/a.js"></script><script type="application/json">{"a":1}</script><script type="importmap">{"imports":{}}</script></head>'
+const html =
+  '<head><script>alert(1)</script><script src="/a.js"></script><script type="application/json">{"a":1}</script><script type="importmap">{"imports":{}}</script></head>'
 
 it('names a page’s own scripts by their hashes, and no others', () => {
   const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`
@@ -13,6 +14,6 @@ it('lets no inline script run that is not named, and no page frame this one', ()
   const of = (name: string): string => policy.split('; ').find((each) => each.startsWith(`${name} `))!
   expect(of('script-src')).toMatch(/^script-src 'self' 'sha256-\S+ 'sha256-\S+$/)
   expect(of('script-src')).not.toContain('unsafe')
-  expect(of('frame-ancestors')).toBe('frame-ancestors \'none\'')
-  expect(of('default-src')).toBe('default-src \'none\'')
+  expect(of('frame-ancestors')).toBe("frame-ancestors 'none'")
+  expect(of('default-src')).toBe("default-src 'none'")
 })

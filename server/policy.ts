@@ -4,14 +4,22 @@ import { createHash } from 'node:crypto'
  * What the browser may do with what this server sends. The page's own inline scripts are named by their hashes.
  * @param scripts hashes as in `'sha256-…'`
  */
-export const contentPolicy = (scripts: readonly string[] = []): string => [
-  'default-src \'none\'',
-  `script-src 'self' ${scripts.join(' ')}`.trim(),
-  // Vue and the charts set styles on elements.
-  'style-src \'self\' \'unsafe-inline\'',
-  'img-src \'self\' blob: data:', 'font-src \'self\' data:', 'connect-src \'self\' blob:', 'worker-src \'self\'', 'manifest-src \'self\'',
-  'base-uri \'none\'', 'form-action \'self\'', 'frame-ancestors \'none\'', 'object-src \'none\'',
-].join('; ')
+export const contentPolicy = (scripts: readonly string[] = []): string =>
+  [
+    "default-src 'none'",
+    `script-src 'self' ${scripts.join(' ')}`.trim(),
+    // Vue and the charts set styles on elements.
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' blob: data:",
+    "font-src 'self' data:",
+    "connect-src 'self' blob:",
+    "worker-src 'self'",
+    "manifest-src 'self'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+    "object-src 'none'",
+  ].join('; ')
 
 /** Sent with everything. */
 export const HEADERS: Readonly<Record<string, string>> = {

@@ -2,7 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 /** The frame that every dialog stands in: it closes at Escape and beside it. */
-withDefaults(defineProps<{ title: string, wide?: string, open?: boolean }>(), { wide: 'w-96', open: true })
+withDefaults(defineProps<{ title: string; wide?: string; open?: boolean }>(), { wide: 'w-96', open: true })
 const emit = defineEmits<{ close: [] }>()
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { radians } from '#core/measure'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import type { Looks } from '#core/plant'
@@ -10,7 +11,7 @@ import { CanvasSheet } from '~/drawing/paint'
  * @prop scale pixels to the millimetre
  * @prop eager painted at once, not only when it comes into view
  */
-const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>, size: number, scale?: number, eager?: boolean }>()
+const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>; size: number; scale?: number; eager?: boolean }>()
 const canvas = useTemplateRef('canvas')
 const slant = computed(() => (speciesOf(props.looks.species).stance === 'stem' ? -45 : 0))
 
@@ -21,10 +22,10 @@ function paint(): void {
   canvas.value!.width = canvas.value!.height = props.size * ratio
   const looks: Looks = { ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null }
   const { left, right, top, bottom } = measureItem(looks)
-  const reach = slant.value ? ((right - left) + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
+  const reach = slant.value ? (right - left + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
   const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio
   ctx.setTransform(1, 0, 0, 1, canvas.value!.width / 2, canvas.value!.height / 2)
-  ctx.rotate((slant.value * Math.PI) / 180)
+  ctx.rotate(radians(slant.value))
   ctx.scale(scale, scale)
   ctx.translate(-(left + right) / 2, -(top + bottom) / 2)
   putDown(looks, new CanvasSheet(ctx, scale))
@@ -32,7 +33,12 @@ function paint(): void {
 /** Many stand in long lists: each is painted when it comes into view. */
 const visible = useElementVisibility(canvas)
 const seen = computed(() => canvas.value !== null && (props.eager || visible.value))
-watch(() => [seen.value, props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale], () => { if (seen.value) paint() })
+watch(
+  () => [seen.value, props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale],
+  () => {
+    if (seen.value) paint()
+  },
+)
 </script>
 
 <template>

@@ -7,7 +7,10 @@ const settings = useSettings()
 
 <template>
   <button
-    type="button" class="icon-button" :aria-label="settings.light === 'day' ? 'Evening light' : 'Day light'" :title="settings.light === 'day' ? 'Evening light' : 'Day light'"
+    type="button"
+    class="icon-button"
+    :aria-label="settings.light === 'day' ? 'Evening light' : 'Day light'"
+    :title="settings.light === 'day' ? 'Evening light' : 'Day light'"
     @click="settings.set({ light: settings.light === 'day' ? 'evening' : 'day' })"
   >
     <Moon v-if="settings.light === 'day'" :size="16" /><Sun v-else :size="16" />

@@ -10,7 +10,7 @@ import { writeVectors } from '~/workers/picture'
  * A part of a drawing on the page: painted for the screen, and on paper, once `vectors` was asked for, as vectors, which
  * stay as sharp as the paper is but take seconds to write and to read.
  */
-const props = defineProps<{ scene: Scene, region: Bounds, label: string, bare: boolean }>()
+const props = defineProps<{ scene: Scene; region: Bounds; label: string; bare: boolean }>()
 const canvas = useTemplateRef('canvas')
 const paper = useTemplateRef('paper')
 const { width } = useElementSize(canvas)
@@ -21,9 +21,18 @@ function draw(): void {
   const { left, right, top, bottom } = props.region
   const scale = (width.value * window.devicePixelRatio) / (right - left)
   const size = (length: number): number => Math.max(1, Math.round(length * scale))
-  void paint(props.scene, { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: size(right - left), height: size(bottom - top) }, { bare: props.bare })
+  void paint(
+    props.scene,
+    { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: size(right - left), height: size(bottom - top) },
+    { bare: props.bare },
+  )
 }
-watch(() => [props.scene, props.region, props.bare, width.value], () => { if (width.value) draw() })
+watch(
+  () => [props.scene, props.region, props.bare, width.value],
+  () => {
+    if (width.value) draw()
+  },
+)
 
 function letGo(): void {
   URL.revokeObjectURL(src.value)
@@ -48,7 +57,14 @@ defineExpose({ vectors })
 
 <template>
   <div :style="{ aspectRatio: `${region.right - region.left} / ${region.bottom - region.top}` }" class="w-full">
-    <canvas ref="canvas" role="img" :aria-label="label" :data-painted="painted" class="block size-full" :class="src ? 'print:hidden' : ''" />
-    <img v-if="src" ref="paper" :src="src" :alt="label" class="hidden size-full print:block" data-testid="on-paper">
+    <canvas
+      ref="canvas"
+      role="img"
+      :aria-label="label"
+      :data-painted="painted"
+      class="block size-full"
+      :class="src ? 'print:hidden' : ''"
+    />
+    <img v-if="src" ref="paper" :src="src" :alt="label" class="hidden size-full print:block" data-testid="on-paper" />
   </div>
 </template>

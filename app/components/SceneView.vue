@@ -6,14 +6,16 @@ import { usePainted } from '~/composables/usePainted'
 import { fitting } from '~/drawing/scene'
 
 /** A still picture of a piece on its surface. */
-const props = defineProps<{ scene: Scene, size: Bounds, width: number, height: number, label: string, margin?: number, bare?: boolean }>()
+const props = defineProps<{ scene: Scene; size: Bounds; width: number; height: number; label: string; margin?: number; bare?: boolean }>()
 const canvas = useTemplateRef('canvas')
 
 const { paint } = usePainted(canvas)
 
 function draw(): void {
   const ratio = window.devicePixelRatio
-  void paint(props.scene, fitting(props.size, Math.round(props.width * ratio), Math.round(props.height * ratio), props.margin ?? 1.14), { bare: props.bare })
+  void paint(props.scene, fitting(props.size, Math.round(props.width * ratio), Math.round(props.height * ratio), props.margin ?? 1.14), {
+    bare: props.bare,
+  })
 }
 onMounted(draw)
 watch(() => [props.scene, props.width, props.height, props.bare], draw)

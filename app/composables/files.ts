@@ -3,15 +3,17 @@ import { writePiece } from '#core/exchange'
 import type { Shelf } from '#core/material'
 import type { Piece } from '#core/piece'
 
-export type TextOf = { readonly ok: true, readonly text: string, readonly guessed: boolean } | { readonly ok: false, readonly error: string }
+export type TextOf =
+  { readonly ok: true; readonly text: string; readonly guessed: boolean } | { readonly ok: false; readonly error: string }
 
 /**
  * The text of a file: UTF-8, or what old spreadsheets write (Windows-1252), which is told, since its letters may be others.
  */
 export async function textOf(file: File): Promise<TextOf> {
   const bytes = await file.arrayBuffer()
-  try { return { ok: true, text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), guessed: false } }
-  catch {
+  try {
+    return { ok: true, text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), guessed: false }
+  } catch {
     if (new Uint8Array(bytes).includes(0)) return { ok: false, error: 'This is not a text file.' }
     return { ok: true, text: new TextDecoder('windows-1252').decode(bytes), guessed: true }
   }
@@ -31,10 +33,15 @@ export function saveBlob(blob: Blob, name: string): void {
 }
 
 /** The name that a piece's files begin with. */
-export const fileName = (piece: Piece): string => piece.brief.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'piece'
+export const fileName = (piece: Piece): string =>
+  piece.brief.name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'piece'
 
 /** Hands a piece out as a file, with the materials of one's own that it is laid of. */
-export const exportPiece = (piece: Piece, shelf: Shelf): void => saveText(writePiece(piece, shelf), `${fileName(piece)}.piece.json`, 'application/json')
+export const exportPiece = (piece: Piece, shelf: Shelf): void =>
+  saveText(writePiece(piece, shelf), `${fileName(piece)}.piece.json`, 'application/json')
 
 const FAULTS_SHOWN = 5
 

@@ -3,7 +3,7 @@ import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, takeOff 
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
-import { inches, readTape, say, several } from '#core/measure'
+import { clamp, inches, readTape, say, several } from '#core/measure'
 import type { Edit, Nudge } from '#core/piece'
 import { laysLengths, rulesFor, startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -26,9 +26,16 @@ export function useHand() {
     if (!things.length && bench.selection.length) notices.announce('That layer is locked.')
     return things
   }
-  const nameAll = (things: readonly Placement[]): string => (things.length === 1 ? bench.nameOf(things[0]!) : several(things.length, 'stem', 'stems'))
+  const nameAll = (things: readonly Placement[]): string =>
+    things.length === 1 ? bench.nameOf(things[0]!) : several(things.length, 'stem', 'stems')
 
-  function nudge(things: readonly Placement[], by: (each: Placement) => Partial<Nudge>, words: string, says: string, merge: string | null = null): void {
+  function nudge(
+    things: readonly Placement[],
+    by: (each: Placement) => Partial<Nudge>,
+    words: string,
+    says: string,
+    merge: string | null = null,
+  ): void {
     if (!things.length) return
     notices.announce(bench.apply(nudgeAll(bench.piece!, things, by), words, merge) ?? says)
   }
@@ -43,7 +50,13 @@ export function useHand() {
     const name = nameAll(free)
     const way = across > 0 ? 'outward' : 'inward'
     const place = placeOf(last.run, last.s + along)
-    nudge(free, () => ({ along, across }), along === 0 ? `move ${name} ${way}` : `slide ${name} to ${place}`, along === 0 ? `${name} moved ${way}` : `${name} at ${place}`, merge && key(free, merge))
+    nudge(
+      free,
+      () => ({ along, across }),
+      along === 0 ? `move ${name} ${way}` : `slide ${name} to ${place}`,
+      along === 0 ? `${name} moved ${way}` : `${name} at ${place}`,
+      merge && key(free, merge),
+    )
   }
 
   /** @param direction 1 in the direction of the run @param fine a sixteenth of an inch or a millimetre instead of a quarter or five */
@@ -61,30 +74,57 @@ export function useHand() {
   function lift(by: 1 | -1): void {
     const things = chosen()
     const where = by > 0 ? 'over' : 'under'
-    nudge(things, () => ({ lift: by }), `take ${nameAll(things)} ${where} its neighbours`, `${nameAll(things)} ${where} its neighbours`, key(things, 'lift'))
+    nudge(
+      things,
+      () => ({ lift: by }),
+      `take ${nameAll(things)} ${where} its neighbours`,
+      `${nameAll(things)} ${where} its neighbours`,
+      key(things, 'lift'),
+    )
   }
   /** @param by mm longer */
   function trim(by: number): void {
     const things = chosen().filter(({ form, made }) => form === 'leaf' && !made)
-    const lengthOf = (length: number): number => Math.min(3000, Math.max(5, length + by))
-    nudge(things, ({ length }) => ({ trim: lengthOf(length) }), `trim ${nameAll(things)}`, things.length === 1 ? `${nameAll(things)} cut to ${readTape(lengthOf(things[0]!.length), bench.manner.units)}` : `${nameAll(things)} trimmed`, key(things, 'trim'))
+    const lengthOf = (length: number): number => clamp(length + by, 5, 3000)
+    nudge(
+      things,
+      ({ length }) => ({ trim: lengthOf(length) }),
+      `trim ${nameAll(things)}`,
+      things.length === 1
+        ? `${nameAll(things)} cut to ${readTape(lengthOf(things[0]!.length), bench.manner.units)}`
+        : `${nameAll(things)} trimmed`,
+      key(things, 'trim'),
+    )
   }
   function trimTo(length: number): void {
     const things = chosen()
-    const trim = Math.min(3000, Math.max(5, length))
-    nudge(things, () => ({ trim }), `trim ${nameAll(things)} to ${readTape(trim, bench.manner.units)}`, `${nameAll(things)} cut to ${readTape(trim, bench.manner.units)}`)
+    const trim = clamp(length, 5, 3000)
+    nudge(
+      things,
+      () => ({ trim }),
+      `trim ${nameAll(things)} to ${readTape(trim, bench.manner.units)}`,
+      `${nameAll(things)} cut to ${readTape(trim, bench.manner.units)}`,
+    )
   }
   function pin(): void {
     const things = chosen()
     const pinned = !things.every((each) => each.pinned)
-    nudge(things, () => ({ pinned }), `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`, `${nameAll(things)} ${pinned ? 'pinned' : 'unpinned'}`)
+    nudge(
+      things,
+      () => ({ pinned }),
+      `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`,
+      `${nameAll(things)} ${pinned ? 'pinned' : 'unpinned'}`,
+    )
   }
 
   function putBack(): void {
     // By the piece, not by its workings: these may not have caught up with the last key.
     const things = chosen().filter(({ layer, slot }) => bench.layerOf(layer)?.nudges[slot] !== undefined)
     if (!things.length) return
-    bench.apply({ do: 'several', edits: things.map(({ layer, slot }) => ({ do: 'nudge', layer, slot, nudge: null })) }, `put ${nameAll(things)} back to its rule`)
+    bench.apply(
+      { do: 'several', edits: things.map(({ layer, slot }) => ({ do: 'nudge', layer, slot, nudge: null })) },
+      `put ${nameAll(things)} back to its rule`,
+    )
     notices.announce(`${nameAll(things)} is back at its rule`)
   }
 
@@ -101,29 +141,50 @@ export function useHand() {
     if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
     else act(make, words, select)
   }
-  const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), (name) => `move ${name} to the other side`, [])
-  const copy = (): void => actOnStems((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), (name) => `copy ${name} to the other side`)
-  const double = (): void => actOnStems((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), (name) => `put another beside ${name}`)
+  const mirror = (): void =>
+    actOnStems(
+      (things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf),
+      (name) => `move ${name} to the other side`,
+      [],
+    )
+  const copy = (): void =>
+    actOnStems(
+      (things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf),
+      (name) => `copy ${name} to the other side`,
+    )
+  const double = (): void =>
+    actOnStems(
+      (things) => duplicate(bench.piece!, things, bench.runs, shops.shelf),
+      (name) => `put another beside ${name}`,
+    )
 
   /** Puts a material on the base at a place, into the open layer when that holds it, else into a new layer of its own. */
   function drop(material: Material, run: Run, s: number, across: number): void {
     const { layers } = bench.piece!
-    const into = layers.find(({ id, mix, locked, rule }) => id === bench.openLayer && !locked && rulesFor(material.kind).includes('hand') && !laysLengths(rule) && mix.some((part) => part.material === material.id))
-      ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
+    const into =
+      layers.find(
+        ({ id, mix, locked, rule }) =>
+          id === bench.openLayer &&
+          !locked &&
+          rulesFor(material.kind).includes('hand') &&
+          !laysLengths(rule) &&
+          mix.some((part) => part.material === material.id),
+      ) ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
     const at = s / run.length
     const words = `put ${material.name} at ${placeOf(run.id, s)}`
-    const thing = (id: string) => ({ id, run: run.id, at, across: Math.min(1, Math.max(-1, across)), turn: 0, material: material.id })
+    const thing = (id: string) => ({ id, run: run.id, at, across: clamp(across, -1, 1), turn: 0, material: material.id })
     if (into) {
       const [id] = freshIds(into, 1)
       bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, words)
       bench.select(`${into.id}:+${id}`)
-    }
-    else if (rulesFor(material.kind).includes('hand')) {
+    } else if (rulesFor(material.kind).includes('hand')) {
       const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
-      bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule: { kind: 'hand' }, added: [thing('h1')] } }, words)
+      bench.apply(
+        { do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule: { kind: 'hand' }, added: [thing('h1')] } },
+        words,
+      )
       bench.select(`${layer.id}:+h1`)
-    }
-    else {
+    } else {
       const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
       const rule = layer.rule.kind === 'bow' ? { ...layer.rule, at } : layer.rule
       bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule } }, words)
@@ -172,5 +233,26 @@ export function useHand() {
     notices.announce(`${bench.selection.length} chosen`)
   }
 
-  return { runOf, placeOf, move, slide, shift, turn, lift, trim, trimTo, pin, putBack, remove, mirror, copy, double, drop, freshLayerId, choose, chooseLayer, chooseAllOfLayer }
+  return {
+    runOf,
+    placeOf,
+    move,
+    slide,
+    shift,
+    turn,
+    lift,
+    trim,
+    trimTo,
+    pin,
+    putBack,
+    remove,
+    mirror,
+    copy,
+    double,
+    drop,
+    freshLayerId,
+    choose,
+    chooseLayer,
+    chooseAllOfLayer,
+  }
 }

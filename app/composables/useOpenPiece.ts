@@ -19,20 +19,32 @@ export function useOpenPiece(opened: () => void = () => {}): void {
     try {
       if (await bench.open(id)) return opened()
       notices.fault('No such piece', 'It is not in this browser. It may have been thrown away, or live in another browser.')
+    } catch (error) {
+      notices.fault('The piece could not be opened', reason(error))
     }
-    catch (error) { notices.fault('The piece could not be opened', reason(error)) }
     await navigateTo('/')
   }
   onMounted(() => open(String(route.params.id)))
-  onBeforeUnmount(() => { void bench.close() })
+  onBeforeUnmount(() => {
+    void bench.close()
+  })
   // A piece that another tab changed at the same time goes on as one of its own, at an address of its own.
-  watch(() => bench.piece?.id, (id, before) => { if (id && before && id !== before) window.history.replaceState(window.history.state, '', window.location.pathname.replace(before, id)) })
+  watch(
+    () => bench.piece?.id,
+    (id, before) => {
+      if (id && before && id !== before) window.history.replaceState(window.history.state, '', window.location.pathname.replace(before, id))
+    },
+  )
 
   /** What is being typed counts: leaving the field takes it. */
   useEventListener(window, 'pagehide', () => {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
     bench.rescue()
   })
-  useEventListener(document, 'visibilitychange', () => { if (document.visibilityState === 'hidden') bench.rescue() })
-  useEventListener(window, 'beforeunload', (event) => { if (!bench.rescue()) event.preventDefault() })
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.visibilityState === 'hidden') bench.rescue()
+  })
+  useEventListener(window, 'beforeunload', (event) => {
+    if (!bench.rescue()) event.preventDefault()
+  })
 }

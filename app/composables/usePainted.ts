@@ -22,6 +22,8 @@ export function usePainted(canvas: Readonly<Ref<HTMLCanvasElement | null>>) {
     canvas.value.getContext('2d')!.drawImage(sheet, 0, 0)
     painted.value = true
   }
-  onBeforeUnmount(() => { turn += 1 })
+  onBeforeUnmount(() => {
+    turn += 1
+  })
   return { painted, paint }
 }

@@ -7,7 +7,7 @@ type NumbersOf<R> = Extract<{ [N in keyof R]: number extends R[N] ? N : never }[
 type TicksOf<R> = Extract<{ [N in keyof R]: R[N] extends boolean ? N : never }[keyof R], string>
 
 /** What the fields of a layer's rule need: where it lies, what it came to, and how each kind of number is taken. */
-export function useRuleFields<K extends RuleKind>(props: { readonly layer: Layer, readonly rule: RuleOf<K> }) {
+export function useRuleFields<K extends RuleKind>(props: { readonly layer: Layer; readonly rule: RuleOf<K> }) {
   type R = RuleOf<K>
   const bench = useBench()
   const run = computed(() => bench.runOfLayer(props.layer))
@@ -18,14 +18,27 @@ export function useRuleFields<K extends RuleKind>(props: { readonly layer: Layer
   const set = (change: Partial<R>, words: string): string | null =>
     bench.apply({ do: 'layer', layer: props.layer.id, set: { rule: { ...props.rule, ...change } } }, words)
   const put = (name: string, value: unknown, words: string): string | null => set({ [name]: value } as Partial<R>, words)
-  const number = (name: NumbersOf<R>, words: string) => (n: number): string | null => put(name, n, words)
+  const number =
+    (name: NumbersOf<R>, words: string) =>
+    (n: number): string | null =>
+      put(name, n, words)
   /** A length that has to be there, mm. */
-  const length = (name: NumbersOf<R>, words: string) => (mm: number | null): string | null => (mm === null ? 'Give a length.' : put(name, mm, words))
+  const length =
+    (name: NumbersOf<R>, words: string) =>
+    (mm: number | null): string | null =>
+      mm === null ? 'Give a length.' : put(name, mm, words)
   /** A share, typed in hundredths. */
-  const percent = (name: NumbersOf<R>, words: string) => (hundredths: number): string | null => put(name, hundredths / 100, words)
-  const tick = (name: TicksOf<R>, words: string) => (event: Event): string | null => put(name, (event.target as HTMLInputElement).checked, words)
+  const percent =
+    (name: NumbersOf<R>, words: string) =>
+    (hundredths: number): string | null =>
+      put(name, hundredths / 100, words)
+  const tick =
+    (name: TicksOf<R>, words: string) =>
+    (event: Event): string | null =>
+      put(name, (event.target as HTMLInputElement).checked, words)
 
-  const titleOf = (layer: Layer): string => `${bench.piece!.layers.indexOf(layer) + 1}. ${bench.workings?.layers.find(({ id }) => id === layer.id)?.title ?? layer.id}`
+  const titleOf = (layer: Layer): string =>
+    `${bench.piece!.layers.indexOf(layer) + 1}. ${bench.workings?.layers.find(({ id }) => id === layer.id)?.title ?? layer.id}`
   /** The layers that this one can go by; one that is gone stays listed until another is chosen. */
   const others = computed(() => {
     const there = bench.piece!.layers.filter(({ id }) => id !== props.layer.id).map((each) => ({ value: each.id, name: titleOf(each) }))

@@ -4,7 +4,7 @@ const MB = 1024 * 1024
 
 /** What the browser says of the storage that it gives this app: how much is used, and whether it may clear it away. */
 export function useStorage() {
-  const use = ref<{ readonly used: number, readonly most: number } | null>(null)
+  const use = ref<{ readonly used: number; readonly most: number } | null>(null)
   /** Null where the browser does not say. */
   const kept = ref<boolean | null>(null)
 
@@ -23,8 +23,17 @@ export function useStorage() {
     await look()
   }
 
-  const size = (bytes: number): string => (bytes < 10 * MB ? `${(bytes / MB).toFixed(1)} MB` : bytes < 1024 * MB ? `${Math.round(bytes / MB)} MB` : `${(bytes / MB / 1024).toFixed(1)} GB`)
-  const says = computed(() => use.value && `${size(use.value.used)} of ${size(use.value.most)} used in this browser. ${kept.value === null ? '' : kept.value ? 'The browser keeps it.' : 'The browser may clear it when space is short: export what you would miss.'}`)
+  const size = (bytes: number): string =>
+    bytes < 10 * MB
+      ? `${(bytes / MB).toFixed(1)} MB`
+      : bytes < 1024 * MB
+        ? `${Math.round(bytes / MB)} MB`
+        : `${(bytes / MB / 1024).toFixed(1)} GB`
+  const says = computed(
+    () =>
+      use.value &&
+      `${size(use.value.used)} of ${size(use.value.most)} used in this browser. ${kept.value === null ? '' : kept.value ? 'The browser keeps it.' : 'The browser may clear it when space is short: export what you would miss.'}`,
+  )
   onMounted(look)
   return reactive({ says, kept, keep })
 }

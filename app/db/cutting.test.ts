@@ -7,25 +7,64 @@ import { BenchDatabase } from './index'
 let db: BenchDatabase
 let count = 0
 let ids = 0
-beforeEach(() => { db = new BenchDatabase(`cutting-${count++}`) })
+beforeEach(() => {
+  db = new BenchDatabase(`cutting-${count++}`)
+})
 afterEach(() => db.delete())
 const newId = (): string => `id${ids++}`
 
-const cuts = [{ want: 'bow', length: 600, part: false }, { want: 'tail', length: 300, part: false }, { want: 'tie', length: 80, part: false }]
+const cuts = [
+  { want: 'bow', length: 600, part: false },
+  { want: 'tail', length: 300, part: false },
+  { want: 'tie', length: 80, part: false },
+]
 const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
 const cutting = { material: 'ribbon', least: 150 }
-const lot = (set: Partial<Lot>): Lot => ({ id: 'a', material: 'ribbon', things: null, length: 1000, source: { kind: 'offcut' }, paid: null, reserved: null, ...set })
-const lengths = async (): Promise<unknown[]> => (await db.lots.toArray()).map(({ length, reserved, source }) => [length, reserved, 'from' in source ? source.from : null]).sort((a, b) => Number(b[0]) - Number(a[0]))
+const lot = (set: Partial<Lot>): Lot => ({
+  id: 'a',
+  material: 'ribbon',
+  things: null,
+  length: 1000,
+  source: { kind: 'offcut' },
+  paid: null,
+  reserved: null,
+  ...set,
+})
+const lengths = async (): Promise<unknown[]> =>
+  (await db.lots.toArray())
+    .map(({ length, reserved, source }) => [length, reserved, 'from' in source ? source.from : null])
+    .sort((a, b) => Number(b[0]) - Number(a[0]))
 
 it('keeps what was cut for what it was cut for, and what is left of the roll, and says where both came from', async () => {
   const rest = await cutPiece(db, { ...cutting, roll, cut: cuts[0]! }, newId)
   expect(rest).toMatchObject({ length: 400, reserved: null, source: { kind: 'cut', from: null } })
-  expect(await lengths()).toEqual([[600, 'bow', null], [400, null, null]])
-  const next = await cutPiece(db, { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]! }, newId)
+  expect(await lengths()).toEqual([
+    [600, 'bow', null],
+    [400, null, null],
+  ])
+  const next = await cutPiece(
+    db,
+    { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]! },
+    newId,
+  )
   // Shorter than what is of use, but the tie is still to come from it.
-  expect(await lengths()).toEqual([[600, 'bow', null], [300, 'tail', rest!.id], [100, null, rest!.id]])
-  expect(await cutPiece(db, { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]! }, newId)).toBeNull()
-  expect(await lengths()).toEqual([[600, 'bow', null], [300, 'tail', rest!.id], [80, 'tie', next!.id]])
+  expect(await lengths()).toEqual([
+    [600, 'bow', null],
+    [300, 'tail', rest!.id],
+    [100, null, rest!.id],
+  ])
+  expect(
+    await cutPiece(
+      db,
+      { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]! },
+      newId,
+    ),
+  ).toBeNull()
+  expect(await lengths()).toEqual([
+    [600, 'bow', null],
+    [300, 'tail', rest!.id],
+    [80, 'tie', next!.id],
+  ])
 })
 it('takes one of several rolls in the house, with its share of what was paid', async () => {
   await db.lots.add(lot({ things: 3, length: null, source: { kind: 'counted' }, paid: 3000 }))
@@ -33,12 +72,23 @@ it('takes one of several rolls in the house, with its share of what was paid', a
   const all = await db.lots.toArray()
   expect(all.find(({ id }) => id === 'a')).toMatchObject({ things: 2, paid: 2000 })
   // 600 of 1,000 mm of a roll for 10.00.
-  expect(all.filter(({ id }) => id !== 'a').map(({ length, paid }) => [length, paid]).sort()).toEqual([[400, 400], [600, 600]])
+  expect(
+    all
+      .filter(({ id }) => id !== 'a')
+      .map(({ length, paid }) => [length, paid])
+      .sort(),
+  ).toEqual([
+    [400, 400],
+    [600, 600],
+  ])
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {
   await db.lots.add(lot({ id: 'old', reserved: 'gone' }))
   await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'old' }, cut: cuts[0]! }, newId)
-  expect(await lengths()).toEqual([[600, 'bow', 'old'], [400, null, 'old']])
+  expect(await lengths()).toEqual([
+    [600, 'bow', 'old'],
+    [400, null, 'old'],
+  ])
 })
 it('does nothing when another tab was there first', async () => {
   await expect(cutPiece(db, { ...cutting, roll: { ...roll, stock: 'none' }, cut: cuts[0]! }, newId)).rejects.toThrow('another tab')

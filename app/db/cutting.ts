@@ -23,8 +23,12 @@ export function cutPiece(db: BenchDatabase, { material, roll, cut, least }: Cutt
     const each = lot?.paid == null ? null : Math.round(lot.paid / count)
     // What is left serves the next cut of this roll, however short that is.
     const shortest = Math.min(least, ...roll.cuts.filter((other) => other !== cut).map(({ length }) => length))
-    const { piece, rest } = cutFrom({ material, from: lot?.id ?? null, length: roll.length, cut: cut.length, want: cut.want, least: shortest, paid: each }, newId)
-    if (lot && count > 1) await db.lots.put({ ...lot, things: count - 1, paid: lot.paid === null || each === null ? null : lot.paid - each })
+    const { piece, rest } = cutFrom(
+      { material, from: lot?.id ?? null, length: roll.length, cut: cut.length, want: cut.want, least: shortest, paid: each },
+      newId,
+    )
+    if (lot && count > 1)
+      await db.lots.put({ ...lot, things: count - 1, paid: lot.paid === null || each === null ? null : lot.paid - each })
     else if (lot) await db.lots.delete(lot.id)
     await db.lots.bulkAdd(rest ? [piece, rest] : [piece])
     return rest

@@ -14,13 +14,25 @@ import { forgetRescue, rescues, writeRescue } from './rescue'
 const piece = startPiece('ring', 'Porch ring')
 let db: BenchDatabase
 let count = 0
-beforeEach(() => { db = new BenchDatabase(`test-${count++}`) })
+beforeEach(() => {
+  db = new BenchDatabase(`test-${count++}`)
+})
 afterEach(() => db.delete())
 
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
-  expect(db.tables.map(({ name }) => name).sort()).toEqual(['cutList', 'lots', 'materials', 'needs', 'pieces', 'previews', 'rolls', 'settings', 'snapshots'])
+  expect(db.tables.map(({ name }) => name).sort()).toEqual([
+    'cutList',
+    'lots',
+    'materials',
+    'needs',
+    'pieces',
+    'previews',
+    'rolls',
+    'settings',
+    'snapshots',
+  ])
   expect(await Dexie.exists(db.name)).toBe(true)
 })
 
@@ -71,15 +83,23 @@ it('keeps snapshots in the order they were made, also when the clock was set bac
 /** Local storage as a browser has it. */
 class Local {
   readonly kept = new Map<string, string>()
-  get length(): number { return this.kept.size }
-  key(i: number): string | null { return [...this.kept.keys()][i] ?? null }
-  getItem(key: string): string | null { return this.kept.get(key) ?? null }
+  get length(): number {
+    return this.kept.size
+  }
+  key(i: number): string | null {
+    return [...this.kept.keys()][i] ?? null
+  }
+  getItem(key: string): string | null {
+    return this.kept.get(key) ?? null
+  }
   setItem(key: string, text: string): void {
     if (text.length > 5_000_000) throw new DOMException('full', 'QuotaExceededError')
     this.kept.set(key, text)
   }
 
-  removeItem(key: string): void { this.kept.delete(key) }
+  removeItem(key: string): void {
+    this.kept.delete(key)
+  }
 }
 
 describe('rescue', () => {
@@ -104,7 +124,17 @@ describe('rescue', () => {
     local.setItem('ruddy-bramble:rescue:ring:tab', JSON.stringify({ revision: 1, piece: { nonsense: true } }))
     expect(rescues('ring')).toEqual([])
     expect(local.length).toBe(0)
-    vi.stubGlobal('localStorage', new Proxy({}, { get() { throw new DOMException('blocked', 'SecurityError') } }))
+    vi.stubGlobal(
+      'localStorage',
+      new Proxy(
+        {},
+        {
+          get() {
+            throw new DOMException('blocked', 'SecurityError')
+          },
+        },
+      ),
+    )
     expect([writeRescue(piece, 1), rescues()]).toEqual([false, []])
     forgetRescue('ring')
   })
@@ -144,7 +174,11 @@ it('says in words why the storage refused', () => {
 })
 
 describe('the steps from older schemas', () => {
-  const { base: { shape: _shape, turn: _turn, hook: _hook, mass: _mass, ...base }, brief: { balance: _balance, light: _light, ...brief }, ...rest } = piece
+  const {
+    base: { shape: _shape, turn: _turn, hook: _hook, mass: _mass, ...base },
+    brief: { balance: _balance, light: _light, ...brief },
+    ...rest
+  } = piece
   const old = { ...rest, version: 1, brief, base: { ...base, join: 90, outer: 300, inner: 200 } }
 
   it('brings stored pieces and snapshots to today’s format, and adds the new tables', async () => {
@@ -155,7 +189,10 @@ describe('the steps from older schemas', () => {
     await before.table('snapshots').add({ pieceId: 'ring', at: 5, piece: old })
     before.close()
     const after = new BenchDatabase(name)
-    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } } })
+    expect(await after.pieces.get('ring')).toMatchObject({
+      revision: 3,
+      piece: { version: VERSION, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25 } },
+    })
     expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(VERSION)
     expect(await after.lots.count()).toBe(0)
     await after.delete()
@@ -163,21 +200,35 @@ describe('the steps from older schemas', () => {
   it('brings materials of schema 2 to the names that draw them now', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(2).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
-    await before.table('materials').bulkPut([{ ...CATALOGUE.bay, id: 'own-twig', species: 'twig' }, { ...CATALOGUE.bay, id: 'own-bay' }])
+    before
+      .version(2)
+      .stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
+    await before.table('materials').bulkPut([
+      { ...CATALOGUE.bay, id: 'own-twig', species: 'twig' },
+      { ...CATALOGUE.bay, id: 'own-bay' },
+    ])
     const { light: _hour, ...dayless } = piece.brief
     const { words: _words, ...layer } = layerOf('a', 'bay', { kind: 'hand' })
-    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 2, brief: dayless, layers: [layer] }, revision: 3, savedAt: 5 })
+    await before
+      .table('pieces')
+      .put({ id: 'ring', piece: { ...piece, version: 2, brief: dayless, layers: [layer] }, revision: 3, savedAt: 5 })
     before.close()
     const after = new BenchDatabase(name)
-    expect((await after.materials.toArray()).map(({ id, species }) => [id, species])).toEqual([['own-bay', 'bay'], ['own-twig', 'birch']])
-    expect(await after.pieces.get('ring')).toMatchObject({ piece: { version: VERSION, brief: { light: 'day' }, layers: [{ words: null }] } })
+    expect((await after.materials.toArray()).map(({ id, species }) => [id, species])).toEqual([
+      ['own-bay', 'bay'],
+      ['own-twig', 'birch'],
+    ])
+    expect(await after.pieces.get('ring')).toMatchObject({
+      piece: { version: VERSION, brief: { light: 'day' }, layers: [{ words: null }] },
+    })
     await after.delete()
   })
   it('gives schema 3 room for cutting lists and keeps the rest', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(3).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
+    before
+      .version(3)
+      .stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material' })
     await before.table('pieces').put({ id: 'ring', piece, revision: 3, savedAt: 5 })
     before.close()
     const after = new BenchDatabase(name)
@@ -188,21 +239,55 @@ describe('the steps from older schemas', () => {
   it('keeps the bows of schema 5, their loops all by one length', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(5).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material' })
+    before
+      .version(5)
+      .stores({
+        pieces: 'id, savedAt',
+        snapshots: '++id, [pieceId+at]',
+        settings: 'key',
+        materials: 'id, kind',
+        stash: 'material',
+        cutList: 'id, material',
+        offcuts: 'id, material',
+        cutPieces: 'id, material',
+        rolls: 'id, material',
+      })
     const layer = layerOf('a', 'ribbon-slate', usualRule('bow', ''))
     const { groups: _groups, ...alike } = usualRibbon('hand') as RibbonOf<'hand'>
-    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 4, layers: [{ ...layer, rule: { ...layer.rule, ribbons: [alike] } }] }, revision: 3, savedAt: 5 })
+    await before
+      .table('pieces')
+      .put({
+        id: 'ring',
+        piece: { ...piece, version: 4, layers: [{ ...layer, rule: { ...layer.rule, ribbons: [alike] } }] },
+        revision: 3,
+        savedAt: 5,
+      })
     await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
     before.close()
     const after = new BenchDatabase(name)
-    expect(await after.pieces.get('ring')).toMatchObject({ revision: 3, piece: { version: VERSION, layers: [{ rule: { kind: 'bow', ribbons: [{ ...alike, groups: null }] } }] } })
+    expect(await after.pieces.get('ring')).toMatchObject({
+      revision: 3,
+      piece: { version: VERSION, layers: [{ rule: { kind: 'bow', ribbons: [{ ...alike, groups: null }] } }] },
+    })
     expect(await after.rolls.get('r')).toMatchObject({ price: 300 })
     await after.delete()
   })
   it('gives schema 6 room for previews and needs, and keeps the rest', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(6).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material' })
+    before
+      .version(6)
+      .stores({
+        pieces: 'id, savedAt',
+        snapshots: '++id, [pieceId+at]',
+        settings: 'key',
+        materials: 'id, kind',
+        stash: 'material',
+        cutList: 'id, material',
+        offcuts: 'id, material',
+        cutPieces: 'id, material',
+        rolls: 'id, material',
+      })
     await before.table('pieces').put({ id: 'ring', piece, revision: 3, savedAt: 5 })
     before.close()
     const after = new BenchDatabase(name)
@@ -213,10 +298,23 @@ describe('the steps from older schemas', () => {
   it('gives bundles of schema 4 their one face, and room for rolls of other lengths', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(4).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
+    before
+      .version(4)
+      .stores({
+        pieces: 'id, savedAt',
+        snapshots: '++id, [pieceId+at]',
+        settings: 'key',
+        materials: 'id, kind',
+        stash: 'material',
+        cutList: 'id, material',
+        offcuts: 'id, material',
+        cutPieces: 'id, material',
+      })
     const layer = layerOf('a', 'bay', { kind: 'bundles', start: 0, advance: 80, sprigs: 4, wraps: 2, bound: 25, faces: 1 })
     const { faces: _faces, ...faceless } = layer.rule as Extract<typeof layer.rule, { kind: 'bundles' }>
-    await before.table('pieces').put({ id: 'ring', piece: { ...piece, version: 3, layers: [{ ...layer, rule: faceless }] }, revision: 3, savedAt: 5 })
+    await before
+      .table('pieces')
+      .put({ id: 'ring', piece: { ...piece, version: 3, layers: [{ ...layer, rule: faceless }] }, revision: 3, savedAt: 5 })
     await before.table('offcuts').put({ id: 'o', material: 'ribbon-slate', length: 400 })
     before.close()
     const after = new BenchDatabase(name)
@@ -228,11 +326,33 @@ describe('the steps from older schemas', () => {
   it('puts the stash, offcuts and cut pieces of schema 7 in one table and loses none of them; money becomes the workroom’s', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before.version(7).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key', materials: 'id, kind', stash: 'material', cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material', rolls: 'id, material', previews: 'id, [id+key]', needs: 'id' })
-    const five = JSON.parse(readFileSync(new URL('../../tests/reference/versions/piece-5.json', import.meta.url), 'utf8')) as { brief: object }
-    for (const [i, currency] of ['EUR', 'GBP', 'EUR'].entries()) await before.table('pieces').put({ id: `p${i}`, piece: { ...five, id: `p${i}`, brief: { ...five.brief, currency } }, revision: 3, savedAt: i })
+    before
+      .version(7)
+      .stores({
+        pieces: 'id, savedAt',
+        snapshots: '++id, [pieceId+at]',
+        settings: 'key',
+        materials: 'id, kind',
+        stash: 'material',
+        cutList: 'id, material',
+        offcuts: 'id, material',
+        cutPieces: 'id, material',
+        rolls: 'id, material',
+        previews: 'id, [id+key]',
+        needs: 'id',
+      })
+    const five = JSON.parse(readFileSync(new URL('../../tests/reference/versions/piece-5.json', import.meta.url), 'utf8')) as {
+      brief: object
+    }
+    for (const [i, currency] of ['EUR', 'GBP', 'EUR'].entries())
+      await before
+        .table('pieces')
+        .put({ id: `p${i}`, piece: { ...five, id: `p${i}`, brief: { ...five.brief, currency } }, revision: 3, savedAt: i })
     await before.table('settings').put({ key: 'manner', value: { units: 'cm', light: 'day', spare: 0.2 } })
-    await before.table('stash').bulkPut([{ material: 'bracken', count: 4 }, { material: 'ribbon-slate', count: 2 }])
+    await before.table('stash').bulkPut([
+      { material: 'bracken', count: 4 },
+      { material: 'ribbon-slate', count: 2 },
+    ])
     await before.table('offcuts').put({ id: 'o', material: 'ribbon-slate', length: 400 })
     await before.table('cutPieces').put({ id: 'c', material: 'ribbon-slate', want: 'p0:bow:bow:0', length: 900 })
     await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
@@ -241,13 +361,33 @@ describe('the steps from older schemas', () => {
     before.close()
     const after = new BenchDatabase(name)
     expect(await after.lots.orderBy('id').toArray()).toEqual([
-      { id: 'c', material: 'ribbon-slate', things: null, length: 900, source: { kind: 'cut', from: null }, paid: null, reserved: 'p0:bow:bow:0' },
+      {
+        id: 'c',
+        material: 'ribbon-slate',
+        things: null,
+        length: 900,
+        source: { kind: 'cut', from: null },
+        paid: null,
+        reserved: 'p0:bow:bow:0',
+      },
       { id: 'counted:bracken', material: 'bracken', things: 4, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
-      { id: 'counted:ribbon-slate', material: 'ribbon-slate', things: 2, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
+      {
+        id: 'counted:ribbon-slate',
+        material: 'ribbon-slate',
+        things: 2,
+        length: null,
+        source: { kind: 'counted' },
+        paid: null,
+        reserved: null,
+      },
       { id: 'o', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'offcut' }, paid: null, reserved: null },
     ])
     expect([await after.rolls.count(), await after.cutList.count(), await after.needs.count()]).toEqual([1, 1, 0])
-    expect((await after.pieces.toArray()).map(({ piece: { version, brief: now } }) => [version, 'currency' in now])).toEqual([[VERSION, false], [VERSION, false], [VERSION, false]])
+    expect((await after.pieces.toArray()).map(({ piece: { version, brief: now } }) => [version, 'currency' in now])).toEqual([
+      [VERSION, false],
+      [VERSION, false],
+      [VERSION, false],
+    ])
     expect(await after.settings.get('currency')).toEqual({ key: 'currency', value: 'EUR' })
     expect(await after.settings.get('rates')).toEqual({ key: 'rates', value: { 'construct.spare': 0.2 } })
     expect(await after.settings.get('manner')).toEqual({ key: 'manner', value: { units: 'cm', light: 'day' } })

@@ -25,12 +25,24 @@ export interface PreviewRecord {
   readonly key: string
   readonly picture: Blob
   /** What the picture shows: its middle, mm, and its pixels to the millimetre. */
-  readonly view: { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
+  readonly view: { readonly x: number; readonly y: number; readonly scale: number; readonly width: number; readonly height: number }
 }
 /** What a piece needs, kept as previews are. */
-export interface NeedsRecord { readonly id: string, readonly key: string, readonly needs: readonly Need[] }
-export interface Snapshot { readonly id: number, readonly pieceId: string, readonly at: number, readonly piece: Piece }
-export interface Setting { readonly key: string, readonly value: unknown }
+export interface NeedsRecord {
+  readonly id: string
+  readonly key: string
+  readonly needs: readonly Need[]
+}
+export interface Snapshot {
+  readonly id: number
+  readonly pieceId: string
+  readonly at: number
+  readonly piece: Piece
+}
+export interface Setting {
+  readonly key: string
+  readonly value: unknown
+}
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
 export const SCHEMA_VERSION = 10
@@ -51,35 +63,50 @@ export class BenchDatabase extends Dexie {
     super(name, { chromeTransactionDurability: 'strict' })
     this.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
     this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(bringUp)
-    this.version(3).stores({}).upgrade(async (step) => {
-      await bringUp(step)
-      await step.table('materials').toCollection().modify((material: { species: string }) => { material.species = speciesNow(material.species) })
-    })
+    this.version(3)
+      .stores({})
+      .upgrade(async (step) => {
+        await bringUp(step)
+        await step
+          .table('materials')
+          .toCollection()
+          .modify((material: { species: string }) => {
+            material.species = speciesNow(material.species)
+          })
+      })
     this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
     this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
     this.version(6).stores({}).upgrade(bringUp)
     this.version(7).stores({ previews: 'id, [id+key]', needs: 'id' })
     this.version(8).stores({}).upgrade(spareAsRate)
     // The old tables go a version later, when what they had is in lots.
-    this.version(9).stores({ lots: 'id, material' }).upgrade(async (step) => {
-      await oneCurrency(step)
-      await bringUp(step)
-      await intoLots(step)
-      await step.table('needs').clear()
-    })
+    this.version(9)
+      .stores({ lots: 'id, material' })
+      .upgrade(async (step) => {
+        await oneCurrency(step)
+        await bringUp(step)
+        await intoLots(step)
+        await step.table('needs').clear()
+      })
     this.version(10).stores({ stash: null, offcuts: null, cutPieces: null })
   }
 }
 
 /** Brings every stored piece to today's format. */
 async function bringUp(step: Transaction): Promise<void> {
-  for (const table of ['pieces', 'snapshots']) await step.table(table).toCollection().modify((record: { piece: unknown }) => { record.piece = current(record.piece) })
+  for (const table of ['pieces', 'snapshots'])
+    await step
+      .table(table)
+      .toCollection()
+      .modify((record: { piece: unknown }) => {
+        record.piece = current(record.piece)
+      })
 }
 
 /** The spare of plants was a setting by itself; it is one of the rules of thumb. */
 async function spareAsRate(step: Transaction): Promise<void> {
   const settings = step.table<Setting, string>('settings')
-  const manner = await settings.get('manner') as { readonly value: { readonly spare?: unknown } } | undefined
+  const manner = (await settings.get('manner')) as { readonly value: { readonly spare?: unknown } } | undefined
   if (typeof manner?.value.spare !== 'number') return
   const { spare, ...value } = manner.value
   await settings.put({ key: 'manner', value })
@@ -100,13 +127,39 @@ async function oneCurrency(step: Transaction): Promise<void> {
 /** What was counted, cut, and left of what was cut, in one table of what is in the house. */
 async function intoLots(step: Transaction): Promise<void> {
   const all = <T>(table: string): Promise<T[]> => step.table<T>(table).toArray()
-  const counted = await all<{ readonly material: string, readonly count: number }>('stash')
-  const offcuts = await all<{ readonly id: string, readonly material: string, readonly length: number }>('offcuts')
-  const cut = await all<{ readonly id: string, readonly material: string, readonly length: number, readonly want: string }>('cutPieces')
+  const counted = await all<{ readonly material: string; readonly count: number }>('stash')
+  const offcuts = await all<{ readonly id: string; readonly material: string; readonly length: number }>('offcuts')
+  const cut = await all<{ readonly id: string; readonly material: string; readonly length: number; readonly want: string }>('cutPieces')
   const lots: Lot[] = [
-    ...counted.filter(({ count }) => count > 0).map(({ material, count }): Lot => ({ id: `counted:${material}`, material, things: count, length: null, source: { kind: 'counted' }, paid: null, reserved: null })),
-    ...offcuts.map(({ id, material, length }): Lot => ({ id, material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null })),
-    ...cut.map(({ id, material, length, want }): Lot => ({ id, material, things: null, length, source: { kind: 'cut', from: null }, paid: null, reserved: want })),
+    ...counted
+      .filter(({ count }) => count > 0)
+      .map(({ material, count }): Lot => ({
+        id: `counted:${material}`,
+        material,
+        things: count,
+        length: null,
+        source: { kind: 'counted' },
+        paid: null,
+        reserved: null,
+      })),
+    ...offcuts.map(({ id, material, length }): Lot => ({
+      id,
+      material,
+      things: null,
+      length,
+      source: { kind: 'offcut' },
+      paid: null,
+      reserved: null,
+    })),
+    ...cut.map(({ id, material, length, want }): Lot => ({
+      id,
+      material,
+      things: null,
+      length,
+      source: { kind: 'cut', from: null },
+      paid: null,
+      reserved: want,
+    })),
   ]
   await step.table<Lot>('lots').bulkAdd(lots)
 }

@@ -11,16 +11,29 @@ const piece = startPiece('ring', 'Ring')
 const named = (of: Piece, occasion: string): Piece => ({ ...of, brief: { ...of.brief, occasion } })
 let db: BenchDatabase
 let count = 0
-beforeEach(() => { db = new BenchDatabase(`keeper-${count++}`) })
+beforeEach(() => {
+  db = new BenchDatabase(`keeper-${count++}`)
+})
 afterEach(() => db.delete())
 
 /** A tab: its keeper, what it was told, and every version that another tab's took the place of. */
-function tab(record: { readonly piece: Piece, readonly revision: number }) {
+function tab(record: { readonly piece: Piece; readonly revision: number }) {
   const told: string[] = []
   const keeper = new Keeper(record.piece, record.revision, {
-    save: (mine, revision) => savePiece(db, mine, revision, 1), rescue: () => true, forget() {}, apart: (mine) => apartFrom(db, mine, () => `apart${count++}`, 'kept from this tab'),
-    onState() {}, onFail(error) { throw error }, onRecovered() {}, onApart(copy, other) { told.push(`${other ? 'changed' : 'gone'}: ${copy.brief.name}`) },
-    quiet: 1, longest: 3,
+    save: (mine, revision) => savePiece(db, mine, revision, 1),
+    rescue: () => true,
+    forget() {},
+    apart: (mine) => apartFrom(db, mine, () => `apart${count++}`, 'kept from this tab'),
+    onState() {},
+    onFail(error) {
+      throw error
+    },
+    onRecovered() {},
+    onApart(copy, other) {
+      told.push(`${other ? 'changed' : 'gone'}: ${copy.brief.name}`)
+    },
+    quiet: 1,
+    longest: 3,
   })
   return { keeper, told }
 }
@@ -36,7 +49,10 @@ it('keeps every version of 100 edits in three tabs at once, and says where', asy
     const record = await db.pieces.get(keeper.piece.id)
     if (record && next() < 0.6) keeper.follow(record)
     keeper.put(named(keeper.piece, `${which}:${i}`))
-    if (next() < 0.5) await new Promise((resolve) => { setTimeout(resolve, next() * 4) })
+    if (next() < 0.5)
+      await new Promise((resolve) => {
+        setTimeout(resolve, next() * 4)
+      })
   }
   await Promise.all(tabs.map(({ keeper }) => keeper.flush()))
   const there = await kept()
@@ -86,8 +102,16 @@ it('tries again with growing pauses, and the writes after a failure go on', asyn
       tries.push(Date.now())
       return fails-- > 0 ? Promise.reject(new Error('full')) : Promise.resolve({ ok: true, revision: 1 })
     },
-    rescue: () => true, forget() {}, apart: (mine) => Promise.resolve(mine), onState: (state) => states.push(state), onFail: () => states.push('told'), onRecovered: () => states.push('recovered'), onApart() {},
-    quiet: 10, longest: 20, pauses: [100, 200, 400],
+    rescue: () => true,
+    forget() {},
+    apart: (mine) => Promise.resolve(mine),
+    onState: (state) => states.push(state),
+    onFail: () => states.push('told'),
+    onRecovered: () => states.push('recovered'),
+    onApart() {},
+    quiet: 10,
+    longest: 20,
+    pauses: [100, 200, 400],
   })
   keeper.put(named(piece, 'one'))
   await vi.advanceTimersByTimeAsync(5)
@@ -107,7 +131,13 @@ it('writes within its longest wait while edits keep coming', async () => {
       wrote.push(mine.brief.occasion)
       return Promise.resolve({ ok: true, revision: wrote.length })
     },
-    rescue: () => true, forget() {}, apart: (mine) => Promise.resolve(mine), onState() {}, onFail() {}, onRecovered() {}, onApart() {},
+    rescue: () => true,
+    forget() {},
+    apart: (mine) => Promise.resolve(mine),
+    onState() {},
+    onFail() {},
+    onRecovered() {},
+    onApart() {},
   })
   for (let ms = 0; ms < 1200; ms += 50) {
     keeper.put(named(keeper.piece, String(ms)))

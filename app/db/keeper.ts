@@ -38,12 +38,18 @@ export class Keeper {
   private written: Piece
   private failures = 0
 
-  constructor(public piece: Piece, public revision: number, options: KeeperOptions) {
+  constructor(
+    public piece: Piece,
+    public revision: number,
+    options: KeeperOptions,
+  ) {
     this.options = { quiet: 120, longest: 300, pauses: [1000, 2000, 4000, 8000, 16_000, 30_000], ...options }
     this.written = piece
   }
 
-  get state(): Keeping { return this.piece === this.written ? 'saved' : this.failures ? 'failing' : 'waiting' }
+  get state(): Keeping {
+    return this.piece === this.written ? 'saved' : this.failures ? 'failing' : 'waiting'
+  }
 
   /** Takes the piece as it is after an edit. */
   put(piece: Piece): void {
@@ -81,14 +87,20 @@ export class Keeper {
 
   private schedule(ms: number): void {
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => { void this.write() }, ms)
+    this.timer = setTimeout(() => {
+      void this.write()
+    }, ms)
   }
 
-  private soon(): void { this.schedule(Math.max(0, Math.min(this.options.quiet, this.since + this.options.longest - Date.now()))) }
+  private soon(): void {
+    this.schedule(Math.max(0, Math.min(this.options.quiet, this.since + this.options.longest - Date.now())))
+  }
 
   private write(): Promise<void> {
     clearTimeout(this.timer)
-    this.writing ??= this.writeOnce().finally(() => { this.writing = null })
+    this.writing ??= this.writeOnce().finally(() => {
+      this.writing = null
+    })
     return this.writing
   }
 
@@ -104,14 +116,12 @@ export class Keeper {
         this.options.forget(mine.id)
         if (this.failures) this.options.onRecovered()
         this.failures = 0
-      }
-      else {
+      } else {
         await this.goApart(saved.current)
       }
       this.options.onState(this.state)
       if (this.state !== 'saved') this.soon()
-    }
-    catch (error) {
+    } catch (error) {
       const { pauses } = this.options
       const pause = pauses[Math.min(this.failures, pauses.length - 1)]!
       this.failures += 1

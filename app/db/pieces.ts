@@ -4,9 +4,9 @@ import type { BenchDatabase, PieceRecord, Snapshot } from './index'
 import { forget, rescues } from './rescue'
 
 export type Saved =
-  | { readonly ok: true, readonly revision: number }
+  | { readonly ok: true; readonly revision: number }
   /** Another tab saved in between, or threw the piece away: nothing was written. */
-  | { readonly ok: false, readonly current: PieceRecord | null }
+  | { readonly ok: false; readonly current: PieceRecord | null }
 
 /** Snapshots kept for each piece. */
 const SNAPSHOTS_KEPT = 30
@@ -60,7 +60,8 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
   const beside: string[] = []
   for (const { key, revision, piece } of rescues(id)) {
     const current = await db.pieces.get(piece.id)
-    const saved = current && (deltaOf(current.piece, piece) === 0 || (current.revision === revision && (await savePiece(db, piece, revision, now)).ok))
+    const saved =
+      current && (deltaOf(current.piece, piece) === 0 || (current.revision === revision && (await savePiece(db, piece, revision, now)).ok))
     if (!saved) {
       const copy = await apartFrom(db, piece, newId, 'rescued')
       await savePiece(db, copy, 0, now)

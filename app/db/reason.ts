@@ -9,7 +9,8 @@ export function reason(error: unknown): string {
   return error instanceof Error ? error.message : String(error)
 }
 
-const NONE = 'This browser gives the app no storage. Private windows and strict settings can take it away; allow site data for this address.'
+const NONE =
+  'This browser gives the app no storage. Private windows and strict settings can take it away; allow site data for this address.'
 const REASONS: Readonly<Record<string, string>> = {
   QuotaExceededError: 'The storage that the browser gives this app is full. Export pieces, throw some away, or free space on the disk.',
   MissingAPIError: NONE,
@@ -24,7 +25,7 @@ const REASONS: Readonly<Record<string, string>> = {
 function namesOf(error: unknown): string[] {
   const names: string[] = []
   for (let each = error, depth = 0; each instanceof Object && depth < 5; depth++) {
-    const { name, inner } = each as { name?: unknown, inner?: unknown }
+    const { name, inner } = each as { name?: unknown; inner?: unknown }
     if (typeof name === 'string') names.push(name)
     each = inner
   }

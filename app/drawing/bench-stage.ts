@@ -4,6 +4,7 @@ import { nearestRun, stationAt } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
 import { tone } from '#core/plant'
 import type { Manner, Point } from '#core/measure'
+import { clamp } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { GestureEvents, HandledBench } from './gestures'
@@ -78,7 +79,10 @@ export class BenchStage {
   private changedAt = -Infinity
   private lettingGo: ReturnType<typeof setTimeout> | undefined
 
-  constructor(container: HTMLDivElement, private readonly events: StageEvents) {
+  constructor(
+    container: HTMLDivElement,
+    private readonly events: StageEvents,
+  ) {
     this.view = { x: 0, y: 0, scale: 1, width: container.clientWidth, height: container.clientHeight }
     this.stage = new Konva.Stage({ container, width: this.view.width, height: this.view.height })
     this.things.add(this.ground, this.still)
@@ -100,7 +104,9 @@ export class BenchStage {
       const pixel = at()
       if (pixel) this.stage.container().style.cursor = this.gestures.move(pixel, evt.altKey) ?? this.stage.container().style.cursor
     })
-    this.stage.on('pointerup pointercancel', () => { if (this.state) this.gestures.up() })
+    this.stage.on('pointerup pointercancel', () => {
+      if (this.state) this.gestures.up()
+    })
     this.stage.on('mouseleave', () => this.gestures.leave())
   }
 
@@ -116,7 +122,8 @@ export class BenchStage {
     if (this.pictures || this.moved.holds) return
     this.moved.hold(view, [{ image }])
     const { width, height } = this.view
-    if (!this.state) this.view = { ...this.view, x: view.x, y: view.y, scale: view.scale * Math.min(width / view.width, height / view.height) }
+    if (!this.state)
+      this.view = { ...this.view, x: view.x, y: view.y, scale: view.scale * Math.min(width / view.width, height / view.height) }
     this.showMoved()
   }
 
@@ -162,26 +169,48 @@ export class BenchStage {
   /** As near as one stands to judge texture: at what is chosen, or where the piece is fullest. */
   closeUp(): void {
     if (!this.state) return
-    const { selection, workings: { scene } } = this.state
+    const {
+      selection,
+      workings: { scene },
+    } = this.state
     const chosen = scene.items.filter(({ id }) => selection.includes(id))
-    const near = (item: SceneItem): number => scene.items.filter((each) => Math.hypot(each.x - item.x, each.y - item.y) < CLOSE.reach / 2).length
-    const spots = chosen.length ? chosen : scene.items.map((item) => ({ item, count: near(item) })).sort((a, b) => b.count - a.count).slice(0, 1).map(({ item }) => item)
+    const near = (item: SceneItem): number =>
+      scene.items.filter((each) => Math.hypot(each.x - item.x, each.y - item.y) < CLOSE.reach / 2).length
+    const spots = chosen.length
+      ? chosen
+      : scene.items
+          .map((item) => ({ item, count: near(item) }))
+          .sort((a, b) => b.count - a.count)
+          .slice(0, 1)
+          .map(({ item }) => item)
     if (!spots.length) return
     const x = spots.reduce((sum, item) => sum + item.x, 0) / spots.length
     const y = spots.reduce((sum, item) => sum + item.y, 0) / spots.length
     this.fitted = false
-    this.look(fitting({ left: x - CLOSE.reach, right: x + CLOSE.reach, top: y - CLOSE.reach, bottom: y + CLOSE.reach }, this.view.width, this.view.height, 1))
+    this.look(
+      fitting(
+        { left: x - CLOSE.reach, right: x + CLOSE.reach, top: y - CLOSE.reach, bottom: y + CLOSE.reach },
+        this.view.width,
+        this.view.height,
+        1,
+      ),
+    )
   }
 
   zoom(factor: number, at = { x: this.view.width / 2, y: this.view.height / 2 }): void {
-    const scale = Math.min(ZOOM.most, Math.max(ZOOM.least, this.view.scale * factor))
+    const scale = clamp(this.view.scale * factor, ZOOM.least, ZOOM.most)
     const fixed = toMm(at, this.view)
     this.fitted = false
-    this.look({ ...this.view, scale, x: fixed.x - (at.x - this.view.width / 2) / scale, y: fixed.y - (at.y - this.view.height / 2) / scale })
+    this.look({
+      ...this.view,
+      scale,
+      x: fixed.x - (at.x - this.view.width / 2) / scale,
+      y: fixed.y - (at.y - this.view.height / 2) / scale,
+    })
   }
 
   /** The place on the base that lies under a point of the page; null when that is off the base. */
-  placeAt(clientX: number, clientY: number): { readonly run: Run, readonly s: number, readonly t: number } | null {
+  placeAt(clientX: number, clientY: number): { readonly run: Run; readonly s: number; readonly t: number } | null {
     const box = this.stage.container().getBoundingClientRect()
     const point = toMm({ x: clientX - box.left, y: clientY - box.top }, this.view)
     const { run, s, away } = nearestRun(this.state!.workings.scene.runs, point)
@@ -192,7 +221,10 @@ export class BenchStage {
 
   private outgrown(): boolean {
     const { left, right, top, bottom } = pieceBounds(this.state!.workings)
-    const fill = Math.max((right - left) * this.view.scale / this.view.width, (bottom - top) * this.view.scale / (this.view.height - 2 * BAR))
+    const fill = Math.max(
+      ((right - left) * this.view.scale) / this.view.width,
+      ((bottom - top) * this.view.scale) / (this.view.height - 2 * BAR),
+    )
     return fill > 1 || fill < 0.75
   }
 
@@ -230,11 +262,18 @@ export class BenchStage {
     const { view, ground, still, veil } = this.pictures
     const ratio = window.devicePixelRatio
     const pane = this.stage.size()
-    const marks = { x: (view.width - pane.width * ratio) / 2, y: (view.height - pane.height * ratio) / 2, width: pane.width * ratio, height: pane.height * ratio }
-    this.moved.hold(
-      { ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio },
-      [{ image: ground }, { image: still }, ...(veil ? [{ image: veil }] : []), { image: this.overlay.getNativeCanvasElement(), at: marks }],
-    )
+    const marks = {
+      x: (view.width - pane.width * ratio) / 2,
+      y: (view.height - pane.height * ratio) / 2,
+      width: pane.width * ratio,
+      height: pane.height * ratio,
+    }
+    this.moved.hold({ ...view, scale: view.scale / ratio, width: view.width / ratio, height: view.height / ratio }, [
+      { image: ground },
+      { image: still },
+      ...(veil ? [{ image: veil }] : []),
+      { image: this.overlay.getNativeCanvasElement(), at: marks },
+    ])
   }
 
   private showMoved(): void {
@@ -245,13 +284,16 @@ export class BenchStage {
   }
 
   private conceal(moving: boolean): void {
-    for (const layer of [this.things, this.moving, this.hour, this.overlay]) layer.getNativeCanvasElement().style.visibility = moving ? 'hidden' : 'visible'
+    for (const layer of [this.things, this.moving, this.hour, this.overlay])
+      layer.getNativeCanvasElement().style.visibility = moving ? 'hidden' : 'visible'
     this.moved.canvas.style.visibility = moving ? 'visible' : 'hidden'
   }
 
   private paintSoon(wait: number): void {
     clearTimeout(this.resting)
-    this.resting = setTimeout(() => { void this.paint() }, wait)
+    this.resting = setTimeout(() => {
+      void this.paint()
+    }, wait)
   }
 
   /** Paints the drawing for the view as it is, in slices; what is shown meanwhile stays. A newer job puts an end to it. */
@@ -266,7 +308,9 @@ export class BenchStage {
     let step = going.next()
     while (!step.done) {
       if (performance.now() - since > SLICE) {
-        await new Promise((resolve) => { setTimeout(resolve) })
+        await new Promise((resolve) => {
+          setTimeout(resolve)
+        })
         if (own !== this.job) return
         since = performance.now()
       }
@@ -280,17 +324,28 @@ export class BenchStage {
   /** Shows pictures in place of those before; while the view has moved on they go on moving with it. */
   private adopt(pictures: Pictures): void {
     this.pictures = pictures
-    const { view: { x, y, scale, width, height }, ground, still, veil } = pictures
+    const {
+      view: { x, y, scale, width, height },
+      ground,
+      still,
+      veil,
+    } = pictures
     const ratio = window.devicePixelRatio
     const current = this.wide(this.view)
     const here = sameView(pictures.view, current)
-    const place = { x: (this.view.width - width / ratio) / 2, y: (this.view.height - height / ratio) / 2, width: width / ratio, height: height / ratio }
+    const place = {
+      x: (this.view.width - width / ratio) / 2,
+      y: (this.view.height - height / ratio) / 2,
+      width: width / ratio,
+      height: height / ratio,
+    }
     this.ground.setAttrs({ image: ground, ...place })
     this.still.setAttrs({ image: still, ...place })
     this.veil.setAttrs({ image: veil ?? undefined, ...place })
     this.hour.visible(veil !== null)
     const own = scale / ratio
-    for (const layer of [this.overlay, this.moving]) layer.setAttrs({ x: this.view.width / 2 - x * own, y: this.view.height / 2 - y * own, scaleX: own, scaleY: own })
+    for (const layer of [this.overlay, this.moving])
+      layer.setAttrs({ x: this.view.width / 2 - x * own, y: this.view.height / 2 - y * own, scaleX: own, scaleY: own })
     this.paintOverlay(own)
     this.moved.drop()
     if (here) {
@@ -304,12 +359,16 @@ export class BenchStage {
     this.showMoved()
   }
 
-  private picking(): Picker { return (this.picker ??= new Picker(this.state!.workings.scene)) }
+  private picking(): Picker {
+    return (this.picker ??= new Picker(this.state!.workings.scene))
+  }
 
   private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.turn <= this.state!.upTo)
   private readonly loose = (item: SceneItem): boolean => this.shown(item) && !item.locked
 
-  private item(id: string | undefined): SceneItem | undefined { return this.state!.workings.scene.items.find((each) => each.id === id) }
+  private item(id: string | undefined): SceneItem | undefined {
+    return this.state!.workings.scene.items.find((each) => each.id === id)
+  }
 
   /** The bench as far as a hand needs it. */
   private bench(): HandledBench {
@@ -344,7 +403,10 @@ export class BenchStage {
 
   /** What is chosen, when it changes again and again and nothing comes or goes with it. */
   private heldOf(before: Scene): SceneItem[] {
-    const { selection, workings: { scene } } = this.state!
+    const {
+      selection,
+      workings: { scene },
+    } = this.state!
     const since = performance.now() - this.changedAt
     this.changedAt = performance.now()
     if (since > HELD || before.items.length !== scene.items.length) return []
@@ -409,7 +471,13 @@ export class BenchStage {
   }
 
   private paintMoving(ctx: CanvasRenderingContext2D): void {
-    if (this.lifted.length) paintItems(ctx, this.state!.workings.scene.base, this.lifted.map((item) => ({ ...item, tucked: false })), this.view.scale * window.devicePixelRatio)
+    if (this.lifted.length)
+      paintItems(
+        ctx,
+        this.state!.workings.scene.base,
+        this.lifted.map((item) => ({ ...item, tucked: false })),
+        this.view.scale * window.devicePixelRatio,
+      )
   }
 
   /** @param scale pixels to the millimetre at which it will be seen */
@@ -419,15 +487,26 @@ export class BenchStage {
     const up = new Map(this.lifted.map((item) => [item.id, item]))
     const ids = new Set(workings.placements.map(({ id }) => id))
     this.overlay.destroyChildren()
-    this.overlay.add(...dimensionNodes({
-      workings, runs: this.state!.workings.scene.runs, manner, measuring, scale,
-      onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
-      selected: selection.flatMap((id) => { const item = up.get(id) ?? this.item(id); return item && ids.has(id) ? [item] : [] }),
-      moving: up.size > 0, says: this.gestures.says(manner),
-      marquee: this.gestures.marquee,
-    }))
+    this.overlay.add(
+      ...dimensionNodes({
+        workings,
+        runs: this.state!.workings.scene.runs,
+        manner,
+        measuring,
+        scale,
+        onDark: workings.scene.surface.light !== 'day' || tone(workings.scene.surface.surface.colour).l < 0.62,
+        selected: selection.flatMap((id) => {
+          const item = up.get(id) ?? this.item(id)
+          return item && ids.has(id) ? [item] : []
+        }),
+        moving: up.size > 0,
+        says: this.gestures.says(manner),
+        marquee: this.gestures.marquee,
+      }),
+    )
     this.overlay.batchDraw()
   }
 }
 
-const sameThings = (a: readonly SceneItem[], b: readonly SceneItem[]): boolean => a.length === b.length && a.every(({ id }, i) => id === b[i]!.id)
+const sameThings = (a: readonly SceneItem[], b: readonly SceneItem[]): boolean =>
+  a.length === b.length && a.every(({ id }, i) => id === b[i]!.id)

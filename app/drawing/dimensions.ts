@@ -21,7 +21,7 @@ export interface DimensionsAsked {
   readonly selected: readonly SceneItem[]
   readonly moving: boolean
   readonly says: string | null
-  readonly marquee: { readonly from: Point, readonly to: Point } | null
+  readonly marquee: { readonly from: Point; readonly to: Point } | null
 }
 
 type Node = Konva.Group | Konva.Shape
@@ -37,7 +37,14 @@ const CARE = '#e0a33c'
 export function dimensionNodes(asked: DimensionsAsked): Node[] {
   const near = ringRadius(asked.workings) * asked.scale > MEASURED_FROM
   return [
-    ...(near ? [...(hasClock(asked.workings) ? clockRing(asked) : asked.runs.flatMap((run) => ruler(run, asked))), ...marks(asked), ...bareEdges(asked), ...asked.workings.zones.flatMap((zone) => zoneEdge(zone, asked))] : []),
+    ...(near
+      ? [
+          ...(hasClock(asked.workings) ? clockRing(asked) : asked.runs.flatMap((run) => ruler(run, asked))),
+          ...marks(asked),
+          ...bareEdges(asked),
+          ...asked.workings.zones.flatMap((zone) => zoneEdge(zone, asked)),
+        ]
+      : []),
     ...(asked.measuring ? baseMeasures(asked) : []),
     ...selection(asked),
     ...(asked.marquee ? [marquee(asked.marquee, asked.scale)] : []),
@@ -52,9 +59,28 @@ const polar = (angle: number, radius: number): [number, number] => [Math.sin(rad
 
 function label(text: string, [x, y]: readonly [number, number], { scale, onDark }: DimensionsAsked, size = 12, plate = false): Konva.Group {
   const group = new Konva.Group({ x, y, scaleX: 1 / scale, scaleY: 1 / scale })
-  const words = new Konva.Text({ text, fontFamily: FACE, fontSize: size, fontStyle: '600', fill: plate ? '#ffffff' : paler(onDark), stroke: plate ? undefined : edge(onDark), strokeWidth: 2.5, fillAfterStrokeEnabled: true })
+  const words = new Konva.Text({
+    text,
+    fontFamily: FACE,
+    fontSize: size,
+    fontStyle: '600',
+    fill: plate ? '#ffffff' : paler(onDark),
+    stroke: plate ? undefined : edge(onDark),
+    strokeWidth: 2.5,
+    fillAfterStrokeEnabled: true,
+  })
   words.offset({ x: words.width() / 2, y: words.height() / 2 })
-  if (plate) group.add(new Konva.Rect({ x: -words.width() / 2 - 5, y: -words.height() / 2 - 2, width: words.width() + 10, height: words.height() + 4, cornerRadius: 3, fill: MEASURE }))
+  if (plate)
+    group.add(
+      new Konva.Rect({
+        x: -words.width() / 2 - 5,
+        y: -words.height() / 2 - 2,
+        width: words.width() + 10,
+        height: words.height() + 4,
+        cornerRadius: 3,
+        fill: MEASURE,
+      }),
+    )
   group.add(words)
   return group
 }
@@ -62,7 +88,9 @@ function label(text: string, [x, y]: readonly [number, number], { scale, onDark 
 /** Many straight strokes in one node. */
 function strokes(lines: readonly (readonly [Point, Point])[], stroke: string, width: number, scale: number, opacity = 1): Konva.Shape {
   return new Konva.Shape({
-    stroke, strokeWidth: width / scale, opacity,
+    stroke,
+    strokeWidth: width / scale,
+    opacity,
     sceneFunc: (context, shape) => {
       context.beginPath()
       for (const [a, b] of lines) {
@@ -84,7 +112,11 @@ function clockRing(asked: DimensionsAsked): Node[] {
     return [point(polar(i * 5, radius)), point(polar(i * 5, radius + reach))] as const
   })
   const ring = new Konva.Circle({ radius, stroke: paler(onDark), strokeWidth: 1 / scale, opacity: 0.85 })
-  return [ring, strokes(ticks, paler(onDark), 1, scale, 0.85), ...Array.from({ length: 12 }, (_, i) => label(String(i || 12), polar(i * 30, radius + 21 / scale), asked, i % 3 === 0 ? 13 : 11))]
+  return [
+    ring,
+    strokes(ticks, paler(onDark), 1, scale, 0.85),
+    ...Array.from({ length: 12 }, (_, i) => label(String(i || 12), polar(i * 30, radius + 21 / scale), asked, i % 3 === 0 ? 13 : 11)),
+  ]
 }
 
 /** Distances along an open run, from where it is read, on its outer side. */
@@ -103,42 +135,91 @@ function ruler(run: Run, asked: DimensionsAsked): Node[] {
     const whole = Math.abs((i * small) % every) < 1e-9
     return { s, whole, line: [off(s, 0), off(s, whole ? 9 : 4)] as const }
   })
-  const numbers = ticks.filter(({ whole }) => whole).map(({ s }) => {
-    const { x, y } = off(s, 18)
-    return label(String(Math.round(s / unit)), [x, y], asked, 11)
-  })
-  return [strokes(ticks.map(({ line }) => line), paler(onDark), 1, scale, 0.85), ...numbers]
+  const numbers = ticks
+    .filter(({ whole }) => whole)
+    .map(({ s }) => {
+      const { x, y } = off(s, 18)
+      return label(String(Math.round(s / unit)), [x, y], asked, 11)
+    })
+  return [
+    strokes(
+      ticks.map(({ line }) => line),
+      paler(onDark),
+      1,
+      scale,
+      0.85,
+    ),
+    ...numbers,
+  ]
 }
 
 /** Join and hook, at the inner edge. */
-function marks({ workings: { scene: { base } }, runs, scale }: DimensionsAsked): Node[] {
+function marks({
+  workings: {
+    scene: { base },
+  },
+  runs,
+  scale,
+}: DimensionsAsked): Node[] {
   const join = markOn(base, runs, base.join)
   const at = (run: Run, s: number, out: number, side: number): number[] => {
     const station = stationAt(run, s)
     const { x, y } = across(station, -1 - out / scale / station.half)
-    return [x + station.tx * side / scale, y + station.ty * side / scale]
+    return [x + (station.tx * side) / scale, y + (station.ty * side) / scale]
   }
-  const nodes: Node[] = [new Konva.Line({ points: [...at(join.run, join.s, 1, 0), ...at(join.run, join.s, 11, 5), ...at(join.run, join.s, 11, -5)], closed: true, fill: '#e9c46a', stroke: '#4a3510', strokeWidth: 1 / scale })]
+  const nodes: Node[] = [
+    new Konva.Line({
+      points: [...at(join.run, join.s, 1, 0), ...at(join.run, join.s, 11, 5), ...at(join.run, join.s, 11, -5)],
+      closed: true,
+      fill: '#e9c46a',
+      stroke: '#4a3510',
+      strokeWidth: 1 / scale,
+    }),
+  ]
   if (base.hook !== null) {
     const hook = markOn(base, runs, base.hook)
     const station = stationAt(hook.run, hook.s)
     const { x, y } = across(station, 1 + 7 / scale / station.half)
-    nodes.push(new Konva.Arc({ x, y, innerRadius: 4 / scale, outerRadius: 6.5 / scale, angle: 270, rotation: 90, fill: '#e9c46a', stroke: '#4a3510', strokeWidth: 0.8 / scale }))
+    nodes.push(
+      new Konva.Arc({
+        x,
+        y,
+        innerRadius: 4 / scale,
+        outerRadius: 6.5 / scale,
+        angle: 270,
+        rotation: 90,
+        fill: '#e9c46a',
+        stroke: '#4a3510',
+        strokeWidth: 0.8 / scale,
+      }),
+    )
   }
   return nodes
 }
 
 function faceEdge(run: Run, from: number, length: number): Point[] {
   const steps = Math.max(2, Math.min(60, Math.ceil(length / 12)))
-  const row = (t: number) => Array.from({ length: steps + 1 }, (_, i) => across(stationAt(run, Math.min(run.closed ? Infinity : run.length, from + (length * i) / steps)), t))
+  const row = (t: number) =>
+    Array.from({ length: steps + 1 }, (_, i) =>
+      across(stationAt(run, Math.min(run.closed ? Infinity : run.length, from + (length * i) / steps)), t),
+    )
   return [...row(1), ...row(-1).reverse()]
 }
 
 function bareEdges({ workings, runs, scale }: DimensionsAsked): Node[] {
-  return workings.cover.bare.filter(({ length, run }) => length < runs.find(({ id }) => id === run)!.length).map(({ run: id, from, length }) => {
-    const run = runs.find((each) => each.id === id)!
-    return new Konva.Line({ points: faceEdge(run, from, length * 0.9999).flatMap(({ x, y }) => [x, y]), closed: true, stroke: CARE, strokeWidth: 1.5 / scale, dash: [5 / scale, 4 / scale], opacity: 0.95 })
-  })
+  return workings.cover.bare
+    .filter(({ length, run }) => length < runs.find(({ id }) => id === run)!.length)
+    .map(({ run: id, from, length }) => {
+      const run = runs.find((each) => each.id === id)!
+      return new Konva.Line({
+        points: faceEdge(run, from, length * 0.9999).flatMap(({ x, y }) => [x, y]),
+        closed: true,
+        stroke: CARE,
+        strokeWidth: 1.5 / scale,
+        dash: [5 / scale, 4 / scale],
+        opacity: 0.95,
+      })
+    })
 }
 
 /** A reserved stretch: a double line along the inner edge. */
@@ -146,14 +227,19 @@ function zoneEdge({ run: id, from, length }: Zone, { runs, scale, onDark }: Dime
   const run = runs.find((each) => each.id === id)
   if (!run || length <= 0) return []
   const steps = Math.max(2, Math.ceil(length / 8))
-  return [-3, -6].map((pixels) => new Konva.Line({
-    points: Array.from({ length: steps + 1 }, (_, i) => {
-      const station = stationAt(run, onRun(run, from + (length * i) / steps))
-      const { x, y } = across(station, -1 + pixels / scale / station.half)
-      return [x, y]
-    }).flat(),
-    stroke: paler(onDark), strokeWidth: 1.2 / scale, opacity: 0.75,
-  }))
+  return [-3, -6].map(
+    (pixels) =>
+      new Konva.Line({
+        points: Array.from({ length: steps + 1 }, (_, i) => {
+          const station = stationAt(run, onRun(run, from + (length * i) / steps))
+          const { x, y } = across(station, -1 + pixels / scale / station.half)
+          return [x, y]
+        }).flat(),
+        stroke: paler(onDark),
+        strokeWidth: 1.2 / scale,
+        opacity: 0.75,
+      }),
+  )
 }
 
 function baseMeasures(asked: DimensionsAsked): Node[] {
@@ -161,9 +247,15 @@ function baseMeasures(asked: DimensionsAsked): Node[] {
   return measureLines(workings.scene.base, runs, workings.base.bounds).flatMap(({ name, from, to, value }) => {
     const far = Math.hypot(to.x - from.x, to.y - from.y) || 1
     const cap = 5 / scale
-    const [nx, ny] = [-(to.y - from.y) / far * cap, (to.x - from.x) / far * cap]
-    const end = ({ x, y }: Point): readonly [Point, Point] => [{ x: x - nx, y: y - ny }, { x: x + nx, y: y + ny }]
-    return [strokes([[from, to], end(from), end(to)], paler(onDark), 1.4, scale), label(`${name} ${show(value, manner)}`, [(from.x + to.x) / 2, (from.y + to.y) / 2], asked, 12, true)]
+    const [nx, ny] = [(-(to.y - from.y) / far) * cap, ((to.x - from.x) / far) * cap]
+    const end = ({ x, y }: Point): readonly [Point, Point] => [
+      { x: x - nx, y: y - ny },
+      { x: x + nx, y: y + ny },
+    ]
+    return [
+      strokes([[from, to], end(from), end(to)], paler(onDark), 1.4, scale),
+      label(`${name} ${show(value, manner)}`, [(from.x + to.x) / 2, (from.y + to.y) / 2], asked, 12, true),
+    ]
   })
 }
 
@@ -173,9 +265,22 @@ function selection(asked: DimensionsAsked): Node[] {
   if (!last) return []
   const outlines = selected.flatMap((item) => {
     const points = patchOutline(item.form, item.length, item.width).flatMap(({ x, y }) => [x, y])
-    return [['#ffffff', 3, []], ['#2c5a43', 1.6, [6, 4]]].map(([stroke, width, dash]) => new Konva.Line({
-      x: item.x, y: item.y, points, rotation: item.bearing, closed: true, stroke: stroke as string, strokeWidth: (width as number) / scale, dash: (dash as number[]).map((each) => each / scale),
-    }))
+    return [
+      ['#ffffff', 3, []],
+      ['#2c5a43', 1.6, [6, 4]],
+    ].map(
+      ([stroke, width, dash]) =>
+        new Konva.Line({
+          x: item.x,
+          y: item.y,
+          points,
+          rotation: item.bearing,
+          closed: true,
+          stroke: stroke as string,
+          strokeWidth: (width as number) / scale,
+          dash: (dash as number[]).map((each) => each / scale),
+        }),
+    )
   })
   const told = says ? [label(says, [last.x, last.y - 26 / scale], asked, 13, true)] : []
   if (moving) return [...outlines, ...told]
@@ -190,7 +295,20 @@ function grips(item: SceneItem, scale: number): Node[] {
   return [
     new Konva.Line({ points: [stem.x, stem.y, turn.x, turn.y], stroke: '#ffffff', strokeWidth: 1.2 / scale }),
     new Konva.Circle({ ...turn, radius: 5 / scale, ...style }),
-    ...(trim ? [new Konva.Rect({ x: trim.x, y: trim.y, width: 9 / scale, height: 9 / scale, offsetX: 4.5 / scale, offsetY: 4.5 / scale, rotation: item.bearing, ...style })] : []),
+    ...(trim
+      ? [
+          new Konva.Rect({
+            x: trim.x,
+            y: trim.y,
+            width: 9 / scale,
+            height: 9 / scale,
+            offsetX: 4.5 / scale,
+            offsetY: 4.5 / scale,
+            rotation: item.bearing,
+            ...style,
+          }),
+        ]
+      : []),
   ]
 }
 
@@ -215,7 +333,15 @@ function gapArrows(item: SceneItem, asked: DimensionsAsked): Node[] {
     const { x, y } = across(middle, side * (1 + 16 / scale / middle.half))
     return [
       new Konva.Line({ points, stroke: '#ffffff', strokeWidth: 4 / scale, opacity: 0.8 }),
-      new Konva.Arrow({ points, stroke: MEASURE, fill: MEASURE, strokeWidth: 2 / scale, pointerLength: 6 / scale, pointerWidth: 6 / scale, pointerAtBeginning: true }),
+      new Konva.Arrow({
+        points,
+        stroke: MEASURE,
+        fill: MEASURE,
+        strokeWidth: 2 / scale,
+        pointerLength: 6 / scale,
+        pointerWidth: 6 / scale,
+        pointerAtBeginning: true,
+      }),
       label(readTape(length, manner.units), [x, y], asked, 12, true),
     ]
   }
@@ -226,6 +352,15 @@ function gapArrows(item: SceneItem, asked: DimensionsAsked): Node[] {
   ]
 }
 
-function marquee({ from, to }: { from: Point, to: Point }, scale: number): Node {
-  return new Konva.Rect({ x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y), stroke: '#ffffff', strokeWidth: 1.4 / scale, dash: [4 / scale, 3 / scale], fill: 'rgba(44,90,67,0.18)' })
+function marquee({ from, to }: { from: Point; to: Point }, scale: number): Node {
+  return new Konva.Rect({
+    x: Math.min(from.x, to.x),
+    y: Math.min(from.y, to.y),
+    width: Math.abs(to.x - from.x),
+    height: Math.abs(to.y - from.y),
+    stroke: '#ffffff',
+    strokeWidth: 1.4 / scale,
+    dash: [4 / scale, 3 / scale],
+    fill: 'rgba(44,90,67,0.18)',
+  })
 }

@@ -41,12 +41,12 @@ export interface HandledBench {
 
 /** What a pointer is about. */
 type Deed =
-  | { readonly kind: 'press', readonly item: SceneItem, readonly from: Point, readonly pixel: Point, readonly add: boolean }
-  | { readonly kind: 'drag', readonly drag: Drag, readonly ids: readonly string[], by: { along: number, across: number } }
-  | { readonly kind: 'turn', readonly item: SceneItem, bearing: number }
-  | { readonly kind: 'trim', readonly item: SceneItem, length: number }
-  | { readonly kind: 'pan', readonly pixel: Point, readonly view: View, moved: boolean }
-  | { readonly kind: 'marquee', readonly from: Point, to: Point }
+  | { readonly kind: 'press'; readonly item: SceneItem; readonly from: Point; readonly pixel: Point; readonly add: boolean }
+  | { readonly kind: 'drag'; readonly drag: Drag; readonly ids: readonly string[]; by: { along: number; across: number } }
+  | { readonly kind: 'turn'; readonly item: SceneItem; bearing: number }
+  | { readonly kind: 'trim'; readonly item: SceneItem; length: number }
+  | { readonly kind: 'pan'; readonly pixel: Point; readonly view: View; moved: boolean }
+  | { readonly kind: 'marquee'; readonly from: Point; to: Point }
 
 /** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
 const WAVER = 3
@@ -58,10 +58,17 @@ const TURN_STEP = 5
 export class Gestures {
   private deed: Deed | null = null
 
-  constructor(private readonly bench: HandledBench, private readonly events: GestureEvents) {}
+  constructor(
+    private readonly bench: HandledBench,
+    private readonly events: GestureEvents,
+  ) {}
 
-  get busy(): boolean { return this.deed !== null }
-  get marquee(): { readonly from: Point, readonly to: Point } | null { return this.deed?.kind === 'marquee' ? this.deed : null }
+  get busy(): boolean {
+    return this.deed !== null
+  }
+  get marquee(): { readonly from: Point; readonly to: Point } | null {
+    return this.deed?.kind === 'marquee' ? this.deed : null
+  }
 
   /** @param add whether what is touched is added to what is chosen, or a rectangle drawn about it */
   down(pixel: Point, add: boolean): void {
@@ -100,10 +107,12 @@ export class Gestures {
       case 'drag': {
         const { along, across } = dragTo(deed.drag, at, view.scale, free)
         deed.by = { along, across }
-        bench.lift(deed.ids.flatMap((id) => {
-          const [item, placement] = [bench.item(id), this.placement(id)]
-          return item && placement ? [movedItem(item, placement, bench.run(placement.run), deed.by)] : []
-        }))
+        bench.lift(
+          deed.ids.flatMap((id) => {
+            const [item, placement] = [bench.item(id), this.placement(id)]
+            return item && placement ? [movedItem(item, placement, bench.run(placement.run), deed.by)] : []
+          }),
+        )
         return null
       }
       case 'turn': {
@@ -120,7 +129,11 @@ export class Gestures {
       case 'pan': {
         if (!deed.moved && Math.hypot(pixel.x - deed.pixel.x, pixel.y - deed.pixel.y) < WAVER) return null
         deed.moved = true
-        bench.pan({ ...view, x: deed.view.x - (pixel.x - deed.pixel.x) / view.scale, y: deed.view.y - (pixel.y - deed.pixel.y) / view.scale })
+        bench.pan({
+          ...view,
+          x: deed.view.x - (pixel.x - deed.pixel.x) / view.scale,
+          y: deed.view.y - (pixel.y - deed.pixel.y) / view.scale,
+        })
         return null
       }
       case 'marquee': {
@@ -142,16 +155,23 @@ export class Gestures {
         this.events.select(!deed.add ? [id] : selection.includes(id) ? selection.filter((each) => each !== id) : [...selection, id])
         return
       }
-      case 'drag': bench.settle(deed.by.along !== 0 || deed.by.across !== 0, () => this.events.moved(deed.ids, deed.by.along, deed.by.across)); return
-      case 'turn': bench.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180)); return
-      case 'trim': bench.settle(deed.length !== deed.item.length, () => this.events.trimmed(deed.length)); return
+      case 'drag':
+        bench.settle(deed.by.along !== 0 || deed.by.across !== 0, () => this.events.moved(deed.ids, deed.by.along, deed.by.across))
+        return
+      case 'turn':
+        bench.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180))
+        return
+      case 'trim':
+        bench.settle(deed.length !== deed.item.length, () => this.events.trimmed(deed.length))
+        return
       case 'marquee': {
         const found = bench.within(deed.from, deed.to).map(({ id }) => id)
         this.events.select([...new Set([...bench.selection(), ...found])])
         bench.mark()
         return
       }
-      case 'pan': if (!deed.moved) this.events.select([])
+      case 'pan':
+        if (!deed.moved) this.events.select([])
     }
   }
 
@@ -159,7 +179,10 @@ export class Gestures {
     const { bench } = this
     const placement = this.placement(item.id)!
     const run = bench.run(placement.run)
-    const rests = bench.workings().placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run).map(({ rest }) => rest)
+    const rests = bench
+      .workings()
+      .placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run)
+      .map(({ rest }) => rest)
     const unit = bench.manner().units === 'in' ? inches(1) : 20
     const marks = run.closed
       ? Array.from({ length: 24 }, (_, i) => (i / 24) * run.length)
@@ -169,9 +192,13 @@ export class Gestures {
   }
 
   /** The pointer left the drawing: what it pans stays where it is. */
-  leave(): void { if (this.deed?.kind === 'pan') this.deed = null }
+  leave(): void {
+    if (this.deed?.kind === 'pan') this.deed = null
+  }
 
-  private placement(id: string): Placement | undefined { return this.bench.workings().placements.find((each) => each.id === id) }
+  private placement(id: string): Placement | undefined {
+    return this.bench.workings().placements.find((each) => each.id === id)
+  }
 
   /** What is told beside a thing while it is moved. */
   says(manner: Manner): string | null {

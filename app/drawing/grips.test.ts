@@ -8,7 +8,16 @@ import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, Picker, startDrag }
 const on = (kind: BaseKind, at = 0.3) => {
   const base = usualBase(kind)
   const [run] = runsOf(base)
-  const { scene, placements } = work(pieceWith([layerOf('a', 'bracken', { kind: 'single', at, drop: 0 }, { run: run!.id }), layerOf('b', 'rose', { kind: 'single', at, drop: 0 }, { run: run!.id })], { base }), shelf)
+  const { scene, placements } = work(
+    pieceWith(
+      [
+        layerOf('a', 'bracken', { kind: 'single', at, drop: 0 }, { run: run!.id }),
+        layerOf('b', 'rose', { kind: 'single', at, drop: 0 }, { run: run!.id }),
+      ],
+      { base },
+    ),
+    shelf,
+  )
   return { run: run!, item: scene.items[0]!, placement: placements[0]!, scene }
 }
 

@@ -1,7 +1,10 @@
 import type { View } from './scene'
 
 /** A picture that goes into another, in its left top corner or at a place, pixels. */
-interface Part { readonly image: CanvasImageSource, readonly at?: { readonly x: number, readonly y: number, readonly width: number, readonly height: number } }
+interface Part {
+  readonly image: CanvasImageSource
+  readonly at?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+}
 
 /**
  * What is shown while the view moves: all that was painted, in one picture that the browser moves and stretches, so
@@ -12,28 +15,47 @@ export class MovedPicture {
   private from: View | null = null
 
   constructor() {
-    Object.assign(this.canvas.style, { position: 'absolute', left: '0', top: '0', transformOrigin: '0 0', pointerEvents: 'none', visibility: 'hidden' })
+    Object.assign(this.canvas.style, {
+      position: 'absolute',
+      left: '0',
+      top: '0',
+      transformOrigin: '0 0',
+      pointerEvents: 'none',
+      visibility: 'hidden',
+    })
   }
 
-  get holds(): boolean { return this.from !== null }
+  get holds(): boolean {
+    return this.from !== null
+  }
 
   /** Takes pictures up, the first as large as the whole. @param view what they show, in pixels of the page */
   hold(view: View, parts: readonly [{ readonly image: ImageBitmap | OffscreenCanvas }, ...Part[]]): void {
-    const [{ image: { width, height } }] = parts
+    const [
+      {
+        image: { width, height },
+      },
+    ] = parts
     Object.assign(this.canvas, { width, height })
     Object.assign(this.canvas.style, { width: `${view.width}px`, height: `${view.height}px` })
     const ctx = this.canvas.getContext('2d')!
-    for (const { image, at = { x: 0, y: 0, width, height } } of parts as readonly Part[]) ctx.drawImage(image, at.x, at.y, at.width, at.height)
+    for (const { image, at = { x: 0, y: 0, width, height } } of parts as readonly Part[])
+      ctx.drawImage(image, at.x, at.y, at.width, at.height)
     this.from = view
   }
 
-  drop(): void { this.from = null }
+  drop(): void {
+    this.from = null
+  }
 
   /** Whether a view, at the scale of the picture, shows more than it. */
   leaves(view: View): boolean {
     const { from } = this
     if (!from) return false
-    return Math.abs(view.x - from.x) > (from.width / from.scale - view.width / view.scale) / 2 || Math.abs(view.y - from.y) > (from.height / from.scale - view.height / view.scale) / 2
+    return (
+      Math.abs(view.x - from.x) > (from.width / from.scale - view.width / view.scale) / 2 ||
+      Math.abs(view.y - from.y) > (from.height / from.scale - view.height / view.scale) / 2
+    )
   }
 
   /** Puts the picture where a view shows it. */

@@ -30,7 +30,10 @@ const ONE_COLOUR = 1.5
 /** A sheet that is a canvas: shapes go straight onto it, in its own coordinates. What is too fine to be seen at its scale is left out. */
 export class CanvasSheet implements Sheet {
   /** @param scale pixels to the millimetre */
-  constructor(private readonly ctx: Context, private readonly scale: number) {
+  constructor(
+    private readonly ctx: Context,
+    private readonly scale: number,
+  ) {
     ctx.lineCap = 'round'
     ctx.lineJoin = 'round'
   }
@@ -83,9 +86,10 @@ function trace(ctx: Context, shape: Shape): void {
 
 function styleOf(ctx: Context, paint: Paint): string | CanvasGradient {
   if (typeof paint === 'string') return paint
-  const gradient = paint.kind === 'linear'
-    ? ctx.createLinearGradient(...paint.from, ...paint.to)
-    : ctx.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius)
+  const gradient =
+    paint.kind === 'linear'
+      ? ctx.createLinearGradient(...paint.from, ...paint.to)
+      : ctx.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius)
   for (const [at, colour] of paint.stops) gradient.addColorStop(at, colour)
   return gradient
 }

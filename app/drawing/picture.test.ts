@@ -21,7 +21,8 @@ describe('a picture to give out', () => {
   it('refuses parts of pixels, too few, too many across, and too many down, and says how many it can be', () => {
     const square = { left: 0, right: 100, top: 0, bottom: 100 }
     expect(wrongPixels(square, PIXELS.most)).toBeNull()
-    for (const across of [PIXELS.most + 1, PIXELS.least - 1, 100.5, Number.NaN]) expect(wrongPixels(square, across)).toBe('A whole number from 64 to 6,000.')
+    for (const across of [PIXELS.most + 1, PIXELS.least - 1, 100.5, Number.NaN])
+      expect(wrongPixels(square, across)).toBe('A whole number from 64 to 6,000.')
     const tall = { left: 0, right: 100, top: 0, bottom: 300 }
     expect(wrongPixels(tall, 6000)).toBe('It would be 18,000 pixels high; the most is 9,000. Take 3,000 across or fewer.')
     expect(wrongPixels(tall, 3000)).toBeNull()

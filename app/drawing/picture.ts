@@ -20,16 +20,23 @@ export function framed(workings: Workings, framing: Framing): Bounds {
 }
 
 /** How many pixels down a picture has that is so many across. */
-export const pixelsDown = ({ left, right, top, bottom }: Bounds, across: number): number => Math.max(1, Math.round((across * (bottom - top)) / (right - left)))
+export const pixelsDown = ({ left, right, top, bottom }: Bounds, across: number): number =>
+  Math.max(1, Math.round((across * (bottom - top)) / (right - left)))
 
 /** What is wrong with so many pixels across; null when they can be had. */
 export function wrongPixels(bounds: Bounds, across: number): string | null {
-  if (!Number.isInteger(across) || across < PIXELS.least || across > PIXELS.most) return `A whole number from ${PIXELS.least} to ${PIXELS.most.toLocaleString('en')}.`
+  if (!Number.isInteger(across) || across < PIXELS.least || across > PIXELS.most)
+    return `A whole number from ${PIXELS.least} to ${PIXELS.most.toLocaleString('en')}.`
   const down = pixelsDown(bounds, across)
   if (down <= PIXELS.mostDown) return null
   return `It would be ${down.toLocaleString('en')} pixels high; the most is ${PIXELS.mostDown.toLocaleString('en')}. Take ${pixelsDown({ left: bounds.top, right: bounds.bottom, top: bounds.left, bottom: bounds.right }, PIXELS.mostDown).toLocaleString('en')} across or fewer.`
 }
 
-export interface PictureOrder { readonly scene: Scene, readonly bounds: Bounds, readonly across: number, readonly bare: boolean }
+export interface PictureOrder {
+  readonly scene: Scene
+  readonly bounds: Bounds
+  readonly across: number
+  readonly bare: boolean
+}
 
 export const viewFor = ({ bounds, across }: PictureOrder): View => fitting(bounds, across, pixelsDown(bounds, across), 1)

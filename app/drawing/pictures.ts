@@ -17,7 +17,7 @@ export interface Pictures {
   readonly veil: OffscreenCanvas | null
 }
 
-const bases: { key: string, picture: BasePicture }[] = []
+const bases: { key: string; picture: BasePicture }[] = []
 /** Pictures of bases that are kept: of the piece on the bench at a few scales. */
 const BASES_KEPT = 6
 /** What is painted of a base beyond each side of what is looked at, as a share of it, so that a pan finds it there. */
@@ -25,7 +25,13 @@ const ABOUT = 0.25
 
 /** The picture of a base where it is looked at: of all of it, unless most of it is out of view. */
 function baseOf(scene: Scene, view: View): BasePicture {
-  const key = JSON.stringify([scene.base.kind, scene.base.shape, scene.base.turn, scene.base.colour, Math.ceil(2 * Math.log2(view.scale) - 1e-6)])
+  const key = JSON.stringify([
+    scene.base.kind,
+    scene.base.shape,
+    scene.base.turn,
+    scene.base.colour,
+    Math.ceil(2 * Math.log2(view.scale) - 1e-6),
+  ])
   const seen = common(baseBounds(scene.runs), regionOf(view))
   const known = bases.find((each) => each.key === key && (!seen || contains(each.picture.bounds, seen)))
   if (known) return known.picture
@@ -38,7 +44,7 @@ function baseOf(scene: Scene, view: View): BasePicture {
 }
 const contains = (a: Bounds, b: Bounds): boolean => a.left <= b.left && a.right >= b.right && a.top <= b.top && a.bottom >= b.bottom
 
-function sheet({ width, height }: View): { readonly image: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D } {
+function sheet({ width, height }: View): { readonly image: OffscreenCanvas; readonly ctx: OffscreenCanvasRenderingContext2D } {
   const image = new OffscreenCanvas(Math.max(1, Math.round(width)), Math.max(1, Math.round(height)))
   return { image, ctx: image.getContext('2d')! }
 }
@@ -92,8 +98,10 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   if (!changed.length) return after
   const boxes = changed.flatMap((item) => (item.tucked ? [boxOf(item), footOf(item)] : [boxOf(item)]))
   const dirty: Bounds = {
-    left: Math.min(...boxes.map(({ left }) => left)), right: Math.max(...boxes.map(({ right }) => right)),
-    top: Math.min(...boxes.map(({ top }) => top)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
+    left: Math.min(...boxes.map(({ left }) => left)),
+    right: Math.max(...boxes.map(({ right }) => right)),
+    top: Math.min(...boxes.map(({ top }) => top)),
+    bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
   }
   const { view, still } = before
   const part = pixelsOf(dirty, view)
@@ -102,9 +110,18 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   // On a sheet of its own with a rim that is left behind: what is painted up to an edge is not painted as it is within a picture.
   const patch = new OffscreenCanvas(wide + 2 * RIM, high + 2 * RIM)
   const on = patch.getContext('2d')!
-  on.setTransform(view.scale, 0, 0, view.scale, view.width / 2 - view.x * view.scale - left + RIM, view.height / 2 - view.y * view.scale - top + RIM)
+  on.setTransform(
+    view.scale,
+    0,
+    0,
+    view.scale,
+    view.width / 2 - view.x * view.scale - left + RIM,
+    view.height / 2 - view.y * view.scale - top + RIM,
+  )
   paintBase(on, baseOf(scene, view))
-  for (const _ of paintingWithin(on, scene.base, items, dirty, view.scale)) { /* to its end, at once */ }
+  for (const _ of paintingWithin(on, scene.base, items, dirty, view.scale)) {
+    /* to its end, at once */
+  }
   const ctx = still.getContext('2d')!
   ctx.setTransform(1, 0, 0, 1, 0, 0)
   ctx.clearRect(left, top, wide, high)
@@ -113,9 +130,15 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
 }
 
 /** The whole pixels of a picture that a part of the drawing takes up; null when none of it is in view. */
-export function pixelsOf({ left, top, right, bottom }: Bounds, { x, y, scale, width, height }: View): { readonly left: number, readonly top: number, readonly wide: number, readonly high: number } | null {
+export function pixelsOf(
+  { left, top, right, bottom }: Bounds,
+  { x, y, scale, width, height }: View,
+): { readonly left: number; readonly top: number; readonly wide: number; readonly high: number } | null {
   const from = [Math.max(0, Math.floor((left - x) * scale + width / 2)), Math.max(0, Math.floor((top - y) * scale + height / 2))] as const
-  const to = [Math.min(width, Math.ceil((right - x) * scale + width / 2)), Math.min(height, Math.ceil((bottom - y) * scale + height / 2))] as const
+  const to = [
+    Math.min(width, Math.ceil((right - x) * scale + width / 2)),
+    Math.min(height, Math.ceil((bottom - y) * scale + height / 2)),
+  ] as const
   return to[0] > from[0] && to[1] > from[1] ? { left: from[0], top: from[1], wide: to[0] - from[0], high: to[1] - from[1] } : null
 }
 
@@ -139,5 +162,6 @@ export function changesOf(before: readonly SceneItem[], after: readonly SceneIte
   return [...changed, ...left]
 }
 
-export const sameView = (a: View, b: View): boolean => a.x === b.x && a.y === b.y && a.scale === b.scale && a.width === b.width && a.height === b.height
+export const sameView = (a: View, b: View): boolean =>
+  a.x === b.x && a.y === b.y && a.scale === b.scale && a.width === b.width && a.height === b.height
 const sameSurface = (a: Scene, b: Scene): boolean => a.surface === b.surface || JSON.stringify(a.surface) === JSON.stringify(b.surface)

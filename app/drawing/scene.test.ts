@@ -14,7 +14,14 @@ it('fits bounds into a view, and shows just that region', () => {
 })
 
 it('tucks stems in and hangs signs on two cords', () => {
-  const { scene } = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0.2, drop: 0 }), layerOf('b', 'ticket-sign', { kind: 'single', at: 0, drop: 120 }), layerOf('c', 'rose', { kind: 'single', at: 0.5, drop: 0 })]), shelf)
+  const { scene } = work(
+    pieceWith([
+      layerOf('a', 'bay', { kind: 'single', at: 0.2, drop: 0 }),
+      layerOf('b', 'ticket-sign', { kind: 'single', at: 0, drop: 120 }),
+      layerOf('c', 'rose', { kind: 'single', at: 0.5, drop: 0 }),
+    ]),
+    shelf,
+  )
   const [bay, ticket, rose] = scene.items
   expect([bay!.tucked, rose!.tucked]).toEqual([true, false])
   expect(cordMarks(ticket!)).toHaveLength(2)

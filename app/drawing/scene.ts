@@ -1,6 +1,7 @@
 import type { Base } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
 import type { Bounds, Point } from '#core/measure'
+import { radians } from '#core/measure'
 import { AROUND_DOOR, baseBounds, cordMarks, doorBounds, lightMarks, putBase, putSurface } from '#core/scene'
 import type { Workings } from '#core/workings'
 import type { Context } from './paint'
@@ -9,10 +10,19 @@ import type { Sprite } from './sprites'
 import { boxOf, drawItem, footOf, spriteOf, stepScale, tuckSprite } from './sprites'
 
 /** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
-export interface View { readonly x: number, readonly y: number, readonly scale: number, readonly width: number, readonly height: number }
+export interface View {
+  readonly x: number
+  readonly y: number
+  readonly scale: number
+  readonly width: number
+  readonly height: number
+}
 
 /** The point of a drawing that is seen at a pixel, mm. */
-export const toMm = ({ x, y }: Point, view: View): Point => ({ x: view.x + (x - view.width / 2) / view.scale, y: view.y + (y - view.height / 2) / view.scale })
+export const toMm = ({ x, y }: Point, view: View): Point => ({
+  x: view.x + (x - view.width / 2) / view.scale,
+  y: view.y + (y - view.height / 2) / view.scale,
+})
 
 export function regionOf({ x, y, scale, width, height }: View): Bounds {
   return { left: x - width / 2 / scale, right: x + width / 2 / scale, top: y - height / 2 / scale, bottom: y + height / 2 / scale }
@@ -49,7 +59,10 @@ export function fitting(bounds: Bounds, width: number, height: number, margin = 
 const MOST_PIXELS = 9_000_000
 
 /** A picture of a bare base, or of the part of it that is looked at, with where that lies, mm. */
-export interface BasePicture { readonly image: OffscreenCanvas, readonly bounds: Bounds }
+export interface BasePicture {
+  readonly image: OffscreenCanvas
+  readonly bounds: Bounds
+}
 
 /** @param scale pixels to the millimetre at which it will be seen @param within the part of the drawing that is looked at, mm */
 export function basePicture({ base, runs }: Pick<Scene, 'base' | 'runs'>, scale: number, within?: Bounds): BasePicture {
@@ -59,14 +72,19 @@ export function basePicture({ base, runs }: Pick<Scene, 'base' | 'runs'>, scale:
   const own = Math.min(stepScale(scale), Math.sqrt(MOST_PIXELS / (wide * high)))
   const image = new OffscreenCanvas(Math.max(1, Math.round(wide * own)), Math.max(1, Math.round(high * own)))
   const ctx = image.getContext('2d')!
-  ctx.setTransform(image.width / wide, 0, 0, image.height / high, -bounds.left * image.width / wide, -bounds.top * image.height / high)
+  ctx.setTransform(image.width / wide, 0, 0, image.height / high, (-bounds.left * image.width) / wide, (-bounds.top * image.height) / high)
   putBase(base, runs, new CanvasSheet(ctx, own))
   return { image, bounds }
 }
 
 /** What two rectangles have in common; null when nothing. */
 export function common(a: Bounds, b: Bounds): Bounds | null {
-  const both = { left: Math.max(a.left, b.left), right: Math.min(a.right, b.right), top: Math.max(a.top, b.top), bottom: Math.min(a.bottom, b.bottom) }
+  const both = {
+    left: Math.max(a.left, b.left),
+    right: Math.min(a.right, b.right),
+    top: Math.max(a.top, b.top),
+    bottom: Math.min(a.bottom, b.bottom),
+  }
   return both.left < both.right && both.top < both.bottom ? both : null
 }
 
@@ -97,8 +115,14 @@ export function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Spr
   if (item.cord) paintMarks(ctx, cordMarks(item))
   ctx.save()
   ctx.translate(item.x, item.y)
-  ctx.rotate((item.bearing * Math.PI) / 180)
-  ctx.drawImage(sprite.image, -sprite.x / sprite.scale, -sprite.y / sprite.scale, sprite.image.width / sprite.scale, sprite.image.height / sprite.scale)
+  ctx.rotate(radians(item.bearing))
+  ctx.drawImage(
+    sprite.image,
+    -sprite.x / sprite.scale,
+    -sprite.y / sprite.scale,
+    sprite.image.width / sprite.scale,
+    sprite.image.height / sprite.scale,
+  )
   ctx.restore()
   if (item.tucked) paintFoot(ctx, base, item, scale)
 }
@@ -124,8 +148,10 @@ const meets = (a: Bounds, b: Bounds): boolean => a.left < b.right && b.left < a.
 export function wholeBounds(scene: Scene, around: Bounds): Bounds {
   const door = doorBounds(scene.surface) ?? around
   return {
-    left: Math.min(door.left, around.left) - AROUND_DOOR, right: Math.max(door.right, around.right) + AROUND_DOOR,
-    top: Math.min(door.top, around.top) - AROUND_DOOR, bottom: Math.max(door.bottom, around.bottom) + AROUND_DOOR * 0.8,
+    left: Math.min(door.left, around.left) - AROUND_DOOR,
+    right: Math.max(door.right, around.right) + AROUND_DOOR,
+    top: Math.min(door.top, around.top) - AROUND_DOOR,
+    bottom: Math.max(door.bottom, around.bottom) + AROUND_DOOR * 0.8,
   }
 }
 
@@ -135,7 +161,13 @@ export interface PaintOptions {
 }
 
 /** Paints a whole scene onto a plain canvas, step by step: how much of it is done is told before each thing. */
-export function* paintingScene(ctx: Context, scene: Scene, view: View, { bare = false }: PaintOptions = {}, drawn: (item: SceneItem, scale: number) => Sprite = drawItem): Generator<number, void> {
+export function* paintingScene(
+  ctx: Context,
+  scene: Scene,
+  view: View,
+  { bare = false }: PaintOptions = {},
+  drawn: (item: SceneItem, scale: number) => Sprite = drawItem,
+): Generator<number, void> {
   const { scale } = view
   const items = scene.items.filter(({ hidden }) => !hidden)
   toView(ctx, view)
@@ -162,7 +194,9 @@ export async function paintScene(ctx: Context, scene: Scene, view: View, options
   const painting = paintingScene(ctx, scene, view, options, spriteOf)
   while (!painting.next().done) {
     if (performance.now() - began < SLICE) continue
-    await new Promise((resolve) => { setTimeout(resolve) })
+    await new Promise((resolve) => {
+      setTimeout(resolve)
+    })
     if (stopped()) return false
     began = performance.now()
   }

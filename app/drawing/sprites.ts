@@ -4,11 +4,16 @@ import type { SceneItem } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { LIGHT_FROM, looksKey, measureItem, putDown } from '#core/plant'
 import { CAST, castAway, DIM, tuckGlyph, tuckTwin } from '#core/scene'
-import { onceFor } from '#core/measure'
+import { onceFor, radians } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'
 
 /** A picture with its anchor at `x`, `y` in its own pixels. `scale` is its pixels to the millimetre where it is put. */
-export interface Sprite { readonly image: OffscreenCanvas, readonly x: number, readonly y: number, readonly scale: number }
+export interface Sprite {
+  readonly image: OffscreenCanvas
+  readonly x: number
+  readonly y: number
+  readonly scale: number
+}
 
 /** What the sprites that are kept may take, bytes. */
 const KEPT = 192 * 1024 * 1024
@@ -57,11 +62,12 @@ function stepped(item: SceneItem): SceneItem {
   const length = SIZE_STEP ** Math.round(Math.log(item.length) / Math.log(SIZE_STEP))
   return { ...item, length, width: (item.width * length) / item.length }
 }
-const keys = onceFor<SceneItem, { readonly looks: SceneItem, readonly key: string }>()
-const keyed = (item: SceneItem) => keys(item, () => {
-  const looks = stepped(item)
-  return { looks, key: looksKey(looks) }
-})
+const keys = onceFor<SceneItem, { readonly looks: SceneItem; readonly key: string }>()
+const keyed = (item: SceneItem) =>
+  keys(item, () => {
+    const looks = stepped(item)
+    return { looks, key: looksKey(looks) }
+  })
 
 /**
  * The sprite of an item at a scale, drawn once for all that look alike.
@@ -79,17 +85,28 @@ export const boxOf = onceBox()
 
 function onceBox(): (item: SceneItem) => Bounds {
   const boxes = onceFor<SceneItem, Bounds>()
-  return (item) => boxes(item, () => {
-    const { looks } = keyed(item)
-    const { left, right, top, bottom } = measureItem(looks)
-    const grown = item.length / looks.length
-    const margin = grown * rim(item)
-    const [cos, sin] = [Math.cos((item.bearing * Math.PI) / 180), Math.sin((item.bearing * Math.PI) / 180)]
-    const corners = [[left, top], [right, top], [left, bottom], [right, bottom]].map(([u, v]) => [item.x + grown * (u! * cos - v! * sin), item.y + grown * (u! * sin + v! * cos)] as const)
-    if (item.cord) corners.push([item.cord.x, item.cord.y])
-    const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
-    return { left: Math.min(...xs, item.x) - margin, right: Math.max(...xs, item.x) + margin, top: Math.min(...ys, item.y) - margin, bottom: Math.max(...ys, item.y) + margin }
-  })
+  return (item) =>
+    boxes(item, () => {
+      const { looks } = keyed(item)
+      const { left, right, top, bottom } = measureItem(looks)
+      const grown = item.length / looks.length
+      const margin = grown * rim(item)
+      const [cos, sin] = [Math.cos(radians(item.bearing)), Math.sin(radians(item.bearing))]
+      const corners = [
+        [left, top],
+        [right, top],
+        [left, bottom],
+        [right, bottom],
+      ].map(([u, v]) => [item.x + grown * (u! * cos - v! * sin), item.y + grown * (u! * sin + v! * cos)] as const)
+      if (item.cord) corners.push([item.cord.x, item.cord.y])
+      const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+      return {
+        left: Math.min(...xs, item.x) - margin,
+        right: Math.max(...xs, item.x) + margin,
+        top: Math.min(...ys, item.y) - margin,
+        bottom: Math.max(...ys, item.y) + margin,
+      }
+    })
 }
 /** What is left about a drawing for its shadow, mm. */
 const rim = ({ rise }: Pick<SceneItem, 'rise'>): number => CAST.blur + castAway(rise) + 2
@@ -97,7 +114,12 @@ const rim = ({ rise }: Pick<SceneItem, 'rise'>): number => CAST.blur + castAway(
 /** How far what crosses over a foot reaches from it, mm. */
 export const FOOT = 30
 /** Where what crosses over an item's foot is seen, mm. */
-export const footOf = ({ x, y }: Pick<SceneItem, 'x' | 'y'>): Bounds => ({ left: x - FOOT, right: x + FOOT, top: y - FOOT, bottom: y + FOOT })
+export const footOf = ({ x, y }: Pick<SceneItem, 'x' | 'y'>): Bounds => ({
+  left: x - FOOT,
+  right: x + FOOT,
+  top: y - FOOT,
+  bottom: y + FOOT,
+})
 
 /** Steps in which the direction of what crosses over a foot is drawn. */
 const TUCK_TURNS = 36
@@ -116,9 +138,16 @@ export function tuckSprite(base: Base, item: Pick<SceneItem, 'along' | 'bearing'
 }
 
 /** A canvas just large enough, with so many mm about it, in millimetres. */
-function blank(bounds: Bounds, margin: number, scale: number): { readonly canvas: OffscreenCanvas, readonly ctx: OffscreenCanvasRenderingContext2D, readonly x: number, readonly y: number } {
+function blank(
+  bounds: Bounds,
+  margin: number,
+  scale: number,
+): { readonly canvas: OffscreenCanvas; readonly ctx: OffscreenCanvasRenderingContext2D; readonly x: number; readonly y: number } {
   const [left, top] = [bounds.left - margin, bounds.top - margin]
-  const canvas = new OffscreenCanvas(Math.max(1, Math.ceil((bounds.right - left + margin) * scale)), Math.max(1, Math.ceil((bounds.bottom - top + margin) * scale)))
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.ceil((bounds.right - left + margin) * scale)),
+    Math.max(1, Math.ceil((bounds.bottom - top + margin) * scale)),
+  )
   const ctx = canvas.getContext('2d')!
   ctx.setTransform(scale, 0, 0, scale, -left * scale, -top * scale)
   return { canvas, ctx, x: -left * scale, y: -top * scale }
@@ -139,7 +168,7 @@ export function drawItem(item: SceneItem, scale: number): Sprite {
   }
   const image = new OffscreenCanvas(canvas.width, canvas.height)
   const over = image.getContext('2d')!
-  const down = ((LIGHT_FROM + 180 - item.bearing) * Math.PI) / 180
+  const down = radians(LIGHT_FROM + 180 - item.bearing)
   over.shadowColor = `${CAST.colour}${Math.round(CAST.opacity * 255).toString(16)}`
   over.shadowBlur = CAST.blur * scale
   over.shadowOffsetX = Math.cos(down) * away * scale

@@ -23,8 +23,11 @@ const settings = useSettings()
 const workroom = useWorkroom()
 workroom.look()
 /** What is opened for more than one piece. */
-const shared = computed(() => (workroom.plan?.materials ?? []).filter(({ of, shares }) => of !== 'base' && Object.keys(shares).length > 1)
-  .map(({ id, name, opened, shares }) => ({ id, name, cost: opened.value, by: Object.keys(shares).length })))
+const shared = computed(() =>
+  (workroom.plan?.materials ?? [])
+    .filter(({ of, shares }) => of !== 'base' && Object.keys(shares).length > 1)
+    .map(({ id, name, opened, shares }) => ({ id, name, cost: opened.value, by: Object.keys(shares).length })),
+)
 const file = useTemplateRef('file')
 const page = useTemplateRef('page')
 const naming = ref(false)
@@ -32,11 +35,19 @@ const reading = ref<string | null>(null)
 const name = ref('')
 
 onMounted(async () => {
-  await notices.tell('What a closed page left behind could not be taken up', pieces.takeUpRescues().then((beside) => { for (const each of beside) notices.note(`What a closed page left behind is kept as “${each}”.`) }))
+  await notices.tell(
+    'What a closed page left behind could not be taken up',
+    pieces.takeUpRescues().then((beside) => {
+      for (const each of beside) notices.note(`What a closed page left behind is kept as “${each}”.`)
+    }),
+  )
   // Nuxt reads the setting from the environment, where "1" comes as a number.
   if (!useRuntimeConfig().public.demo) return
-  try { await pieces.seedDemo() }
-  catch (error) { notices.fault('The demo pieces could not be laid out', String(error)) }
+  try {
+    await pieces.seedDemo()
+  } catch (error) {
+    notices.fault('The demo pieces could not be laid out', String(error))
+  }
 })
 
 const records = computed(() => pieces.records ?? [])
@@ -44,23 +55,45 @@ const records = computed(() => pieces.records ?? [])
 /** As many cards side by side as the page is wide for; only rows in view are there. */
 const { width } = useWindowSize()
 const columns = computed(() => (width.value >= 1024 ? 3 : width.value >= 640 ? 2 : 1))
-const rows = computed(() => Array.from({ length: Math.ceil(records.value.length / columns.value) }, (_, i) => records.value.slice(i * columns.value, (i + 1) * columns.value)))
+const rows = computed(() =>
+  Array.from({ length: Math.ceil(records.value.length / columns.value) }, (_, i) =>
+    records.value.slice(i * columns.value, (i + 1) * columns.value),
+  ),
+)
 const list = useTemplateRef('list')
-const virtual = useWindowVirtualizer(computed(() => ({
-  count: rows.value.length, estimateSize: () => Math.min(width.value, 1152) / columns.value * 0.75 + 90, overscan: 1, scrollMargin: list.value?.offsetTop ?? 0,
-})))
-const measured = (row: unknown): void => { if (row instanceof Element) virtual.value.measureElement(row) }
+const virtual = useWindowVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    estimateSize: () => (Math.min(width.value, 1152) / columns.value) * 0.75 + 90,
+    overscan: 1,
+    scrollMargin: list.value?.offsetTop ?? 0,
+  })),
+)
+const measured = (row: unknown): void => {
+  if (row instanceof Element) virtual.value.measureElement(row)
+}
 
 async function take(files: readonly File[] | FileList | null): Promise<void> {
   for (const each of files ?? []) {
     reading.value = each.name
-    const imported = await pieces.importFile(each).catch((error: unknown): { ok: false, faults: { says: string, at: string, line: null }[] } => ({ ok: false, faults: [{ says: reason(error), at: '', line: null }] }))
+    const imported = await pieces
+      .importFile(each)
+      .catch((error: unknown): { ok: false; faults: { says: string; at: string; line: null }[] } => ({
+        ok: false,
+        faults: [{ says: reason(error), at: '', line: null }],
+      }))
     reading.value = null
     if (!imported.ok) notices.fault(`“${each.name}” was not taken in`, faultText(imported.faults))
     else if (imported.how === 'same') notices.note(`“${imported.piece.brief.name}” is here already, and is the same.`)
     else if (imported.how === 'copy') notices.note(`“${imported.piece.brief.name}” came in beside the one you have, which differs.`)
-    else notices.note(`“${imported.piece.brief.name}” came in${imported.materials ? ` with ${several(imported.materials, 'material', 'materials')} of its maker’s own` : ''}.`)
-    if (imported.ok && imported.money && imported.money !== settings.currency) notices.note(`Its money was in ${imported.money}; the workroom counts in ${settings.currency}. Look at its budget and the price of its base.`)
+    else
+      notices.note(
+        `“${imported.piece.brief.name}” came in${imported.materials ? ` with ${several(imported.materials, 'material', 'materials')} of its maker’s own` : ''}.`,
+      )
+    if (imported.ok && imported.money && imported.money !== settings.currency)
+      notices.note(
+        `Its money was in ${imported.money}; the workroom counts in ${settings.currency}. Look at its budget and the price of its base.`,
+      )
   }
 }
 async function chosen(event: Event): Promise<void> {
@@ -69,55 +102,119 @@ async function chosen(event: Event): Promise<void> {
   await take(input.files)
   input.value = ''
 }
-const { isOverDropZone } = useDropZone(page, { onDrop: (files) => { void take(files) } })
+const { isOverDropZone } = useDropZone(page, {
+  onDrop: (files) => {
+    void take(files)
+  },
+})
 
 async function start(): Promise<void> {
   // From the first piece on there is something to lose: ask the browser not to clear it away.
   void storage.keep()
-  await notices.tell('The piece could not be started', pieces.start(name.value.trim()).then(async (id) => { await navigateTo(`/piece/${id}`) }))
+  await notices.tell(
+    'The piece could not be started',
+    pieces.start(name.value.trim()).then(async (id) => {
+      await navigateTo(`/piece/${id}`)
+    }),
+  )
 }
 </script>
 
 <template>
   <main ref="page" class="mx-auto min-h-dvh max-w-6xl px-6 pb-10 max-sm:px-4" :class="isOverDropZone ? 'bg-moss' : ''">
     <header class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-4">
-      <img src="/icon.svg" alt="" class="size-7">
+      <img src="/icon.svg" alt="" class="size-7" />
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
       <span class="text-soft">Workroom</span>
       <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0">
         <NuxtLink to="/cutting" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Cutting</NuxtLink>
-        <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Shelf of materials</NuxtLink>
+        <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf"
+          >Shelf of materials</NuxtLink
+        >
         <NuxtLink to="/settings" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Settings</NuxtLink>
         <UnitsSwitch />
         <LightSwitch />
         <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>
-        <input ref="file" type="file" accept=".json,application/json" multiple class="sr-only" tabindex="-1" aria-label="A piece file" @change="chosen">
-        <button type="button" class="button-main" @click="name = ''; naming = true"><Plus :size="16" />Start a piece</button>
+        <input
+          ref="file"
+          type="file"
+          accept=".json,application/json"
+          multiple
+          class="sr-only"
+          tabindex="-1"
+          aria-label="A piece file"
+          @change="chosen"
+        />
+        <button
+          type="button"
+          class="button-main"
+          @click="
+            name = ''
+            naming = true
+          "
+        >
+          <Plus :size="16" />Start a piece
+        </button>
       </div>
     </header>
     <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>
-    <section v-if="workroom.plan && workroom.inHand?.length" class="mt-4 grid grid-cols-[1fr_1fr_1fr] gap-x-8 rounded-md border border-seam bg-sheet px-4 py-2 max-sm:grid-cols-1" aria-label="In hand" data-testid="in-hand">
-      <FigureRow :label="`To open for ${several(workroom.inHand.length, 'piece', 'pieces')} in hand`" :figure="workroom.plan.opened" :manner="settings.manner" strong />
+    <section
+      v-if="workroom.plan && workroom.inHand?.length"
+      class="mt-4 grid grid-cols-[1fr_1fr_1fr] gap-x-8 rounded-md border border-seam bg-sheet px-4 py-2 max-sm:grid-cols-1"
+      aria-label="In hand"
+      data-testid="in-hand"
+    >
+      <FigureRow
+        :label="`To open for ${several(workroom.inHand.length, 'piece', 'pieces')} in hand`"
+        :figure="workroom.plan.opened"
+        :manner="settings.manner"
+        strong
+      />
       <FigureRow label="Were each alone" :figure="workroom.plan.alone" :manner="settings.manner" />
       <FigureRow label="Saved by sharing packs and rolls" :figure="workroom.plan.saved" :manner="settings.manner" />
       <details v-if="shared.length" class="col-span-full border-t border-seam pt-1 text-fine">
-        <summary class="cursor-pointer py-0.5 font-medium">{{ several(shared.length, 'material is', 'materials are') }} shared by several pieces</summary>
-        <ul class="columns-2 gap-x-8 pb-1 max-sm:columns-1"><li v-for="each in shared" :key="each.id" class="flex justify-between gap-3"><span class="first-letter:uppercase">{{ each.name }}, by {{ each.by }}</span><span class="tabular-nums">{{ formatMoney(each.cost, settings.currency) }}</span></li></ul>
+        <summary class="cursor-pointer py-0.5 font-medium">
+          {{ several(shared.length, 'material is', 'materials are') }} shared by several pieces
+        </summary>
+        <ul class="columns-2 gap-x-8 pb-1 max-sm:columns-1">
+          <li v-for="each in shared" :key="each.id" class="flex justify-between gap-3">
+            <span class="first-letter:uppercase">{{ each.name }}, by {{ each.by }}</span
+            ><span class="tabular-nums">{{ formatMoney(each.cost, settings.currency) }}</span>
+          </li>
+        </ul>
       </details>
     </section>
     <p v-if="pieces.records && !records.length" class="py-24 text-center text-base" data-testid="empty">
       Nothing on the bench yet. Start a piece, or drop a piece file here.
     </p>
-    <div v-else ref="list" class="relative my-6" :style="{ height: `${virtual.getTotalSize()}px` }" role="list" :aria-label="`Pieces, ${records.length}`">
+    <div
+      v-else
+      ref="list"
+      class="relative my-6"
+      :style="{ height: `${virtual.getTotalSize()}px` }"
+      role="list"
+      :aria-label="`Pieces, ${records.length}`"
+    >
       <div
-        v-for="row in virtual.getVirtualItems()" :key="Number(row.key)" :ref="measured" :data-index="row.index" role="presentation"
-        class="absolute inset-x-0 top-0 grid gap-x-5 pb-6" :style="{ transform: `translateY(${row.start - virtual.options.scrollMargin}px)`, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"
+        v-for="row in virtual.getVirtualItems()"
+        :key="Number(row.key)"
+        :ref="measured"
+        :data-index="row.index"
+        role="presentation"
+        class="absolute inset-x-0 top-0 grid gap-x-5 pb-6"
+        :style="{
+          transform: `translateY(${row.start - virtual.options.scrollMargin}px)`,
+          gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+        }"
       >
         <div v-for="record in rows[row.index]" :key="record.id" role="listitem"><PieceCard :record="record" /></div>
       </div>
     </div>
     <footer v-if="storage.says" class="border-t border-seam pt-2 text-fine text-soft" data-testid="storage">
-      {{ storage.says }} <button v-if="storage.kept === false" type="button" class="font-medium underline" @click="storage.keep()">Ask the browser to keep it</button>
+      {{ storage.says }}
+      <button v-if="storage.kept === false" type="button" class="font-medium underline" @click="storage.keep()">
+        Ask the browser to keep it
+      </button>
     </footer>
 
     <Dialog :open="naming" class="relative z-50" @close="naming = false">
@@ -127,7 +224,7 @@ async function start(): Promise<void> {
           <DialogTitle class="mb-3 font-serif text-lg">Start a piece</DialogTitle>
           <form @submit.prevent="start">
             <label class="field-label" for="piece-name">What shall it be called?</label>
-            <input id="piece-name" v-model="name" class="field h-8" required maxlength="80" autocomplete="off" placeholder="Porch ring">
+            <input id="piece-name" v-model="name" class="field h-8" required maxlength="80" autocomplete="off" placeholder="Porch ring" />
             <div class="mt-4 flex justify-end gap-2">
               <button type="button" class="button h-8" @click="naming = false">Not now</button>
               <button type="submit" class="button-main" :disabled="!name.trim()">To the bench</button>

@@ -18,40 +18,84 @@ const mine = ref(false)
 const isOwn = ({ id }: Thumb): boolean => id in settings.rates
 const rooms = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  return THUMBS.map(({ room, thumbs }) => ({ room, thumbs: thumbs.filter((each) => (!mine.value || isOwn(each)) && `${room} ${each.name} ${each.why}`.toLowerCase().includes(wanted)) })).filter(({ thumbs }) => thumbs.length)
+  return THUMBS.map(({ room, thumbs }) => ({
+    room,
+    thumbs: thumbs.filter((each) => (!mine.value || isOwn(each)) && `${room} ${each.name} ${each.why}`.toLowerCase().includes(wanted)),
+  })).filter(({ thumbs }) => thumbs.length)
 })
 const changed = computed(() => Object.keys(settings.rates).length)
-const says = (of: Thumb, value: number): string => (of.unit === 'time' && value < 1.5 ? `${Number((value * 60).toFixed(1))} s` : showExact({ unit: of.unit, value }, manner.value))
+const says = (of: Thumb, value: number): string =>
+  of.unit === 'time' && value < 1.5 ? `${Number((value * 60).toFixed(1))} s` : showExact({ unit: of.unit, value }, manner.value)
 </script>
 
 <template>
   <main class="mx-auto min-h-dvh max-w-5xl px-6 pb-12 max-sm:px-4">
     <PageHead title="Settings">
       <template #ways><NuxtLink to="/shelf" class="page-link">Shelf</NuxtLink></template>
-      <template #about><span class="text-soft">{{ changed ? `${several(changed, 'rule of thumb is', 'rules of thumb are')} your own` : 'All rules of thumb are as usual' }}</span></template>
+      <template #about
+        ><span class="text-soft">{{
+          changed ? `${several(changed, 'rule of thumb is', 'rules of thumb are')} your own` : 'All rules of thumb are as usual'
+        }}</span></template
+      >
     </PageHead>
 
-    <PickField class="mt-3 w-40" label="Money in" :value="settings.currency" :options="CURRENCIES.map((value) => ({ value, name: value }))" @pick="(currency: Currency) => settings.setCurrency(currency)" />
-    <p class="max-w-3xl pt-3 text-soft">What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so under its sum.</p>
+    <PickField
+      class="mt-3 w-40"
+      label="Money in"
+      :value="settings.currency"
+      :options="CURRENCIES.map((value) => ({ value, name: value }))"
+      @pick="(currency: Currency) => settings.setCurrency(currency)"
+    />
+    <p class="max-w-3xl pt-3 text-soft">
+      What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so
+      under its sum.
+    </p>
     <div class="flex flex-wrap items-end gap-3 py-3" role="search">
-      <label class="w-64"><span class="field-label">Find</span><input v-model="find" type="search" class="field" placeholder="wire, glue, bow …"></label>
-      <label class="flex h-7 items-center gap-1.5"><input v-model="mine" type="checkbox" class="size-4 accent-leaf">Only my own</label>
+      <label class="w-64"
+        ><span class="field-label">Find</span><input v-model="find" type="search" class="field" placeholder="wire, glue, bow …"
+      /></label>
+      <label class="flex h-7 items-center gap-1.5"><input v-model="mine" type="checkbox" class="size-4 accent-leaf" />Only my own</label>
     </div>
 
     <section v-for="{ room, thumbs } in rooms" :key="room" class="mb-6" :aria-label="room">
       <h2 class="border-b border-line pb-1 font-serif text-xl">{{ room }}</h2>
-      <div v-for="each in thumbs" :key="each.id" class="grid grid-cols-[1fr_14rem] items-center gap-x-6 gap-y-1 border-b border-seam py-2 max-sm:grid-cols-1" :class="isOwn(each) ? 'bg-frost' : ''" data-testid="thumb">
+      <div
+        v-for="each in thumbs"
+        :key="each.id"
+        class="grid grid-cols-[1fr_14rem] items-center gap-x-6 gap-y-1 border-b border-seam py-2 max-sm:grid-cols-1"
+        :class="isOwn(each) ? 'bg-frost' : ''"
+        data-testid="thumb"
+      >
         <div>
           <p class="font-medium">{{ each.name }}</p>
           <p class="text-fine text-soft">{{ each.why }}</p>
-          <p class="text-fine text-soft">Usually {{ says(each, each.value) }}; from {{ says(each, each.least) }} to {{ says(each, each.most) }}.</p>
+          <p class="text-fine text-soft">
+            Usually {{ says(each, each.value) }}; from {{ says(each, each.least) }} to {{ says(each, each.most) }}.
+          </p>
         </div>
         <div class="flex items-end gap-1">
-          <ThumbField class="min-w-0 flex-1 [&_label]:sr-only" :thumb="each" :value="rate(each, settings)" :manner="manner" :take="(value) => settings.setRate(each, value)" />
-          <button type="button" class="icon-button size-7" :class="isOwn(each) ? '' : 'invisible'" :aria-label="`Set back to ${says(each, each.value)}: ${each.name}`" :title="`Back to ${says(each, each.value)}`" @click="settings.setRate(each, null)"><RotateCcw :size="14" /></button>
+          <ThumbField
+            class="min-w-0 flex-1 [&_label]:sr-only"
+            :thumb="each"
+            :value="rate(each, settings)"
+            :manner="manner"
+            :take="(value) => settings.setRate(each, value)"
+          />
+          <button
+            type="button"
+            class="icon-button size-7"
+            :class="isOwn(each) ? '' : 'invisible'"
+            :aria-label="`Set back to ${says(each, each.value)}: ${each.name}`"
+            :title="`Back to ${says(each, each.value)}`"
+            @click="settings.setRate(each, null)"
+          >
+            <RotateCcw :size="14" />
+          </button>
         </div>
       </div>
     </section>
-    <p v-if="!rooms.length" class="py-10 text-center text-soft">{{ mine && !find ? 'None is your own yet.' : 'No rule of thumb is like that.' }}</p>
+    <p v-if="!rooms.length" class="py-10 text-center text-soft">
+      {{ mine && !find ? 'None is your own yet.' : 'No rule of thumb is like that.' }}
+    </p>
   </main>
 </template>

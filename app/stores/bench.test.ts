@@ -17,11 +17,15 @@ import { useNotices } from './notices'
 // No worker outside a browser: the same sums, asked directly.
 vi.mock('~/workers/workings', () => ({
   breakOff: () => {},
-  newestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) => answer(onBench(work(of, pricing.shelf), of, pricing), of),
+  newestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
+    answer(onBench(work(of, pricing.shelf), of, pricing), of),
 }))
 
 const kept = new Map<string, string>()
-const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 }), layerOf('b', 'daisy', { kind: 'single', at: 0.5, drop: 0 })])
+const piece = pieceWith([
+  layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 }),
+  layerOf('b', 'daisy', { kind: 'single', at: 0.5, drop: 0 }),
+])
 const stored = async () => (await db().pieces.get(piece.id))!
 
 async function opened() {
@@ -32,7 +36,15 @@ async function opened() {
 }
 
 beforeEach(async () => {
-  vi.stubGlobal('localStorage', { get length() { return kept.size }, key: (i: number) => [...kept.keys()][i] ?? null, getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, text: string) => void kept.set(key, text), removeItem: (key: string) => void kept.delete(key) })
+  vi.stubGlobal('localStorage', {
+    get length() {
+      return kept.size
+    },
+    key: (i: number) => [...kept.keys()][i] ?? null,
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, text: string) => void kept.set(key, text),
+    removeItem: (key: string) => void kept.delete(key),
+  })
   kept.clear()
   setActivePinia(createPinia())
   await Promise.all(db().tables.map((table) => table.clear()))
@@ -70,7 +82,9 @@ describe('editing', () => {
   })
   it('refuses in words what cannot be, and changes nothing', async () => {
     const bench = await opened()
-    expect(bench.apply({ do: 'base', set: { shape: { form: 'ring', outer: 300, inner: 2000 } } }, 'set the inner size')).toBe('The hole must be smaller than the ring.')
+    expect(bench.apply({ do: 'base', set: { shape: { form: 'ring', outer: 300, inner: 2000 } } }, 'set the inner size')).toBe(
+      'The hole must be smaller than the ring.',
+    )
     expect(bench.piece).toEqual(piece)
     expect(bench.history.done).toHaveLength(0)
   })
@@ -117,7 +131,12 @@ describe('by hand', () => {
     hand.turn(5)
     hand.pin()
     hand.trimTo(120)
-    await vi.waitFor(() => expect(bench.selectedPlacements.map(({ length, pinned }) => [length, pinned])).toEqual([[120, true], [120, true]]))
+    await vi.waitFor(() =>
+      expect(bench.selectedPlacements.map(({ length, pinned }) => [length, pinned])).toEqual([
+        [120, true],
+        [120, true],
+      ]),
+    )
     expect(bench.layerOf('a')!.nudges['4']).toMatchObject({ turn: 5, trim: 120, pinned: true })
     hand.copy()
     expect(bench.layerOf('a')!.added).toHaveLength(2)
@@ -257,7 +276,9 @@ it('writes steady edits within a third of a second, not only once they stop', as
   }) as never)
   for (let i = 0; i < 20; i++) {
     bench.apply({ do: 'brief', set: { name: `Ring ${i}` } }, 'name it')
-    await new Promise((resolve) => { setTimeout(resolve, 50) })
+    await new Promise((resolve) => {
+      setTimeout(resolve, 50)
+    })
   }
   expect(wrote.length).toBeGreaterThan(1)
   put.mockRestore()

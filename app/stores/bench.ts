@@ -64,19 +64,29 @@ export const useBench = defineStore('bench', () => {
 
   let clocks: ReturnType<typeof setTimeout>[] = []
   const ask = newestFirst(
-    (answer, of) => { if (of.id === piece.value?.id) workings.value = answer },
+    (answer, of) => {
+      if (of.id === piece.value?.id) workings.value = answer
+    },
     (error) => {
       const lost = error instanceof WorkerLost
-      notices.fault(lost ? 'The sums stopped' : 'The sums could not be worked out', `${error instanceof Error ? error.message : String(error)}\nYour piece is safe. ${lost ? 'The next edit starts them again.' : 'Take the last edit back.'}`)
+      notices.fault(
+        lost ? 'The sums stopped' : 'The sums could not be worked out',
+        `${error instanceof Error ? error.message : String(error)}\nYour piece is safe. ${lost ? 'The next edit starts them again.' : 'Take the last edit back.'}`,
+      )
     },
     (busy) => {
       clocks.forEach(clearTimeout)
       working.value = 'quick'
-      const later = (now: Working, ms: number) => setTimeout(() => { working.value = now }, ms)
+      const later = (now: Working, ms: number) =>
+        setTimeout(() => {
+          working.value = now
+        }, ms)
       clocks = busy ? [later('busy', BUSY_FROM), later('long', LONG_FROM)] : []
     },
   )
-  watch([piece, () => stock.pricing], ([now, pricing]) => { if (now) ask(now, pricing) })
+  watch([piece, () => stock.pricing], ([now, pricing]) => {
+    if (now) ask(now, pricing)
+  })
 
   function keep(record: Pick<PieceRecord, 'piece' | 'revision'>): Keeper {
     const own: Keeper = new Keeper(record.piece, record.revision, {
@@ -88,11 +98,20 @@ export const useBench = defineStore('bench', () => {
         if (keeper === own) saving.value = state
         if (state === 'saved') unwritten.delete(own.piece.id)
       },
-      onFail(error) { notices.fault('Your edits could not be saved', `${reason(error)}\nThey are kept in this tab and will be tried again: leave it open.`) },
-      onRecovered() { notices.note('Saved after all: all your edits are kept.') },
+      onFail(error) {
+        notices.fault(
+          'Your edits could not be saved',
+          `${reason(error)}\nThey are kept in this tab and will be tried again: leave it open.`,
+        )
+      },
+      onRecovered() {
+        notices.note('Saved after all: all your edits are kept.')
+      },
       onApart(copy, other) {
-        notices.fault(other ? 'Changed in two tabs at once' : 'Thrown away in another tab',
-          `${other ? 'The other tab saved first: its version stands in the workroom under its own name.' : 'Another tab threw this piece away.'} What you have here goes on as a piece of its own, “${copy.brief.name}”. Nothing was lost.`)
+        notices.fault(
+          other ? 'Changed in two tabs at once' : 'Thrown away in another tab',
+          `${other ? 'The other tab saved first: its version stands in the workroom under its own name.' : 'Another tab threw this piece away.'} What you have here goes on as a piece of its own, “${copy.brief.name}”. Nothing was lost.`,
+        )
         if (keeper !== own) return
         piece.value = copy
         follow(copy.id)
@@ -105,22 +124,30 @@ export const useBench = defineStore('bench', () => {
   function follow(id: string): void {
     watching?.unsubscribe()
     let seen = true
-    watching = following(() => db().pieces.get(id), (kept) => {
-      if (!kept && seen && keeper?.state === 'saved') notices.fault('Thrown away in another tab', 'Another tab threw this piece away. The next edit here keeps it as a piece of its own.')
-      seen = kept !== undefined
-      if (!kept || !keeper?.follow(kept)) return
-      piece.value = kept.piece
-      history.value = EMPTY_HISTORY
-      notices.note('This piece was changed in another tab; you see it as it is now.')
-    })
+    watching = following(
+      () => db().pieces.get(id),
+      (kept) => {
+        if (!kept && seen && keeper?.state === 'saved')
+          notices.fault(
+            'Thrown away in another tab',
+            'Another tab threw this piece away. The next edit here keeps it as a piece of its own.',
+          )
+        seen = kept !== undefined
+        if (!kept || !keeper?.follow(kept)) return
+        piece.value = kept.piece
+        history.value = EMPTY_HISTORY
+        notices.note('This piece was changed in another tab; you see it as it is now.')
+      },
+    )
   }
 
   /** @returns whether there is such a piece @throws what the storage throws */
   async function open(id: string): Promise<boolean> {
     await close()
-    for (const name of await takeUpRescues(db(), newId, Date.now(), id)) notices.note(`What a closed page left behind is kept as “${name}”.`)
+    for (const name of await takeUpRescues(db(), newId, Date.now(), id))
+      notices.note(`What a closed page left behind is kept as “${name}”.`)
     const left = unwritten.get(id)
-    const record = left ?? await db().pieces.get(id)
+    const record = left ?? (await db().pieces.get(id))
     if (!record) return false
     keeper = left ?? keep(record)
     unwritten.delete(id)
@@ -201,7 +228,9 @@ export const useBench = defineStore('bench', () => {
     `${materialOf(shops.shelf, placement.material)?.name ?? placement.material} ${placement.number}`
 
   /** Chooses one thing, or none. */
-  function select(placement: string | null): void { selectAll(placement ? [placement] : []) }
+  function select(placement: string | null): void {
+    selectAll(placement ? [placement] : [])
+  }
 
   function selectAll(placements: readonly string[]): void {
     selection.value = placements
@@ -215,8 +244,31 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    piece, workings, history, selection, selected, openLayer, saving, working, manner, shownUpTo, byId, selectedPlacement, selectedPlacements,
-    open, close, flush, rescue, apply, select, selectAll, toggle, runs, runOfLayer, layerOf, nameOf,
+    piece,
+    workings,
+    history,
+    selection,
+    selected,
+    openLayer,
+    saving,
+    working,
+    manner,
+    shownUpTo,
+    byId,
+    selectedPlacement,
+    selectedPlacements,
+    open,
+    close,
+    flush,
+    rescue,
+    apply,
+    select,
+    selectAll,
+    toggle,
+    runs,
+    runOfLayer,
+    layerOf,
+    nameOf,
     breakOff,
     undo: () => step(undo, 'Undone'),
     redo: () => step(redo, 'Done again'),

@@ -29,7 +29,10 @@ it('says what is wrong with a material, and keeps nothing', async () => {
 })
 
 it('takes many at once', async () => {
-  await useMaterials().saveAll([{ ...ivy, id: 'a' }, { ...ivy, id: 'b' }])
+  await useMaterials().saveAll([
+    { ...ivy, id: 'a' },
+    { ...ivy, id: 'b' },
+  ])
   expect(await db().materials.count()).toBe(2)
 })
 

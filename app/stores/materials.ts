@@ -11,14 +11,22 @@ import { reason } from '~/db/reason'
 export const useMaterials = defineStore('materials', () => {
   const own = shallowRef<Readonly<Record<string, Material>>>(recordOf([]))
 
-  following(() => db().materials.toArray(), (all) => { own.value = recordOf(all.map((each) => [each.id, each])) })
+  following(
+    () => db().materials.toArray(),
+    (all) => {
+      own.value = recordOf(all.map((each) => [each.id, each]))
+    },
+  )
 
   /** Keeps a material. @returns what is wrong with it, or null */
   async function save(material: Material): Promise<string | null> {
     const read = MaterialSchema.safeParse(toRaw(material))
     if (!read.success) return read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' ')
-    try { await db().materials.put(read.data) }
-    catch (error) { return reason(error) }
+    try {
+      await db().materials.put(read.data)
+    } catch (error) {
+      return reason(error)
+    }
     return null
   }
   const saveAll = (all: readonly Material[]): Promise<unknown> => db().materials.bulkPut(all.map((each) => toRaw(each)))
@@ -31,7 +39,13 @@ export const useMaterials = defineStore('materials', () => {
     const given = new Set<string>()
     const taken = (id: string): boolean => id in CATALOGUE || id in own.value || given.has(id)
     return (name) => {
-      const base = name.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 50) || 'material'
+      const base =
+        name
+          .toLowerCase()
+          .normalize('NFKD')
+          .replace(/[^a-z0-9]+/g, '-')
+          .replace(/^-|-$/g, '')
+          .slice(0, 50) || 'material'
       let n = numbers.get(base) ?? 1
       let id = n === 1 ? base : `${base}-${n}`
       for (; taken(id); id = `${base}-${n}`) n += 1

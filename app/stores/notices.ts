@@ -2,7 +2,12 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { reason } from '~/db/reason'
 
-export interface Notice { readonly id: number, readonly severity: 'fault' | 'note', readonly title: string, readonly text: string }
+export interface Notice {
+  readonly id: number
+  readonly severity: 'fault' | 'note'
+  readonly title: string
+  readonly text: string
+}
 
 const STAYS_MS = 6000
 
@@ -27,21 +32,28 @@ export const useNotices = defineStore('notices', () => {
   const fault = (title: string, text: string): void => add('fault', text, title)
 
   return {
-    shown, announced, dismiss, fault,
+    shown,
+    announced,
+    dismiss,
+    fault,
     /** Awaits something that a person asked for; when it fails, says so. @returns whether it went well */
     async tell(title: string, doing: PromiseLike<unknown>): Promise<boolean> {
       try {
         await doing
         return true
-      }
-      catch (error) {
+      } catch (error) {
         fault(title, `${reason(error)}\nNothing else was changed.`)
         return false
       }
     },
     /** Shows a line for a few seconds and reads it out. */
-    note(text: string) { add('note', text); announced.value = text },
+    note(text: string) {
+      add('note', text)
+      announced.value = text
+    },
     /** Only reads it out: for what can be seen anyway. */
-    announce(text: string) { announced.value = text },
+    announce(text: string) {
+      announced.value = text
+    },
   }
 })

@@ -39,17 +39,24 @@ describe('importFile', () => {
   })
   it('changes nothing when the file is wrong or too large', async () => {
     expect(await usePieces().importFile(file('{'))).toMatchObject({ ok: false })
-    expect(await usePieces().importFile(file(' '.repeat(9 * 1024 * 1024)))).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('9.0 MB') }] })
+    expect(await usePieces().importFile(file(' '.repeat(9 * 1024 * 1024)))).toMatchObject({
+      ok: false,
+      faults: [{ says: expect.stringContaining('9.0 MB') }],
+    })
     expect(await count()).toBe(0)
   })
 })
 
 it('brings the materials of its maker’s own along, under fresh ids where ours differ', async () => {
   const own = { ...CATALOGUE['bay']!, id: 'hedge-bay', name: 'hedge bay' }
-  const document = JSON.parse(text) as { layers: { mix: { material: string }[] }[], materials?: unknown }
+  const document = JSON.parse(text) as { layers: { mix: { material: string }[] }[]; materials?: unknown }
   document.layers[0]!.mix[0]!.material = 'hedge-bay'
   const pieces = usePieces()
-  expect(await pieces.importFile(file(JSON.stringify({ ...document, materials: [own] })))).toMatchObject({ ok: true, how: 'new', materials: 1 })
+  expect(await pieces.importFile(file(JSON.stringify({ ...document, materials: [own] })))).toMatchObject({
+    ok: true,
+    how: 'new',
+    materials: 1,
+  })
   expect(await db().materials.toArray()).toEqual([own])
   await vi.waitFor(() => expect(useShops().shelf.materials['hedge-bay']).toBeDefined())
   const other = await pieces.importFile(file(JSON.stringify({ ...document, materials: [{ ...own, mass: 77 }] })))
@@ -57,7 +64,7 @@ it('brings the materials of its maker’s own along, under fresh ids where ours 
 })
 
 it('says that a file is no text of ours', async () => {
-  const latin = new File([Uint8Array.from([0x7B, 0xE9, 0x7D])], 'piece.json')
+  const latin = new File([Uint8Array.from([0x7b, 0xe9, 0x7d])], 'piece.json')
   expect(await usePieces().importFile(latin)).toMatchObject({ ok: false, faults: [{ says: expect.stringContaining('UTF-8') }] })
 })
 
@@ -73,7 +80,21 @@ it('starts and throws away', async () => {
 describe('seedDemo', () => {
   it('lays the demo out once, in its order, and not again after it was thrown away', async () => {
     const other: unknown = JSON.parse(readFileSync(new URL('../../demo/orchard-ring.json', import.meta.url), 'utf8'))
-    vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(Response.json({ pieces: [JSON.parse(text), other], previews: { shelf: 's', painter: 'p', of: { 'ferry-hoop': { view: { x: 0, y: 0, scale: 1, width: 4, height: 3 }, each: 900, over: false, picture: btoa('webp') } } } }))))
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(() =>
+        Promise.resolve(
+          Response.json({
+            pieces: [JSON.parse(text), other],
+            previews: {
+              shelf: 's',
+              painter: 'p',
+              of: { 'ferry-hoop': { view: { x: 0, y: 0, scale: 1, width: 4, height: 3 }, each: 900, over: false, picture: btoa('webp') } },
+            },
+          }),
+        ),
+      ),
+    )
     const pieces = usePieces()
     await pieces.seedDemo()
     expect((await db().pieces.toArray()).map(({ id }) => id).sort()).toEqual(['ferry-hoop', 'orchard-ring'])
@@ -97,7 +118,11 @@ describe('shops and settings', () => {
     await shops.load()
     expect([shops.state, shops.shelf.shops.length]).toEqual(['answered', 1])
     vi.spyOn(console, 'warn').mockImplementation(() => {})
-    for (const answer of [() => Promise.reject(new Error('no network')), () => Promise.resolve(Response.json({ shops: 'none' })), () => Promise.resolve(new Response('', { status: 503 }))]) {
+    for (const answer of [
+      () => Promise.reject(new Error('no network')),
+      () => Promise.resolve(Response.json({ shops: 'none' })),
+      () => Promise.resolve(new Response('', { status: 503 })),
+    ]) {
       setActivePinia(createPinia())
       vi.stubGlobal('fetch', answer)
       const silent = useShops()

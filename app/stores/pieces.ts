@@ -16,13 +16,23 @@ import { useMaterials } from './materials'
 import { useShops } from './shops'
 
 export type Imported =
-  | { readonly ok: true, readonly piece: Piece, readonly how: 'new' | 'same' | 'copy', readonly materials: number, readonly money: Currency | null }
-  | { readonly ok: false, readonly faults: readonly FileFault[] }
+  | {
+      readonly ok: true
+      readonly piece: Piece
+      readonly how: 'new' | 'same' | 'copy'
+      readonly materials: number
+      readonly money: Currency | null
+    }
+  | { readonly ok: false; readonly faults: readonly FileFault[] }
 
 /** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
 interface Demo {
   readonly pieces: readonly unknown[]
-  readonly previews: { readonly shelf: string, readonly painter: string, readonly of: Readonly<Record<string, Omit<PreviewRecord, 'id' | 'key' | 'picture'> & { readonly picture: string }>> } | null
+  readonly previews: {
+    readonly shelf: string
+    readonly painter: string
+    readonly of: Readonly<Record<string, Omit<PreviewRecord, 'id' | 'key' | 'picture'> & { readonly picture: string }>>
+  } | null
 }
 
 export const newId = (): string => crypto.randomUUID()
@@ -32,7 +42,12 @@ export const usePieces = defineStore('pieces', () => {
   const materials = useMaterials()
   const shops = useShops()
   const records = shallowRef<readonly PieceRecord[] | null>(null)
-  following(() => db().pieces.orderBy('savedAt').reverse().toArray(), (all) => { records.value = all })
+  following(
+    () => db().pieces.orderBy('savedAt').reverse().toArray(),
+    (all) => {
+      records.value = all
+    },
+  )
 
   async function add(piece: Piece): Promise<void> {
     const saved = await savePiece(db(), piece, 0, Date.now())
@@ -50,7 +65,8 @@ export const usePieces = defineStore('pieces', () => {
     const large = tooLarge(file.size)
     if (large) return { ok: false, faults: [large] }
     const text = await textOf(file)
-    if (!text.ok || text.guessed) return { ok: false, faults: [{ says: 'The file is not UTF-8 text, as our files are.', at: '', line: null }] }
+    if (!text.ok || text.guessed)
+      return { ok: false, faults: [{ says: 'The file is not UTF-8 text, as our files are.', at: '', line: null }] }
     const read = await askReading(text.text)
     if (!read.ok) return read
     const settled = settleMaterials(read, shops.shelf, materials.freshIds())
@@ -79,15 +95,21 @@ export const usePieces = defineStore('pieces', () => {
     if (await db().settings.get('seeded')) return
     const answer = await fetch('/api/demo')
     if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
-    const { pieces, previews } = await answer.json() as Demo
+    const { pieces, previews } = (await answer.json()) as Demo
     const now = Date.now()
     const found = await Promise.all(pieces.map((file) => askReading(JSON.stringify(file))))
     const all = found.map((read, i): PieceRecord => {
       if (!read.ok) throw new Error(read.faults.map(({ says, at }) => `${at}: ${says}`).join('\n'))
       return { id: read.piece.id, piece: read.piece, revision: 1, savedAt: now - i }
     })
-    const painted = await Promise.all(Object.entries(previews?.of ?? {}).map(async ([id, { picture, ...of }]): Promise<PreviewRecord> =>
-      ({ id, key: `1.${previews!.shelf}.${previews!.painter}`, ...of, picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }) })))
+    const painted = await Promise.all(
+      Object.entries(previews?.of ?? {}).map(async ([id, { picture, ...of }]): Promise<PreviewRecord> => ({
+        id,
+        key: `1.${previews!.shelf}.${previews!.painter}`,
+        ...of,
+        picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }),
+      })),
+    )
     await db().transaction('rw', db().pieces, db().previews, db().settings, async () => {
       if (await db().settings.get('seeded')) return
       const there = new Set((await db().pieces.bulkGet(all.map(({ id }) => id))).flatMap((each) => each?.id ?? []))
@@ -97,5 +119,13 @@ export const usePieces = defineStore('pieces', () => {
     })
   }
 
-  return { records, start, importFile, makeTwin, seedDemo, remove: (id: string) => removePiece(db(), id), takeUpRescues: () => takeUpRescues(db(), newId, Date.now()) }
+  return {
+    records,
+    start,
+    importFile,
+    makeTwin,
+    seedDemo,
+    remove: (id: string) => removePiece(db(), id),
+    takeUpRescues: () => takeUpRescues(db(), newId, Date.now()),
+  }
 })

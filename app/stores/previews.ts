@@ -9,7 +9,9 @@ import { usePieces } from './pieces'
 import { useShops } from './shops'
 
 /** A preview as a card shows it. */
-export interface Preview extends Pick<PreviewRecord, 'key'> { readonly src: string }
+export interface Preview extends Pick<PreviewRecord, 'key'> {
+  readonly src: string
+}
 
 /**
  * The small pictures of the workroom: kept in the database by what they were made of, and painted in a worker where
@@ -41,7 +43,9 @@ export const usePreviews = defineStore('previews', () => {
     }
     void go()
   }
-  function leave(id: string): void { inView.delete(id) }
+  function leave(id: string): void {
+    inView.delete(id)
+  }
 
   let painting = false
   /** Paints what is missing, one at a time, until nothing is. */
@@ -50,9 +54,11 @@ export const usePreviews = defineStore('previews', () => {
     painting = true
     try {
       for (let next = await due(); next; next = await due()) await paint(next)
+    } catch (error) {
+      notices.fault('Previews could not be kept', String(error))
+    } finally {
+      painting = false
     }
-    catch (error) { notices.fault('Previews could not be kept', String(error)) }
-    finally { painting = false }
   }
 
   /** The next to be painted; none while no card is in view: on the bench hands have the machine. */
@@ -63,26 +69,41 @@ export const usePreviews = defineStore('previews', () => {
     const seen = records.find((record) => inView.has(record.id) && wants(record))
     if (seen) return seen
     await idle()
-    const kept = new Set(await db().previews.orderBy('[id+key]').keys().then((keys) => keys.map(String)))
+    const kept = new Set(
+      await db()
+        .previews.orderBy('[id+key]')
+        .keys()
+        .then((keys) => keys.map(String)),
+    )
     return records.find((record) => !kept.has([record.id, keyOf(record)].toString()) && failed.get(record.id) !== keyOf(record))
   }
 
   async function paint(record: PieceRecord): Promise<void> {
     const key = keyOf(record)
     try {
-      const preview = { id: record.id, key, ...await paintPreview(record.piece, shops.shelf) }
+      const preview = { id: record.id, key, ...(await paintPreview(record.piece, shops.shelf)) }
       await db().previews.put(preview)
       if (inView.has(record.id)) show(preview)
-    }
-    catch (error) {
+    } catch (error) {
       failed.set(record.id, key)
       console.error(error)
-      notices.fault(`“${record.piece.brief.name}” has no preview`, `${error instanceof Error ? error.message : String(error)}\nThe piece is safe.`)
+      notices.fault(
+        `“${record.piece.brief.name}” has no preview`,
+        `${error instanceof Error ? error.message : String(error)}\nThe piece is safe.`,
+      )
     }
   }
 
-  watch(() => [pieces.records, shops.shelf], () => { void go() })
+  watch(
+    () => [pieces.records, shops.shelf],
+    () => {
+      void go()
+    },
+  )
   return { shown, failed, want, leave }
 })
 
-const idle = (): Promise<unknown> => new Promise((resolve) => { (globalThis.requestIdleCallback ?? setTimeout)(resolve) })
+const idle = (): Promise<unknown> =>
+  new Promise((resolve) => {
+    ;(globalThis.requestIdleCallback ?? setTimeout)(resolve)
+  })

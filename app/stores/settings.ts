@@ -6,7 +6,10 @@ import { readRates } from '#core/thumbs'
 import { db } from '~/db'
 import { useNotices } from './notices'
 
-interface Kept { units: Units, light: 'day' | 'evening' }
+interface Kept {
+  units: Units
+  light: 'day' | 'evening'
+}
 
 /** How this person likes things shown, and their rules of thumb. */
 export const useSettings = defineStore('settings', () => {
@@ -25,14 +28,17 @@ export const useSettings = defineStore('settings', () => {
     const money = (await db().settings.get('currency'))?.value
     currency.value = CURRENCIES.find((each) => each === money) ?? 'USD'
     const own = (await db().settings.get('rates'))?.value
-    const read = readRates(typeof own === 'object' && own !== null ? own as Record<string, unknown> : {})
+    const read = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
     rates.value = read.rates
     if (read.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${read.refused.join(', ')}.`)
   }
   function set(change: Partial<Kept>): void {
     if (change.units) units.value = change.units
     if (change.light) light.value = change.light
-    void notices.tell('The setting could not be kept', db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value }) }))
+    void notices.tell(
+      'The setting could not be kept',
+      db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value }) }),
+    )
   }
   function setCurrency(next: Currency): void {
     currency.value = next

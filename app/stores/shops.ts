@@ -19,12 +19,15 @@ export const useShops = defineStore('shops', () => {
       if (!answer.ok) throw new Error(`shops answered ${answer.status}`)
       shops.value = ShopsSchema.parse(await answer.json()).shops
       state.value = 'answered'
-    }
-    catch (error) {
+    } catch (error) {
       state.value = 'silent'
       console.warn('No prices from the shops; usual prices are used.', error)
     }
   }
-  const shelf = computed<Shelf>(() => ({ materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })), shops: shops.value, rates: settings.rates }))
+  const shelf = computed<Shelf>(() => ({
+    materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })),
+    shops: shops.value,
+    rates: settings.rates,
+  }))
   return { shops, state, load, shelf }
 })

@@ -17,9 +17,24 @@ export const useStock = defineStore('stock', () => {
   const lots = shallowRef<readonly Lot[]>([])
   const rolls = shallowRef<readonly OwnRoll[]>([])
   const list = shallowRef<readonly Listed[]>([])
-  following(() => db().lots.toArray(), (all) => { lots.value = all })
-  following(() => db().rolls.toArray(), (all) => { rolls.value = all })
-  following(() => db().cutList.toArray(), (all) => { list.value = all })
+  following(
+    () => db().lots.toArray(),
+    (all) => {
+      lots.value = all
+    },
+  )
+  following(
+    () => db().rolls.toArray(),
+    (all) => {
+      rolls.value = all
+    },
+  )
+  following(
+    () => db().cutList.toArray(),
+    (all) => {
+      list.value = all
+    },
+  )
 
   /** What things are priced by. */
   const pricing = computed<Pricing>(() => ({ shelf: shops.shelf, lots: lots.value, rolls: rolls.value }))
@@ -35,8 +50,13 @@ export const useStock = defineStore('stock', () => {
   }
 
   return {
-    lots, rolls, list, pricing, count,
-    addLength: (material: string, length: number): Promise<unknown> => db().lots.add({ id: newId(), material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null }),
+    lots,
+    rolls,
+    list,
+    pricing,
+    count,
+    addLength: (material: string, length: number): Promise<unknown> =>
+      db().lots.add({ id: newId(), material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null }),
     /** Forgets lots that went into something or were thrown away. */
     remove: (ids: readonly string[]): Promise<void> => db().lots.bulkDelete([...ids]),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),

@@ -27,7 +27,7 @@ export const useWorkroom = defineStore('workroom', () => {
   const stock = useStock()
   const keyOf = useRevisionKey()
 
-  const known = new Map<string, { readonly key: string, readonly needs: readonly Need[] }>()
+  const known = new Map<string, { readonly key: string; readonly needs: readonly Need[] }>()
   /** Pieces that could not be worked out, by what they were: told once, and left out. */
   const failed = new Map<string, string>()
   const inHand = shallowRef<readonly InHand[] | null>(null)
@@ -44,11 +44,16 @@ export const useWorkroom = defineStore('workroom', () => {
   async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
     const unknown = records.filter((record) => known.get(record.id)?.key !== keyOf(record))
     const kept = await db().needs.bulkGet(unknown.map(({ id }) => id))
-    unknown.forEach((record, i) => { if (kept[i]?.key === keyOf(record)) known.set(record.id, kept[i]) })
+    unknown.forEach((record, i) => {
+      if (kept[i]?.key === keyOf(record)) known.set(record.id, kept[i])
+    })
     const missing = unknown.filter((record) => known.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record))
     for (let i = 0; i < missing.length; i += AT_ONCE) {
       const some = missing.slice(i, i + AT_ONCE)
-      const answers = await askNeeds(some.map(({ piece }) => piece), stock.pricing)
+      const answers = await askNeeds(
+        some.map(({ piece }) => piece),
+        stock.pricing,
+      )
       const found = some.flatMap((record, k) => {
         const answer = answers[k]!
         if (answer.ok) return [{ id: record.id, key: keyOf(record), needs: answer.needs }]
@@ -75,19 +80,25 @@ export const useWorkroom = defineStore('workroom', () => {
     if (own !== turn) return
     inHand.value = gathered
     const workroom: Workroom = { ...stock.pricing, pieces: gathered, list: stock.list }
-    const job = planInHand(workroom, (told) => { if (own === turn) progress.value = told })
+    const job = planInHand(workroom, (told) => {
+      if (own === turn) progress.value = told
+    })
     going = job
     const answer = await job.done
     if (own !== turn) return
     plan.value = answer
     progress.value = null
   }
-  watch([wanting, () => stock.pricing, () => stock.list, () => shops.state, lookers], () => { void notices.tell('What is in hand could not be planned', make()) })
+  watch([wanting, () => stock.pricing, () => stock.list, () => shops.state, lookers], () => {
+    void notices.tell('What is in hand could not be planned', make())
+  })
 
   /** Keeps the plan made for as long as a page is there. */
   function look(): void {
     lookers.value += 1
-    onScopeDispose(() => { lookers.value -= 1 })
+    onScopeDispose(() => {
+      lookers.value -= 1
+    })
   }
   return { plan, progress, inHand, look, stop: (): void => going?.stop() }
 })

@@ -9,7 +9,11 @@ import { Jobs } from './slices'
 
 const nodeEndpoint = adapter as (port: unknown) => Endpoint
 
-interface Api { twice(n: number): number, fail(): never, wait(): Promise<void> }
+interface Api {
+  twice(n: number): number
+  fail(): never
+  wait(): Promise<void>
+}
 const ports: { close(): void }[] = []
 afterEach(() => ports.splice(0).forEach((port) => port.close()))
 
@@ -17,9 +21,21 @@ afterEach(() => ports.splice(0).forEach((port) => port.close()))
 function sound(): Worker {
   const { port1, port2 } = new MessageChannel()
   ports.push(port1, port2)
-  const api: Api = { twice: (n) => 2 * n, fail() { throw new TypeError('no such layer') }, wait: () => new Promise(() => {}) }
+  const api: Api = {
+    twice: (n) => 2 * n,
+    fail() {
+      throw new TypeError('no such layer')
+    },
+    wait: () => new Promise(() => {}),
+  }
   expose(api, nodeEndpoint(port2))
-  return Object.assign(nodeEndpoint(port1), { terminate() { port1.close() }, onerror: null, onmessageerror: null }) as unknown as Worker
+  return Object.assign(nodeEndpoint(port1), {
+    terminate() {
+      port1.close()
+    },
+    onerror: null,
+    onmessageerror: null,
+  }) as unknown as Worker
 }
 /** A worker whose script is missing: it says so a moment later, and never answers. */
 function missing(): Worker {
@@ -49,7 +65,13 @@ it('starts one that is lost again, and asks the same once more', async () => {
   expect(await bridge.ask((api) => api.twice(5))).toBe(10)
 })
 it('says so when it is lost twice, and is good again once the script is back', async () => {
-  const starts = [missing, () => { throw new Error('blocked') }, sound]
+  const starts = [
+    missing,
+    () => {
+      throw new Error('blocked')
+    },
+    sound,
+  ]
   const bridge = bridgeTo<Api>('The worker', () => starts.shift()!())
   await expect(bridge.ask((api) => api.twice(5))).rejects.toThrow(/^The worker could not be started, or broke off: Error: blocked$/)
   expect(await bridge.ask((api) => api.twice(5))).toBe(10)
@@ -72,7 +94,9 @@ it('stops the job that is named and no other, whenever the word comes', async ()
   function* counting(): Generator<number, number, boolean | undefined> {
     for (let i = 0; i < 1e6; i++) {
       const until = performance.now() + 5
-      while (performance.now() < until) { /* work */ }
+      while (performance.now() < until) {
+        /* work */
+      }
       if ((yield i) || i > 40) return i
     }
     return 1e6

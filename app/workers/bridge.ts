@@ -19,7 +19,12 @@ export interface Bridge<Api> {
   end(why: string): void
 }
 
-interface Line<Api> { readonly api: Remote<Api>, readonly lost: Promise<never>, cut(why: string): void, alive: boolean }
+interface Line<Api> {
+  readonly api: Remote<Api>
+  readonly lost: Promise<never>
+  cut(why: string): void
+  alive: boolean
+}
 
 /**
  * The one way to talk to a worker: it is started with the first question, and what goes wrong with the worker itself
@@ -54,8 +59,11 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
   }
 
   async function once<T>(question: (api: Remote<Api>) => T | Promise<T>): Promise<T> {
-    try { line ??= open() }
-    catch (error) { throw new WorkerLost(what, String(error)) }
+    try {
+      line ??= open()
+    } catch (error) {
+      throw new WorkerLost(what, String(error))
+    }
     return Promise.race([question(line.api), line.lost])
   }
 
@@ -63,8 +71,9 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
   return {
     async ask(question) {
       const before = ended
-      try { return await once(question) }
-      catch (error) {
+      try {
+        return await once(question)
+      } catch (error) {
         if (!(error instanceof WorkerLost) || ended !== before) throw error
         return once(question)
       }

@@ -4,21 +4,28 @@ import type { Bridge } from './bridge'
 import type { Stoppable } from './protocol'
 
 /** A long job under way: its answer, and how to have its best so far. */
-export interface Going<T> { readonly done: Promise<T>, stop(): void }
+export interface Going<T> {
+  readonly done: Promise<T>
+  stop(): void
+}
 
 /**
  * The one way to begin a long job: it has an id, reports as it goes, ends early with its best so far when it is told to,
  * and answers or fails. One whose worker is lost is begun again by the bridge.
  */
 export function begin<Api extends Stoppable, Progress, T>(
-  bridge: Bridge<Api>, ask: (question: (api: Remote<Api>) => Promise<T>) => Promise<T>,
-  start: (api: Remote<Api>, job: string, report: (progress: Progress) => void) => Promise<T>, report: (progress: Progress) => void,
+  bridge: Bridge<Api>,
+  ask: (question: (api: Remote<Api>) => Promise<T>) => Promise<T>,
+  start: (api: Remote<Api>, job: string, report: (progress: Progress) => void) => Promise<T>,
+  report: (progress: Progress) => void,
 ): Going<T> {
   const job = crypto.randomUUID()
   return {
     done: ask((api) => start(api, job, proxy(report))),
     // Whatever the worker is, it can be told to stop; one that is lost has stopped.
-    stop() { void bridge.ask((api) => (api as unknown as Stoppable).stop(job)).catch(() => {}) },
+    stop() {
+      void bridge.ask((api) => (api as unknown as Stoppable).stop(job)).catch(() => {})
+    },
   }
 }
 

@@ -15,13 +15,21 @@ export interface Painting {
 export function paintPicture(order: PictureOrder, report: (share: number) => void): Painting {
   const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' })
   let halt: () => void = () => {}
-  const stopped = new Promise<null>((resolve) => { halt = () => resolve(null) })
-  const broken = new Promise<never>((_, reject) => { worker.onerror = (event) => reject(new Error(event.message || 'The picture could not be painted.')) })
+  const stopped = new Promise<null>((resolve) => {
+    halt = () => resolve(null)
+  })
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = (event) => reject(new Error(event.message || 'The picture could not be painted.'))
+  })
   const done = Promise.race([wrap<PictureWorker>(worker).paint(order, proxy(report)), stopped, broken]).finally(() => worker.terminate())
   return { done, stop: halt }
 }
 
-const writer = bridgeTo<PictureWorker>('The worker that writes vectors', () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }))
+const writer = bridgeTo<PictureWorker>(
+  'The worker that writes vectors',
+  () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
+)
 
 /** Writes a scene as SVG, in a worker. */
-export const writeVectors = (scene: Scene, options: SvgOptions): Promise<string> => writer.ask((api): Promise<string> => api.write(scene, options))
+export const writeVectors = (scene: Scene, options: SvgOptions): Promise<string> =>
+  writer.ask((api): Promise<string> => api.write(scene, options))

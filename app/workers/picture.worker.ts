@@ -16,7 +16,10 @@ expose({
     const ctx = canvas.getContext('2d')
     if (!ctx) throw new Error('This browser gives no canvas of that size.')
     const looks = new SpriteCache(KEPT)
-    for (const share of paintingScene(ctx, order.scene, view, { bare: order.bare }, (item, scale) => looks.get(looksKey(item), () => drawItem(item, scale)))) await report(share)
+    for (const share of paintingScene(ctx, order.scene, view, { bare: order.bare }, (item, scale) =>
+      looks.get(looksKey(item), () => drawItem(item, scale)),
+    ))
+      await report(share)
     return canvas.convertToBlob({ type: 'image/png' })
   },
   write: sceneSvg,

@@ -4,8 +4,16 @@ import type { Going } from './jobs'
 import { begin } from './jobs'
 import type { PlanWorker } from './protocol'
 
-const bridge = bridgeTo<PlanWorker>('The worker that plans', () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }))
+const bridge = bridgeTo<PlanWorker>(
+  'The worker that plans',
+  () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
+)
 
 /** Plans everything in hand in a worker; stopped, it answers with the best so far. */
 export const planInHand = (workroom: Workroom, report: (progress: PlanProgress) => void): Going<Plan> =>
-  begin<PlanWorker, PlanProgress, Plan>(bridge, (question) => bridge.ask(question), (api, job, tell) => api.plan(job, workroom, tell), report)
+  begin<PlanWorker, PlanProgress, Plan>(
+    bridge,
+    (question) => bridge.ask(question),
+    (api, job, tell) => api.plan(job, workroom, tell),
+    report,
+  )

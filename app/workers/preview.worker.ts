@@ -10,7 +10,9 @@ const MARGIN = 1.14
 let shelf: Shelf | null = null
 
 expose({
-  setShelf(told) { shelf = told },
+  setShelf(told) {
+    shelf = told
+  },
   async preview(piece, width, height) {
     if (!shelf) throw new Error('The worker was asked before it was told the shelf.')
     const { scene, size } = work(piece, shelf)
@@ -19,7 +21,9 @@ expose({
     const ctx = canvas.getContext('2d')
     if (!ctx) throw new Error('This browser gives no canvas.')
     const going = paintingScene(ctx, scene, view, {}, spriteOf)
-    while (!going.next().done) { /* painted to its end */ }
+    while (!going.next().done) {
+      /* painted to its end */
+    }
     return { picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.86 }), view }
   },
 } satisfies PreviewWorker)

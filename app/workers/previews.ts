@@ -5,13 +5,19 @@ import { bridgeTo } from './bridge'
 import { telling } from './jobs'
 import type { PreviewWorker } from './protocol'
 
-const bridge = bridgeTo<PreviewWorker>('The worker that paints previews', () => new Worker(new URL('./preview.worker.ts', import.meta.url), { type: 'module' }))
-const tell = telling<PreviewWorker, Shelf>(async (api, shelf) => { await api.setShelf(shelf) })
+const bridge = bridgeTo<PreviewWorker>(
+  'The worker that paints previews',
+  () => new Worker(new URL('./preview.worker.ts', import.meta.url), { type: 'module' }),
+)
+const tell = telling<PreviewWorker, Shelf>(async (api, shelf) => {
+  await api.setShelf(shelf)
+})
 
 /** Pixels of a preview: sharp at the size that a card has. */
 const [WIDTH, HEIGHT] = [540, 405]
 
-export const paintPreview = (piece: Piece, shelf: Shelf): Promise<Omit<PreviewRecord, 'id' | 'key'>> => bridge.ask(async (api) => {
-  await tell(api, shelf)
-  return api.preview(piece, WIDTH, HEIGHT)
-})
+export const paintPreview = (piece: Piece, shelf: Shelf): Promise<Omit<PreviewRecord, 'id' | 'key'>> =>
+  bridge.ask(async (api) => {
+    await tell(api, shelf)
+    return api.preview(piece, WIDTH, HEIGHT)
+  })

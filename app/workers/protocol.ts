@@ -11,7 +11,7 @@ import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
 
 /** What one piece needs, or why that could not be worked out: one that cannot does not stand in the way of the others. */
-export type NeedsAnswer = { readonly ok: true, readonly needs: readonly Need[] } | { readonly ok: false, readonly error: string }
+export type NeedsAnswer = { readonly ok: true; readonly needs: readonly Need[] } | { readonly ok: false; readonly error: string }
 
 /** A job that can be stopped has an id of its asker's choice. */
 export interface Stoppable {

@@ -2,7 +2,11 @@
 const SLICE = 40
 
 /** Drives work that goes step by step, looking at messages in between; told to stop, the work ends early with the best so far. */
-export async function inSlices<Progress, Result>(going: Generator<Progress, Result, boolean>, report: (progress: Progress) => void, stopped: () => boolean): Promise<Result> {
+export async function inSlices<Progress, Result>(
+  going: Generator<Progress, Result, boolean>,
+  report: (progress: Progress) => void,
+  stopped: () => boolean,
+): Promise<Result> {
   let since = performance.now()
   let step = going.next()
   while (!step.done) {
@@ -21,10 +25,19 @@ export class Jobs {
   private readonly stopped = new Set<string>()
 
   /** Runs a job to its end, or to its best so far once `stop` names it; a stop that came before it counts too. */
-  async run<Progress, Result>(id: string, going: Generator<Progress, Result, boolean>, report: (progress: Progress) => void): Promise<Result> {
-    try { return await inSlices(going, report, () => this.stopped.has(id)) }
-    finally { this.stopped.delete(id) }
+  async run<Progress, Result>(
+    id: string,
+    going: Generator<Progress, Result, boolean>,
+    report: (progress: Progress) => void,
+  ): Promise<Result> {
+    try {
+      return await inSlices(going, report, () => this.stopped.has(id))
+    } finally {
+      this.stopped.delete(id)
+    }
   }
 
-  stop(id: string): void { this.stopped.add(id) }
+  stop(id: string): void {
+    this.stopped.add(id)
+  }
 }

@@ -11,12 +11,20 @@ import type { Going } from './jobs'
 import { begin, telling } from './jobs'
 import type { NeedsAnswer, WorkingsWorker } from './protocol'
 
-const bridge = bridgeTo<WorkingsWorker>('The worker that does the sums', () => new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }))
+const bridge = bridgeTo<WorkingsWorker>(
+  'The worker that does the sums',
+  () => new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }),
+)
 
 /** What a worker was asked and answered last, so that only what changed crosses. A worker that is started anew knows nothing. */
-interface Followed { piece: Piece | null, workings: OnBench | null }
+interface Followed {
+  piece: Piece | null
+  workings: OnBench | null
+}
 const followed = new WeakMap<Remote<WorkingsWorker>, Followed>()
-const tell = telling<WorkingsWorker, Pricing>(async (api, pricing) => { await api.setPricing(pricing) })
+const tell = telling<WorkingsWorker, Pricing>(async (api, pricing) => {
+  await api.setPricing(pricing)
+})
 
 function ask<T>(pricing: Pricing, question: (api: Remote<WorkingsWorker>) => Promise<T>): Promise<T> {
   return bridge.ask(async (api) => {
@@ -26,28 +34,36 @@ function ask<T>(pricing: Pricing, question: (api: Remote<WorkingsWorker>) => Pro
 }
 
 /** Works out the piece that is followed, by what changed since it was last asked for. One question at a time. */
-const follow = (piece: Piece, pricing: Pricing): Promise<OnBench> => ask(pricing, async (api) => {
-  const so = followed.get(api) ?? { piece: null, workings: null }
-  followed.set(api, so)
-  const change = deltaOf(so.piece, piece)
-  so.piece = piece
-  const answer = await api.follow(change)
-  so.workings = withDelta(so.workings, answer) as OnBench
-  return so.workings
-})
+const follow = (piece: Piece, pricing: Pricing): Promise<OnBench> =>
+  ask(pricing, async (api) => {
+    const so = followed.get(api) ?? { piece: null, workings: null }
+    followed.set(api, so)
+    const change = deltaOf(so.piece, piece)
+    so.piece = piece
+    const answer = await api.follow(change)
+    so.workings = withDelta(so.workings, answer) as OnBench
+    return so.workings
+  })
 
 /** Works a piece out that is not followed: to compare with, say. */
 export const askWorkings = (piece: Piece, pricing: Pricing): Promise<OnBench> => ask(pricing, (api) => api.work(piece))
 
 /** A layer of a material as a maker would begin it on the piece. */
-export const askBeginning = (piece: Piece, pricing: Pricing, id: string, material: string, seed: number, by: RuleKind | null = null): Promise<Begun | null> =>
-  ask(pricing, (api) => api.begin(piece, id, material, seed, by))
+export const askBeginning = (
+  piece: Piece,
+  pricing: Pricing,
+  id: string,
+  material: string,
+  seed: number,
+  by: RuleKind | null = null,
+): Promise<Begun | null> => ask(pricing, (api) => api.begin(piece, id, material, seed, by))
 
 export const askFilling = (piece: Piece, pricing: Pricing, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
   ask(pricing, (api) => api.fill(piece, layer, fullness))
 
 /** What it takes to replace a material of a layer by another that covers as much; null when it cannot be. */
-export const askSwap = (piece: Piece, pricing: Pricing, layer: string, from: string, to: string): Promise<Swap | null> => ask(pricing, (api) => api.swap(piece, layer, from, to))
+export const askSwap = (piece: Piece, pricing: Pricing, layer: string, from: string, to: string): Promise<Swap | null> =>
+  ask(pricing, (api) => api.swap(piece, layer, from, to))
 
 /** What each of these pieces needs, for one copy. */
 export const askNeeds = (pieces: readonly Piece[], pricing: Pricing): Promise<NeedsAnswer[]> => ask(pricing, (api) => api.needs(pieces))
@@ -57,7 +73,12 @@ export const askReading = (text: string): Promise<ReadPiece> => bridge.ask((api)
 
 /** Evens a piece out. */
 export const evenOut = (piece: Piece, pricing: Pricing, seed: number, report: (progress: Progress) => void): Going<EvenedOut> =>
-  begin<WorkingsWorker, Progress, EvenedOut>(bridge, (question) => ask(pricing, question), (api, job, tellOf) => api.evenOut(job, piece, seed, tellOf), report)
+  begin<WorkingsWorker, Progress, EvenedOut>(
+    bridge,
+    (question) => ask(pricing, question),
+    (api, job, tellOf) => api.evenOut(job, piece, seed, tellOf),
+    report,
+  )
 
 /** Breaks off whatever is being worked out; the next question starts anew. */
 export const breakOff = (): void => bridge.end('it was stopped')
@@ -66,8 +87,12 @@ export const breakOff = (): void => bridge.end('it was stopped')
  * Asks with the newest question only: while one answer is under way later questions replace each other. Every answer
  * is shown, also one that has a successor under way, so that a held key is seen to move.
  */
-export function newestFirst(onAnswer: (workings: OnBench, of: Piece) => void, onFault: (error: unknown) => void, onBusy: (busy: boolean) => void = () => {}) {
-  let waiting: { piece: Piece, pricing: Pricing } | null = null
+export function newestFirst(
+  onAnswer: (workings: OnBench, of: Piece) => void,
+  onFault: (error: unknown) => void,
+  onBusy: (busy: boolean) => void = () => {},
+) {
+  let waiting: { piece: Piece; pricing: Pricing } | null = null
   let busy = false
 
   async function run(): Promise<void> {
@@ -77,8 +102,11 @@ export function newestFirst(onAnswer: (workings: OnBench, of: Piece) => void, on
     while (waiting) {
       const { piece, pricing } = waiting
       waiting = null
-      try { onAnswer(await follow(piece, pricing), piece) }
-      catch (error) { onFault(error) }
+      try {
+        onAnswer(await follow(piece, pricing), piece)
+      } catch (error) {
+        onFault(error)
+      }
     }
     busy = false
     onBusy(false)

@@ -24,7 +24,9 @@ function thePricing(): Pricing {
 const theShelf = (): Shelf => thePricing().shelf
 
 expose({
-  setPricing(told) { pricing = told },
+  setPricing(told) {
+    pricing = told
+  },
   follow(change) {
     piece = withDelta(piece, change) as Piece
     const next = remembering(piece, thePricing())
@@ -33,10 +35,14 @@ expose({
     return answer
   },
   work: (of) => onBench(work(of, theShelf()), of, thePricing()),
-  needs: (pieces) => pieces.map((each): NeedsAnswer => {
-    try { return { ok: true, needs: needsOfPiece(each, theShelf()) } }
-    catch (error) { return { ok: false, error: String(error) } }
-  }),
+  needs: (pieces) =>
+    pieces.map((each): NeedsAnswer => {
+      try {
+        return { ok: true, needs: needsOfPiece(each, theShelf()) }
+      } catch (error) {
+        return { ok: false, error: String(error) }
+      }
+    }),
   read: readPiece,
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),
   swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),

@@ -1,12 +1,20 @@
 import type { Run } from '../base'
 import { along, onRun } from '../base'
-import { euclid, exceeds, HAIR } from '../measure'
+import { clamp, euclid, exceeds, HAIR } from '../measure'
 import { evenly } from './points'
 
 /** One way to put N things among M points, and the smallest gap from any of the N to any of the M, mm. */
-export interface Pattern { readonly name: 'even' | 'dealt', readonly points: readonly number[], readonly least: number }
+export interface Pattern {
+  readonly name: 'even' | 'dealt'
+  readonly points: readonly number[]
+  readonly least: number
+}
 
-export interface Against { readonly even: Pattern, readonly dealt: Pattern, readonly taken: Pattern }
+export interface Against {
+  readonly even: Pattern
+  readonly dealt: Pattern
+  readonly taken: Pattern
+}
 
 type Line = Pick<Run, 'closed' | 'length'>
 
@@ -21,7 +29,11 @@ export function against(run: Line, points: readonly number[], n: number, wanted:
   return { even, dealt, taken }
 }
 
-const withLeast = (run: Line, others: readonly number[], name: Pattern['name'], points: readonly number[]): Pattern => ({ name, points, least: leastBetween(run, points, others) })
+const withLeast = (run: Line, others: readonly number[], name: Pattern['name'], points: readonly number[]): Pattern => ({
+  name,
+  points,
+  least: leastBetween(run, points, others),
+})
 
 /** The smallest gap between two sets of places on a run, mm; the whole run when one is empty. */
 export function leastBetween(run: Line, points: readonly number[], others: readonly number[]): number {
@@ -36,7 +48,7 @@ function bestTurn(run: Line, points: readonly number[], n: number): number[] {
   const start = evenly(run, n, 0)
   if (!n || !points.length) return start
   const step = run.length / n
-  const seen = [...new Set(points.map((s) => ((((s - start[0]!) % step) + step) % step)))].sort((a, b) => a - b)
+  const seen = [...new Set(points.map((s) => (((s - start[0]!) % step) + step) % step))].sort((a, b) => a - b)
   const gaps = seen.map((s, i) => ({ s, gap: i + 1 < seen.length ? seen[i + 1]! - s : seen[0]! + step - s }))
   if (run.closed) {
     // Seen modulo its step, it sits in the middle of the widest gap.
@@ -44,11 +56,16 @@ function bestTurn(run: Line, points: readonly number[], n: number): number[] {
     return start.map((s) => onRun(run, s + ((widest.s + widest.gap / 2) % step)))
   }
   // An open run has no room to turn past its ends: half a step either way is as far as it goes, and what lies past an end meets nothing.
-  const turns = gaps.map(({ s, gap }) => (s + gap / 2) % step).flatMap((turn) => [turn, turn - step]).filter((turn) => Math.abs(turn) <= step / 2 + HAIR)
+  const turns = gaps
+    .map(({ s, gap }) => (s + gap / 2) % step)
+    .flatMap((turn) => [turn, turn - step])
+    .filter((turn) => Math.abs(turn) <= step / 2 + HAIR)
   const sorted = [...points].sort((a, b) => a - b)
   const least = (turn: number): number => start.reduce((far, s) => Math.min(far, nearest(sorted, s + turn)), Infinity)
-  const [best] = [0, -step / 2, step / 2, ...turns].map((turn) => ({ turn, far: least(turn) })).sort((a, b) => (exceeds(Math.abs(a.far - b.far), 0) ? b.far - a.far : Math.abs(a.turn) - Math.abs(b.turn)))
-  return start.map((s) => Math.min(run.length, Math.max(0, s + best!.turn)))
+  const [best] = [0, -step / 2, step / 2, ...turns]
+    .map((turn) => ({ turn, far: least(turn) }))
+    .sort((a, b) => (exceeds(Math.abs(a.far - b.far), 0) ? b.far - a.far : Math.abs(a.turn) - Math.abs(b.turn)))
+  return start.map((s) => clamp(s + best!.turn, 0, run.length))
 }
 
 /** How far the nearest of sorted places is. */
@@ -78,8 +95,12 @@ function intoGaps(run: Line, points: readonly number[], n: number): number[] {
     const most = Math.max(...room)
     const alike = room.flatMap((each, i) => (most - each <= most * 1e-9 + HAIR ? [i] : []))
     const take = Math.min(left, alike.length)
-    euclid(take, alike.length).forEach((hit, k) => { if (hit) here[alike[k]!]! += 1 })
+    euclid(take, alike.length).forEach((hit, k) => {
+      if (hit) here[alike[k]!]! += 1
+    })
     left -= take
   }
-  return gaps.flatMap(({ from, length }, gap) => Array.from({ length: here[gap]! }, (_, i) => onRun(run, from + (length * (i + 1)) / (here[gap]! + 1))))
+  return gaps.flatMap(({ from, length }, gap) =>
+    Array.from({ length: here[gap]! }, (_, i) => onRun(run, from + (length * (i + 1)) / (here[gap]! + 1))),
+  )
 }

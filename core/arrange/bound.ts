@@ -9,7 +9,11 @@ export const BUNDLE_FAN = 0.6
  * On a closed run `n = ⌈C ÷ a⌉`, on an open one `n = ⌈(L − p) ÷ a⌉ + 1`; the advance is evened to what is there.
  * @param piece how long each is, mm @param advance wanted, mm, over 0
  */
-export function overlapped(run: Pick<Run, 'closed' | 'length'>, piece: number, advance: number): { readonly count: number, readonly step: number } {
+export function overlapped(
+  run: Pick<Run, 'closed' | 'length'>,
+  piece: number,
+  advance: number,
+): { readonly count: number; readonly step: number } {
   if (run.closed) {
     const count = Math.max(1, wholesOver(run.length, advance))
     return { count, step: run.length / count }
@@ -20,7 +24,8 @@ export function overlapped(run: Pick<Run, 'closed' | 'length'>, piece: number, a
 }
 
 /** The advance that overlaps so much of each piece, a share from 0 to under 1; null when it cannot be. */
-export const advanceForOverlap = (piece: number, overlap: number): number | null => (overlap >= 0 && overlap < 1 && piece > 0 ? piece * (1 - overlap) : null)
+export const advanceForOverlap = (piece: number, overlap: number): number | null =>
+  overlap >= 0 && overlap < 1 && piece > 0 ? piece * (1 - overlap) : null
 
 /** The advance at which so many go on; null when no advance gives that. */
 export function advanceForCount(run: Pick<Run, 'closed' | 'length'>, piece: number, count: number): number | null {

@@ -24,7 +24,8 @@ export const loopShows = (loop: number, means: LoopMeans): number => (means === 
 export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && build !== 'flat' && build !== 'tails'
 
 /** What a loop's length means in a bow: what its maker said; null while that is not said and something hangs on it. */
-export const meaningOf = ({ means, ribbons }: Pick<RuleOf<'bow'>, 'means' | 'ribbons'>): LoopMeans | null => means ?? (ribbons.some(hasLoops) ? null : 'visible')
+export const meaningOf = ({ means, ribbons }: Pick<RuleOf<'bow'>, 'means' | 'ribbons'>): LoopMeans | null =>
+  means ?? (ribbons.some(hasLoops) ? null : 'visible')
 
 /** The lengths of a hand's loops as its maker says them, in the order they are made, mm: by groups, or pair after pair shorter when it tapers. */
 export function handLoops({ loops, loop, taper, groups }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper' | 'groups'>): number[] {
@@ -38,16 +39,27 @@ export const ragLoops = ({ strip, overhang, loop }: Pick<RibbonOf<'rag'>, 'strip
   wholesIn(strip - 2 * overhang, ribbonInLoop(loop, means))
 
 /** Loops to the right and to the left of a wound coil: folds between its layers, so that an even number of layers leaves one side a loop short. */
-export const coilLoops = (layers: number): readonly [right: number, left: number] => [Math.ceil((layers - 1) / 2), Math.floor((layers - 1) / 2)]
+export const coilLoops = (layers: number): readonly [right: number, left: number] => [
+  Math.ceil((layers - 1) / 2),
+  Math.floor((layers - 1) / 2),
+]
 
 /** How far what is made of a ribbon reaches to either side of the tie, tails left out, mm. */
 export function ribbonReach(ribbon: Ribbon, means: LoopMeans): number {
   switch (ribbon.build) {
-    case 'hand': return loopShows(Math.max(...handLoops(ribbon)), means)
-    case 'strips': case 'rag': case 'folded': case 'fill-ins': return loopShows(ribbon.loop, means)
-    case 'tails': return TAILS_ACROSS / 2
-    case 'coil': return ribbon.flat / 2
-    case 'flat': return ribbon.width / 2
+    case 'hand':
+      return loopShows(Math.max(...handLoops(ribbon)), means)
+    case 'strips':
+    case 'rag':
+    case 'folded':
+    case 'fill-ins':
+      return loopShows(ribbon.loop, means)
+    case 'tails':
+      return TAILS_ACROSS / 2
+    case 'coil':
+      return ribbon.flat / 2
+    case 'flat':
+      return ribbon.width / 2
   }
 }
 
@@ -55,11 +67,23 @@ export function ribbonReach(ribbon: Ribbon, means: LoopMeans): number {
 const TAILS_ACROSS = 60
 
 /** How far a whole bow reaches across, mm: twice its longest loop. */
-export const bowAcross = (ribbons: readonly Ribbon[], means: LoopMeans): number => 2 * Math.max(...ribbons.map((each) => ribbonReach(each, means)))
+export const bowAcross = (ribbons: readonly Ribbon[], means: LoopMeans): number =>
+  2 * Math.max(...ribbons.map((each) => ribbonReach(each, means)))
 
 /** How far down from the tie its longest tail hangs, mm; 0 without tails. */
 export function tailReach(ribbons: readonly Ribbon[]): number {
-  return Math.max(0, ...ribbons.map((each) => (each.build === 'hand' ? Math.max(...each.tails) : each.build === 'strips' || each.build === 'folded' || each.build === 'tails' ? each.tail : each.build === 'rag' ? each.overhang : 0)))
+  return Math.max(
+    0,
+    ...ribbons.map((each) =>
+      each.build === 'hand'
+        ? Math.max(...each.tails)
+        : each.build === 'strips' || each.build === 'folded' || each.build === 'tails'
+          ? each.tail
+          : each.build === 'rag'
+            ? each.overhang
+            : 0,
+    ),
+  )
 }
 
 /** Where the `i`th of things lies that fill the room between -1 and 1 evenly however many there are (van der Corput, base 2). */
@@ -94,15 +118,23 @@ function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: numb
     case 'hand': {
       const lengths = handLoops(ribbon).map((each) => loopShows(each, means))
       return [
-        ...tail(18, ribbon.tails[0]), ...fanned(lengths, lengths.length > 2 ? FAN : 0, 0.52),
-        ...(ribbon.centre > 0 ? [move('centre', 270, ribbon.centre / 2, 0.9)] : []), ...tail(-16, ribbon.tails[1]),
+        ...tail(18, ribbon.tails[0]),
+        ...fanned(lengths, lengths.length > 2 ? FAN : 0, 0.52),
+        ...(ribbon.centre > 0 ? [move('centre', 270, ribbon.centre / 2, 0.9)] : []),
+        ...tail(-16, ribbon.tails[1]),
       ]
     }
-    case 'strips': return Array.from({ length: ribbon.strips }, (_, k) => {
-      const tilt = ribbon.strips > 1 ? FAN * (2 * k / (ribbon.strips - 1) - 1) + turn : turn
-      const shows = loopShows(ribbon.loop, means)
-      return [move('tail', tilt + 24, ribbon.tail), move('loop', tilt, shows, 0.5), move('loop', 180 + tilt, shows, 0.5), move('tail', 204 + tilt, ribbon.tail)].filter(({ length }) => length > 0)
-    }).flat()
+    case 'strips':
+      return Array.from({ length: ribbon.strips }, (_, k) => {
+        const tilt = ribbon.strips > 1 ? FAN * ((2 * k) / (ribbon.strips - 1) - 1) + turn : turn
+        const shows = loopShows(ribbon.loop, means)
+        return [
+          move('tail', tilt + 24, ribbon.tail),
+          move('loop', tilt, shows, 0.5),
+          move('loop', 180 + tilt, shows, 0.5),
+          move('tail', 204 + tilt, ribbon.tail),
+        ].filter(({ length }) => length > 0)
+      }).flat()
     case 'rag': {
       const loops = ragLoops(ribbon, means)
       const lengths = Array.from({ length: Math.min(MOST_DRAWN, ribbon.strips * loops) }, () => loopShows(ribbon.loop, means))
@@ -110,18 +142,35 @@ function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: numb
     }
     case 'coil': {
       const [right, left] = coilLoops(ribbon.layers)
-      return fanned(Array.from({ length: right + left }, () => ribbon.flat / 2), ROUND, 0.62)
+      return fanned(
+        Array.from({ length: right + left }, () => ribbon.flat / 2),
+        ROUND,
+        0.62,
+      )
     }
-    case 'flat': return [
-      ...Array.from({ length: ribbon.rounds }, (_, k) => [0, 180].map((side) => move('loop', side + turn + 12 * (k - (ribbon.rounds - 1) / 2), ribbon.width / 2, 0.12))).flat(),
-      ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
-    ]
-    case 'tails': return Array.from({ length: Math.min(MOST_DRAWN, ribbon.tails) }, (_, i) => tail(between(i) * 26, ribbon.tail)).flat()
-    case 'fill-ins': return fanned(Array.from({ length: ribbon.strips }, () => loopShows(ribbon.loop, means)), ROUND, 0.3)
-    case 'folded': return [
-      ...tail(24, ribbon.tail), ...tail(-24, ribbon.tail), move('loop', turn, loopShows(ribbon.loop, means), 0.56), move('loop', 180 - turn, loopShows(ribbon.loop, means), 0.56),
-      ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
-    ]
+    case 'flat':
+      return [
+        ...Array.from({ length: ribbon.rounds }, (_, k) =>
+          [0, 180].map((side) => move('loop', side + turn + 12 * (k - (ribbon.rounds - 1) / 2), ribbon.width / 2, 0.12)),
+        ).flat(),
+        ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+      ]
+    case 'tails':
+      return Array.from({ length: Math.min(MOST_DRAWN, ribbon.tails) }, (_, i) => tail(between(i) * 26, ribbon.tail)).flat()
+    case 'fill-ins':
+      return fanned(
+        Array.from({ length: ribbon.strips }, () => loopShows(ribbon.loop, means)),
+        ROUND,
+        0.3,
+      )
+    case 'folded':
+      return [
+        ...tail(24, ribbon.tail),
+        ...tail(-24, ribbon.tail),
+        move('loop', turn, loopShows(ribbon.loop, means), 0.56),
+        move('loop', 180 - turn, loopShows(ribbon.loop, means), 0.56),
+        ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+      ]
   }
 }
 

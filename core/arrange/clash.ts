@@ -1,5 +1,6 @@
 import type { Run } from '../base'
 import type { Point } from '../measure'
+import { clamp } from '../measure'
 import { across, onRun, stationAt } from '../base'
 import { footprint } from './footprint'
 import type { LaidLayer, Placement } from './placement'
@@ -20,7 +21,13 @@ const PRESSED = 0.2
 /** Less of a leaf over a sign than this share of its width is nothing to an eye: rule of thumb. */
 const OVERLAPS = 0.25
 
-interface Patch { readonly of: Placement, readonly outline: readonly Point[], readonly reach: number, readonly solid: boolean, readonly shown: boolean }
+interface Patch {
+  readonly of: Placement
+  readonly outline: readonly Point[]
+  readonly reach: number
+  readonly solid: boolean
+  readonly shown: boolean
+}
 
 /**
  * What gets in the way of bows, signs and focals: solid things of another layer that press into them, and stems
@@ -48,12 +55,19 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   return found.sort((a, b) => b.depth - a.depth)
 }
 
-const patchesOf = (laid: readonly LaidLayer[]): Patch[] => laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of)))
+const patchesOf = (laid: readonly LaidLayer[]): Patch[] =>
+  laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of)))
 
 function patchOf(layer: LaidLayer['layer'], of: Placement): Patch {
   const { form } = of
   const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
-  return { of, outline: footprint(of, form), reach: Math.max(of.length, of.width), solid: form !== 'leaf' && (shown || layer.role === 'accent'), shown }
+  return {
+    of,
+    outline: footprint(of, form),
+    reach: Math.max(of.length, of.width),
+    solid: form !== 'leaf' && (shown || layer.role === 'accent'),
+    shown,
+  }
 }
 
 /** Steps in which a free place is looked for, mm, and how many at most. */
@@ -72,7 +86,12 @@ export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run
       if (s < 0 || s > run.length) continue
       const { x, y } = across(stationAt(run, s), thing.t)
       const moved = patchOf(layer, { ...thing, s, x, y: y + drop })
-      if (others.every((other) => apart(moved, other) || reachInto(moved.outline, other.outline) <= Math.min(thing.width, other.of.width) * PRESSED)) return by
+      if (
+        others.every(
+          (other) => apart(moved, other) || reachInto(moved.outline, other.outline) <= Math.min(thing.width, other.of.width) * PRESSED,
+        )
+      )
+        return by
     }
   }
   return null
@@ -93,7 +112,7 @@ export function toEdge({ x, y }: Point, outline: readonly Point[]): number {
     const b = outline[(i + 1) % outline.length]!
     const [dx, dy] = [b.x - a.x, b.y - a.y]
     const size = dx * dx + dy * dy
-    const u = size > 0 ? Math.min(1, Math.max(0, ((x - a.x) * dx + (y - a.y) * dy) / size)) : 0
+    const u = size > 0 ? clamp(((x - a.x) * dx + (y - a.y) * dy) / size, 0, 1) : 0
     return Math.min(least, Math.hypot(x - a.x - u * dx, y - a.y - u * dy))
   }, Infinity)
 }

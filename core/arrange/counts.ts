@@ -5,19 +5,21 @@ import type { LaidLayer } from './placement'
 const counted = onceFor<LaidLayer, ReadonlyMap<string, number>>()
 
 /** How many stems of each material a layer has, in the order in which they first come; none of what is made of lengths. */
-export const countsOf = (laid: LaidLayer): ReadonlyMap<string, number> => counted(laid, () => {
-  const counts = new Map<string, number>()
-  if (laysLengths(laid.layer.rule)) return counts
-  // What is bound on both faces is drawn on one.
-  const faces = facesOf(laid.layer.rule)
-  for (const { material } of laid.placements) counts.set(material, (counts.get(material) ?? 0) + faces)
-  return counts
-})
+export const countsOf = (laid: LaidLayer): ReadonlyMap<string, number> =>
+  counted(laid, () => {
+    const counts = new Map<string, number>()
+    if (laysLengths(laid.layer.rule)) return counts
+    // What is bound on both faces is drawn on one.
+    const faces = facesOf(laid.layer.rule)
+    for (const { material } of laid.placements) counts.set(material, (counts.get(material) ?? 0) + faces)
+    return counts
+  })
 
 const listing = onceFor<LaidLayer, ReadonlySet<string>>()
 
 /** The materials of all that a layer lays, what is made of lengths too. */
-export const materialsOf = (laid: LaidLayer): ReadonlySet<string> => listing(laid, () => new Set(laid.placements.map(({ material }) => material)))
+export const materialsOf = (laid: LaidLayer): ReadonlySet<string> =>
+  listing(laid, () => new Set(laid.placements.map(({ material }) => material)))
 
 /** How many stems of each material several layers have. */
 export function countsOfAll(laid: readonly LaidLayer[]): ReadonlyMap<string, number> {

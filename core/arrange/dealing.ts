@@ -3,13 +3,18 @@ import { materialOf, pieceLength } from '../material'
 import { deal } from '../measure'
 import type { Layer } from '../piece'
 
-export interface KnownPart { readonly known: Material, readonly share: number, readonly only: number | null }
+export interface KnownPart {
+  readonly known: Material
+  readonly share: number
+  readonly only: number | null
+}
 
 /** What of a layer's mix the shelf has, with something of it wanted. */
-export const knownMix = (layer: Pick<Layer, 'mix'>, shelf: Shelf): KnownPart[] => layer.mix.flatMap(({ material, share, only }) => {
-  const known = materialOf(shelf, material)
-  return known && (only === null ? share > 0 : only > 0) ? [{ known, share, only }] : []
-})
+export const knownMix = (layer: Pick<Layer, 'mix'>, shelf: Shelf): KnownPart[] =>
+  layer.mix.flatMap(({ material, share, only }) => {
+    const known = materialOf(shelf, material)
+    return known && (only === null ? share > 0 : only > 0) ? [{ known, share, only }] : []
+  })
 
 /**
  * The materials of places in a row. What is scarce is spread first: item `i` of `k` goes into place `1 + round(i n / k)`,
@@ -38,7 +43,12 @@ export function dealMix(layer: Pick<Layer, 'mix'>, shelf: Shelf, places: readonl
   }
   const open = dealt.flatMap((each, i) => (each === null ? [i] : []))
   const shared = mix.filter(({ only }) => only === null)
-  deal(open.length, shared.map(({ share }) => share)).forEach((kind, i) => { dealt[open[i]!] = shared[kind]!.known })
+  deal(
+    open.length,
+    shared.map(({ share }) => share),
+  ).forEach((kind, i) => {
+    dealt[open[i]!] = shared[kind]!.known
+  })
   return dealt
 }
 

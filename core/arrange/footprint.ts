@@ -16,10 +16,20 @@ const LEAF_STEPS = 10
 const DISC_STEPS = 20
 
 /** The outlines of patches one long and one wide, lying at their anchor and pointing right. */
-const UNIT: Record<Material['form'], readonly Point[]> = { leaf: unitLeaf(), disc: unitDisc(), board: [{ x: -0.5, y: -0.5 }, { x: 0.5, y: -0.5 }, { x: 0.5, y: 0.5 }, { x: -0.5, y: 0.5 }] }
+const UNIT: Record<Material['form'], readonly Point[]> = {
+  leaf: unitLeaf(),
+  disc: unitDisc(),
+  board: [
+    { x: -0.5, y: -0.5 },
+    { x: 0.5, y: -0.5 },
+    { x: 0.5, y: 0.5 },
+    { x: -0.5, y: 0.5 },
+  ],
+}
 
 function unitLeaf(): Point[] {
-  const side = (sign: number) => Array.from({ length: LEAF_STEPS + 1 }, (_, i) => ({ x: i / LEAF_STEPS - HELD, y: sign * leafHalf(i / LEAF_STEPS) }))
+  const side = (sign: number) =>
+    Array.from({ length: LEAF_STEPS + 1 }, (_, i) => ({ x: i / LEAF_STEPS - HELD, y: sign * leafHalf(i / LEAF_STEPS) }))
   return [...side(1), ...side(-1).reverse().slice(1, -1)]
 }
 
@@ -36,7 +46,10 @@ export function patchOutline(form: Material['form'], length: number, width: numb
 }
 
 /** The patch that a placement covers, on the drawing, mm. */
-export function footprint({ x, y, bearing, length, width }: Pick<Placement, 'x' | 'y' | 'bearing' | 'length' | 'width'>, form: Material['form']): Point[] {
+export function footprint(
+  { x, y, bearing, length, width }: Pick<Placement, 'x' | 'y' | 'bearing' | 'length' | 'width'>,
+  form: Material['form'],
+): Point[] {
   const cos = Math.cos(radians(bearing))
   const sin = Math.sin(radians(bearing))
   return UNIT[form].map((unit) => {

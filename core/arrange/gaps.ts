@@ -3,7 +3,10 @@ import { along } from '../base'
 import type { Figure } from '../measure'
 
 /** From one place to the next along a run, mm. */
-export interface Gap { readonly from: number, readonly length: number }
+export interface Gap {
+  readonly from: number
+  readonly length: number
+}
 
 /** How far a layer's things stand apart, said both ways makers measure it. */
 export interface Spacing {
@@ -12,7 +15,7 @@ export interface Spacing {
   /** Along the middle of the face, where stems sit. */
   readonly centre: Figure
   /** The smallest and the widest gap as placed, when they are not all alike. */
-  readonly gaps: { readonly least: Figure, readonly most: Figure } | null
+  readonly gaps: { readonly least: Figure; readonly most: Figure } | null
 }
 
 /**

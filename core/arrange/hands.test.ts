@@ -15,18 +15,32 @@ const after = (piece: Piece, how: Edit): Piece => {
   if (!edited.ok) throw new Error(edited.error)
   return edited.change.piece
 }
-const place = ({ x, y }: { x: number, y: number }) => [Math.round(x * 100) / 100 + 0, Math.round(y * 100) / 100 + 0]
+const place = ({ x, y }: { x: number; y: number }) => [Math.round(x * 100) / 100 + 0, Math.round(y * 100) / 100 + 0]
 
 describe('nudges', () => {
   const piece = pieceWith([layerOf('a', 'bracken', compass(6))])
   it('add up, and keep within what a piece may hold', () => {
     const [, one] = lay(piece)
-    const twice = after(after(piece, nudgeBy(piece, one!, { along: 4, turn: 170, across: 1.5, lift: 1 })), nudgeBy(after(piece, nudgeBy(piece, one!, { along: 4, turn: 170, across: 1.5, lift: 1 })), one!, { along: 3, turn: 20, across: 1, trim: 90, pinned: true }))
+    const twice = after(
+      after(piece, nudgeBy(piece, one!, { along: 4, turn: 170, across: 1.5, lift: 1 })),
+      nudgeBy(after(piece, nudgeBy(piece, one!, { along: 4, turn: 170, across: 1.5, lift: 1 })), one!, {
+        along: 3,
+        turn: 20,
+        across: 1,
+        trim: 90,
+        pinned: true,
+      }),
+    )
     expect(twice.layers[0]!.nudges['1']).toEqual({ along: 7, across: 2, turn: -170, lift: 1, trim: 90, pinned: true })
     expect(lay(twice)[1]).toMatchObject({ length: 90, pinned: true, lift: 1 })
   })
   it('move many together', () => {
-    const moved = lay(after(piece, nudgeAll(piece, lay(piece).slice(0, 3), () => ({ along: 10 }))))
+    const moved = lay(
+      after(
+        piece,
+        nudgeAll(piece, lay(piece).slice(0, 3), () => ({ along: 10 })),
+      ),
+    )
     expect(moved.map(({ s, rest }) => Math.round(s - rest))).toEqual([10, 10, 10, 0, 0, 0])
   })
 })
@@ -34,7 +48,17 @@ describe('nudges', () => {
 describe.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'mantel-garland', 'door-garland', 'gourd'])('on a %s', (kind) => {
   const base = usualBase(kind)
   const runs = runsOf(base)
-  const piece = pieceWith([layerOf('a', 'bracken', { kind: 'crescent', from: 0.1, to: 0.4, count: 4, dense: 'middle', thin: 0 }, { run: runs[0]!.id, lean: 15, nudges: { 2: { ...STILL, across: 0.4, turn: 30 } } })], { base })
+  const piece = pieceWith(
+    [
+      layerOf(
+        'a',
+        'bracken',
+        { kind: 'crescent', from: 0.1, to: 0.4, count: 4, dense: 'middle', thin: 0 },
+        { run: runs[0]!.id, lean: 15, nudges: { 2: { ...STILL, across: 0.4, turn: 30 } } },
+      ),
+    ],
+    { base },
+  )
   const things = lay(piece)
 
   it('copies to the other side, as a mirror shows it', () => {
@@ -70,10 +94,13 @@ describe('fitTo', () => {
   it('shares between the runs it lies on', () => {
     const arms = runsOf(usualBase('tree-swag'))
     expect(fitTo(layerOf('a', 'bay', compass(3), { run: 'each' }), 20, arms, shelf)!.rule).toMatchObject({ count: 10 })
-    expect(fitTo(layerOf('a', 'bay', { kind: 'arms', count: 4, from: 0, to: 1 }, { run: 'each' }), 20, arms, shelf)!.rule).toMatchObject({ count: 20 })
+    expect(fitTo(layerOf('a', 'bay', { kind: 'arms', count: 4, from: 0, to: 1 }, { run: 'each' }), 20, arms, shelf)!.rule).toMatchObject({
+      count: 20,
+    })
     expect(fitTo(layerOf('a', 'bay', compass(3), { run: 'gone' }), 20, arms, shelf)).toBeNull()
   })
-  it('never asks for more than a layer holds', () => expect(withCount(compass(1), 9999, { length: 1, closed: true, piece: 1 })).toMatchObject({ rule: { count: 500 }, takes: 500 }))
+  it('never asks for more than a layer holds', () =>
+    expect(withCount(compass(1), 9999, { length: 1, closed: true, piece: 1 })).toMatchObject({ rule: { count: 500 }, takes: 500 }))
 })
 
 describe('swap', () => {
@@ -91,13 +118,21 @@ describe('swap', () => {
     expect(lay(piece)).toHaveLength(how.after)
   })
   it('leaves the rest of a mix as many as they were', () => {
-    const mix = [{ material: 'bay', share: 1, only: null }, { material: 'ivy', share: 1, only: null }]
+    const mix = [
+      { material: 'bay', share: 1, only: null },
+      { material: 'ivy', share: 1, only: null },
+    ]
     const { how, piece } = swapped(layerOf('a', 'bay', compass(12), { mix }), 'bay', 'boxwood')!
     const count = (id: string) => lay(piece).filter(({ material }) => material === id).length
     expect([count('ivy'), count('boxwood')]).toEqual([6, how.after])
   })
   it('replaces what hands put on, and changes no count that the rule does not own', () => {
-    const layer = layerOf('a', 'rose', { kind: 'single', at: 0.2, drop: 0 }, { added: [{ id: 'h1', run: 'ring', at: 0.5, across: 0, turn: 0, material: 'rose' }] })
+    const layer = layerOf(
+      'a',
+      'rose',
+      { kind: 'single', at: 0.2, drop: 0 },
+      { added: [{ id: 'h1', run: 'ring', at: 0.5, across: 0, turn: 0, material: 'rose' }] },
+    )
     const { how, piece } = swapped(layer, 'rose', 'peony')!
     expect(how).toMatchObject({ before: 1, after: 1 })
     expect(lay(piece).map(({ material }) => material)).toEqual(['peony', 'peony'])

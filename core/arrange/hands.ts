@@ -2,7 +2,7 @@ import type { Run } from '../base'
 import { mirrored, onRun, stationAt } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import { wrapDegrees } from '../measure'
+import { clamp, wrapDegrees } from '../measure'
 import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
 import { STILL } from '../piece'
 import type { Placement } from './placement'
@@ -18,17 +18,26 @@ const halfTurn = (angle: number): number => wrapDegrees(angle + 180) - 180
 /** Moves a thing on top of how it has been moved before. `trim` and `pinned` are set, the rest adds up. */
 export function nudgeBy(piece: Piece, { layer, slot }: Placement, by: Partial<Nudge>): Edit {
   const before = layerOf(piece, layer).nudges[slot] ?? STILL
-  const held = (value: number, most: number): number => Math.min(most, Math.max(-most, value))
+  const held = (value: number, most: number): number => clamp(value, -most, most)
   return {
-    do: 'nudge', layer, slot, nudge: {
-      along: before.along + (by.along ?? 0), across: held(before.across + (by.across ?? 0), 2), turn: halfTurn(before.turn + (by.turn ?? 0)),
-      lift: held(before.lift + (by.lift ?? 0), 60), trim: by.trim === undefined ? before.trim : by.trim, pinned: by.pinned ?? before.pinned,
+    do: 'nudge',
+    layer,
+    slot,
+    nudge: {
+      along: before.along + (by.along ?? 0),
+      across: held(before.across + (by.across ?? 0), 2),
+      turn: halfTurn(before.turn + (by.turn ?? 0)),
+      lift: held(before.lift + (by.lift ?? 0), 60),
+      trim: by.trim === undefined ? before.trim : by.trim,
+      pinned: by.pinned ?? before.pinned,
     },
   }
 }
 
-export const nudgeAll = (piece: Piece, things: readonly Placement[], by: (each: Placement) => Partial<Nudge>): Edit =>
-  ({ do: 'several', edits: things.map((each) => nudgeBy(piece, each, by(each))) })
+export const nudgeAll = (piece: Piece, things: readonly Placement[], by: (each: Placement) => Partial<Nudge>): Edit => ({
+  do: 'several',
+  edits: things.map((each) => nudgeBy(piece, each, by(each))),
+})
 
 /** Takes things off: places of a rule stay empty, what a hand put on is gone. */
 export function takeOff(things: readonly Placement[]): Edit {
@@ -49,7 +58,12 @@ export function freshIds(layer: Pick<Layer, 'added'>, n: number): string[] {
   return ids
 }
 
-interface Put { readonly thing: Placement, readonly run: Run, readonly s: number, readonly bearing: number }
+interface Put {
+  readonly thing: Placement
+  readonly run: Run
+  readonly s: number
+  readonly bearing: number
+}
 
 /** Puts copies of things somewhere else, each in its own layer. */
 function put(piece: Piece, copies: readonly Put[], runs: readonly Run[], shelf: Shelf): Edit {
@@ -60,7 +74,11 @@ function put(piece: Piece, copies: readonly Put[], runs: readonly Run[], shelf: 
       const own = copies.filter(({ thing }) => thing.layer === id)
       const ids = freshIds(layer, own.length)
       const things = own.map(({ thing, run, s, bearing }, i): Added => ({
-        id: ids[i]!, run: run.id, at: Math.min(1, Math.max(0, s / run.length)), across: Math.min(2, Math.max(-2, thing.t)), material: thing.material,
+        id: ids[i]!,
+        run: run.id,
+        at: clamp(s / run.length, 0, 1),
+        across: clamp(thing.t, -2, 2),
+        material: thing.material,
         turn: halfTurn(bearing - layerBearing(layer, run, runs, s, ids[i]!, materialOf(shelf, thing.material)!)),
       }))
       return { do: 'add', layer: id, things }
@@ -78,7 +96,12 @@ function mirroredPlace(runs: readonly Run[], thing: Placement): Put {
 
 /** The same things again on the other side. */
 export const copyAcross = (piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit =>
-  put(piece, things.map((each) => mirroredPlace(runs, each)), runs, shelf)
+  put(
+    piece,
+    things.map((each) => mirroredPlace(runs, each)),
+    runs,
+    shelf,
+  )
 
 /** Moves things to the other side. */
 export function mirrorAll(piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit {
@@ -88,12 +111,17 @@ export function mirrorAll(piece: Piece, things: readonly Placement[], runs: read
 
 /** Another of each, beside it. */
 export function duplicate(piece: Piece, things: readonly Placement[], runs: readonly Run[], shelf: Shelf): Edit {
-  return put(piece, things.map((thing): Put => {
-    const run = runOf(runs, thing.run)
-    const s = onRun(run, thing.s + (thing.form === 'leaf' ? thing.width / 2 : thing.width))
-    const turned = stationAt(run, s)
-    const was = stationAt(run, thing.s)
-    const by = (Math.atan2(turned.ty, turned.tx) - Math.atan2(was.ty, was.tx)) * (180 / Math.PI)
-    return { thing, run, s, bearing: thing.bearing + by }
-  }), runs, shelf)
+  return put(
+    piece,
+    things.map((thing): Put => {
+      const run = runOf(runs, thing.run)
+      const s = onRun(run, thing.s + (thing.form === 'leaf' ? thing.width / 2 : thing.width))
+      const turned = stationAt(run, s)
+      const was = stationAt(run, thing.s)
+      const by = (Math.atan2(turned.ty, turned.tx) - Math.atan2(was.ty, was.tx)) * (180 / Math.PI)
+      return { thing, run, s, bearing: thing.bearing + by }
+    }),
+    runs,
+    shelf,
+  )
 }

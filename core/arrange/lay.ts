@@ -44,21 +44,40 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
 }
 
 /** Decisions of a layer that its rule's slots do not read, and those that leave the placements of other slots alone. */
-const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set(['role', 'across', 'acrossSpread', 'lean', 'leanSpread', 'reserve', 'clear', 'hidden', 'locked', 'nudges', 'added', 'taken'])
+const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set([
+  'role',
+  'across',
+  'acrossSpread',
+  'lean',
+  'leanSpread',
+  'reserve',
+  'clear',
+  'hidden',
+  'locked',
+  'nudges',
+  'added',
+  'taken',
+])
 const BY_SLOT: ReadonlySet<keyof Layer> = new Set(['role', 'hidden', 'locked', 'nudges', 'added', 'taken', 'reserve'])
 
 /** Whether two states of a layer agree in all but these decisions. Unchanged parts of a document are the same objects. */
-const agree = (a: Layer, b: Layer, but: ReadonlySet<keyof Layer>): boolean => (Object.keys(b) as (keyof Layer)[]).every((key) => but.has(key) || a[key] === b[key])
+const agree = (a: Layer, b: Layer, but: ReadonlySet<keyof Layer>): boolean =>
+  (Object.keys(b) as (keyof Layer)[]).every((key) => but.has(key) || a[key] === b[key])
 const alike = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((each, i) => each === b[i])
 
-interface Remembered { readonly laid: LaidLayer, readonly slots: readonly Slot[], readonly kept: readonly Zone[], readonly lift: number }
+interface Remembered {
+  readonly laid: LaidLayer
+  readonly slots: readonly Slot[]
+  readonly kept: readonly Zone[]
+  readonly lift: number
+}
 
 /** What was laid last, so that what has not changed is not laid again: the very same objects are given back. */
 export class LaidMemory {
   private runs: readonly Run[] | null = null
   private materials: Shelf['materials'] | null = null
   private layers = new Map<string, Remembered>()
-  private slotsFound = new Map<string, { readonly layer: Layer, readonly of: readonly number[] | null, readonly slots: readonly Slot[] }>()
+  private slotsFound = new Map<string, { readonly layer: Layer; readonly of: readonly number[] | null; readonly slots: readonly Slot[] }>()
 
   startWith(runs: readonly Run[], { materials }: Shelf): void {
     if (this.runs === runs && this.materials === materials) return
@@ -71,18 +90,26 @@ export class LaidMemory {
   /** The last state of a layer that lies by the same slots among the same zones, and differs at most slot by slot. */
   laid(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], lift: number): LaidLayer | null {
     const known = this.layers.get(layer.id)
-    return known && known.slots === slots && known.lift === lift && alike(known.kept, kept) && agree(known.laid.layer, layer, BY_SLOT) ? known.laid : null
+    return known && known.slots === slots && known.lift === lift && alike(known.kept, kept) && agree(known.laid.layer, layer, BY_SLOT)
+      ? known.laid
+      : null
   }
 
-  note(laid: LaidLayer, slots: readonly Slot[], kept: readonly Zone[], lift: number): void { this.layers.set(laid.layer.id, { laid, slots, kept, lift }) }
+  note(laid: LaidLayer, slots: readonly Slot[], kept: readonly Zone[], lift: number): void {
+    this.layers.set(laid.layer.id, { laid, slots, kept, lift })
+  }
 
   /** @param of the points of the layer that this one goes by, one list for each run, or null when it goes by none */
   slots(layer: Layer, of: readonly number[] | null): readonly Slot[] | null {
     const known = this.slotsFound.get(layer.id)
-    return known && agree(known.layer, layer, NOT_FOR_SLOTS) && (of === null ? known.of === null : known.of !== null && alike(known.of, of)) ? known.slots : null
+    return known && agree(known.layer, layer, NOT_FOR_SLOTS) && (of === null ? known.of === null : known.of !== null && alike(known.of, of))
+      ? known.slots
+      : null
   }
 
-  noteSlots(layer: Layer, of: readonly number[] | null, slots: readonly Slot[]): void { this.slotsFound.set(layer.id, { layer, of, slots }) }
+  noteSlots(layer: Layer, of: readonly number[] | null, slots: readonly Slot[]): void {
+    this.slotsFound.set(layer.id, { layer, of, slots })
+  }
 
   /** Forgets layers that are gone. */
   keep(laid: readonly LaidLayer[]): void {
@@ -93,7 +120,7 @@ export class LaidMemory {
 }
 
 /** The place that a layer's rule itself keeps free, if it does. */
-function seatOf({ rule }: Layer): { readonly at: number, readonly about: number } | null {
+function seatOf({ rule }: Layer): { readonly at: number; readonly about: number } | null {
   const seat = arrangingOf<RuleKind>(rule.kind).keeps?.(rule)
   return seat && seat.about > 0 ? seat : null
 }
@@ -103,15 +130,29 @@ const keepsPlace = (layer: Layer): boolean => layer.reserve !== null || seatOf(l
 function reservedBy(layer: Layer, placements: readonly Placement[], runs: readonly Run[], shelf: Shelf): Zone[] {
   const { reserve } = layer
   const seat = seatOf(layer)
-  const seats = seat === null ? [] : runsFor(layer, runs).map((run): Zone => {
-    const from = onRun(run, seat.at * run.length - seat.about)
-    return { layer: layer.id, run: run.id, from, length: run.closed ? Math.min(run.length, 2 * seat.about) : onRun(run, seat.at * run.length + seat.about) - from }
-  })
+  const seats =
+    seat === null
+      ? []
+      : runsFor(layer, runs).map((run): Zone => {
+          const from = onRun(run, seat.at * run.length - seat.about)
+          return {
+            layer: layer.id,
+            run: run.id,
+            from,
+            length: run.closed ? Math.min(run.length, 2 * seat.about) : onRun(run, seat.at * run.length + seat.about) - from,
+          }
+        })
   return [...seats, ...(reserve === null ? [] : placements.flatMap((each) => zonesOf(each, runs, shelf, reserve)))]
 }
 
 /** The slots of each layer's rule, looked up by layer: null for a layer that is not there or refers to itself. */
-function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: LaidMemory, kept: readonly Zone[]): (layer: string) => readonly Slot[] | null {
+function ruleSlots(
+  piece: Piece,
+  runs: readonly Run[],
+  shelf: Shelf,
+  memory: LaidMemory,
+  kept: readonly Zone[],
+): (layer: string) => readonly Slot[] | null {
   const found = new Map<string, readonly Slot[] | null>()
   const ask = (id: string): readonly Slot[] | null => {
     const known = found.get(id)
@@ -120,18 +161,42 @@ function ruleSlots(piece: Piece, runs: readonly Run[], shelf: Shelf, memory: Lai
     const layer = piece.layers.find((each) => each.id === id)
     if (!layer) return null
     const of = 'of' in layer.rule ? layer.rule.of : null
-    const byOther = of === null ? null : runs.flatMap((run) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run, kept, shelf) ?? [-1])
+    const byOther =
+      of === null
+        ? null
+        : runs.flatMap(
+            (run) =>
+              pointsOn(
+                piece.layers.find((each) => each.id === of),
+                ask(of),
+                run,
+                kept,
+                shelf,
+              ) ?? [-1],
+          )
     const before = memory.slots(layer, byOther)
     if (before) {
       found.set(id, before)
       return before
     }
     const slots = layerSlots(layer, runs, (run) => ({
-      run, runs, seed: layer.seed, seat: layer.seat,
-      pointsOf: (of) => pointsOn(piece.layers.find((each) => each.id === of), ask(of), run, kept, shelf),
+      run,
+      runs,
+      seed: layer.seed,
+      seat: layer.seat,
+      pointsOf: (of) =>
+        pointsOn(
+          piece.layers.find((each) => each.id === of),
+          ask(of),
+          run,
+          kept,
+          shelf,
+        ),
       widths: (n) => widthsOf(layer, shelf, n),
       mix: mixFor(layer, shelf),
-      shortest: shortestOf(layer, shelf), flow: layer.flow, taper: layer.taper,
+      shortest: shortestOf(layer, shelf),
+      flow: layer.flow,
+      taper: layer.taper,
     }))
     found.set(id, slots)
     if (slots) memory.noteSlots(layer, byOther, slots)
@@ -149,7 +214,15 @@ function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: 
 }
 
 /** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
-function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], runs: readonly Run[], shelf: Shelf, lift: number, before: LaidLayer | null): Placement[] {
+function laidByRule(
+  layer: Layer,
+  slots: readonly Slot[],
+  kept: readonly Zone[],
+  runs: readonly Run[],
+  shelf: Shelf,
+  lift: number,
+  before: LaidLayer | null,
+): Placement[] {
   const there = new Map(before?.placements.map((each) => [each.slot, each]))
   const restOf = restsOf(layer, slots, kept, shelf)
   const phase = random(layer.seed).next()
@@ -165,12 +238,22 @@ function laidByRule(layer: Layer, slots: readonly Slot[], kept: readonly Zone[],
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
     const rest = restOf(slot)
     if (!rest) return []
-    return [place(layerOn(layer, slot.run, runs), {
-      slot: slot.id, run: slot.run, rest: rest.s, number: i + 1, lift, added: false,
-      material: rest.material,
-      t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
-      lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP), turn: 0, reach: slot.reach, made: slot.made,
-    })]
+    return [
+      place(layerOn(layer, slot.run, runs), {
+        slot: slot.id,
+        run: slot.run,
+        rest: rest.s,
+        number: i + 1,
+        lift,
+        added: false,
+        material: rest.material,
+        t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
+        lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP),
+        turn: 0,
+        reach: slot.reach,
+        made: slot.made,
+      }),
+    ]
   })
 }
 

@@ -15,7 +15,8 @@ const ring = ringRun('ring', 'ring', inches(14), inches(10))
 const [arm] = runsOf(usualBase('tree-swag'))
 const ribbon = CATALOGUE['ribbon-slate']!
 const twine = CATALOGUE['jute-twine']!
-const usual = <K extends Layer['rule']['kind']>(kind: K, set: Partial<RuleOf<K>> = {}): RuleOf<K> => ({ ...usualRule(kind, ''), ...set } as RuleOf<K>)
+const usual = <K extends Layer['rule']['kind']>(kind: K, set: Partial<RuleOf<K>> = {}): RuleOf<K> =>
+  ({ ...usualRule(kind, ''), ...set }) as RuleOf<K>
 
 describe('windings', () => {
   it('lay a turn at every pitch, each across the face and half a pitch on', () => {
@@ -27,14 +28,16 @@ describe('windings', () => {
     expect(first!.made.turn).toBeCloseTo((Math.atan2(2 * stationAt(ring, 0).half, inches(1)) * 180) / Math.PI, 6)
   })
   it('lay twine by the band, together as many turns as go on, with no gap between', () => {
-    fc.assert(fc.property(fc.double({ min: 200, max: 900, noNaN: true }), (outer) => {
-      const run = ringRun('r', 'ring', outer, outer * 0.7)
-      const bands = windings(run, usual('wound', { pitch: null }), twine)
-      expect(bands.length).toBeLessThanOrEqual(72)
-      const turns = bands.reduce((all, { made }) => all + (made.as === 'turns' ? made.turns : 0), 0)
-      expect(Math.abs(turns - run.length / twine.width)).toBeLessThanOrEqual(bands.length / 2 + 1)
-      for (const { made } of bands) expect(made.width).toBeGreaterThan(run.length / bands.length)
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: 200, max: 900, noNaN: true }), (outer) => {
+        const run = ringRun('r', 'ring', outer, outer * 0.7)
+        const bands = windings(run, usual('wound', { pitch: null }), twine)
+        expect(bands.length).toBeLessThanOrEqual(72)
+        const turns = bands.reduce((all, { made }) => all + (made.as === 'turns' ? made.turns : 0), 0)
+        expect(Math.abs(turns - run.length / twine.width)).toBeLessThanOrEqual(bands.length / 2 + 1)
+        for (const { made } of bands) expect(made.width).toBeGreaterThan(run.length / bands.length)
+      }),
+    )
   })
   it('a strand is wound as a strand, ribbon as turns', () => {
     expect(windings(ring, usual('wound'), CATALOGUE['garland-pine']!)[0]!.made.as).toBe('strand')
@@ -59,16 +62,27 @@ describe('laps', () => {
 describe('mesh', () => {
   const both = [CATALOGUE['mesh-honey']!, CATALOGUE['mesh-cream']!]
   it('goes one gather to a tie, spread over all ties', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 80 }), fc.integer({ min: 1, max: 80 }), (a, b) => {
-      const [count, ties] = [Math.min(a, b), Math.max(a, b)]
-      const used = Array.from({ length: count }, (_, i) => tieOf(i, count, ties))
-      expect(new Set(used).size).toBe(count)
-      expect(Math.max(...used)).toBeLessThan(ties)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 80 }), fc.integer({ min: 1, max: 80 }), (a, b) => {
+        const [count, ties] = [Math.min(a, b), Math.max(a, b)]
+        const used = Array.from({ length: count }, (_, i) => tieOf(i, count, ties))
+        expect(new Set(used).size).toBe(count)
+        expect(Math.max(...used)).toBeLessThan(ties)
+      }),
+    )
   })
   it('takes colours in turn, and all of them in a cluster', () => {
     const gathers = gathersIn(ring, usual('mesh', { ties: 12, count: 6, gathers: ['ruffle', 'cluster', 'petal'] }), both)
-    expect(gathers.map(({ id, material, made }) => `${id}${made.as === 'gather' ? made.how[0] : ''}${material}`)).toEqual(['0.0r0', '1.0p0', '1.1p1', '2.0p1', '3.0r0', '4.0p0', '4.1p1', '5.0p1'])
+    expect(gathers.map(({ id, material, made }) => `${id}${made.as === 'gather' ? made.how[0] : ''}${material}`)).toEqual([
+      '0.0r0',
+      '1.0p0',
+      '1.1p1',
+      '2.0p1',
+      '3.0r0',
+      '4.0p0',
+      '4.1p1',
+      '5.0p1',
+    ])
   })
   it('on an open run the ties stand half a step from its ends', () => {
     const [first] = gathersIn(arm!, usual('mesh', { ties: 4, count: 4, gathers: ['petal'] }), both)
@@ -96,7 +110,10 @@ describe('made things on a piece', () => {
   const bow: RuleOf<'bow'> = usual('bow', { means: 'visible', at: 0.3, ribbons: [usualRibbon('hand'), usualRibbon('strips')] })
   const mix = ['ribbon-slate', 'ribbon-slate'].map((material) => ({ material, share: 1, only: null }))
   it('are each other’s image on the two of a pair', () => {
-    const piece = pieceWith([layerOf('mesh', 'mesh-honey', usual('mesh', { gathers: ['petal'], count: 7, ties: 9, start: 0.07 })), layerOf('bow', 'ribbon-slate', bow, { mix, lean: 12 })])
+    const piece = pieceWith([
+      layerOf('mesh', 'mesh-honey', usual('mesh', { gathers: ['petal'], count: 7, ties: 9, start: 0.07 })),
+      layerOf('bow', 'ribbon-slate', bow, { mix, lean: 12 }),
+    ])
     const [here, there] = [work(piece, shelf).placements, work(mirrorPiece(piece, 'other', 'Other'), shelf).placements]
     expect(there).toHaveLength(here.length)
     for (const each of here) {
@@ -112,7 +129,10 @@ describe('made things on a piece', () => {
     expect(swapped.ok && swapped.change.piece.layers[0]!.mix.map(({ material }) => material)).toEqual(['ribbon-check', 'ribbon-check'])
   })
   it('keep their place and are kept clear of as ready-made ones are', () => {
-    const piece = pieceWith([layerOf('bow', 'ribbon-slate', bow, { mix, reserve: 0 }), layerOf('rose', 'rose', { kind: 'compass', count: 12, start: 0 }, { clear: true })])
+    const piece = pieceWith([
+      layerOf('bow', 'ribbon-slate', bow, { mix, reserve: 0 }),
+      layerOf('rose', 'rose', { kind: 'compass', count: 12, start: 0 }, { clear: true }),
+    ])
     const { zones, placements } = work(piece, shelf)
     expect(zones.some(({ layer }) => layer === 'bow')).toBe(true)
     const [tied] = placements.filter(({ layer }) => layer === 'bow')

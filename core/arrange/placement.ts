@@ -42,11 +42,16 @@ export interface Placement {
   /** What it says, when its maker gave it words. */
   readonly words: string | null
   /** Where its cord starts when it hangs from one. */
-  readonly cord: { readonly x: number, readonly y: number } | null
+  readonly cord: { readonly x: number; readonly y: number } | null
 }
 
 /** A stretch of a run that is kept free. */
-export interface Zone { readonly layer: string, readonly run: string, readonly from: number, readonly length: number }
+export interface Zone {
+  readonly layer: string
+  readonly run: string
+  readonly from: number
+  readonly length: number
+}
 
 export interface LaidLayer {
   readonly layer: Layer

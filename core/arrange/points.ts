@@ -1,3 +1,4 @@
+import { clamp } from '../measure'
 import type { Run } from '../base'
 import { along, onRun } from '../base'
 import { MOST_PLACES } from '../piece'
@@ -13,7 +14,7 @@ export function evenly(run: Pick<Run, 'closed' | 'length'>, n: number, start: nu
 
 /** How many fit at about this spacing: the nearest whole number, one at least and `MOST_PLACES` at most. */
 export function countEvery(length: number, spacing: number): number {
-  return Math.min(MOST_PLACES, Math.max(1, Math.round(length / spacing)))
+  return clamp(Math.round(length / spacing), 1, MOST_PLACES)
 }
 
 /** The middles of the gaps between points: as many as the points on a closed run, one fewer on an open one. */

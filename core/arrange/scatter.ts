@@ -2,7 +2,12 @@ import type { Run } from '../base'
 import { across, boundsOf, stationAt } from '../base'
 import { random } from '../measure'
 
-interface Dart { readonly s: number, readonly t: number, readonly x: number, readonly y: number }
+interface Dart {
+  readonly s: number
+  readonly t: number
+  readonly x: number
+  readonly y: number
+}
 
 /** Tries about each thing already there before it is given up (R. Bridson, "Fast Poisson disk sampling in arbitrary dimensions", 2007). */
 const TRIES = 18
@@ -16,7 +21,7 @@ const REACH = 0.9
  * thinned to the count by leaving out what lies nearest to a neighbour.
  * @param n from 0 @returns places along and across, in the order in which they lie along the run
  */
-export function scatter(run: Run, n: number, seed: number): { readonly s: number, readonly t: number }[] {
+export function scatter(run: Run, n: number, seed: number): { readonly s: number; readonly t: number }[] {
   if (n === 0) return []
   const width = 2 * REACH * stationAt(run, run.length / 3).half
   // The widest that n discs could lie, if they packed as tight as can be.
@@ -33,7 +38,9 @@ export function scatter(run: Run, n: number, seed: number): { readonly s: number
     if (darts.length >= n) [low, best] = [apart, darts]
     else high = apart
   }
-  return thinned(best, n).sort((a, b) => a.s - b.s || a.t - b.t).map(({ s, t }) => ({ s, t }))
+  return thinned(best, n)
+    .sort((a, b) => a.s - b.s || a.t - b.t)
+    .map(({ s, t }) => ({ s, t }))
 }
 
 /** Bridson's algorithm on the face of a run. @param apart no two nearer than this, mm @param most stop at so many */
@@ -84,11 +91,14 @@ class Nearby {
   /** Number of the point in each square, from 1; 0 where there is none. */
   private readonly squares: Int32Array
 
-  constructor(run: Run, private readonly apart: number) {
+  constructor(
+    run: Run,
+    private readonly apart: number,
+  ) {
     // So small that two points as far apart as they must be never share a square; the most squares keep memory in bounds.
     const bounds = boundsOf([run])
     const [wide, high] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
-    this.cell = Math.max(apart / Math.SQRT2 * 0.999, Math.sqrt((wide * high) / MOST_SQUARES))
+    this.cell = Math.max((apart / Math.SQRT2) * 0.999, Math.sqrt((wide * high) / MOST_SQUARES))
     this.left = bounds.left
     this.top = bounds.top
     this.columns = Math.ceil(wide / this.cell) + 1
@@ -96,7 +106,9 @@ class Nearby {
     this.squares = new Int32Array(this.columns * this.rows)
   }
 
-  put({ x, y }: Dart, number: number): void { this.squares[this.row(y) * this.columns + this.column(x)] = number + 1 }
+  put({ x, y }: Dart, number: number): void {
+    this.squares[this.row(y) * this.columns + this.column(x)] = number + 1
+  }
 
   /** Whether a point lies nearer to one that is there than it may. */
   any({ x, y }: Dart, points: readonly Dart[]): boolean {
@@ -113,8 +125,12 @@ class Nearby {
     return false
   }
 
-  private column(x: number): number { return Math.min(this.columns - 1, Math.max(0, Math.floor((x - this.left) / this.cell))) }
-  private row(y: number): number { return Math.min(this.rows - 1, Math.max(0, Math.floor((y - this.top) / this.cell))) }
+  private column(x: number): number {
+    return Math.min(this.columns - 1, Math.max(0, Math.floor((x - this.left) / this.cell)))
+  }
+  private row(y: number): number {
+    return Math.min(this.rows - 1, Math.max(0, Math.floor((y - this.top) / this.cell)))
+  }
 }
 const MOST_SQUARES = 4_000_000
 

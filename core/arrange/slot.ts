@@ -46,11 +46,22 @@ export interface SlotContext {
 }
 
 /** @param i its id; the number of the dealing that it takes, when it is a number */
-export const slot = (run: Run, i: number | string, s: number, more: Partial<Omit<Slot, 'id' | 'run' | 's'>> = {}): Slot =>
-  ({ id: String(i), run, s: onRun(run, s), across: 0, deal: typeof i === 'number' ? i : 0, material: null, lean: 0, reach: 1, made: null, ...more })
+export const slot = (run: Run, i: number | string, s: number, more: Partial<Omit<Slot, 'id' | 'run' | 's'>> = {}): Slot => ({
+  id: String(i),
+  run,
+  s: onRun(run, s),
+  across: 0,
+  deal: typeof i === 'number' ? i : 0,
+  material: null,
+  lean: 0,
+  reach: 1,
+  made: null,
+  ...more,
+})
 
 /** Slots of things that are made of lengths. */
-export const madeSlots = (run: Run, places: readonly MadePlace[]): Slot[] => places.map(({ id, s, across, material, made }) => slot(run, id, s, { across, material, made }))
+export const madeSlots = (run: Run, places: readonly MadePlace[]): Slot[] =>
+  places.map(({ id, s, across, material, made }) => slot(run, id, s, { across, material, made }))
 
 /** Slots at these distances along a run, mm, in the order of the dealing. */
 export const numbered = (run: Run, points: readonly number[]): Slot[] => points.map((s, i) => slot(run, i, s))

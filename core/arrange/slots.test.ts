@@ -15,9 +15,19 @@ import { layerOf } from '../testing'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
 const hoop = ringRun('ring', 'ring', inches(20), inches(19.5))
-const mixOf = (...widths: number[]): Material[] => widths.map((width, i) => ({ ...CATALOGUE['ribbon-slate']!, id: `m${i}`, width, length: 25 }))
+const mixOf = (...widths: number[]): Material[] =>
+  widths.map((width, i) => ({ ...CATALOGUE['ribbon-slate']!, id: `m${i}`, width, length: 25 }))
 const around = (run: Run, runs: readonly Run[] = [run]): SlotContext => ({
-  run, runs, seed: 5, seat: 0.5, shortest: 160, flow: 'clockwise', mix: mixOf(40, 30), taper: 0.5, pointsOf: () => evenly(run, 5, 0.1), widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
+  run,
+  runs,
+  seed: 5,
+  seat: 0.5,
+  shortest: 160,
+  flow: 'clockwise',
+  mix: mixOf(40, 30),
+  taper: 0.5,
+  pointsOf: () => evenly(run, 5, 0.1),
+  widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
 })
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
@@ -28,59 +38,157 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
   halfway: fc.constant({ kind: 'halfway' as const, of: 'x' }),
   every: fc.record({ kind: fc.constant('every' as const), spacing: fc.double({ min: 1, max: 20000, noNaN: true }), start: share }),
   against: fc.record({ kind: fc.constant('against' as const), of: fc.constant('x'), count, pattern: fc.constantFrom(...PATTERNS) }),
-  cluster: fc.record({ kind: fc.constant('cluster' as const), at: fc.array(share, { maxLength: 6 }), size: fc.integer({ min: 0, max: 30 }) }),
-  crescent: fc.record({ kind: fc.constant('crescent' as const), from: share, to: share, count, dense: fc.constantFrom(...DENSE), thin: share }),
-  mirror: fc.record({ kind: fc.constant('mirror' as const), seat: share, gap: fc.double({ min: 0, max: 300, noNaN: true }), reach: share, count, sequence: fc.boolean() }),
+  cluster: fc.record({
+    kind: fc.constant('cluster' as const),
+    at: fc.array(share, { maxLength: 6 }),
+    size: fc.integer({ min: 0, max: 30 }),
+  }),
+  crescent: fc.record({
+    kind: fc.constant('crescent' as const),
+    from: share,
+    to: share,
+    count,
+    dense: fc.constantFrom(...DENSE),
+    thin: share,
+  }),
+  mirror: fc.record({
+    kind: fc.constant('mirror' as const),
+    seat: share,
+    gap: fc.double({ min: 0, max: 300, noNaN: true }),
+    reach: share,
+    count,
+    sequence: fc.boolean(),
+  }),
   bands: fc.record({ kind: fc.constant('bands' as const), outer: row, between: row, inner: row, gaps: fc.boolean() }),
   arms: fc.record({ kind: fc.constant('arms' as const), count, from: share, to: share }),
   scatter: fc.record({ kind: fc.constant('scatter' as const), count: fc.oneof(fc.constantFrom(0, 1), fc.integer({ min: 2, max: 80 })) }),
-  bundles: fc.record({ kind: fc.constant('bundles' as const), start: share, advance: fc.double({ min: 5, max: 3000, noNaN: true }), sprigs: fc.integer({ min: 1, max: 40 }), wraps: fc.constant(2), bound: fc.constant(25), faces: fc.constantFrom(1, 2) }),
-  boughs: fc.record({ kind: fc.constant('boughs' as const), overlap: fc.double({ min: 0, max: 200, noNaN: true }), yields: fc.constant(1000) }),
-  spray: fc.record({ kind: fc.constant('spray' as const), at: share, pairs: fc.integer({ min: 1, max: 60 }), odd: fc.boolean(), spread: fc.integer({ min: 0, max: 120 }), wraps: fc.constant(3), bound: fc.constant(25) }),
-  wound: fc.record({ kind: fc.constant('wound' as const), pitch: fc.option(fc.double({ min: 0.5, max: 3000, noNaN: true }), { nil: null }), thick: fc.double({ min: 0.5, max: 1000, noNaN: true }), ends: fc.constant(25), every: fc.constant(null) }),
-  laid: fc.record({ kind: fc.constant('laid' as const), laps: fc.double({ min: 0.05, max: 40, noNaN: true }), tuck: fc.constant(50), every: fc.constant(150) }),
-  mesh: fc.record({ kind: fc.constant('mesh' as const), ties: fc.integer({ min: 1, max: 500 }), count, gathers: fc.array(fc.constantFrom(...GATHERS), { minLength: 1, maxLength: 6 }), cut: fc.double({ min: 30, max: 3000, noNaN: true }), start: share }),
-  poofs: fc.record({ kind: fc.constant('poofs' as const), ties: fc.integer({ min: 1, max: 500 }), passes: fc.integer({ min: 1, max: 9 }), uses: fc.double({ min: 20, max: 3000, noNaN: true }), start: share }),
-  beads: fc.record({ kind: fc.constant('beads' as const), allowance: fc.double({ min: 0, max: 1000, noNaN: true }), own: fc.constant(0.8), turns: fc.constant(2), tail: fc.constant(10) }),
-  bow: fc.record({ kind: fc.constant('bow' as const), at: share, means: fc.constantFrom(...LOOP_MEANS, null), ribbons: fc.array(fc.constantFrom(...BUILDS.map(usualRibbon)), { minLength: 1, maxLength: 6 }), ends: fc.constantFrom(...ENDS), hem: fc.constant(0), tied: fc.constant('stem-wire-20' as const), fixes: fc.boolean() }),
+  bundles: fc.record({
+    kind: fc.constant('bundles' as const),
+    start: share,
+    advance: fc.double({ min: 5, max: 3000, noNaN: true }),
+    sprigs: fc.integer({ min: 1, max: 40 }),
+    wraps: fc.constant(2),
+    bound: fc.constant(25),
+    faces: fc.constantFrom(1, 2),
+  }),
+  boughs: fc.record({
+    kind: fc.constant('boughs' as const),
+    overlap: fc.double({ min: 0, max: 200, noNaN: true }),
+    yields: fc.constant(1000),
+  }),
+  spray: fc.record({
+    kind: fc.constant('spray' as const),
+    at: share,
+    pairs: fc.integer({ min: 1, max: 60 }),
+    odd: fc.boolean(),
+    spread: fc.integer({ min: 0, max: 120 }),
+    wraps: fc.constant(3),
+    bound: fc.constant(25),
+  }),
+  wound: fc.record({
+    kind: fc.constant('wound' as const),
+    pitch: fc.option(fc.double({ min: 0.5, max: 3000, noNaN: true }), { nil: null }),
+    thick: fc.double({ min: 0.5, max: 1000, noNaN: true }),
+    ends: fc.constant(25),
+    every: fc.constant(null),
+  }),
+  laid: fc.record({
+    kind: fc.constant('laid' as const),
+    laps: fc.double({ min: 0.05, max: 40, noNaN: true }),
+    tuck: fc.constant(50),
+    every: fc.constant(150),
+  }),
+  mesh: fc.record({
+    kind: fc.constant('mesh' as const),
+    ties: fc.integer({ min: 1, max: 500 }),
+    count,
+    gathers: fc.array(fc.constantFrom(...GATHERS), { minLength: 1, maxLength: 6 }),
+    cut: fc.double({ min: 30, max: 3000, noNaN: true }),
+    start: share,
+  }),
+  poofs: fc.record({
+    kind: fc.constant('poofs' as const),
+    ties: fc.integer({ min: 1, max: 500 }),
+    passes: fc.integer({ min: 1, max: 9 }),
+    uses: fc.double({ min: 20, max: 3000, noNaN: true }),
+    start: share,
+  }),
+  beads: fc.record({
+    kind: fc.constant('beads' as const),
+    allowance: fc.double({ min: 0, max: 1000, noNaN: true }),
+    own: fc.constant(0.8),
+    turns: fc.constant(2),
+    tail: fc.constant(10),
+  }),
+  bow: fc.record({
+    kind: fc.constant('bow' as const),
+    at: share,
+    means: fc.constantFrom(...LOOP_MEANS, null),
+    ribbons: fc.array(fc.constantFrom(...BUILDS.map(usualRibbon)), { minLength: 1, maxLength: 6 }),
+    ends: fc.constantFrom(...ENDS),
+    hem: fc.constant(0),
+    tied: fc.constant('stem-wire-20' as const),
+    fixes: fc.boolean(),
+  }),
   single: fc.record({ kind: fc.constant('single' as const), at: share, drop: fc.double({ min: 0, max: 500, noNaN: true }) }),
   hand: fc.constant({ kind: 'hand' as const }),
 }
 const wanted = (rule: Rule): number | null => {
   switch (rule.kind) {
-    case 'compass': case 'crescent': case 'against': case 'mirror': case 'arms': case 'scatter': return rule.count
-    case 'cluster': return rule.at.length * rule.size
-    case 'single': return 1
-    case 'bow': return rule.means === null && rule.ribbons.some(({ build }) => build !== 'coil' && build !== 'flat' && build !== 'tails') ? 0 : 1
-    case 'spray': return 2 * rule.pairs + (rule.odd ? 1 : 0)
-    case 'hand': return 0
-    default: return null
+    case 'compass':
+    case 'crescent':
+    case 'against':
+    case 'mirror':
+    case 'arms':
+    case 'scatter':
+      return rule.count
+    case 'cluster':
+      return rule.at.length * rule.size
+    case 'single':
+      return 1
+    case 'bow':
+      return rule.means === null && rule.ribbons.some(({ build }) => build !== 'coil' && build !== 'flat' && build !== 'tails') ? 0 : 1
+    case 'spray':
+      return 2 * rule.pairs + (rule.odd ? 1 : 0)
+    case 'hand':
+      return 0
+    default:
+      return null
   }
 }
 
 describe.each(BASE_KINDS)('any rule on a %s', (kind) => {
   const runs = runsOf(usualBase(kind))
   it.each(Object.entries(rules))('%s: stays on the run, counts up, has its own ids and does the same again', (_, rule) => {
-    fc.assert(fc.property(rule, fc.integer({ min: 0, max: runs.length - 1 }), (of, which) => {
-      const run = runs[which]!
-      expect(RuleSchema.safeParse(of).success).toBe(true)
-      const slots = slotsOf(of, around(run, runs))!
-      expect(slots.filter(({ s, run: on, across }) => !(s >= 0 && s <= on.length && Number.isFinite(across) && runs.includes(on)))).toEqual([])
-      expect(new Set(slots.map(({ id }) => id)).size).toBe(slots.length)
-      const said = (all: typeof slots): string => all.map(({ id, s, across }) => `${id} ${s} ${across}`).join()
-      expect(said(slotsOf(of, around(run, runs))!)).toBe(said(slots))
-      const n = wanted(of)
-      if (n !== null) expect(slots).toHaveLength(n)
-    }), { numRuns: 12 })
+    fc.assert(
+      fc.property(rule, fc.integer({ min: 0, max: runs.length - 1 }), (of, which) => {
+        const run = runs[which]!
+        expect(RuleSchema.safeParse(of).success).toBe(true)
+        const slots = slotsOf(of, around(run, runs))!
+        expect(
+          slots.filter(({ s, run: on, across }) => !(s >= 0 && s <= on.length && Number.isFinite(across) && runs.includes(on))),
+        ).toEqual([])
+        expect(new Set(slots.map(({ id }) => id)).size).toBe(slots.length)
+        const said = (all: typeof slots): string => all.map(({ id, s, across }) => `${id} ${s} ${across}`).join()
+        expect(said(slotsOf(of, around(run, runs))!)).toBe(said(slots))
+        const n = wanted(of)
+        if (n !== null) expect(slots).toHaveLength(n)
+      }),
+      { numRuns: 12 },
+    )
   })
 })
 
 describe('compass', () => {
   it('puts the same gap between all', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 500 }), share, (n, start) => {
-      const points = slotsOf({ kind: 'compass', count: n, start }, around(ring))!.map(({ s }) => s).sort((a, b) => a - b)
-      for (const { length } of gapsOf(ring, points)) expect(length).toBeCloseTo(ring.length / n, 6)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 500 }), share, (n, start) => {
+        const points = slotsOf({ kind: 'compass', count: n, start }, around(ring))!
+          .map(({ s }) => s)
+          .sort((a, b) => a - b)
+        for (const { length } of gapsOf(ring, points)) expect(length).toBeCloseTo(ring.length / n, 6)
+      }),
+    )
   })
   it('stands in the middle of each share of an open run', () => expect(evenly({ closed: false, length: 90 }, 3, 0.4)).toEqual([15, 45, 75]))
 })
@@ -96,12 +204,19 @@ describe('halfway', () => {
     expect(middles({ closed: false, length: 100 }, [10])).toEqual([])
   })
   it('cannot be told without the other layer', () => {
-    for (const rule of [{ kind: 'halfway' as const, of: 'x' }, { kind: 'against' as const, of: 'x', count: 3, pattern: 'better' as const }]) expect(slotsOf(rule, { ...around(ring), pointsOf: () => null })).toBeNull()
+    for (const rule of [
+      { kind: 'halfway' as const, of: 'x' },
+      { kind: 'against' as const, of: 'x', count: 3, pattern: 'better' as const },
+    ])
+      expect(slotsOf(rule, { ...around(ring), pointsOf: () => null })).toBeNull()
   })
 })
 
 describe('crescent', () => {
-  const points = (dense: (typeof DENSE)[number], thin: number) => slotsOf({ kind: 'crescent', from: 0.75, to: 0.25, count: 9, dense, thin }, around(ring))!.map(({ s }) => along(ring, 0.75 * ring.length, s))
+  const points = (dense: (typeof DENSE)[number], thin: number) =>
+    slotsOf({ kind: 'crescent', from: 0.75, to: 0.25, count: 9, dense, thin }, around(ring))!.map(({ s }) =>
+      along(ring, 0.75 * ring.length, s),
+    )
   it('goes clockwise over twelve and stays between its ends', () => {
     for (const s of points('middle', 0.8)) expect(s).toSatisfy((x: number) => x > 0 && x < ring.length / 2)
   })
@@ -130,7 +245,7 @@ describe('cluster', () => {
     const inRow = slotsOf(rule, around(hoop))!
     expect(wide.some(({ across }) => Math.abs(across) > 0.2)).toBe(true)
     expect(inRow.every(({ across }) => across === 0)).toBe(true)
-    expect(inRow[1]!.s - inRow[0]!.s).toBeCloseTo((30 + 40) / 2 * 0.9, 6)
+    expect(inRow[1]!.s - inRow[0]!.s).toBeCloseTo(((30 + 40) / 2) * 0.9, 6)
   })
 })
 
@@ -152,7 +267,8 @@ describe('mirror from a seat', () => {
   })
   it('takes no more than there is on an open run', () => {
     const [garland] = runsOf(usualBase('mantel-garland'))
-    for (const { s } of slotsOf({ ...rule, seat: 0.1, reach: 0.9 }, around(garland!))!) expect(s).toSatisfy((x: number) => x >= 0 && x <= garland!.length)
+    for (const { s } of slotsOf({ ...rule, seat: 0.1, reach: 0.9 }, around(garland!))!)
+      expect(s).toSatisfy((x: number) => x >= 0 && x <= garland!.length)
   })
 })
 

@@ -7,7 +7,7 @@ import type { Slot, SlotContext } from './slot'
 
 /** The runs on which a layer lies: one, all, or none when the base has no such run. */
 export const runsFor = (layer: Pick<Layer, 'run'>, runs: readonly Run[]): readonly Run[] =>
-  (layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run))
+  layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run)
 
 /**
  * Where a layer's rule puts things, on every run on which it lies.
@@ -24,7 +24,11 @@ export function layerSlots(layer: Layer, runs: readonly Run[], contextOf: (run: 
     const context = contextOf(run)
     // The other of a pair follows its twin's rule, and then every place goes to its image.
     const slots = layer.mirrored
-      ? slotsOf(own[0]!.mirror.reversed ? mirrorRule(layer.rule) : layer.rule, { ...context, flow: own[0]!.mirror.reversed ? OTHER_WAY[context.flow] : context.flow, pointsOf: (of) => context.pointsOf(of)?.map((s) => mirrored(run, s)) ?? null })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
+      ? slotsOf(own[0]!.mirror.reversed ? mirrorRule(layer.rule) : layer.rule, {
+          ...context,
+          flow: own[0]!.mirror.reversed ? OTHER_WAY[context.flow] : context.flow,
+          pointsOf: (of) => context.pointsOf(of)?.map((s) => mirrored(run, s)) ?? null,
+        })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
       : slotsOf(layer.rule, context)
     if (!slots) return null
     found.push(...(layer.run === EACH ? slots.map((slot) => ({ ...slot, id: `${slot.run.id}/${slot.id}` })) : slots))

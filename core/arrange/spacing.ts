@@ -28,22 +28,34 @@ function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
   const total = lengths.reduce((a, b) => a + b, 0)
   const mean = total / gaps.length
   const sides = arrangingOf(laid.layer.rule.kind).serves === 'pairs' && run.closed
-  const whole = run.closed && rows.length === 1 && gaps.length === row.n ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
-    : sum`${quantity.length(total)} from first to last${rows.length > 1 ? `, the ${rows.length} runs added up,` : sides ? ' of both sides' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
-  const rim = mean * run.rim / run.length
+  const whole =
+    run.closed && rows.length === 1 && gaps.length === row.n
+      ? sum`centre line ${quantity.length(total)} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+      : sum`${quantity.length(total)} from first to last${rows.length > 1 ? `, the ${rows.length} runs added up,` : sides ? ' of both sides' : ''} ÷ ${quantity.count(gaps.length)} gaps = ${quantity.length(mean)}`
+  const rim = (mean * run.rim) / run.length
   return {
     centre: figure(quantity.length(mean), whole, GEOMETRY),
-    rim: figure(quantity.length(rim),
-      sum`${quantity.length(mean)} on the centre line × rim ${quantity.length(run.rim)} ÷ centre line ${quantity.length(run.length)} = ${quantity.length(rim)}`, GEOMETRY),
-    gaps: most - least < 0.5 ? null : {
-      least: figure(quantity.length(least), sum`the smallest of ${quantity.count(gaps.length)} gaps on the centre line`, COUNTED),
-      most: figure(quantity.length(most), sum`the widest of ${quantity.count(gaps.length)} gaps on the centre line`, COUNTED),
-    },
+    rim: figure(
+      quantity.length(rim),
+      sum`${quantity.length(mean)} on the centre line × rim ${quantity.length(run.rim)} ÷ centre line ${quantity.length(run.length)} = ${quantity.length(rim)}`,
+      GEOMETRY,
+    ),
+    gaps:
+      most - least < 0.5
+        ? null
+        : {
+            least: figure(quantity.length(least), sum`the smallest of ${quantity.count(gaps.length)} gaps on the centre line`, COUNTED),
+            most: figure(quantity.length(most), sum`the widest of ${quantity.count(gaps.length)} gaps on the centre line`, COUNTED),
+          },
   }
 }
 
 /** The two ways to put N among M, each with its smallest gap, and which is taken. */
-export interface AgainstFigures { readonly even: Figure, readonly dealt: Figure, readonly taken: 'even' | 'dealt' }
+export interface AgainstFigures {
+  readonly even: Figure
+  readonly dealt: Figure
+  readonly taken: 'even' | 'dealt'
+}
 
 export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], layer: string): AgainstFigures | null {
   const mine = laid.find((each) => each.layer.id === layer)
@@ -51,16 +63,25 @@ export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
   const { rule } = mine.layer
   const run = runs.find(({ id }) => id === mine.placements[0]?.run)
   if (!run) return null
-  const placesOf = (layer: LaidLayer | undefined): number[] => layer?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
+  const placesOf = (layer: LaidLayer | undefined): number[] =>
+    layer?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
   const others = placesOf(laid.find((each) => each.layer.id === rule.of))
   const { even, dealt, taken } = against(run, others, rule.count, rule.pattern)
   // As it lies: what is reserved may have moved either set.
   const lies = leastBetween(run, placesOf(mine), others)
   const gap = (name: 'even' | 'dealt', least: number, how: string) => {
     const moved = taken.name === name && exceeds(Math.abs(lies - least), 0.5)
-    return figure(quantity.length(moved ? lies : least), sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets${moved ? ', as they lie clear of what is reserved' : ''}`, GEOMETRY)
+    return figure(
+      quantity.length(moved ? lies : least),
+      sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets${moved ? ', as they lie clear of what is reserved' : ''}`,
+      GEOMETRY,
+    )
   }
-  return { even: gap('even', even.least, 'turned evenly as well as can be,'), dealt: gap('dealt', dealt.least, 'dealt into the gaps,'), taken: taken.name }
+  return {
+    even: gap('even', even.least, 'turned evenly as well as can be,'),
+    dealt: gap('dealt', dealt.least, 'dealt into the gaps,'),
+    taken: taken.name,
+  }
 }
 
 /** The gaps on one run that a layer means to have: all between neighbours, unless its rule leaves one open. */

@@ -19,7 +19,11 @@ export interface Tape {
 }
 
 /** A run on a tape: a place `s` on it lies at `sign * s`. */
-export interface TapeRun { readonly run: string, readonly sign: 1 | -1, readonly length: number }
+export interface TapeRun {
+  readonly run: string
+  readonly sign: 1 | -1
+  readonly length: number
+}
 
 export interface Mark {
   readonly placement: string
@@ -53,14 +57,23 @@ export function tapesOf(runs: readonly Run[], laid: readonly LaidLayer[]): Tape[
     if (done.has(run.id)) return []
     const other = runs.find((each) => meet(run, each))
     const on: TapeRun[] = other
-      ? [{ run: run.id, sign: -1, length: run.length }, { run: other.id, sign: 1, length: other.length }]
+      ? [
+          { run: run.id, sign: -1, length: run.length },
+          { run: other.id, sign: 1, length: other.length },
+        ]
       : [{ run: run.id, sign: 1, length: run.length }]
     for (const each of on) done.add(each.run)
-    return [{
-      id: on.map((each) => each.run).join('+'), name: other ? 'both arms' : run.name, closed: run.closed,
-      from: other ? -run.length : 0, to: (other ?? run).length, runs: on,
-      lanes: laid.flatMap((each) => laneOn(each, on, run)),
-    }]
+    return [
+      {
+        id: on.map((each) => each.run).join('+'),
+        name: other ? 'both arms' : run.name,
+        closed: run.closed,
+        from: other ? -run.length : 0,
+        to: (other ?? run).length,
+        runs: on,
+        lanes: laid.flatMap((each) => laneOn(each, on, run)),
+      },
+    ]
   })
 }
 
@@ -76,12 +89,25 @@ function laneOn(laid: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
 
 /** A lane for what lies on these runs: an empty one too, for a layer that has nothing yet. */
 function laneOf({ layer, placements }: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
-  const marks = placements.flatMap(({ id, number, s, material, run: own }): Mark[] => {
-    const part = on.find((each) => each.run === own)
-    return part ? [{ placement: id, number, run: own, s, at: part.sign * s, material }] : []
-  }).sort((a, b) => a.at - b.at)
+  const marks = placements
+    .flatMap(({ id, number, s, material, run: own }): Mark[] => {
+      const part = on.find((each) => each.run === own)
+      return part ? [{ placement: id, number, run: own, s, at: part.sign * s, material }] : []
+    })
+    .sort((a, b) => a.at - b.at)
   const here = marks.length > 0 || layer.run === EACH || on.some((part) => part.run === layer.run)
-  return here ? [{ layer: layer.id, marks, gaps: gapsOf(on.length > 1 ? { closed: false, length: 0 } : run, marks.map(({ at }) => at)) }] : []
+  return here
+    ? [
+        {
+          layer: layer.id,
+          marks,
+          gaps: gapsOf(
+            on.length > 1 ? { closed: false, length: 0 } : run,
+            marks.map(({ at }) => at),
+          ),
+        },
+      ]
+    : []
 }
 
 export const inOrder = (placements: readonly Placement[]): Placement[] => [...placements].sort((a, b) => a.s - b.s)

@@ -16,7 +16,10 @@ const zone = (from: number, length: number) => ({ layer: 'z', run: 'ring', from,
 
 describe('joined', () => {
   it('joins what overlaps, over the start of a ring too', () => {
-    expect(joined([zone(100, 50), zone(130, 40), zone(300, 10)], open)).toEqual([{ from: 100, length: 70 }, { from: 300, length: 10 }])
+    expect(joined([zone(100, 50), zone(130, 40), zone(300, 10)], open)).toEqual([
+      { from: 100, length: 70 },
+      { from: 300, length: 10 },
+    ])
     const [one] = joined([zone(ring.length - 20, 40), zone(15, 30)], ring)
     expect(one).toEqual({ from: expect.closeTo(ring.length - 20, 6), length: expect.closeTo(65, 6) })
     expect(joined([{ ...zone(0, 5), run: 'other' }], open)).toEqual([])
@@ -24,17 +27,29 @@ describe('joined', () => {
 })
 
 describe('keepClear', () => {
-  const stretches = fc.array(fc.record({ from: fc.double({ min: 0, max: 990, noNaN: true }), length: fc.double({ min: 1, max: 200, noNaN: true }) }), { maxLength: 4 })
-  it.each([['open', open], ['closed', ring]] as const)('lets nothing into what is reserved, and keeps the order: %s', (_, run) => {
-    fc.assert(fc.property(stretches, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 2, maxLength: 12 }), (zones, shares) => {
-      const kept = joined(zones.map(({ from, length }) => zone((from / 1000) * run.length, length)), run)
-      if (kept.reduce((total, { length }) => total + length, 0) >= run.length - 1) return
-      const move = keepClear(run, kept)
-      const before = shares.map((share) => share * run.length * 0.9999).sort((a, b) => a - b)
-      const after = before.map(move)
-      for (const s of after) expect(reserved(run, kept, s)).toBe(false)
-      if (!run.closed) for (let i = 1; i < after.length; i++) expect(after[i]!).toBeGreaterThanOrEqual(after[i - 1]! - 1e-6)
-    }), { numRuns: 150 })
+  const stretches = fc.array(
+    fc.record({ from: fc.double({ min: 0, max: 990, noNaN: true }), length: fc.double({ min: 1, max: 200, noNaN: true }) }),
+    { maxLength: 4 },
+  )
+  it.each([
+    ['open', open],
+    ['closed', ring],
+  ] as const)('lets nothing into what is reserved, and keeps the order: %s', (_, run) => {
+    fc.assert(
+      fc.property(stretches, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 2, maxLength: 12 }), (zones, shares) => {
+        const kept = joined(
+          zones.map(({ from, length }) => zone((from / 1000) * run.length, length)),
+          run,
+        )
+        if (kept.reduce((total, { length }) => total + length, 0) >= run.length - 1) return
+        const move = keepClear(run, kept)
+        const before = shares.map((share) => share * run.length * 0.9999).sort((a, b) => a - b)
+        const after = before.map(move)
+        for (const s of after) expect(reserved(run, kept, s)).toBe(false)
+        if (!run.closed) for (let i = 1; i < after.length; i++) expect(after[i]!).toBeGreaterThanOrEqual(after[i - 1]! - 1e-6)
+      }),
+      { numRuns: 150 },
+    )
   })
   it('leaves what is far off where it is, and everything when there is no room', () => {
     const move = keepClear(open, [{ from: 400, length: 100 }])
@@ -47,18 +62,26 @@ describe('keepClear', () => {
 
 describe('reserved places', () => {
   const rules: Rule[] = [
-    { kind: 'compass', count: 24, start: 0 }, { kind: 'every', spacing: 40, start: 0 }, { kind: 'crescent', from: 0, to: 1, count: 30, dense: 'middle', thin: 0.5 },
-    { kind: 'bands', outer: 12, between: 12, inner: 12, gaps: true }, { kind: 'scatter', count: 40 }, { kind: 'mirror', seat: 0.25, gap: 0, reach: 0.5, count: 20, sequence: false }, { kind: 'arms', count: 20, from: 0, to: 1 },
+    { kind: 'compass', count: 24, start: 0 },
+    { kind: 'every', spacing: 40, start: 0 },
+    { kind: 'crescent', from: 0, to: 1, count: 30, dense: 'middle', thin: 0.5 },
+    { kind: 'bands', outer: 12, between: 12, inner: 12, gaps: true },
+    { kind: 'scatter', count: 40 },
+    { kind: 'mirror', seat: 0.25, gap: 0, reach: 0.5, count: 20, sequence: false },
+    { kind: 'arms', count: 20, from: 0, to: 1 },
   ]
   it.each(BASE_KINDS)('on a %s nothing that minds them is laid in them, and nothing is lost', (kind) => {
     const base = usualBase(kind)
     const runs = runsOf(base)
     for (const rule of rules) {
-      const piece = pieceWith([
-        layerOf('bow', 'bow-honey', { kind: 'single', at: 0.4, drop: 0 }, { run: runs[0]!.id, reserve: 10 }),
-        layerOf('a', 'heather', rule, { run: runs.length > 1 ? 'each' : runs[0]!.id, clear: true, acrossSpread: 0.4 }),
-        layerOf('b', 'heather', rule, { run: runs.length > 1 ? 'each' : runs[0]!.id }),
-      ], { base })
+      const piece = pieceWith(
+        [
+          layerOf('bow', 'bow-honey', { kind: 'single', at: 0.4, drop: 0 }, { run: runs[0]!.id, reserve: 10 }),
+          layerOf('a', 'heather', rule, { run: runs.length > 1 ? 'each' : runs[0]!.id, clear: true, acrossSpread: 0.4 }),
+          layerOf('b', 'heather', rule, { run: runs.length > 1 ? 'each' : runs[0]!.id }),
+        ],
+        { base },
+      )
       const laid = arrange(piece, runs, shelf)
       const kept = laid[0]!.zones
       expect(laid[1]!.placements).toHaveLength(laid[2]!.placements.length)
@@ -70,18 +93,37 @@ describe('reserved places', () => {
     }
   })
   it('a seat is one, for all other layers', () => {
-    const piece = pieceWith([layerOf('m', 'bay', { kind: 'mirror', seat: 0.5, gap: 60, reach: 0.4, count: 8, sequence: false }), layerOf('a', 'heather', { kind: 'compass', count: 30, start: 0 }, { clear: true })])
+    const piece = pieceWith([
+      layerOf('m', 'bay', { kind: 'mirror', seat: 0.5, gap: 60, reach: 0.4, count: 8, sequence: false }),
+      layerOf('a', 'heather', { kind: 'compass', count: 30, start: 0 }, { clear: true }),
+    ])
     const laid = arrange(piece, [ring], shelf)
-    expect(laid[0]!.zones).toEqual([{ layer: 'm', run: 'ring', from: expect.closeTo(ring.length / 2 - 60, 6), length: expect.closeTo(120, 6) }])
+    expect(laid[0]!.zones).toEqual([
+      { layer: 'm', run: 'ring', from: expect.closeTo(ring.length / 2 - 60, 6), length: expect.closeTo(120, 6) },
+    ])
     for (const { s } of laid[1]!.placements) expect(reserved(ring, laid[0]!.zones, s)).toBe(false)
   })
 })
 
 describe('clashes', () => {
-  const square = (x: number, size: number) => [{ x, y: 0 }, { x: x + size, y: 0 }, { x: x + size, y: size }, { x, y: size }]
+  const square = (x: number, size: number) => [
+    { x, y: 0 },
+    { x: x + size, y: 0 },
+    { x: x + size, y: size },
+    { x, y: size },
+  ]
   it('measure how far one reaches into the other', () => {
     expect(reachInto(square(0, 10), square(20, 10))).toBe(0)
-    expect(reachInto([{ x: -5, y: 4 }, { x: 3, y: 5 }, { x: -5, y: 6 }], square(0, 10))).toBeCloseTo(3, 9)
+    expect(
+      reachInto(
+        [
+          { x: -5, y: 4 },
+          { x: 3, y: 5 },
+          { x: -5, y: 6 },
+        ],
+        square(0, 10),
+      ),
+    ).toBeCloseTo(3, 9)
     expect(inside({ x: 5, y: 5 }, square(0, 10))).toBe(true)
     expect(inside({ x: 15, y: 5 }, square(0, 10))).toBe(false)
   })
@@ -92,7 +134,12 @@ describe('clashes', () => {
   ])
   it('tell what presses into a bow, and what lies over it; each mend ends its clash', () => {
     const laid = arrange(piece, [ring], shelf)
-    expect(clashesOf(laid).map(({ thing, hides }) => [thing.layer, hides])).toEqual(expect.arrayContaining([['rose', false], ['fern', true]]))
+    expect(clashesOf(laid).map(({ thing, hides }) => [thing.layer, hides])).toEqual(
+      expect.arrayContaining([
+        ['rose', false],
+        ['fern', true],
+      ]),
+    )
     const problems = arrangeProblems(piece, laid, [ring], shelf).filter(({ id }) => id.startsWith('clash'))
     for (const problem of problems) {
       let now = piece

@@ -20,16 +20,21 @@ export function zonesOf(placement: Placement, runs: readonly Run[], shelf: Shelf
       if (Math.hypot(station.x - placement.x, station.y - placement.y) > reach + station.half) return false
       return ACROSS.some((t) => inside(across(station, t), outline))
     })
-    return stretchesOf(taken, run.closed).map(({ from, count }): Zone => ({ layer: placement.layer, run: run.id, from: onRun(run, (from - 0.5) * step), length: Math.min(run.length, count * step) }))
+    return stretchesOf(taken, run.closed).map(({ from, count }): Zone => ({
+      layer: placement.layer,
+      run: run.id,
+      from: onRun(run, (from - 0.5) * step),
+      length: Math.min(run.length, count * step),
+    }))
   })
 }
 
 /** Rows of true values, one that passes the end of a closed row in one piece. */
-function stretchesOf(row: readonly boolean[], closed: boolean): { from: number, count: number }[] {
+function stretchesOf(row: readonly boolean[], closed: boolean): { from: number; count: number }[] {
   const n = row.length
   if (row.every(Boolean)) return [{ from: 0, count: n }]
   const start = closed ? row.indexOf(false) : 0
-  const found: { from: number, count: number }[] = []
+  const found: { from: number; count: number }[] = []
   let count = 0
   for (let k = 0; k <= n; k++) {
     if (k < n && row[(start + k) % n]) count += 1
@@ -47,7 +52,7 @@ export function inside({ x, y }: Point, outline: readonly Point[]): boolean {
   for (let i = 0, k = outline.length - 1; i < outline.length; k = i++) {
     const a = outline[i]!
     const b = outline[k]!
-    if ((a.y > y) !== (b.y > y) && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) within = !within
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) within = !within
   }
   return within
 }
@@ -61,14 +66,21 @@ export function grown(zone: Zone, run: Run, by: number): Zone {
 }
 
 /** Zones of one run, joined where they overlap, in order along it. */
-export function joined(zones: readonly Zone[], run: Run): { from: number, length: number }[] {
+export function joined(zones: readonly Zone[], run: Run): { from: number; length: number }[] {
   const own = zones.filter((zone) => zone.run === run.id && zone.length > 0).map(({ from, length }) => ({ from, length }))
   if (!own.length) return []
-  const parts = own.flatMap(({ from, length }) => {
-    const over = from + length - run.length
-    return run.closed && over > 0 ? [{ from, to: run.length }, { from: 0, to: over }] : [{ from, to: Math.min(run.length, from + length) }]
-  }).sort((a, b) => a.from - b.from)
-  const merged: { from: number, to: number }[] = []
+  const parts = own
+    .flatMap(({ from, length }) => {
+      const over = from + length - run.length
+      return run.closed && over > 0
+        ? [
+            { from, to: run.length },
+            { from: 0, to: over },
+          ]
+        : [{ from, to: Math.min(run.length, from + length) }]
+    })
+    .sort((a, b) => a.from - b.from)
+  const merged: { from: number; to: number }[] = []
   for (const part of parts) {
     const last = merged.at(-1)
     if (last && part.from <= last.to + 1e-9) last.to = Math.max(last.to, part.to)
@@ -83,7 +95,7 @@ export function joined(zones: readonly Zone[], run: Run): { from: number, length
 }
 
 /** Whether a place lies strictly within one of these stretches. */
-export const reserved = (run: Run, stretches: readonly { from: number, length: number }[], s: number): boolean =>
+export const reserved = (run: Run, stretches: readonly { from: number; length: number }[], s: number): boolean =>
   stretches.some(({ from, length }) => {
     const into = run.closed ? onRun(run, s - from) : s - from
     return into > 1e-6 && into < length - 1e-6
@@ -94,26 +106,28 @@ export const reserved = (run: Run, stretches: readonly { from: number, length: n
  * way, and what lay within it crowds in there. Elsewhere nothing moves.
  * @returns the place, mm; unchanged when the whole run is reserved
  */
-export function keepClear(run: Run, stretches: readonly { from: number, length: number }[]): (s: number) => number {
+export function keepClear(run: Run, stretches: readonly { from: number; length: number }[]): (s: number) => number {
   const taken = stretches.reduce((total, { length }) => total + length, 0)
   if (!stretches.length || taken >= run.length - 1e-6) return (s) => s
   const rooms = stretches.map(({ from, length }, i) => {
     const before = stretches[i - 1] ?? (run.closed ? stretches.at(-1)! : null)
     const after = stretches[i + 1] ?? (run.closed ? stretches[0]! : null)
-    const gap = (a: number, b: number): number => (run.closed ? onRun(run, b - a) || (stretches.length === 1 ? run.length - length : 0) : b - a)
+    const gap = (a: number, b: number): number =>
+      run.closed ? onRun(run, b - a) || (stretches.length === 1 ? run.length - length : 0) : b - a
     const left = before ? gap(before.from + before.length, from) / 2 : from
     const right = after ? gap(from + length, after.from) / 2 : run.length - from - length
     return { from, length, left: Math.min(length, left), right: Math.min(length, right) }
   })
   return (s) => {
     for (const { from, length, left, right } of rooms) {
-      const into = run.closed ? ((onRun(run, s - from + left) - left)) : s - from
+      const into = run.closed ? onRun(run, s - from + left) - left : s - from
       if (into < -left || into > length + right) continue
       // At an open end there is room on one side only.
       const middle = left < 1e-6 ? 0 : right < 1e-6 ? length : length / 2
-      const out = into <= middle && left >= 1e-6
-        ? -left + ((into + left) / (middle + left)) * left
-        : length + ((into - middle) / (length + right - middle)) * right
+      const out =
+        into <= middle && left >= 1e-6
+          ? -left + ((into + left) / (middle + left)) * left
+          : length + ((into - middle) / (length + right - middle)) * right
       return onRun(run, from + out)
     }
     return s

@@ -1,5 +1,5 @@
 import type { Said } from '../measure'
-import { clock, degrees, quantity, sum, wrapDegrees } from '../measure'
+import { bisect, clock, degrees, quantity, sum, wrapDegrees } from '../measure'
 import type { Run } from './run'
 import { onRun, stationAt } from './run'
 
@@ -29,15 +29,15 @@ export function placeAtClock(run: Run, angle: number): number {
   const step = run.length / STEPS
   const found: number[] = []
   for (let i = 0; i < STEPS; i++) {
-    let [low, high] = [i * step, (i + 1) * step]
+    const [low, high] = [i * step, (i + 1) * step]
     const [a, b] = [off(low), off(high)]
-    if (Math.abs(a) > 90 || (a > 0) === (b > 0)) continue
-    for (let k = 0; k < 40; k++) {
-      const middle = (low + high) / 2
-      if ((off(middle) > 0) === (a > 0)) low = middle
-      else high = middle
-    }
-    found.push(onRun(run, (low + high) / 2))
+    if (Math.abs(a) > 90 || a > 0 === b > 0) continue
+    found.push(
+      onRun(
+        run,
+        bisect((s) => off(s) > 0 !== a > 0, low, high, 40),
+      ),
+    )
   }
   const reach = (s: number): number => Math.hypot(stationAt(run, s).x, stationAt(run, s).y)
   return found.reduce((best, s) => (reach(s) > reach(best) ? s : best), found[0] ?? onRun(run, (angle / 360) * run.length))

@@ -13,13 +13,30 @@ import { arc, bentHeight, bezier, catenary, ellipse, line, pointOn } from './seg
 
 const manner = { units: 'in', currency: 'USD' } as const
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
-const swag = pathRun({ id: 'swag', name: 'swag', segments: [line({ x: 0, y: 0 }, { x: 300, y: 0 }), line({ x: 300, y: 0 }, { x: 300, y: 400 })], width: 40 })
+const swag = pathRun({
+  id: 'swag',
+  name: 'swag',
+  segments: [line({ x: 0, y: 0 }, { x: 300, y: 0 }), line({ x: 300, y: 0 }, { x: 300, y: 400 })],
+  width: 40,
+})
 
 describe('ringRun', () => {
   it('starts at twelve and goes clockwise', () => {
     const radius = inches(5)
-    expect(stationAt(ring, 0)).toMatchObject({ x: expect.closeTo(0), y: expect.closeTo(-radius), tx: expect.closeTo(1), nx: expect.closeTo(0), ny: expect.closeTo(-1), half: expect.closeTo(inches(1)) })
-    expect(stationAt(ring, ring.length / 4)).toMatchObject({ x: expect.closeTo(radius), y: expect.closeTo(0), ty: expect.closeTo(1), nx: expect.closeTo(1) })
+    expect(stationAt(ring, 0)).toMatchObject({
+      x: expect.closeTo(0),
+      y: expect.closeTo(-radius),
+      tx: expect.closeTo(1),
+      nx: expect.closeTo(0),
+      ny: expect.closeTo(-1),
+      half: expect.closeTo(inches(1)),
+    })
+    expect(stationAt(ring, ring.length / 4)).toMatchObject({
+      x: expect.closeTo(radius),
+      y: expect.closeTo(0),
+      ty: expect.closeTo(1),
+      nx: expect.closeTo(1),
+    })
   })
   it('comes back to its start', () => expect(stationAt(ring, ring.length)).toEqual(stationAt(ring, 0)))
 })
@@ -37,7 +54,14 @@ describe('segments', () => {
     expect(far / segment.length).toBeCloseTo(1, 4)
   }
   it('are measured by true arc length', () => {
-    for (const segment of [line({ x: 1, y: 2 }, { x: 5, y: 9 }), arc({ x: 0, y: 0 }, 50, 20, -130), ellipse(70, 40), bezier({ x: 0, y: 0 }, { x: 80, y: -90 }, { x: 120, y: 60 }, { x: 10, y: 90 }), catenary({ x: -400, y: 0 }, 800, 300)]) sound(segment)
+    for (const segment of [
+      line({ x: 1, y: 2 }, { x: 5, y: 9 }),
+      arc({ x: 0, y: 0 }, 50, 20, -130),
+      ellipse(70, 40),
+      bezier({ x: 0, y: 0 }, { x: 80, y: -90 }, { x: 120, y: 60 }, { x: 10, y: 90 }),
+      catenary({ x: -400, y: 0 }, 800, 300),
+    ])
+      sound(segment)
   })
   it('a catenary without a drop is a straight line; hooks are where it starts and ends', () => {
     expect(catenary({ x: 0, y: 0 }, 100, 0).length).toBe(100)
@@ -57,20 +81,26 @@ const allRuns = BASE_KINDS.flatMap((kind) => runsOf(usualBase(kind)).map((run) =
 
 describe.each([['ring', ring], ['swag', swag], ...allRuns] as const)('any run: %s', (_, run) => {
   it('has unit tangents and normals at right angles', () => {
-    fc.assert(fc.property(fc.double({ min: -2000, max: 9000, noNaN: true }), (s) => {
-      const { tx, ty, nx, ny, half, x, y } = stationAt(run, s)
-      expect([x, y].every(Number.isFinite)).toBe(true)
-      expect(Math.hypot(tx, ty)).toBeCloseTo(1, 6)
-      expect(tx * nx + ty * ny).toBeCloseTo(0, 6)
-      expect(half).toBeGreaterThan(0)
-    }), { numRuns: 30 })
+    fc.assert(
+      fc.property(fc.double({ min: -2000, max: 9000, noNaN: true }), (s) => {
+        const { tx, ty, nx, ny, half, x, y } = stationAt(run, s)
+        expect([x, y].every(Number.isFinite)).toBe(true)
+        expect(Math.hypot(tx, ty)).toBeCloseTo(1, 6)
+        expect(tx * nx + ty * ny).toBeCloseTo(0, 6)
+        expect(half).toBeGreaterThan(0)
+      }),
+      { numRuns: 30 },
+    )
   })
   it('finds the place nearest to a point on it', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (share) => {
-      const s = share * run.length
-      const found = stationAt(run, nearestOn(run, stationAt(run, s)))
-      expect(Math.hypot(found.x - stationAt(run, s).x, found.y - stationAt(run, s).y)).toBeLessThan(0.05)
-    }), { numRuns: 15 })
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 0.999, noNaN: true }), (share) => {
+        const s = share * run.length
+        const found = stationAt(run, nearestOn(run, stationAt(run, s)))
+        expect(Math.hypot(found.x - stationAt(run, s).x, found.y - stationAt(run, s).y)).toBeLessThan(0.05)
+      }),
+      { numRuns: 15 },
+    )
   })
 })
 
@@ -119,19 +149,22 @@ describe.each(BASE_KINDS)('%s', (kind) => {
 })
 
 describe('measures', () => {
-  it.each(['oval', 'square', 'heart', 'gourd', 'pear'] as const)('a %s finishes as wide and as high as asked, and its lines say so', (kind) => {
-    for (const { shape } of BASE_SORTS[kind].sizes) {
-      const base = { ...usualBase(kind), shape }
-      const runs = runsOf(base)
-      const outline = boundsOf(kind === 'pear' ? runs.slice(0, 1) : runs)
-      if ('width' in shape) expect((outline.right - outline.left) / shape.width).toBeCloseTo(1, 2.3)
-      if ('height' in shape) expect((outline.bottom - outline.top) / shape.height).toBeCloseTo(1, 2.3)
-      for (const { name, value } of measureLines(base, runs, boundsOf(runs))) {
-        const asked = (shape as unknown as Record<string, number>)[name]
-        if (asked !== undefined) expect(value.value / asked).toBeCloseTo(1, 2.3)
+  it.each(['oval', 'square', 'heart', 'gourd', 'pear'] as const)(
+    'a %s finishes as wide and as high as asked, and its lines say so',
+    (kind) => {
+      for (const { shape } of BASE_SORTS[kind].sizes) {
+        const base = { ...usualBase(kind), shape }
+        const runs = runsOf(base)
+        const outline = boundsOf(kind === 'pear' ? runs.slice(0, 1) : runs)
+        if ('width' in shape) expect((outline.right - outline.left) / shape.width).toBeCloseTo(1, 2.3)
+        if ('height' in shape) expect((outline.bottom - outline.top) / shape.height).toBeCloseTo(1, 2.3)
+        for (const { name, value } of measureLines(base, runs, boundsOf(runs))) {
+          const asked = (shape as unknown as Record<string, number>)[name]
+          if (asked !== undefined) expect(value.value / asked).toBeCloseTo(1, 2.3)
+        }
       }
-    }
-  })
+    },
+  )
   it('every letter finishes as high as asked, so that a word lines up', () => {
     for (const letter of LETTERS) {
       for (const height of [300, 406.4]) {
@@ -150,18 +183,23 @@ describe('measures', () => {
       expect(stationAt(run!, run!.length).y).toBeCloseTo(drop, 1)
     }
     // By hand: an arc of 471.24 falls at most 0.7246 of its length.
-    expect(BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 341 } }).success).toBe(true)
-    expect(BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 342 } }).success).toBe(false)
+    expect(
+      BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 341 } }).success,
+    ).toBe(true)
+    expect(
+      BaseSchema.safeParse({ ...usualBase('opened-ring'), shape: { form: 'opened', outer: 400, inner: 200, drop: 342 } }).success,
+    ).toBe(false)
   })
   it('a garland costs by its length, whatever its number of scallops', () => {
     const [, , largest] = BASE_SORTS.scallops.sizes
-    const priceOf = (count: number) => usualPrice({ kind: 'scallops', shape: { ...largest!.shape as ShapeOf<'scallops'>, count } })
+    const priceOf = (count: number) => usualPrice({ kind: 'scallops', shape: { ...(largest!.shape as ShapeOf<'scallops'>), count } })
     expect(priceOf(3)).toBe(5499)
     // By hand: 3 × 48 + 8 + 18 + 7 = 177 in cost 54.99; three more scallops are 144 in more.
     expect(priceOf(6)).toBe(Math.round((5499 * 321) / 177))
   })
   it('an area of a ring’s face', () => expect(faceArea([ring])).toBeCloseTo(Math.PI * (inches(6) ** 2 - inches(4) ** 2), 3))
-  it('weighs what the scale said', () => expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring], USUAL)).toMatchObject({ value: 321, basis: { kind: 'measured' } }))
+  it('weighs what the scale said', () =>
+    expect(baseMass({ ...usualBase('straw'), mass: 321 }, [ring], USUAL)).toMatchObject({ value: 321, basis: { kind: 'measured' } }))
 })
 
 describe('places', () => {
@@ -173,10 +211,13 @@ describe('places', () => {
   })
   it.each(['grapevine', 'oval', 'heart', 'square'] as const)('are found again on a %s by their clock position', (kind) => {
     const [run] = runsOf(usualBase(kind))
-    fc.assert(fc.property(fc.double({ min: 0, max: 359.9, noNaN: true }), (angle) => {
-      const found = clockAngle(run!, placeAtClock(run!, angle))
-      expect(Math.abs(((found - angle + 540) % 360) - 180)).toBeLessThan(0.01)
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 359.9, noNaN: true }), (angle) => {
+        const found = clockAngle(run!, placeAtClock(run!, angle))
+        expect(Math.abs(((found - angle + 540) % 360) - 180)).toBeLessThan(0.01)
+      }),
+      { numRuns: 40 },
+    )
   })
   it('lie on the nearest of several runs', () => {
     const runs = runsOf(usualBase('animal'))
@@ -203,8 +244,13 @@ describe('turning', () => {
 
 describe('what cannot be is refused in words, at its place', () => {
   it.each([
-    ['straw', { inner: inches(20) }, 'inner', /smaller than the ring/], ['oval', { width: 2000 }, 'width', /bent so wide/], ['oval', { face: 900 }, 'face', /leave a hole/],
-    ['square', { face: 300 }, 'face', /narrower/], ['letter', { face: 300 }, 'face', /strokes/], ['animal', { face: 300 }, 'face', /thinner/], ['tree-swag', { overlap: 600 }, 'overlap', /overlap/],
+    ['straw', { inner: inches(20) }, 'inner', /smaller than the ring/],
+    ['oval', { width: 2000 }, 'width', /bent so wide/],
+    ['oval', { face: 900 }, 'face', /leave a hole/],
+    ['square', { face: 300 }, 'face', /narrower/],
+    ['letter', { face: 300 }, 'face', /strokes/],
+    ['animal', { face: 300 }, 'face', /thinner/],
+    ['tree-swag', { overlap: 600 }, 'overlap', /overlap/],
   ] as const)('%s %j', (kind, change, at, says) => {
     const base = usualBase(kind)
     const read = BaseSchema.safeParse({ ...base, shape: { ...base.shape, ...change } })

@@ -1,4 +1,5 @@
 import type { Bounds } from '../measure'
+import { kept } from '../measure'
 import type { Run } from './run'
 import { across, stationAt } from './run'
 
@@ -28,26 +29,30 @@ export const reachOf = ({ left, top, right, bottom }: Bounds): number => Math.ma
 
 const ROUNDS = 12
 const CLOSE = 1e-3
-const KEPT = 60
-const found = new Map<string, readonly [number, number]>()
+const found = kept<readonly [wide: number, high: number]>(60)
 
 /**
  * Runs whose finished outline, faces and all, has the measures that are asked for.
  * @param width mm; null takes the width as it comes @param height mm
  * @param make runs whose lines are about so wide and high, mm @param measured those whose outline counts
  */
-export function fitted(key: string, width: number | null, height: number, make: (wide: number, high: number) => Run[], measured: (runs: readonly Run[]) => readonly Run[] = (runs) => runs): Run[] {
-  const known = found.get(key)
-  if (known) return make(...known)
-  let [wide, high] = [width ?? height, height]
-  for (let i = 0; i < ROUNDS; i++) {
-    const { left, right, top, bottom } = boundsOf(measured(make(wide, high)))
-    const [offX, offY] = [width === null ? 0 : width - (right - left), height - (bottom - top)]
-    wide += offX
-    high += offY
-    if (Math.max(Math.abs(offX), Math.abs(offY)) < CLOSE) break
-  }
-  found.set(key, [wide, high])
-  if (found.size > KEPT) found.delete(found.keys().next().value!)
+export function fitted(
+  key: string,
+  width: number | null,
+  height: number,
+  make: (wide: number, high: number) => Run[],
+  measured: (runs: readonly Run[]) => readonly Run[] = (runs) => runs,
+): Run[] {
+  const [wide, high] = found(key, () => {
+    let [wide, high] = [width ?? height, height]
+    for (let i = 0; i < ROUNDS; i++) {
+      const { left, right, top, bottom } = boundsOf(measured(make(wide, high)))
+      const [offX, offY] = [width === null ? 0 : width - (right - left), height - (bottom - top)]
+      wide += offX
+      high += offY
+      if (Math.max(Math.abs(offX), Math.abs(offY)) < CLOSE) break
+    }
+    return [wide, high]
+  })
   return make(wide, high)
 }

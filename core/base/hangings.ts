@@ -1,3 +1,4 @@
+import { bisect, degrees, radians } from '../measure'
 import type { Profile, Run } from './run'
 import { pathRun } from './run'
 import type { ShapeOf } from './schema'
@@ -13,10 +14,30 @@ const taper = (widest: number): Profile => ({ kind: 'taper', half: widest / 2, e
 export const treesLength = ({ tree, overlap }: Pick<ShapeOf<'swag'>, 'tree' | 'overlap'>): number => 2 * tree - overlap
 
 /** Two runs that meet at the join, each from there out to its tip. */
-function pair(width: number | Profile, right: Parameters<typeof pathRun>[0]['segments'], left: Parameters<typeof pathRun>[0]['segments'], what: string): Run[] {
+function pair(
+  width: number | Profile,
+  right: Parameters<typeof pathRun>[0]['segments'],
+  left: Parameters<typeof pathRun>[0]['segments'],
+  what: string,
+): Run[] {
   return [
-    pathRun({ id: 'left', name: 'left arm', segments: left, width, outer: 'right', reads: { kind: 'from', words: `left of the ${what}`, start: `the ${what}` }, mirror: { run: 'right', reversed: false } }),
-    pathRun({ id: 'right', name: 'right arm', segments: right, width, reads: { kind: 'from', words: `right of the ${what}`, start: `the ${what}` }, mirror: { run: 'left', reversed: false } }),
+    pathRun({
+      id: 'left',
+      name: 'left arm',
+      segments: left,
+      width,
+      outer: 'right',
+      reads: { kind: 'from', words: `left of the ${what}`, start: `the ${what}` },
+      mirror: { run: 'right', reversed: false },
+    }),
+    pathRun({
+      id: 'right',
+      name: 'right arm',
+      segments: right,
+      width,
+      reads: { kind: 'from', words: `right of the ${what}`, start: `the ${what}` },
+      mirror: { run: 'left', reversed: false },
+    }),
   ]
 }
 
@@ -29,7 +50,16 @@ export function swagRuns(shape: ShapeOf<'swag'>): Run[] {
 export function teardropRuns(shape: ShapeOf<'teardrop'>): Run[] {
   const length = treesLength(shape)
   const width: Profile = { kind: 'drop', half: shape.width / 2, end: END * 0.6 }
-  return [pathRun({ id: 'drop', name: 'teardrop', segments: [line({ x: 0, y: -length / 2 }, { x: 0, y: length / 2 })], width, reads: { kind: 'from', words: 'from the top', start: 'the top' }, mirror: { run: 'drop', reversed: false, flipped: true } })]
+  return [
+    pathRun({
+      id: 'drop',
+      name: 'teardrop',
+      segments: [line({ x: 0, y: -length / 2 }, { x: 0, y: length / 2 })],
+      width,
+      reads: { kind: 'from', words: 'from the top', start: 'the top' },
+      mirror: { run: 'drop', reversed: false, flipped: true },
+    }),
+  ]
 }
 
 /** A ring cut at the top and opened: two arms of half its centre line each, on a shallow arc. */
@@ -38,15 +68,8 @@ export function openedRuns({ outer, inner, drop }: ShapeOf<'opened'>): Run[] {
   const half: Profile = { kind: 'ended', half: (outer - inner) / 4 }
   if (drop < arm * 0.01) return pair(half, [line({ x: 0, y: 0 }, { x: arm, y: 0 })], [line({ x: 0, y: 0 }, { x: -arm, y: 0 })], 'middle')
   // An arc of length `arm` falls by r (1 − cos(arm / r)): its radius by bisection.
-  let low = arm / DEEPEST_SWEEP
-  let high = (arm * arm) / drop
-  for (let i = 0; i < 80; i++) {
-    const r = (low + high) / 2
-    if (r * (1 - Math.cos(arm / r)) > drop) low = r
-    else high = r
-  }
-  const radius = (low + high) / 2
-  const sweep = (arm / radius) * (180 / Math.PI)
+  const radius = bisect((r) => r * (1 - Math.cos(arm / r)) <= drop, arm / DEEPEST_SWEEP, (arm * arm) / drop)
+  const sweep = degrees(arm / radius)
   const centre = { x: 0, y: radius }
   return pair(half, [arc(centre, radius, 0, sweep)], [arc(centre, radius, 0, -sweep)], 'middle')
 }
@@ -57,7 +80,15 @@ export function sprayRuns({ length, width, tie }: ShapeOf<'spray'>): Run[] {
   const knot = { x: 0, y: top + length * tie }
   const fan: Profile = { kind: 'fan', half: width / 2 }
   const run = (id: string, name: string, end: number, outer: 'left' | 'right', words: string): Run =>
-    pathRun({ id, name, segments: [line(knot, { x: 0, y: end })], width: fan, outer, reads: { kind: 'from', words, start: 'the tie' }, mirror: { run: id, reversed: false, flipped: true } })
+    pathRun({
+      id,
+      name,
+      segments: [line(knot, { x: 0, y: end })],
+      width: fan,
+      outer,
+      reads: { kind: 'from', words, start: 'the tie' },
+      mirror: { run: id, reversed: false, flipped: true },
+    })
   return [run('down', 'long end', length / 2, 'left', 'below the tie'), run('up', 'short end', top, 'right', 'above the tie')]
 }
 
@@ -72,16 +103,38 @@ export function doorRuns({ width, height, face }: ShapeOf<'door'>): Run[] {
 export function mantelRuns({ width, drops, face }: ShapeOf<'mantel'>): Run[] {
   const x = width / 2
   const segments = [
-    ...(drops > 0 ? [line({ x: -x, y: drops }, { x: -x, y: 0 })] : []), line({ x: -x, y: 0 }, { x, y: 0 }), ...(drops > 0 ? [line({ x, y: 0 }, { x, y: drops })] : []),
+    ...(drops > 0 ? [line({ x: -x, y: drops }, { x: -x, y: 0 })] : []),
+    line({ x: -x, y: 0 }, { x, y: 0 }),
+    ...(drops > 0 ? [line({ x, y: 0 }, { x, y: drops })] : []),
   ]
-  return [pathRun({ id: 'garland', name: 'garland', segments, width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: drops + x })]
+  return [
+    pathRun({
+      id: 'garland',
+      name: 'garland',
+      segments,
+      width: face / 2,
+      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
+      mirror: { run: 'garland', reversed: true },
+      middle: drops + x,
+    }),
+  ]
 }
 
 export function railRuns({ length, slope, face }: ShapeOf<'rail'>): Run[] {
-  const angle = (slope * Math.PI) / 180
+  const angle = radians(slope)
   const x = (length / 2) * Math.cos(angle)
   const y = (length / 2) * Math.sin(angle)
-  return [pathRun({ id: 'garland', name: 'garland', segments: [line({ x: -x, y }, { x, y: -y })], width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
+  return [
+    pathRun({
+      id: 'garland',
+      name: 'garland',
+      segments: [line({ x: -x, y }, { x, y: -y })],
+      width: face / 2,
+      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
+      mirror: { run: 'garland', reversed: true },
+      middle: length / 2,
+    }),
+  ]
 }
 
 /** Hooks in a row; between each two the garland hangs in a catenary, and its ends hang down. */
@@ -93,5 +146,15 @@ export function scallopRuns({ span, drop, count, tails, face }: ShapeOf<'scallop
     ...(tails > 0 ? [line({ x: -left, y: 0 }, { x: -left, y: tails })] : []),
   ]
   const length = segments.reduce((total, segment) => total + segment.length, 0)
-  return [pathRun({ id: 'garland', name: 'garland', segments, width: face / 2, reads: { kind: 'from', words: 'from the left end', start: 'the left end' }, mirror: { run: 'garland', reversed: true }, middle: length / 2 })]
+  return [
+    pathRun({
+      id: 'garland',
+      name: 'garland',
+      segments,
+      width: face / 2,
+      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
+      mirror: { run: 'garland', reversed: true },
+      middle: length / 2,
+    }),
+  ]
 }

@@ -2,7 +2,10 @@ import type { Point } from '../measure'
 import type { Segment } from './segment'
 import { bezier, line } from './segment'
 
-export interface Stroke { readonly segments: readonly Segment[], readonly closed: boolean }
+export interface Stroke {
+  readonly segments: readonly Segment[]
+  readonly closed: boolean
+}
 
 /**
  * Letters as strokes in a box one high, y down, x from 0. A stroke is a start and then lines (`x,y`) or curves
@@ -40,10 +43,17 @@ const STROKES: Record<string, readonly string[]> = {
 
 /** The strokes of a letter, its box about the origin. @param size what its widths are shares of, mm @param height of its lines, mm */
 export function strokesOf(letter: string, size: number, height: number): Stroke[] {
-  const read = STROKES[letter]!.map((text) => text.split('|').map((part) => part.trim().split(' ').map((pair) => {
-    const [x, y] = pair.split(',').map(Number)
-    return { x: x! * size, y: y! * height }
-  })))
+  const read = STROKES[letter]!.map((text) =>
+    text.split('|').map((part) =>
+      part
+        .trim()
+        .split(' ')
+        .map((pair) => {
+          const [x, y] = pair.split(',').map(Number)
+          return { x: x! * size, y: y! * height }
+        }),
+    ),
+  )
   const ends = read.flatMap((stroke) => stroke.map((part) => part.at(-1)!))
   const middle = (Math.min(...ends.map(({ x }) => x)) + Math.max(...ends.map(({ x }) => x))) / 2
   const place = ({ x, y }: Point): Point => ({ x: x - middle, y: y - height / 2 })

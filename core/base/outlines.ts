@@ -22,8 +22,15 @@ export function squareRuns({ width, height, face }: ShapeOf<'square'>): Run[] {
   const y = (height - face) / 2
   const at = (px: number, py: number) => ({ x: px, y: py })
   const segments = [
-    line(at(0, -y), at(x - r, -y)), arc(at(x - r, -y + r), r, 0, 90), line(at(x, -y + r), at(x, y - r)), arc(at(x - r, y - r), r, 90, 90),
-    line(at(x - r, y), at(-x + r, y)), arc(at(-x + r, y - r), r, 180, 90), line(at(-x, y - r), at(-x, -y + r)), arc(at(-x + r, -y + r), r, 270, 90), line(at(-x + r, -y), at(0, -y)),
+    line(at(0, -y), at(x - r, -y)),
+    arc(at(x - r, -y + r), r, 0, 90),
+    line(at(x, -y + r), at(x, y - r)),
+    arc(at(x - r, y - r), r, 90, 90),
+    line(at(x - r, y), at(-x + r, y)),
+    arc(at(-x + r, y - r), r, 180, 90),
+    line(at(-x, y - r), at(-x, -y + r)),
+    arc(at(-x + r, -y + r), r, 270, 90),
+    line(at(-x + r, -y), at(0, -y)),
   ]
   return [pathRun({ id: 'ring', name: 'frame', segments, width: face / 2, closed: true })]
 }
@@ -53,7 +60,9 @@ const RIM_STATIONS = 400
 
 /** The outer edge of a heart, mm: at the notch the edges of both lobes cross, and what lies beyond is inside the other lobe. */
 function heartRim(run: Run): number {
-  const edge = Array.from({ length: RIM_STATIONS + 1 }, (_, i) => across(stationAt(run, (run.length / 2) * (i / RIM_STATIONS) * (1 - 1e-9)), 1)).filter(({ x }) => x >= 0)
+  const edge = Array.from({ length: RIM_STATIONS + 1 }, (_, i) =>
+    across(stationAt(run, (run.length / 2) * (i / RIM_STATIONS) * (1 - 1e-9)), 1),
+  ).filter(({ x }) => x >= 0)
   const along = edge.slice(1).reduce((total, b, i) => total + Math.hypot(b.x - edge[i]!.x, b.y - edge[i]!.y), 0)
   // From the crossing on the axis to the first point, and across the point at the foot.
   return 2 * (edge[0]!.x + along + edge.at(-1)!.x)
@@ -66,7 +75,15 @@ export function letterRuns(shape: ShapeOf<'letter'>): Run[] {
     const strokes = strokesOf(letter, height - face, high)
     return strokes.map(({ segments, closed }, i) => {
       const id = strokes.length === 1 ? 'stroke' : `stroke-${i + 1}`
-      return pathRun({ id, name: strokes.length === 1 ? 'stroke' : `stroke ${i + 1}`, segments, width: face / 2, closed, reads: { kind: 'from', words: 'from the stroke’s start', start: 'the stroke’s start' }, mirror: { run: id, reversed: false } })
+      return pathRun({
+        id,
+        name: strokes.length === 1 ? 'stroke' : `stroke ${i + 1}`,
+        segments,
+        width: face / 2,
+        closed,
+        reads: { kind: 'from', words: 'from the stroke’s start', start: 'the stroke’s start' },
+        mirror: { run: id, reversed: false },
+      })
     })
   })
 }
@@ -76,15 +93,26 @@ function ribsOf(ribs: number, face: number, way: (k: number) => readonly Segment
   return Array.from({ length: ribs }, (_, i) => {
     const k = (2 * (i + 1)) / (ribs + 1) - 1
     return pathRun({
-      id: `rib-${i + 1}`, name: `rib ${i + 1}`, width: face / 2, outer: k < 0 ? 'right' : 'left', segments: way(Math.abs(k) < 1e-9 ? 0 : k),
-      reads: { kind: 'from', words: 'from the stem', start: 'the stem' }, mirror: { run: `rib-${ribs - i}`, reversed: false, flipped: 2 * i + 1 === ribs },
+      id: `rib-${i + 1}`,
+      name: `rib ${i + 1}`,
+      width: face / 2,
+      outer: k < 0 ? 'right' : 'left',
+      segments: way(Math.abs(k) < 1e-9 ? 0 : k),
+      reads: { kind: 'from', words: 'from the stem', start: 'the stem' },
+      mirror: { run: `rib-${ribs - i}`, reversed: false, flipped: 2 * i + 1 === ribs },
     })
   })
 }
 
 /** A ribbed gourd: an outline with a dip at the stem, and ribs from stem to foot. */
 export function gourdRuns(shape: ShapeOf<'gourd'>): Run[] {
-  return fitted(JSON.stringify(shape), shape.width, shape.height, (wide, high) => gourdOf(shape, wide / 2, high / 2), (runs) => runs.slice(0, 1))
+  return fitted(
+    JSON.stringify(shape),
+    shape.width,
+    shape.height,
+    (wide, high) => gourdOf(shape, wide / 2, high / 2),
+    (runs) => runs.slice(0, 1),
+  )
 }
 
 function gourdOf({ ribs, face }: ShapeOf<'gourd'>, w: number, h: number): Run[] {
@@ -105,7 +133,13 @@ function gourdOf({ ribs, face }: ShapeOf<'gourd'>, w: number, h: number): Run[] 
 
 /** A pear: a slim neck, a full belly low down, ribs from stem to foot, and a stem. */
 export function pearRuns(shape: ShapeOf<'pear'>): Run[] {
-  return fitted(JSON.stringify(shape), shape.width, shape.height, (wide, high) => pearOf(shape, wide / 2, high / 2), (runs) => runs.slice(0, 1))
+  return fitted(
+    JSON.stringify(shape),
+    shape.width,
+    shape.height,
+    (wide, high) => pearOf(shape, wide / 2, high / 2),
+    (runs) => runs.slice(0, 1),
+  )
 }
 
 function pearOf({ ribs, stem: long, face }: ShapeOf<'pear'>, w: number, h: number): Run[] {
@@ -114,20 +148,26 @@ function pearOf({ ribs, stem: long, face }: ShapeOf<'pear'>, w: number, h: numbe
   const stem = { x: 0, y: top }
   const bottom = { x: 0, y: foot }
   /** The side at `k` of the full width: round the crown to the neck, out to the belly, and in to the foot. */
-  const down = (k: number) => [
-    bezier(stem, at(0.27 * k, -1), at(0.37 * k, -0.8), at(0.42 * k, -0.5)),
-    bezier(at(0.42 * k, -0.5), at(0.48 * k, -0.14), at(k, -0.1), at(k, 0.4)),
-    bezier(at(k, 0.4), at(k, 0.8), at(0.5 * k, 1.04), bottom),
-  ] as const
-  const up = (k: number) => [
-    bezier(bottom, at(0.5 * k, 1.04), at(k, 0.8), at(k, 0.4)),
-    bezier(at(k, 0.4), at(k, -0.1), at(0.48 * k, -0.14), at(0.42 * k, -0.5)),
-    bezier(at(0.42 * k, -0.5), at(0.37 * k, -0.8), at(0.27 * k, -1), stem),
-  ] as const
+  const down = (k: number) =>
+    [
+      bezier(stem, at(0.27 * k, -1), at(0.37 * k, -0.8), at(0.42 * k, -0.5)),
+      bezier(at(0.42 * k, -0.5), at(0.48 * k, -0.14), at(k, -0.1), at(k, 0.4)),
+      bezier(at(k, 0.4), at(k, 0.8), at(0.5 * k, 1.04), bottom),
+    ] as const
+  const up = (k: number) =>
+    [
+      bezier(bottom, at(0.5 * k, 1.04), at(k, 0.8), at(k, 0.4)),
+      bezier(at(k, 0.4), at(k, -0.1), at(0.48 * k, -0.14), at(0.42 * k, -0.5)),
+      bezier(at(0.42 * k, -0.5), at(0.37 * k, -0.8), at(0.27 * k, -1), stem),
+    ] as const
   const outline = pathRun({ id: 'outline', name: 'outline', segments: [...down(1), ...up(-1)], width: face / 2, closed: true })
   const stalk = pathRun({
-    id: 'stem', name: 'stem', width: Math.max(face / 2, long * 0.06), segments: [line(stem, { x: 0, y: top - long })],
-    reads: { kind: 'from', words: 'from the foot of the stem', start: 'the foot of the stem' }, mirror: { run: 'stem', reversed: false, flipped: true },
+    id: 'stem',
+    name: 'stem',
+    width: Math.max(face / 2, long * 0.06),
+    segments: [line(stem, { x: 0, y: top - long })],
+    reads: { kind: 'from', words: 'from the foot of the stem', start: 'the foot of the stem' },
+    mirror: { run: 'stem', reversed: false, flipped: true },
   })
   return [outline, ...ribsOf(ribs, face, (k) => (k === 0 ? [line(stem, bottom)] : down(k))), stalk]
 }
@@ -143,7 +183,12 @@ export function animalRuns({ width, ears, face }: ShapeOf<'animal'>): Run[] {
     const to = { x: side * r * Math.sin(0.95), y: down - r * Math.cos(0.95) }
     const tip = { x: side * r * 0.78, y: down - r * 0.82 - ears * 0.92 }
     return pathRun({
-      id, name: id.replace('-', ' '), width: face / 2, outer: side > 0 ? 'left' : 'right', reads: { kind: 'from', words: 'from the crown', start: 'the crown' }, mirror: { run: mirror, reversed: false },
+      id,
+      name: id.replace('-', ' '),
+      width: face / 2,
+      outer: side > 0 ? 'left' : 'right',
+      reads: { kind: 'from', words: 'from the crown', start: 'the crown' },
+      mirror: { run: mirror, reversed: false },
       segments: [
         bezier(from, { x: from.x - side * r * 0.06, y: from.y - ears * 0.55 }, { x: tip.x - side * r * 0.3, y: tip.y }, tip),
         bezier(tip, { x: tip.x + side * r * 0.22, y: tip.y + ears * 0.1 }, { x: to.x + side * r * 0.12, y: to.y - ears * 0.4 }, to),

@@ -16,7 +16,7 @@ export interface Station extends Point {
 }
 
 /** How people say where something is on a run: by the clock, or so far from its start ("left of the join"), which has a name itself ("the join"). */
-export type Reading = { readonly kind: 'clock' } | { readonly kind: 'from', readonly words: string, readonly start: string }
+export type Reading = { readonly kind: 'clock' } | { readonly kind: 'from'; readonly words: string; readonly start: string }
 
 /**
  * A curve with a width, along which things are placed. Everything that places, measures or covers
@@ -36,7 +36,7 @@ export interface Run {
    * The run that lies where this one's mirror image does, whether `s` runs the other way on it, and whether its outer
    * side is the image's inner one: so on a run down the middle.
    */
-  readonly mirror: { readonly run: string, readonly reversed: boolean, readonly flipped?: boolean }
+  readonly mirror: { readonly run: string; readonly reversed: boolean; readonly flipped?: boolean }
   /** Where a taper starts on an open run, mm along: a swag's join, the middle of a mantel. */
   readonly middle: number
   /** What it follows, end to end, and where along it each begins, mm. */
@@ -47,20 +47,20 @@ export interface Run {
   /** 1 where the left of the travel is the outer side, -1 where the right is. */
   readonly side: 1 | -1
   /** How it is moved, and then turned about the base's middle. */
-  readonly turned: { readonly cos: number, readonly sin: number, readonly x: number, readonly y: number } | null
+  readonly turned: { readonly cos: number; readonly sin: number; readonly x: number; readonly y: number } | null
 }
 
 /** How the half width of a face goes along a run, mm at its widest. */
 export type Profile =
-  | { readonly kind: 'even', readonly half: number }
+  | { readonly kind: 'even'; readonly half: number }
   /** From the start narrower and narrower, to this share of it. */
-  | { readonly kind: 'taper', readonly half: number, readonly end: number }
+  | { readonly kind: 'taper'; readonly half: number; readonly end: number }
   /** As wide all along, and drawn in at its end. */
-  | { readonly kind: 'ended', readonly half: number }
+  | { readonly kind: 'ended'; readonly half: number }
   /** Fullest some way down, and then tapering. */
-  | { readonly kind: 'drop', readonly half: number, readonly end: number }
+  | { readonly kind: 'drop'; readonly half: number; readonly end: number }
   /** From a tie out to its fullest, and in again at the tips. */
-  | { readonly kind: 'fan', readonly half: number }
+  | { readonly kind: 'fan'; readonly half: number }
 
 /** Where a drop is fullest, and from where an end is drawn in, shares of the length. */
 const FULLEST = 0.28
@@ -70,11 +70,21 @@ const DRAWN_IN = 0.85
 export function halfAt(width: Profile, share: number): number {
   const { half } = width
   switch (width.kind) {
-    case 'even': return half
-    case 'taper': return half * (1 - (1 - width.end) * share)
-    case 'ended': return half * (share > DRAWN_IN ? 1 - 0.6 * ((share - DRAWN_IN) / (1 - DRAWN_IN)) : 1)
-    case 'drop': return half * (share < FULLEST ? 0.55 + 0.45 * Math.sin((share / FULLEST) * (Math.PI / 2)) : 1 - (1 - width.end) * ((share - FULLEST) / (1 - FULLEST)))
-    case 'fan': return half * (0.35 + 0.65 * Math.sin(Math.min(1, share * 1.3) * Math.PI * 0.5) * (share > 0.77 ? 1 - (share - 0.77) * 2.6 : 1))
+    case 'even':
+      return half
+    case 'taper':
+      return half * (1 - (1 - width.end) * share)
+    case 'ended':
+      return half * (share > DRAWN_IN ? 1 - 0.6 * ((share - DRAWN_IN) / (1 - DRAWN_IN)) : 1)
+    case 'drop':
+      return (
+        half *
+        (share < FULLEST
+          ? 0.55 + 0.45 * Math.sin((share / FULLEST) * (Math.PI / 2))
+          : 1 - (1 - width.end) * ((share - FULLEST) / (1 - FULLEST)))
+      )
+    case 'fan':
+      return half * (0.35 + 0.65 * Math.sin(Math.min(1, share * 1.3) * Math.PI * 0.5) * (share > 0.77 ? 1 - (share - 0.77) * 2.6 : 1))
   }
 }
 
@@ -131,7 +141,14 @@ const CLOCK: Reading = { kind: 'clock' }
 
 /** A circle: `s = 0` at twelve o'clock, growing clockwise as seen from the front. */
 export const ringRun = (id: string, name: string, outer: number, inner: number): Run =>
-  pathRun({ id, name, segments: [arc({ x: 0, y: 0 }, (outer + inner) / 4, 0, 360)], width: (outer - inner) / 4, closed: true, rim: Math.PI * outer })
+  pathRun({
+    id,
+    name,
+    segments: [arc({ x: 0, y: 0 }, (outer + inner) / 4, 0, 360)],
+    width: (outer - inner) / 4,
+    closed: true,
+    rim: Math.PI * outer,
+  })
 
 export interface Path {
   readonly id: string
@@ -158,11 +175,20 @@ export function pathRun({ id, name, segments, width: wide, closed = false, outer
   if (!(length > 0)) throw new RangeError(`run ${id}: it has no length`)
   const width: Profile = typeof wide === 'number' ? { kind: 'even', half: wide } : wide
   return {
-    id, name, closed, length, segments, starts, width, side: outer === 'left' ? 1 : -1, turned: null,
+    id,
+    name,
+    closed,
+    length,
+    segments,
+    starts,
+    width,
+    side: outer === 'left' ? 1 : -1,
+    turned: null,
     // A closed curve turns once round, so its outer edge is longer by a full turn of the face (Steiner's formula).
     rim: rim ?? (closed ? length + 2 * Math.PI * halfAt(width, 0) : length),
     reads: reads ?? (closed ? CLOCK : { kind: 'from', words: 'from the start', start: 'the start' }),
-    mirror: mirror ?? { run: id, reversed: closed }, middle: middle ?? 0,
+    mirror: mirror ?? { run: id, reversed: closed },
+    middle: middle ?? 0,
   }
 }
 
@@ -178,7 +204,7 @@ export function turnedRun(run: Run, by: number, shift: Point = { x: 0, y: 0 }): 
 }
 
 /** The run, and the place on it, nearest to a point, and how far off it is. */
-export function nearestRun(runs: readonly Run[], point: Point): { readonly run: Run, readonly s: number, readonly away: number } {
+export function nearestRun(runs: readonly Run[], point: Point): { readonly run: Run; readonly s: number; readonly away: number } {
   const found = runs.map((run) => {
     const s = nearestOn(run, point)
     const { x, y } = stationAt(run, s)

@@ -12,22 +12,38 @@ import type { Base, Form, Shape } from './schema'
 
 function untilTurned(shape: Shape): Run[] {
   switch (shape.form) {
-    case 'ring': return [ringRun('ring', 'ring', shape.outer, shape.inner)]
-    case 'oval': return ovalRuns(shape)
-    case 'square': return squareRuns(shape)
-    case 'heart': return heartRuns(shape)
-    case 'letter': return letterRuns(shape)
-    case 'gourd': return gourdRuns(shape)
-    case 'pear': return pearRuns(shape)
-    case 'animal': return animalRuns(shape)
-    case 'swag': return swagRuns(shape)
-    case 'teardrop': return teardropRuns(shape)
-    case 'opened': return openedRuns(shape)
-    case 'spray': return sprayRuns(shape)
-    case 'door': return doorRuns(shape)
-    case 'mantel': return mantelRuns(shape)
-    case 'rail': return railRuns(shape)
-    case 'scallops': return scallopRuns(shape)
+    case 'ring':
+      return [ringRun('ring', 'ring', shape.outer, shape.inner)]
+    case 'oval':
+      return ovalRuns(shape)
+    case 'square':
+      return squareRuns(shape)
+    case 'heart':
+      return heartRuns(shape)
+    case 'letter':
+      return letterRuns(shape)
+    case 'gourd':
+      return gourdRuns(shape)
+    case 'pear':
+      return pearRuns(shape)
+    case 'animal':
+      return animalRuns(shape)
+    case 'swag':
+      return swagRuns(shape)
+    case 'teardrop':
+      return teardropRuns(shape)
+    case 'opened':
+      return openedRuns(shape)
+    case 'spray':
+      return sprayRuns(shape)
+    case 'door':
+      return doorRuns(shape)
+    case 'mantel':
+      return mantelRuns(shape)
+    case 'rail':
+      return railRuns(shape)
+    case 'scallops':
+      return scallopRuns(shape)
   }
 }
 
@@ -44,38 +60,65 @@ export function runsOf({ shape, turn }: Pick<Base, 'shape' | 'turn'>): Run[] {
   const by = shape.form === 'ring' || !canTurn(shape) ? 0 : turn
   const { left, right, top, bottom } = boundsOf(runs)
   // A swag hangs from its join and a garland from its route: those stay where they are.
-  const centred = shape.form === 'oval' || shape.form === 'heart' || shape.form === 'letter' || shape.form === 'animal' || shape.form === 'gourd' || shape.form === 'pear'
+  const centred =
+    shape.form === 'oval' ||
+    shape.form === 'heart' ||
+    shape.form === 'letter' ||
+    shape.form === 'animal' ||
+    shape.form === 'gourd' ||
+    shape.form === 'pear'
   const shift = centred ? { x: -(left + right) / 2, y: -(top + bottom) / 2 } : { x: 0, y: 0 }
   return runs.map((run) => said(turnedRun(run, by, shift), shape.form, by))
 }
 
 /** Arms that lie to the left and right, as one says it when the piece hangs upright: above and below. */
 function said(run: Run, form: Form, turn: number): Run {
-  if ((form !== 'swag' && form !== 'opened') || Math.abs(((turn % 180) + 180) % 180 - 90) > 45 || run.reads.kind !== 'from') return run
+  if ((form !== 'swag' && form !== 'opened') || Math.abs((((turn % 180) + 180) % 180) - 90) > 45 || run.reads.kind !== 'from') return run
   const { start } = run.reads
   const lower = stationAt(run, run.length).y > stationAt(run, 0).y
   return { ...run, name: lower ? 'lower arm' : 'upper arm', reads: { kind: 'from', words: `${lower ? 'below' : 'above'} ${start}`, start } }
 }
 
 /** Where a mark that sits on the base itself (its join, its hook) is now. @param share of the first run, before any turn */
-export function markOn({ shape, turn }: Pick<Base, 'shape' | 'turn'>, runs: readonly Run[], share: number): { readonly run: Run, readonly s: number } {
+export function markOn(
+  { shape, turn }: Pick<Base, 'shape' | 'turn'>,
+  runs: readonly Run[],
+  share: number,
+): { readonly run: Run; readonly s: number } {
   const run = runs[0]!
   return { run, s: onRun(run, (share + (shape.form === 'ring' ? turn / 360 : 0)) * run.length) }
 }
 
 /** The area of all faces, mm²: widths summed along the runs. */
 export function faceArea(runs: readonly Run[]): number {
-  return runs.reduce((total, run) => total + (run.length / EDGE_STATIONS) * Array.from({ length: EDGE_STATIONS }, (_, i) => 2 * stationAt(run, ((i + 0.5) / EDGE_STATIONS) * run.length).half).reduce((a, b) => a + b, 0), 0)
+  return runs.reduce(
+    (total, run) =>
+      total +
+      (run.length / EDGE_STATIONS) *
+        Array.from({ length: EDGE_STATIONS }, (_, i) => 2 * stationAt(run, ((i + 0.5) / EDGE_STATIONS) * run.length).half).reduce(
+          (a, b) => a + b,
+          0,
+        ),
+    0,
+  )
 }
 
 /** What a bare base weighs, g. */
 export function baseMass(base: Base, runs: readonly Run[], by: Rated): Figure {
   if (base.mass !== null) return figure(quantity.mass(base.mass), sum`as weighed`, { kind: 'measured' })
   const density = byRule(DENSITIES[base.kind], by)
-  return worked(times(the`a ${saidAs(density, [BASE_SORTS[base.kind].name.toLowerCase(), ' has about ', ...density.said, ' to 100 cm² of face'])}`, ratio(faceArea(runs) / 10_000)))
+  return worked(
+    times(
+      the`a ${saidAs(density, [BASE_SORTS[base.kind].name.toLowerCase(), ' has about ', ...density.said, ' to 100 cm² of face'])}`,
+      ratio(faceArea(runs) / 10_000),
+    ),
+  )
 }
 
-export interface BaseFigure { readonly name: string, readonly figure: Figure }
+export interface BaseFigure {
+  readonly name: string
+  readonly figure: Figure
+}
 
 /** The lengths that a maker of this base goes by, each with its sum. */
 export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]): BaseFigure[] {
@@ -84,21 +127,36 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
   const whole = runs.reduce((total, each) => total + each.length, 0)
   const centre = named('Centre line', saidAs(mm(run.length), ['round the outline halfway across the face']))
   switch (shape.form) {
-    case 'ring': return [
-      named('Rim', times(PI, the`outer ${mm(shape.outer)}`)),
-      named('Centre line', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2))),
-    ]
-    case 'oval': return [
-      named('Stands', saidAs(mm(ovalHeight(shape)), sum`an ellipse ${quantity.length(shape.width)} wide that keeps the ring’s perimeter of ${quantity.length(Math.PI * shape.ring)}`)),
-      named('Rim', times(PI, the`the ring’s ${mm(shape.ring)}`)),
-      named('Centre line', saidAs(mm(run.length), ['round the ellipse halfway across the face'])),
-    ]
-    case 'square': return [named('Rim', plus(the`centre line ${mm(run.length)}`, times(PI, the`face ${mm(shape.face)}`))), centre]
-    case 'heart': return [named('Rim', saidAs(mm(run.rim), ['round both lobes along the outer edge, from the notch'])), centre]
-    case 'swag': case 'teardrop': return [named('Length', less(times(count(2), the`tree ${mm(shape.tree)}`), the`overlap ${mm(shape.overlap)}`))]
-    case 'opened': return [named('Length', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2)))]
-    case 'door': return [named('Length', plus(times(count(2), the`height ${mm(shape.height)}`), the`width ${mm(shape.width)}`))]
-    case 'mantel': return [named('Length', plus(the`shelf ${mm(shape.width)}`, times(count(2), the`${mm(shape.drops)} down the ends`)))]
+    case 'ring':
+      return [
+        named('Rim', times(PI, the`outer ${mm(shape.outer)}`)),
+        named('Centre line', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2))),
+      ]
+    case 'oval':
+      return [
+        named(
+          'Stands',
+          saidAs(
+            mm(ovalHeight(shape)),
+            sum`an ellipse ${quantity.length(shape.width)} wide that keeps the ring’s perimeter of ${quantity.length(Math.PI * shape.ring)}`,
+          ),
+        ),
+        named('Rim', times(PI, the`the ring’s ${mm(shape.ring)}`)),
+        named('Centre line', saidAs(mm(run.length), ['round the ellipse halfway across the face'])),
+      ]
+    case 'square':
+      return [named('Rim', plus(the`centre line ${mm(run.length)}`, times(PI, the`face ${mm(shape.face)}`))), centre]
+    case 'heart':
+      return [named('Rim', saidAs(mm(run.rim), ['round both lobes along the outer edge, from the notch'])), centre]
+    case 'swag':
+    case 'teardrop':
+      return [named('Length', less(times(count(2), the`tree ${mm(shape.tree)}`), the`overlap ${mm(shape.overlap)}`))]
+    case 'opened':
+      return [named('Length', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2)))]
+    case 'door':
+      return [named('Length', plus(times(count(2), the`height ${mm(shape.height)}`), the`width ${mm(shape.width)}`))]
+    case 'mantel':
+      return [named('Length', plus(the`shelf ${mm(shape.width)}`, times(count(2), the`${mm(shape.drops)} down the ends`)))]
     case 'scallops': {
       const each = mm((whole - 2 * shape.tails) / shape.count)
       return [
@@ -106,8 +164,22 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
         named('Length', plus(times(count(shape.count), each), times(count(2), mm(shape.tails)))),
       ]
     }
-    case 'letter': case 'gourd': case 'pear': case 'animal': case 'spray': case 'rail': return runs.length > 1
-      ? [named('All runs', saidAs(mm(whole), runs.flatMap((each, i) => [i ? ' + ' : '', each.name])))]
-      : [named('Length', saidAs(mm(whole), ['end to end']))]
+    case 'letter':
+    case 'gourd':
+    case 'pear':
+    case 'animal':
+    case 'spray':
+    case 'rail':
+      return runs.length > 1
+        ? [
+            named(
+              'All runs',
+              saidAs(
+                mm(whole),
+                runs.flatMap((each, i) => [i ? ' + ' : '', each.name]),
+              ),
+            ),
+          ]
+        : [named('Length', saidAs(mm(whole), ['end to end']))]
   }
 }

@@ -10,7 +10,7 @@ export const BASE_LIMITS = { smallest: 40, largest: 12_000, thinnest: 2, deepest
  */
 export const DEEPEST_SWEEP = 2.331122370414422
 /** How far the ends of a ring that is cut and opened can hang below its middle, mm: each arm is half of its centre line. */
-export const deepestOpened = ({ outer, inner }: { readonly outer: number, readonly inner: number }): number =>
+export const deepestOpened = ({ outer, inner }: { readonly outer: number; readonly inner: number }): number =>
   ((Math.PI * (outer + inner)) / 4) * ((1 - Math.cos(DEEPEST_SWEEP)) / DEEPEST_SWEEP)
 
 const size = z.number().min(BASE_LIMITS.smallest).max(BASE_LIMITS.largest)
@@ -21,83 +21,204 @@ export const LETTERS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ&'] as const
 
 /** The measures of each form, mm unless said. */
 export const ShapeSchema = z.discriminatedUnion('form', [
-  z.strictObject({ form: z.literal('ring'), outer: size.describe('outer diameter'), inner: z.number().min(0).max(BASE_LIMITS.largest).describe('inner diameter') }),
-  z.strictObject({ form: z.literal('oval'), ring: size.describe('outer diameter of the ring it was bent from: it keeps that perimeter'), width: size, face: thick.describe('width of the face') }),
+  z.strictObject({
+    form: z.literal('ring'),
+    outer: size.describe('outer diameter'),
+    inner: z.number().min(0).max(BASE_LIMITS.largest).describe('inner diameter'),
+  }),
+  z.strictObject({
+    form: z.literal('oval'),
+    ring: size.describe('outer diameter of the ring it was bent from: it keeps that perimeter'),
+    width: size,
+    face: thick.describe('width of the face'),
+  }),
   z.strictObject({ form: z.literal('square'), width: size, height: size, face: thick }),
   z.strictObject({ form: z.literal('heart'), width: size, height: size, face: thick }),
   z.strictObject({ form: z.literal('letter'), letter: z.enum(LETTERS), height: size, face: thick }),
-  z.strictObject({ form: z.literal('gourd'), height: size, width: size, ribs: z.int().min(0).max(9).describe('wires inside the outline'), face: thick }),
-  z.strictObject({ form: z.literal('pear'), height: size.describe('without its stem'), width: size, ribs: z.int().min(0).max(9).describe('wires inside the outline'), stem: size.describe('length of the stem'), face: thick }),
+  z.strictObject({
+    form: z.literal('gourd'),
+    height: size,
+    width: size,
+    ribs: z.int().min(0).max(9).describe('wires inside the outline'),
+    face: thick,
+  }),
+  z.strictObject({
+    form: z.literal('pear'),
+    height: size.describe('without its stem'),
+    width: size,
+    ribs: z.int().min(0).max(9).describe('wires inside the outline'),
+    stem: size.describe('length of the stem'),
+    face: thick,
+  }),
   z.strictObject({ form: z.literal('animal'), width: size.describe('of the head'), ears: size.describe('height of an ear'), face: thick }),
-  z.strictObject({ form: z.literal('swag'), tree: size.describe('height of each tree'), overlap: drop.describe('of the trunks'), width: thick.describe('of the face at the join') }),
-  z.strictObject({ form: z.literal('teardrop'), tree: size.describe('height of each tree'), overlap: drop.describe('of the trunks'), width: thick.describe('of the face at its fullest') }),
-  z.strictObject({ form: z.literal('opened'), outer: size, inner: z.number().min(0).max(BASE_LIMITS.largest), drop: drop.describe('how far the ends hang below the middle') }),
-  z.strictObject({ form: z.literal('spray'), length: size, width: thick, tie: z.number().min(0.05).max(0.95).describe('where it is bound, share of the length from the top') }),
+  z.strictObject({
+    form: z.literal('swag'),
+    tree: size.describe('height of each tree'),
+    overlap: drop.describe('of the trunks'),
+    width: thick.describe('of the face at the join'),
+  }),
+  z.strictObject({
+    form: z.literal('teardrop'),
+    tree: size.describe('height of each tree'),
+    overlap: drop.describe('of the trunks'),
+    width: thick.describe('of the face at its fullest'),
+  }),
+  z.strictObject({
+    form: z.literal('opened'),
+    outer: size,
+    inner: z.number().min(0).max(BASE_LIMITS.largest),
+    drop: drop.describe('how far the ends hang below the middle'),
+  }),
+  z.strictObject({
+    form: z.literal('spray'),
+    length: size,
+    width: thick,
+    tie: z.number().min(0.05).max(0.95).describe('where it is bound, share of the length from the top'),
+  }),
   z.strictObject({ form: z.literal('door'), width: size, height: size, face: thick }),
   z.strictObject({ form: z.literal('mantel'), width: size, drops: drop.describe('how far it hangs down at both ends'), face: thick }),
-  z.strictObject({ form: z.literal('rail'), length: size, slope: z.number().min(-60).max(60).describe('degrees, positive rises to the right'), face: thick }),
-  z.strictObject({ form: z.literal('scallops'), span: size.describe('from hook to hook'), drop: drop.describe('of each scallop'), count: z.int().min(1).max(20), tails: drop.describe('how far it hangs down at both ends'), face: thick }),
+  z.strictObject({
+    form: z.literal('rail'),
+    length: size,
+    slope: z.number().min(-60).max(60).describe('degrees, positive rises to the right'),
+    face: thick,
+  }),
+  z.strictObject({
+    form: z.literal('scallops'),
+    span: size.describe('from hook to hook'),
+    drop: drop.describe('of each scallop'),
+    count: z.int().min(1).max(20),
+    tails: drop.describe('how far it hangs down at both ends'),
+    face: thick,
+  }),
 ])
 export type Shape = z.infer<typeof ShapeSchema>
 export type Form = Shape['form']
 export type ShapeOf<F extends Form> = Extract<Shape, { form: F }>
 
 export const BASE_KINDS = [
-  'wire-ring', 'box-ring', 'clamp-ring', 'grapevine', 'twisted', 'straw', 'foam', 'hoop', 'bead-ring', 'evergreen-ring',
-  'oval', 'square', 'heart', 'letter', 'gourd', 'pear', 'animal',
-  'tree-swag', 'teardrop', 'opened-ring', 'spray',
-  'door-garland', 'mantel-garland', 'rail-garland', 'scallops',
+  'wire-ring',
+  'box-ring',
+  'clamp-ring',
+  'grapevine',
+  'twisted',
+  'straw',
+  'foam',
+  'hoop',
+  'bead-ring',
+  'evergreen-ring',
+  'oval',
+  'square',
+  'heart',
+  'letter',
+  'gourd',
+  'pear',
+  'animal',
+  'tree-swag',
+  'teardrop',
+  'opened-ring',
+  'spray',
+  'door-garland',
+  'mantel-garland',
+  'rail-garland',
+  'scallops',
 ] as const
 export type BaseKind = (typeof BASE_KINDS)[number]
 
 /** The form that each kind has. */
 export const FORMS: Record<BaseKind, Form> = {
-  'wire-ring': 'ring', 'box-ring': 'ring', 'clamp-ring': 'ring', 'grapevine': 'ring', 'twisted': 'ring', 'straw': 'ring', 'foam': 'ring', 'hoop': 'ring', 'bead-ring': 'ring', 'evergreen-ring': 'ring',
-  'oval': 'oval', 'square': 'square', 'heart': 'heart', 'letter': 'letter', 'gourd': 'gourd', 'pear': 'pear', 'animal': 'animal',
-  'tree-swag': 'swag', 'teardrop': 'teardrop', 'opened-ring': 'opened', 'spray': 'spray',
-  'door-garland': 'door', 'mantel-garland': 'mantel', 'rail-garland': 'rail', 'scallops': 'scallops',
+  'wire-ring': 'ring',
+  'box-ring': 'ring',
+  'clamp-ring': 'ring',
+  grapevine: 'ring',
+  twisted: 'ring',
+  straw: 'ring',
+  foam: 'ring',
+  hoop: 'ring',
+  'bead-ring': 'ring',
+  'evergreen-ring': 'ring',
+  oval: 'oval',
+  square: 'square',
+  heart: 'heart',
+  letter: 'letter',
+  gourd: 'gourd',
+  pear: 'pear',
+  animal: 'animal',
+  'tree-swag': 'swag',
+  teardrop: 'teardrop',
+  'opened-ring': 'opened',
+  spray: 'spray',
+  'door-garland': 'door',
+  'mantel-garland': 'mantel',
+  'rail-garland': 'rail',
+  scallops: 'scallops',
 }
 
 const share = z.number().min(0).max(1)
 
-export const BaseSchema = z.strictObject({
-  kind: z.enum(BASE_KINDS),
-  shape: ShapeSchema,
-  colour: z.string().regex(/^#[0-9a-fA-F]{6}$/).describe('colour of the base, #rrggbb'),
-  turn: z.number().min(0).lt(360).describe('how far the base is turned, degrees clockwise: its join and hook go with it'),
-  join: share.describe('where its join or flaw is before any turn, share of its first run'),
-  hook: share.nullable().describe('where a built-in hook is before any turn, share of its first run; null without one'),
-  price: z.int().min(0).max(10_000_000).nullable().describe('what one cost, minor units; null takes the usual price'),
-  mass: z.number().min(0).max(100_000).nullable().describe('on the scale, g; null takes the usual mass'),
-}).superRefine(({ kind, shape }, ctx) => {
-  if (FORMS[kind] !== shape.form) ctx.addIssue({ code: 'custom', path: ['shape', 'form'], message: `A ${kind} is not a ${shape.form}.` })
-  const fault = shapeFault(shape)
-  if (fault) ctx.addIssue({ code: 'custom', path: ['shape', fault.at], message: fault.says })
-})
+export const BaseSchema = z
+  .strictObject({
+    kind: z.enum(BASE_KINDS),
+    shape: ShapeSchema,
+    colour: z
+      .string()
+      .regex(/^#[0-9a-fA-F]{6}$/)
+      .describe('colour of the base, #rrggbb'),
+    turn: z.number().min(0).lt(360).describe('how far the base is turned, degrees clockwise: its join and hook go with it'),
+    join: share.describe('where its join or flaw is before any turn, share of its first run'),
+    hook: share.nullable().describe('where a built-in hook is before any turn, share of its first run; null without one'),
+    price: z.int().min(0).max(10_000_000).nullable().describe('what one cost, minor units; null takes the usual price'),
+    mass: z.number().min(0).max(100_000).nullable().describe('on the scale, g; null takes the usual mass'),
+  })
+  .superRefine(({ kind, shape }, ctx) => {
+    if (FORMS[kind] !== shape.form) ctx.addIssue({ code: 'custom', path: ['shape', 'form'], message: `A ${kind} is not a ${shape.form}.` })
+    const fault = shapeFault(shape)
+    if (fault) ctx.addIssue({ code: 'custom', path: ['shape', fault.at], message: fault.says })
+  })
 
 /** Measures that each may have but not together. */
-function shapeFault(shape: Shape): { readonly at: string, readonly says: string } | null {
+function shapeFault(shape: Shape): { readonly at: string; readonly says: string } | null {
   const { thinnest } = BASE_LIMITS
   switch (shape.form) {
-    case 'ring': case 'opened':
+    case 'ring':
+    case 'opened':
       if (shape.inner > shape.outer - 2 * thinnest) return { at: 'inner', says: 'The hole must be smaller than the ring.' }
-      return shape.form === 'opened' && shape.drop > deepestOpened(shape) ? { at: 'drop', says: `The ends cannot hang so deep: opened out it reaches ${Math.floor(deepestOpened(shape))} mm below its middle at most.` } : null
+      return shape.form === 'opened' && shape.drop > deepestOpened(shape)
+        ? {
+            at: 'drop',
+            says: `The ends cannot hang so deep: opened out it reaches ${Math.floor(deepestOpened(shape))} mm below its middle at most.`,
+          }
+        : null
     case 'oval': {
       const high = bentHeight(Math.PI * shape.ring, shape.width)
-      return high < BASE_LIMITS.smallest ? { at: 'width', says: 'A ring cannot be bent so wide: its perimeter would not reach.' }
-        : shape.face > Math.min(shape.width, high) / 2 ? { at: 'face', says: 'The face must leave a hole.' } : null
+      return high < BASE_LIMITS.smallest
+        ? { at: 'width', says: 'A ring cannot be bent so wide: its perimeter would not reach.' }
+        : shape.face > Math.min(shape.width, high) / 2
+          ? { at: 'face', says: 'The face must leave a hole.' }
+          : null
     }
-    case 'square': case 'heart': case 'gourd': case 'pear':
-      return shape.face > Math.min(shape.width, shape.height) * 0.35 ? { at: 'face', says: 'The face must be narrower than a third of the base.' } : null
+    case 'square':
+    case 'heart':
+    case 'gourd':
+    case 'pear':
+      return shape.face > Math.min(shape.width, shape.height) * 0.35
+        ? { at: 'face', says: 'The face must be narrower than a third of the base.' }
+        : null
     case 'letter':
       return shape.face > shape.height * 0.3 ? { at: 'face', says: 'The strokes must be narrower than a third of the letter.' } : null
     case 'animal':
-      return shape.face > Math.min(shape.width, shape.ears) * 0.35 ? { at: 'face', says: 'The wire must be thinner than a third of an ear.' } : null
-    case 'swag': case 'teardrop':
+      return shape.face > Math.min(shape.width, shape.ears) * 0.35
+        ? { at: 'face', says: 'The wire must be thinner than a third of an ear.' }
+        : null
+    case 'swag':
+    case 'teardrop':
       return shape.overlap > shape.tree * 0.9 ? { at: 'overlap', says: 'The trunks overlap by less than the tree.' } : null
     case 'scallops':
-      return shape.drop > shape.span * BASE_LIMITS.deepest ? { at: 'drop', says: `A scallop hangs at most ${BASE_LIMITS.deepest} times its span.` } : null
-    default: return null
+      return shape.drop > shape.span * BASE_LIMITS.deepest
+        ? { at: 'drop', says: `A scallop hangs at most ${BASE_LIMITS.deepest} times its span.` }
+        : null
+    default:
+      return null
   }
 }
 

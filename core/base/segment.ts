@@ -1,19 +1,35 @@
 import type { Point } from '../measure'
+import { bisect, clamp, radians } from '../measure'
 
 /** A piece of a curve, measured by its true arc length: plain data, which `pointOn` reads. */
 export type Segment =
-  | { readonly kind: 'line', readonly length: number, readonly a: Point, readonly b: Point }
-  | { readonly kind: 'arc', readonly length: number, readonly centre: Point, readonly radius: number, readonly from: number, readonly sweep: number }
+  | { readonly kind: 'line'; readonly length: number; readonly a: Point; readonly b: Point }
+  | {
+      readonly kind: 'arc'
+      readonly length: number
+      readonly centre: Point
+      readonly radius: number
+      readonly from: number
+      readonly sweep: number
+    }
   | Curve
-  | { readonly kind: 'catenary', readonly length: number, readonly middle: number, readonly bottom: number, readonly a: number }
+  | { readonly kind: 'catenary'; readonly length: number; readonly middle: number; readonly bottom: number; readonly a: number }
 
 /** A smooth curve by `u` from 0 to 1, with its arc length from the start at even steps of `u`, mm. */
 type Curve =
-  | { readonly kind: 'ellipse', readonly length: number, readonly ends: readonly number[], readonly a: number, readonly b: number }
-  | { readonly kind: 'bezier', readonly length: number, readonly ends: readonly number[], readonly points: readonly [Point, Point, Point, Point] }
+  | { readonly kind: 'ellipse'; readonly length: number; readonly ends: readonly number[]; readonly a: number; readonly b: number }
+  | {
+      readonly kind: 'bezier'
+      readonly length: number
+      readonly ends: readonly number[]
+      readonly points: readonly [Point, Point, Point, Point]
+    }
 
 /** A point of a segment, and the unit direction of travel there. */
-export interface OnSegment extends Point { readonly tx: number, readonly ty: number }
+export interface OnSegment extends Point {
+  readonly tx: number
+  readonly ty: number
+}
 
 /** @throws RangeError when both ends are the same point */
 export function line(a: Point, b: Point): Segment {
@@ -26,8 +42,14 @@ export function line(a: Point, b: Point): Segment {
  * An arc of a circle.
  * @param from degrees clockwise from twelve o'clock @param sweep degrees, positive clockwise, not 0
  */
-export const arc = (centre: Point, radius: number, from: number, sweep: number): Segment =>
-  ({ kind: 'arc', length: Math.abs(sweep) * (Math.PI / 180) * radius, centre, radius, from, sweep })
+export const arc = (centre: Point, radius: number, from: number, sweep: number): Segment => ({
+  kind: 'arc',
+  length: radians(Math.abs(sweep)) * radius,
+  centre,
+  radius,
+  from,
+  sweep,
+})
 
 /**
  * Where so many millimetres along a segment lie.
@@ -45,7 +67,7 @@ export function pointOn(segment: Segment, s: number): OnSegment {
     case 'arc': {
       const { centre, radius, from, sweep } = segment
       const way = Math.sign(sweep)
-      const angle = (from * Math.PI) / 180 + (way * s) / radius
+      const angle = radians(from) + (way * s) / radius
       const [sin, cos] = [Math.sin(angle), Math.cos(angle)]
       return { x: centre.x + sin * radius, y: centre.y - cos * radius, tx: way * cos, ty: way * sin }
     }
@@ -55,7 +77,9 @@ export function pointOn(segment: Segment, s: number): OnSegment {
       const pull = Math.hypot(a, from)
       return { x: middle + a * Math.asinh(from / a), y: bottom - (pull - a), tx: a / pull, ty: -from / pull }
     }
-    case 'ellipse': case 'bezier': return onCurve(segment, s)
+    case 'ellipse':
+    case 'bezier':
+      return onCurve(segment, s)
   }
 }
 
@@ -67,7 +91,9 @@ const WEIGHTS: readonly number[] = [0.4179591836734694, 0.3818300505051189, 0.27
 function integral(f: (u: number) => number, a: number, b: number): number {
   const middle = (a + b) / 2
   const half = (b - a) / 2
-  return half * NODES.reduce((total, node, i) => total + WEIGHTS[i]! * (i ? f(middle - half * node) + f(middle + half * node) : f(middle)), 0)
+  return (
+    half * NODES.reduce((total, node, i) => total + WEIGHTS[i]! * (i ? f(middle - half * node) + f(middle + half * node) : f(middle)), 0)
+  )
 }
 
 const TURN = 2 * Math.PI
@@ -103,7 +129,7 @@ function lengthened<C extends Curve>(curve: C, parts: number): C {
 function onCurve(curve: Curve, s: number): OnSegment {
   const { ends, length } = curve
   const parts = ends.length - 1
-  const asked = Math.min(length, Math.max(0, s))
+  const asked = clamp(s, 0, length)
   let low = 0
   let high = parts - 1
   while (low < high) {
@@ -115,7 +141,7 @@ function onCurve(curve: Curve, s: number): OnSegment {
   const speed = (u: number): number => speedAt(curve, u)
   let u = from + (asked - ends[low]!) / (ends[low + 1]! - ends[low]!) / parts
   for (let i = 0; i < 4; i++) u += (asked - ends[low]! - integral(speed, from, u)) / speed(u)
-  u = Math.min(1, Math.max(0, u))
+  u = clamp(u, 0, 1)
   const { x, y } = atU(curve, u)
   const d = slopeAt(curve, u)
   const size = Math.hypot(d.x, d.y)
@@ -126,7 +152,8 @@ function onCurve(curve: Curve, s: number): OnSegment {
 export const ellipse = (a: number, b: number): Segment => lengthened({ kind: 'ellipse', length: 0, ends: [], a, b }, 64)
 
 /** A cubic Bézier curve: two ends and the handles between. */
-export const bezier = (a: Point, b: Point, c: Point, d: Point): Segment => lengthened({ kind: 'bezier', length: 0, ends: [], points: [a, b, c, d] }, 24)
+export const bezier = (a: Point, b: Point, c: Point, d: Point): Segment =>
+  lengthened({ kind: 'bezier', length: 0, ends: [], points: [a, b, c, d] }, 24)
 
 /**
  * The height of an ellipse whose width and perimeter are known: what a bent ring stands at.
@@ -134,14 +161,7 @@ export const bezier = (a: Point, b: Point, c: Point, d: Point): Segment => lengt
  */
 export function bentHeight(perimeter: number, width: number): number {
   if (perimeter <= 2 * width) return 0
-  let low = 0
-  let high = perimeter / 2
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (ellipse(width / 2, middle / 2).length < perimeter) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  return bisect((height) => ellipse(width / 2, height / 2).length >= perimeter, 0, perimeter / 2, 60)
 }
 
 /**
@@ -157,13 +177,6 @@ export function catenary(left: Point, span: number, drop: number): Segment {
 /** The `a` of the catenary with this span and drop: drop = a (cosh(span / 2a) - 1), by bisection. */
 function catenaryParameter(span: number, drop: number): number {
   const sag = (a: number) => a * (Math.cosh(span / (2 * a)) - 1)
-  let low = span / 1400
   // A flat one sags by about span² / 8a, a deep one has an `a` under its span.
-  let high = span + (span * span) / drop
-  for (let i = 0; i < 200; i++) {
-    const middle = (low + high) / 2
-    if (sag(middle) > drop) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  return bisect((a) => sag(a) <= drop, span / 1400, span + (span * span) / drop, 200)
 }

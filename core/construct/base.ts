@@ -3,7 +3,7 @@ import { arrangingOf } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
 import type { Rated, Term, Thumb } from '../measure'
-import { rate, sum } from '../measure'
+import { clamp, rate, sum } from '../measure'
 import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
 import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure } from './construction'
@@ -17,7 +17,7 @@ const [LEAST_TIES, MOST_TIES] = [2, 4]
 /** How many ties hold two trunks that overlap by so much, mm: from two to four. */
 export function trunkTies(overlap: number, by: Rated): Term {
   const every = byRule(TIE_EVERY, by)
-  const n = Math.min(MOST_TIES, Math.max(LEAST_TIES, Math.round(overlap / every.value)))
+  const n = clamp(Math.round(overlap / every.value), LEAST_TIES, MOST_TIES)
   return saidAs({ ...every, ...count(n), basis: every.basis, rules: every.rules }, sum`one to ${every} of overlap, from two to four`)
 }
 
@@ -40,7 +40,12 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
     ...cords.map(({ value }) => ({ material: CORD, use: 'cords', length: value, count: 2, joins: false })),
     ...(hanger ? [{ material: CORD, use: 'hanger', length: hanger.value, count: 1, joins: false }] : []),
   ])
-  return { layer: 'base', title: null, figures, needs: [...lengths, ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : [])] }
+  return {
+    layer: 'base',
+    title: null,
+    figures,
+    needs: [...lengths, ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : [])],
+  }
 }
 
 /** What a hanger's cord goes round where it is not the whole of the base: the frame inside, or the stems at the tie. */
@@ -55,4 +60,5 @@ function hungBy({ kind }: Piece['base'], run: Run, by: Rated): Term {
 }
 
 /** Cord for a hanger that goes once round a base so thick. */
-export const hangerLength = (thick: Term, by: Rated): Term => plus(times(PI, thick), times(count(2), the`rise ${byRule(RISE, by)}`), the`knot ${byRule(KNOT, by)}`)
+export const hangerLength = (thick: Term, by: Rated): Term =>
+  plus(times(PI, thick), times(count(2), the`rise ${byRule(RISE, by)}`), the`knot ${byRule(KNOT, by)}`)

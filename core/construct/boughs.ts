@@ -17,27 +17,71 @@ export const BOUGHS: Construction<'boughs'> = {
     const along = total(runs, ({ length }) => length)
     const first = runs[0]
     const yields = given(quantity.length(rule.yields), RULE_OF_THUMB)
-    const counted = first.closed ? wholesUp(over(mm(first.length), mm(advance))) : plus(wholesUp(over(less(mm(first.length), mm(piece)), mm(advance))), count(1))
+    const counted = first.closed
+      ? wholesUp(over(mm(first.length), mm(advance)))
+      : plus(wholesUp(over(less(mm(first.length), mm(piece)), mm(advance))), count(1))
     const boughs = wholesUp(over(times(the`${count(pieces)} pieces`, mm(advance)), the`${yields} a bough`))
-    const wire = plus(times(the`${count(pieces)} ties`, the`${byRule(TIE_WRAPS, shelf)} wraps`, PI, byRule(TIED_STEMS, shelf)), the`path ${mm(along)}`, times(the`${count(2 * runs.length)} tails`, byRule(TAIL, shelf)))
+    const wire = plus(
+      times(the`${count(pieces)} ties`, the`${byRule(TIE_WRAPS, shelf)} wraps`, PI, byRule(TIED_STEMS, shelf)),
+      the`path ${mm(along)}`,
+      times(the`${count(2 * runs.length)} tails`, byRule(TAIL, shelf)),
+    )
     const figures: NamedFigure[] = [
-      runs.length > 1 ? read('pieces', 'Pieces', quantity.count(pieces), [...worked(counted).sum, ...sum`, on ${quantity.count(runs.length)} runs ${quantity.count(pieces)}`], GEOMETRY) : told('pieces', 'Pieces', counted),
-      told('length', 'Garland', runs.length > 1 ? plusAll(runs.map(({ name, length }) => saidAs(mm(length), [`${name} `, quantity.length(length)])), mm(0)) : saidAs(mm(along), [`the length of the ${first.name}`])),
+      runs.length > 1
+        ? read(
+            'pieces',
+            'Pieces',
+            quantity.count(pieces),
+            [...worked(counted).sum, ...sum`, on ${quantity.count(runs.length)} runs ${quantity.count(pieces)}`],
+            GEOMETRY,
+          )
+        : told('pieces', 'Pieces', counted),
+      told(
+        'length',
+        'Garland',
+        runs.length > 1
+          ? plusAll(
+              runs.map(({ name, length }) => saidAs(mm(length), [`${name} `, quantity.length(length)])),
+              mm(0),
+            )
+          : saidAs(mm(along), [`the length of the ${first.name}`]),
+      ),
       told('overlap', 'Overlap', as('share', over(mm(rule.overlap), the`piece ${mm(piece)}`))),
       told('per-bough', 'Pieces from a bough, about', over(the`${yields} of garland`, the`${mm(advance)} a piece`)),
       told('boughs', 'Large boughs', boughs),
       read('ties', 'Ties', quantity.count(pieces), sum`one for each of ${quantity.count(pieces)} pieces`),
       told('wire', 'Binding wire', wire),
     ]
-    return { layer: layer.id, title: null, figures, needs: lengthsFor(layer.id, [{ material: BINDING, use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true }]) }
+    return {
+      layer: layer.id,
+      title: null,
+      figures,
+      needs: lengthsFor(layer.id, [
+        { material: BINDING, use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true },
+      ]),
+    }
   },
   words: (_rule, makeUp, { runs }) => [
     sum`Bind ${figureOf(makeUp, 'pieces')} pieces end over end, one tie to each, so that each hides the stem of the last. About ${figureOf(makeUp, 'boughs')} large boughs give them.`,
-    ...(runs.length === 2 ? [sum`Make the ${runs[0].name} and the ${runs[1]!.name} as mirror images: each points away from where they meet, and the meeting is hidden.`] : runs.length > 2 ? [sum`Make the ${listed(runs.map(({ name }) => name))} apart, each from its hook to the next.`] : []),
+    ...(runs.length === 2
+      ? [
+          sum`Make the ${runs[0].name} and the ${runs[1]!.name} as mirror images: each points away from where they meet, and the meeting is hidden.`,
+        ]
+      : runs.length > 2
+        ? [sum`Make the ${listed(runs.map(({ name }) => name))} apart, each from its hook to the next.`]
+        : []),
   ],
   problems(rule, { layer, shelf }) {
     const piece = shortestOf(layer, shelf)
     if (rule.overlap < piece) return []
-    return [{ id: `${layer.id}:overlap`, severity: 'fault', layer: layer.id, says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`, mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }] }]
+    return [
+      {
+        id: `${layer.id}:overlap`,
+        severity: 'fault',
+        layer: layer.id,
+        says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`,
+        mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }],
+      },
+    ]
   },
 }

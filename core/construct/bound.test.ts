@@ -10,11 +10,27 @@ import { work } from '../workings'
 import { lastQuarter, remaining, wrapsOf } from './bundles'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const bundles = (set: Partial<Extract<Rule, { kind: 'bundles' }>> = {}): Rule => ({ kind: 'bundles', start: 0, advance: inches(3.5), sprigs: 4, wraps: 2, bound: inches(1), faces: 1, ...set })
-const boughs = (set: Partial<Extract<Rule, { kind: 'boughs' }>> = {}): Rule => ({ kind: 'boughs', overlap: inches(6), yields: inches(40), ...set })
+const bundles = (set: Partial<Extract<Rule, { kind: 'bundles' }>> = {}): Rule => ({
+  kind: 'bundles',
+  start: 0,
+  advance: inches(3.5),
+  sprigs: 4,
+  wraps: 2,
+  bound: inches(1),
+  faces: 1,
+  ...set,
+})
+const boughs = (set: Partial<Extract<Rule, { kind: 'boughs' }>> = {}): Rule => ({
+  kind: 'boughs',
+  overlap: inches(6),
+  yields: inches(40),
+  ...set,
+})
 /** A ring whose centre circle is so wide, inches. */
-const ring = (centre: number, rule: Rule, set: Partial<Layer> = {}) => pieceWith([layerOf('a', 'bay', rule, { cut: inches(7), ...set })], { ring: { outer: inches(centre + 1), inner: inches(centre - 1) } })
-const made = (piece: Parameters<typeof work>[0], id: string) => work(piece, shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
+const ring = (centre: number, rule: Rule, set: Partial<Layer> = {}) =>
+  pieceWith([layerOf('a', 'bay', rule, { cut: inches(7), ...set })], { ring: { outer: inches(centre + 1), inner: inches(centre - 1) } })
+const made = (piece: Parameters<typeof work>[0], id: string) =>
+  work(piece, shelf).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
 const door = { ...usualBase('door-garland'), shape: { form: 'door' as const, width: inches(38), height: inches(84), face: inches(8) } }
 
 describe('bundles on a ring', () => {
@@ -31,24 +47,40 @@ describe('bundles on a ring', () => {
     for (const overlap of [1, 1.2, -0.1]) expect(advanceForOverlap(length, overlap)).toBeNull()
   })
   it('any count asked for is the count that comes, on closed and open runs', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 200 }), fc.double({ min: 200, max: 9000, noNaN: true }), fc.double({ min: 20, max: 150, noNaN: true }), fc.boolean(), (count, length, piece, closed) => {
-      const advance = advanceForCount({ closed, length }, piece, count)!
-      expect(overlapped({ closed, length }, piece, advance).count).toBe(count)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 200 }),
+        fc.double({ min: 200, max: 9000, noNaN: true }),
+        fc.double({ min: 20, max: 150, noNaN: true }),
+        fc.boolean(),
+        (count, length, piece, closed) => {
+          const advance = advanceForCount({ closed, length }, piece, count)!
+          expect(overlapped({ closed, length }, piece, advance).count).toBe(count)
+        },
+      ),
+    )
   })
   it('are drawn against the way they point, the last under the first', () => {
     const { placements } = work(ring(13, bundles(), { flow: 'clockwise' }), shelf)
     expect(placements).toHaveLength(48)
     expect(placements[0]!.slot).toBe('11.0')
-    const middle = (bundle: number) => placements.filter(({ slot }) => slot.startsWith(`${bundle}.`)).reduce((sum, { x, y }) => [sum[0]! + x, sum[1]! + y], [0, 0])
+    const middle = (bundle: number) =>
+      placements.filter(({ slot }) => slot.startsWith(`${bundle}.`)).reduce((sum, { x, y }) => [sum[0]! + x, sum[1]! + y], [0, 0])
     const [first, second] = [middle(0), middle(1)]
     expect(first[0]! * second[1]! - first[1]! * second[0]!).toBeLessThan(0)
     const other = work(ring(13, bundles(), { flow: 'anticlockwise' }), shelf).placements.find(({ slot }) => slot === '1.0')!
     expect(other.s).toBeLessThan(inches(8))
   })
   it('spread what is scarce over the bundles', () => {
-    const piece = ring(13, bundles(), { mix: [{ material: 'bay', share: 1, only: null }, { material: 'sage', share: 1, only: 6 }] })
-    const holding = work(piece, shelf).placements.filter(({ material }) => material === 'sage').map(({ slot }) => Number(slot.split('.')[0]))
+    const piece = ring(13, bundles(), {
+      mix: [
+        { material: 'bay', share: 1, only: null },
+        { material: 'sage', share: 1, only: 6 },
+      ],
+    })
+    const holding = work(piece, shelf)
+      .placements.filter(({ material }) => material === 'sage')
+      .map(({ slot }) => Number(slot.split('.')[0]))
     expect(new Set(holding).size).toBe(6)
   })
   it('wrap twice at the start and in the last quarter, and reckon the wire', () => {
@@ -61,7 +93,14 @@ describe('bundles on a ring', () => {
   it('tell how many remain over a gap, and from when on they are wrapped twice', () => {
     expect(remaining(6, inches(13), inches(3.4))).toEqual({ bundles: 4, twice: 3 })
     expect(remaining(0, inches(40), inches(3.4))).toEqual({ bundles: 12, twice: 3 })
-    for (const [done, gap, advance] of [[0, 0, 10], [0, -5, 10], [0, 10, 0], [-1, 10, 5], [0, Number.NaN, 5]] as const) expect(remaining(done, gap, advance)).toBeNull()
+    for (const [done, gap, advance] of [
+      [0, 0, 10],
+      [0, -5, 10],
+      [0, 10, 0],
+      [-1, 10, 5],
+      [0, Number.NaN, 5],
+    ] as const)
+      expect(remaining(done, gap, advance)).toBeNull()
   })
   it('say what is wrong: an advance longer than a sprig, more than there may be', () => {
     const thin = work(ring(13, bundles({ advance: inches(9) })), shelf).problems.find(({ id }) => id === 'a:advance')!
@@ -72,7 +111,9 @@ describe('bundles on a ring', () => {
     expect(many.placements.length).toBe(480)
   })
   it('are counted run by run where runs differ, and one alone overlaps nothing', () => {
-    const gourd = pieceWith([layerOf('a', 'bay', bundles({ advance: inches(3) }), { cut: inches(4), run: 'each' })], { base: usualBase('gourd') })
+    const gourd = pieceWith([layerOf('a', 'bay', bundles({ advance: inches(3) }), { cut: inches(4), run: 'each' })], {
+      base: usualBase('gourd'),
+    })
     const worked = work(gourd, shelf)
     const runs = runsOf(gourd.base)
     expect(new Set(runs.map(({ length }) => Math.round(length))).size).toBeGreaterThan(1)
@@ -105,12 +146,15 @@ describe('a bough garland', () => {
     const each = Math.ceil((run!.length - inches(16)) / inches(10)) + 1
     expect(made(piece, 'pieces').value).toBe(2 * each)
     expect(made(piece, 'per-bough').value).toBeCloseTo(4, 9)
-    expect(made(piece, 'boughs').value).toBe(Math.ceil(2 * each / 4))
+    expect(made(piece, 'boughs').value).toBe(Math.ceil((2 * each) / 4))
     expect(made(piece, 'ties').value).toBe(2 * each)
     expect(work(piece, shelf).placements).toHaveLength(2 * each)
   })
   it('counts a door of 84 by 38 in in one run as the trade does: 206 in, 20 pieces of 16 in, overlapped by 6 in', () => {
-    expect(overlapped({ closed: false, length: inches(206) }, inches(16), inches(10))).toEqual({ count: 20, step: expect.closeTo(inches(10)) })
+    expect(overlapped({ closed: false, length: inches(206) }, inches(16), inches(10))).toEqual({
+      count: 20,
+      step: expect.closeTo(inches(10)),
+    })
   })
   it('cannot overlap by as much as a piece is long', () => {
     const { problems, placements, layers } = work(garland(boughs({ overlap: inches(16) })), shelf)

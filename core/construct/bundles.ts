@@ -27,32 +27,80 @@ export const BUNDLES: Construction<'bundles'> = {
     const piece = shortestOf(layer, shelf)
     const round = times(PI, mm(rule.bound))
     const tail = byRule(TAIL, shelf)
-    const rows = runs.map((one) => ({ one, ...overlapped(one, piece, rule.advance) })).map((row) => {
-      const wraps = { ...count(wrapsOf(row.count, rule.wraps, shelf)), rules: [ruleUsed(START_WRAPS, shelf), ruleUsed(LATE_WRAPS, shelf)] }
-      return { ...row, wraps, wire: plus(times(the`${wraps} wraps`, round), the`path ${mm(row.one.length)}`, times(the`${count(2)} tails`, tail)) }
-    })
+    const rows = runs
+      .map((one) => ({ one, ...overlapped(one, piece, rule.advance) }))
+      .map((row) => {
+        const wraps = {
+          ...count(wrapsOf(row.count, rule.wraps, shelf)),
+          rules: [ruleUsed(START_WRAPS, shelf), ruleUsed(LATE_WRAPS, shelf)],
+        }
+        return {
+          ...row,
+          wraps,
+          wire: plus(times(the`${wraps} wraps`, round), the`path ${mm(row.one.length)}`, times(the`${count(2)} tails`, tail)),
+        }
+      })
     const [run] = runs
-    const [{ count: first, step }] = rows as [typeof rows[number], ...typeof rows]
+    const [{ count: first, step }] = rows as [(typeof rows)[number], ...typeof rows]
     const whole = total(rows, (row) => row.count)
     const wraps = { ...rows[0]!.wraps, value: total(rows, (row) => row.wraps.value) }
-    const wire = plus(times(the`${given(quantity.count(wraps.value))} wraps`, round), the`path ${mm(total(runs, ({ length }) => length))}`, times(the`${count(2 * runs.length)} tails`, tail))
-    const counted = run.closed ? wholesUp(over(the`centre line ${mm(run.length)}`, mm(rule.advance)))
+    const wire = plus(
+      times(the`${given(quantity.count(wraps.value))} wraps`, round),
+      the`path ${mm(total(runs, ({ length }) => length))}`,
+      times(the`${count(2 * runs.length)} tails`, tail),
+    )
+    const counted = run.closed
+      ? wholesUp(over(the`centre line ${mm(run.length)}`, mm(rule.advance)))
       : plus(wholesUp(over(less(the`run ${mm(run.length)}`, the`sprig ${mm(piece)}`), mm(rule.advance))), count(1))
     const oneFace = times(the`${count(whole)} bundles`, count(rule.sprigs))
     const sprigs = rule.faces > 1 ? times(oneFace, saidAs(count(rule.faces), ['both faces'])) : oneFace
     const figures: NamedFigure[] = [
       runs.length > 1
-        ? read('bundles', 'Bundles', quantity.count(whole), [...worked(counted).sum, ...sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(whole)}`], GEOMETRY)
+        ? read(
+            'bundles',
+            'Bundles',
+            quantity.count(whole),
+            [...worked(counted).sum, ...sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(whole)}`],
+            GEOMETRY,
+          )
         : told('bundles', 'Bundles', counted),
-      told('advance', 'Advance, evened', run.closed || first > 1 ? over(run.closed ? mm(run.length) : less(mm(run.length), mm(piece)), count(run.closed ? first : first - 1)) : mm(step)),
+      told(
+        'advance',
+        'Advance, evened',
+        run.closed || first > 1
+          ? over(run.closed ? mm(run.length) : less(mm(run.length), mm(piece)), count(run.closed ? first : first - 1))
+          : mm(step),
+      ),
       // One bundle lies over none.
-      ...(first > 1 ? [told('overlap', 'Overlap', as('share', less(ratio(1), over(the`advance ${mm(step)}`, the`sprig ${mm(piece)}`))))] : []),
+      ...(first > 1
+        ? [told('overlap', 'Overlap', as('share', less(ratio(1), over(the`advance ${mm(step)}`, the`sprig ${mm(piece)}`))))]
+        : []),
       told('sprigs', 'Sprigs', sprigs, [', before spare']),
-      read('double', 'Wrap twice from bundle', quantity.count(lastQuarter(first)), sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`, RULE_OF_THUMB),
+      read(
+        'double',
+        'Wrap twice from bundle',
+        quantity.count(lastQuarter(first)),
+        sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`,
+        RULE_OF_THUMB,
+      ),
       told('wire', 'Binding wire', { ...wire, rules: [...wraps.rules, ...wire.rules], basis: RULE_OF_THUMB }),
       ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
     ]
-    return { layer: layer.id, title: null, figures, needs: lengthsFor(layer.id, rows.map((row, i) => ({ material: BINDING, use: runs.length > 1 ? `binding ${i + 1}` : 'binding', length: row.wire.value, count: 1, joins: true }))) }
+    return {
+      layer: layer.id,
+      title: null,
+      figures,
+      needs: lengthsFor(
+        layer.id,
+        rows.map((row, i) => ({
+          material: BINDING,
+          use: runs.length > 1 ? `binding ${i + 1}` : 'binding',
+          length: row.wire.value,
+          count: 1,
+          joins: true,
+        })),
+      ),
+    }
   },
   words: (rule, makeUp) => [
     sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${often(rule.wraps)}.`,
@@ -64,8 +112,30 @@ export const BUNDLES: Construction<'bundles'> = {
     const most = Math.floor(MOST_PLACES / rule.sprigs)
     const usual = piece * 0.5
     return [
-      ...(rule.advance > piece ? [{ id: `${layer.id}:advance`, severity: 'care' as const, layer: layer.id, says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`, mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }] }] : []),
-      ...(count > most ? [{ id: `${layer.id}:many`, severity: 'care' as const, layer: layer.id, says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`, mends: [{ says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) }] }] : []),
+      ...(rule.advance > piece
+        ? [
+            {
+              id: `${layer.id}:advance`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`,
+              mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }],
+            },
+          ]
+        : []),
+      ...(count > most
+        ? [
+            {
+              id: `${layer.id}:many`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`,
+              mends: [
+                { says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) },
+              ],
+            },
+          ]
+        : []),
     ]
   },
 }
@@ -82,13 +152,23 @@ function finishedFigures(placements: readonly Placement[], shelf: Shelf): NamedF
 }
 
 /** With so many sprigs in hand: the bundles they give, the advance that stretches them round, and how deep they then lie. */
-export interface Stretched { readonly bundles: number, readonly advance: number, readonly depth: number }
+export interface Stretched {
+  readonly bundles: number
+  readonly advance: number
+  readonly depth: number
+}
 
 /**
  * @param sprigs each bundle takes, from 1 @param faces 1 or 2 @param inHand sprigs there are @param piece how long one is, mm
  * @returns null when they do not give one bundle
  */
-export function stretched({ length, closed }: Pick<Run, 'length' | 'closed'>, piece: number, sprigs: number, faces: number, inHand: number): Stretched | null {
+export function stretched(
+  { length, closed }: Pick<Run, 'length' | 'closed'>,
+  piece: number,
+  sprigs: number,
+  faces: number,
+  inHand: number,
+): Stretched | null {
   const bundles = Math.floor(inHand / (sprigs * faces))
   if (bundles < 1) return null
   const advance = closed ? length / bundles : bundles > 1 ? Math.max(0, length - piece) / (bundles - 1) : length
@@ -98,7 +178,10 @@ export function stretched({ length, closed }: Pick<Run, 'length' | 'closed'>, pi
 const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 
 /** How one goes on from here: bundles still to bind over a gap, and how many of them are wrapped twice. */
-export interface Remaining { readonly bundles: number, readonly twice: number }
+export interface Remaining {
+  readonly bundles: number
+  readonly twice: number
+}
 
 /**
  * @param done bundles bound so far @param gap left on the run, mm, over 0 @param advance as bound, mm, over 0

@@ -7,7 +7,11 @@ import { worked } from '../measure/term'
 import type { Edit, Layer, Piece, Problem, Rule, RuleKind, RuleOf } from '../piece'
 
 /** A figure with its name. */
-export interface NamedFigure { readonly id: string, readonly name: string, readonly figure: Figure }
+export interface NamedFigure {
+  readonly id: string
+  readonly name: string
+  readonly figure: Figure
+}
 
 /** What a construction comes to, for one copy. */
 export interface MakeUp {
@@ -23,7 +27,14 @@ export interface MakeUp {
 }
 
 /** The same run wound otherwise: turns and length, mm, minutes, and how many rolls. */
-export interface Choice { readonly name: string, readonly pitch: number | null, readonly turns: number, readonly length: number, readonly minutes: number, readonly rolls: number }
+export interface Choice {
+  readonly name: string
+  readonly pitch: number | null
+  readonly turns: number
+  readonly length: number
+  readonly minutes: number
+  readonly rolls: number
+}
 
 /** What a construction is worked out from. */
 export interface Making {
@@ -48,12 +59,22 @@ export interface Construction<K extends RuleKind> {
 }
 
 /** An edit that changes some numbers of a layer's rule. */
-export const changeRule = (layer: Layer, change: Partial<Rule>): Edit => ({ do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, ...change } as Rule } })
+export const changeRule = (layer: Layer, change: Partial<Rule>): Edit => ({
+  do: 'layer',
+  layer: layer.id,
+  set: { rule: { ...layer.rule, ...change } as Rule },
+})
 
 /** A number that was worked out, with its name. @param more said after the result */
 export const told = (id: string, name: string, of: Term, more: Said = []): NamedFigure => ({ id, name, figure: worked(of, more) })
 /** A number that was counted or read off, and how that is said. */
-export const read = (id: string, name: string, of: Quantity, how: Said, basis: Basis = of.unit === 'count' ? COUNTED : GEOMETRY): NamedFigure => ({ id, name, figure: figure(of, how, basis) })
+export const read = (
+  id: string,
+  name: string,
+  of: Quantity,
+  how: Said,
+  basis: Basis = of.unit === 'count' ? COUNTED : GEOMETRY,
+): NamedFigure => ({ id, name, figure: figure(of, how, basis) })
 
 /** The figure of a name. @throws RangeError when there is none */
 export function figureOf({ figures }: MakeUp, id: string): Figure {
@@ -66,6 +87,8 @@ export function figureOf({ figures }: MakeUp, id: string): Figure {
 export const total = <T>(all: readonly T[], of: (each: T) => number): number => all.reduce((sum, each) => sum + of(each), 0)
 
 /** Lengths that something takes of a roll, for a layer. */
-export const lengthsFor = (layer: string, takes: readonly Omit<Lengths, 'of' | 'layer'>[]): Lengths[] => takes.map((each) => ({ of: 'lengths', layer, ...each }))
+export const lengthsFor = (layer: string, takes: readonly Omit<Lengths, 'of' | 'layer'>[]): Lengths[] =>
+  takes.map((each) => ({ of: 'lengths', layer, ...each }))
 /** Small things that are used whole. */
-export const thingsFor = (layer: string, uses: readonly Pick<Things, 'material' | 'use' | 'count'>[]): Things[] => uses.filter(({ count }) => count > 0).map((each) => ({ of: 'things', layer, ...each, cut: null, spare: 0 }))
+export const thingsFor = (layer: string, uses: readonly Pick<Things, 'material' | 'use' | 'count'>[]): Things[] =>
+  uses.filter(({ count }) => count > 0).map((each) => ({ of: 'things', layer, ...each, cut: null, spare: 0 }))

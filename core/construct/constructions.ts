@@ -20,14 +20,38 @@ import { WOUND } from './wound'
 
 /** How each kind of rule is made; null makes nothing of what it lays. */
 const CONSTRUCTIONS: { readonly [K in RuleKind]: Construction<K> | null } = {
-  compass: null, halfway: null, every: null, against: null, cluster: null, crescent: null, mirror: null, bands: null, arms: null, scatter: null, single: null, hand: null,
-  bundles: BUNDLES, boughs: BOUGHS, spray: SPRAY, wound: WOUND, laid: LAID, mesh: MESH, poofs: POOFS, beads: BEADS, bow: BOW,
+  compass: null,
+  halfway: null,
+  every: null,
+  against: null,
+  cluster: null,
+  crescent: null,
+  mirror: null,
+  bands: null,
+  arms: null,
+  scatter: null,
+  single: null,
+  hand: null,
+  bundles: BUNDLES,
+  boughs: BOUGHS,
+  spray: SPRAY,
+  wound: WOUND,
+  laid: LAID,
+  mesh: MESH,
+  poofs: POOFS,
+  beads: BEADS,
+  bow: BOW,
 }
 
 type Any = Construction<RuleKind>
 
 /** What a layer is worked out from, and by which construction; null when it is none, or lies nowhere. */
-function makingOf(piece: Piece, laid: LaidLayer, runs: readonly Run[], shelf: Shelf): { readonly how: Any, readonly making: Making } | null {
+function makingOf(
+  piece: Piece,
+  laid: LaidLayer,
+  runs: readonly Run[],
+  shelf: Shelf,
+): { readonly how: Any; readonly making: Making } | null {
   const { layer } = laid
   // Each construction is given the rule of its own kind.
   const how = CONSTRUCTIONS[layer.rule.kind] as Any | null
@@ -60,16 +84,26 @@ export const makeUpProblems = (piece: Piece, laid: readonly LaidLayer[], runs: r
 /** The ties of a base serve all layers that gather in them: more than there are is told of the last that asks for them. */
 function tiesProblem(laid: readonly LaidLayer[], runs: readonly Run[]): Problem[] {
   return runs.flatMap((run): Problem[] => {
-    const asking = laid.flatMap(({ layer }) => (layer.rule.kind === 'mesh' && runsFor(layer, runs).some(({ id }) => id === run.id) ? [{ layer, rule: layer.rule }] : []))
+    const asking = laid.flatMap(({ layer }) =>
+      layer.rule.kind === 'mesh' && runsFor(layer, runs).some(({ id }) => id === run.id) ? [{ layer, rule: layer.rule }] : [],
+    )
     const ties = Math.max(0, ...asking.map(({ rule }) => rule.ties))
     const asked = asking.reduce((sum, { rule }) => sum + Math.min(rule.count, rule.ties), 0)
     const last = asking.at(-1)
     if (asking.length < 2 || asked <= ties || !last) return []
     const left = Math.max(0, ties - (asked - Math.min(last.rule.count, last.rule.ties)))
-    return [{
-      id: `${last.layer.id}:shared-ties:${run.id}`, severity: 'fault', layer: last.layer.id,
-      says: sum`${quantity.count(asked)} gathers in ${quantity.count(asking.length)} layers, but the base has ${quantity.count(ties)} ties${runs.length > 1 ? ` on the ${run.name}` : ''}.`,
-      mends: [left > 0 ? { says: sum`Make ${quantity.count(left)} here`, edit: changeRule(last.layer, { count: left }) } : { says: sum`Make fewer in another layer`, edit: null }],
-    }]
+    return [
+      {
+        id: `${last.layer.id}:shared-ties:${run.id}`,
+        severity: 'fault',
+        layer: last.layer.id,
+        says: sum`${quantity.count(asked)} gathers in ${quantity.count(asking.length)} layers, but the base has ${quantity.count(ties)} ties${runs.length > 1 ? ` on the ${run.name}` : ''}.`,
+        mends: [
+          left > 0
+            ? { says: sum`Make ${quantity.count(left)} here`, edit: changeRule(last.layer, { count: left }) }
+            : { says: sum`Make fewer in another layer`, edit: null },
+        ],
+      },
+    ]
   })
 }

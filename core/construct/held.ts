@@ -9,8 +9,12 @@ import { total } from './construction'
 /** Bodies that a pin holds in; elsewhere there are ties. */
 const PINNED: ReadonlySet<Body> = new Set(['straw', 'foam'])
 /** What strands and garlands are held with. */
-export const holderOn = ({ base }: Piece): { readonly material: string, readonly name: string, readonly use: string, readonly pinned: boolean } =>
-  PINNED.has(BASE_SORTS[base.kind].body) ? { material: 'floral-pin', name: 'Pins', use: 'pins', pinned: true } : { material: 'pipe-cleaner', name: 'Ties', use: 'ties', pinned: false }
+export const holderOn = ({
+  base,
+}: Piece): { readonly material: string; readonly name: string; readonly use: string; readonly pinned: boolean } =>
+  PINNED.has(BASE_SORTS[base.kind].body)
+    ? { material: 'floral-pin', name: 'Pins', use: 'pins', pinned: true }
+    : { material: 'pipe-cleaner', name: 'Ties', use: 'ties', pinned: false }
 
 /** Lengths are typed to the hundredth, so that a third of a strand may be a hair too short. */
 const HAIR = 1e-3
@@ -23,5 +27,15 @@ export const path = (runs: readonly Run[]): number => total(runs, ({ length }) =
 
 /** What is wound or laid but does not come by the length. */
 export function notByLength(layer: string, material: Making['mix'][0]): Problem[] {
-  return isCut(material) ? [] : [{ id: `${layer}:length`, severity: 'fault', layer, says: sum`${material.name} does not come by the length.`, mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }] }]
+  return isCut(material)
+    ? []
+    : [
+        {
+          id: `${layer}:length`,
+          severity: 'fault',
+          layer,
+          says: sum`${material.name} does not come by the length.`,
+          mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }],
+        },
+      ]
 }

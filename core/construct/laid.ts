@@ -5,7 +5,8 @@ import { figureOf, lengthsFor, read, thingsFor, told, total } from './constructi
 import { holderOn, notByLength, path, pinsOf } from './held'
 
 /** A number of laps as one says it: whole, or with a half. */
-const lapsSaid = (laps: number): string => (Number.isInteger(laps) ? (laps === 1 ? 'once' : laps === 2 ? 'twice' : `${laps} times`) : `${Number(laps.toFixed(2))} times`)
+const lapsSaid = (laps: number): string =>
+  Number.isInteger(laps) ? (laps === 1 ? 'once' : laps === 2 ? 'twice' : `${laps} times`) : `${Number(laps.toFixed(2))} times`
 
 export const LAID: Construction<'laid'> = {
   makeUp(rule, { piece, layer, runs, mix: [material] }) {
@@ -19,25 +20,48 @@ export const LAID: Construction<'laid'> = {
     const pins = total(each, pinsOn)
     const laps = Number(rule.laps.toFixed(2))
     const length = plus(times(the`${ratio(rule.laps)} laps`, mm(one)), the`tuck ${mm(rule.tuck * runs.length)}`)
-    const needed = runs.length > 1 ? saidAs(count(strands), [...sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all`]) : wholesUp(over(mm(length.value), mm(material.length)))
+    const needed =
+      runs.length > 1
+        ? saidAs(count(strands), [...sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all`])
+        : wholesUp(over(mm(length.value), mm(material.length)))
     const figures: NamedFigure[] = [
       told('length', 'Length', length),
       told('strands', capital(material.plural), needed),
       told('reach', 'Laps from one', reach, sum` laps; half of one ${quantity.ratio(reach.value / 2)}`),
       told('over', 'Over', less(times(count(strands), mm(material.length)), mm(length.value))),
-      read('pins', holder.name, quantity.count(pins), sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`, RULE_OF_THUMB),
+      read(
+        'pins',
+        holder.name,
+        quantity.count(pins),
+        sum`${each.map((on) => `${strandsOn(on)} × ${pinsOf(Math.min(material.length, on), rule.every)}`).join(' + ')}: at both ends of each strand and every ${quantity.length(rule.every)} between = ${quantity.count(pins)}`,
+        RULE_OF_THUMB,
+      ),
     ]
     return {
-      layer: layer.id, title: `${material.name}, ${several(laps, 'lap', 'laps')}`, figures,
+      layer: layer.id,
+      title: `${material.name}, ${several(laps, 'lap', 'laps')}`,
+      figures,
       needs: [
-        ...lengthsFor(layer.id, each.map((on, i) => ({ material: material.id, use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps', length: on, count: 1, joins: true }))),
+        ...lengthsFor(
+          layer.id,
+          each.map((on, i) => ({
+            material: material.id,
+            use: runs.length > 1 ? `laps, ${runs[i]!.name}` : 'laps',
+            length: on,
+            count: 1,
+            joins: true,
+          })),
+        ),
         ...thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: pins }]),
       ],
     }
   },
   words: (rule, makeUp, { piece, mix: [material] }) => [
     sum`Lay ${material.name} along it ${lapsSaid(rule.laps)}${rule.laps > 1 ? ', lap beside lap' : ''}: ${figureOf(makeUp, 'length')} in ${several(figureOf(makeUp, 'strands').value, 'length', 'lengths')}.`,
-    [...sum`${holderOn(piece).pinned ? 'Pin over the strand, not through its flowers' : 'Tie over the strand, between its flowers'}: at both ends of each and every ${quantity.length(rule.every)}.`, ...(rule.tuck > 0 ? sum` Tuck the last ${quantity.length(rule.tuck)} under the start.` : [])],
+    [
+      ...sum`${holderOn(piece).pinned ? 'Pin over the strand, not through its flowers' : 'Tie over the strand, between its flowers'}: at both ends of each and every ${quantity.length(rule.every)}.`,
+      ...(rule.tuck > 0 ? sum` Tuck the last ${quantity.length(rule.tuck)} under the start.` : []),
+    ],
   ],
   problems: (_rule, { layer, mix: [material] }) => notByLength(layer.id, material),
 }

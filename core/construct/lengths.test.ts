@@ -17,13 +17,14 @@ import { winding, windingChoices } from './wound'
 
 const valuesOf = ({ turns, length }: ReturnType<typeof winding>) => ({ turns: turns.value, length: length.value })
 const manner = { units: 'in', currency: 'USD' } as const
-const usual = <K extends Rule['kind']>(kind: K, set: Partial<RuleOf<K>> = {}): Rule => ({ ...usualRule(kind, ''), ...set } as Rule)
+const usual = <K extends Rule['kind']>(kind: K, set: Partial<RuleOf<K>> = {}): Rule => ({ ...usualRule(kind, ''), ...set }) as Rule
 /** A ring whose centre circle is 12 in, with one layer. */
-const ring = (material: string, rule: Rule, set: Partial<Layer> = {}) => pieceWith([layerOf('a', material, rule, set)], { ring: { outer: inches(13), inner: inches(11) } })
+const ring = (material: string, rule: Rule, set: Partial<Layer> = {}) =>
+  pieceWith([layerOf('a', material, rule, set)], { ring: { outer: inches(13), inner: inches(11) } })
 const made = (piece: Parameters<typeof work>[0]) => work(piece, shelf).layers[0]!.makeUp!
 const problem = (piece: Parameters<typeof work>[0], id: string) => work(piece, shelf).problems.find((each) => each.id === id)
 /** The problem in words, and whether its first mend mends it. */
-function mended(piece: Parameters<typeof work>[0], id: string): { readonly text: string, readonly gone: boolean } {
+function mended(piece: Parameters<typeof work>[0], id: string): { readonly text: string; readonly gone: boolean } {
   const found = problem(piece, id)!
   const after = edit(piece, found.mends[0]!.edit!, 'mend')
   return { text: say(found.says, manner), gone: after.ok && problem(after.change.piece, id) === undefined }
@@ -41,16 +42,25 @@ describe('what is wound round', () => {
     expect(usesOf(up)).toEqual([{ material: 'pipe-cleaner', use: 'ties', count: 2 }])
     const straw = ring('ribbon-slate', usual('wound'))
     expect(usesOf(made({ ...straw, base: { ...straw.base, kind: 'straw' } }))).toEqual([{ material: 'floral-pin', use: 'pins', count: 2 }])
-    expect(takesOf(up)).toEqual([{ material: 'ribbon-slate', use: 'winding', length: expect.closeTo(inches(101.97), 0), count: 1, joins: false }])
+    expect(takesOf(up)).toEqual([
+      { material: 'ribbon-slate', use: 'winding', length: expect.closeTo(inches(101.97), 0), count: 1, joins: false },
+    ])
     expect(usesOf(made(ring('ribbon-slate', usual('wound', { every: inches(6) }))))[0]!.count).toBe(Math.ceil((12 * Math.PI) / 6) + 1)
   })
   it('grows by its turns, and side by side lies on its own thickness', () => {
-    fc.assert(fc.property(fc.double({ min: 10, max: 5000, noNaN: true }), fc.double({ min: 1, max: 200, noNaN: true }), fc.double({ min: 1, max: 200, noNaN: true }), (along, pitch, thick) => {
-      const { turns, length } = valuesOf(winding(along, pitch, thick, 30, shelf))
-      expect(length).toBeGreaterThanOrEqual(turns * Math.PI * thick - 1e-6)
-      expect(length).toBeGreaterThanOrEqual(along - 1e-6)
-      expect(valuesOf(winding(along * 2, pitch, thick, 30, shelf)).length).toBeCloseTo(2 * length, 4)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 5000, noNaN: true }),
+        fc.double({ min: 1, max: 200, noNaN: true }),
+        fc.double({ min: 1, max: 200, noNaN: true }),
+        (along, pitch, thick) => {
+          const { turns, length } = valuesOf(winding(along, pitch, thick, 30, shelf))
+          expect(length).toBeGreaterThanOrEqual(turns * Math.PI * thick - 1e-6)
+          expect(length).toBeGreaterThanOrEqual(along - 1e-6)
+          expect(valuesOf(winding(along * 2, pitch, thick, 30, shelf)).length).toBeCloseTo(2 * length, 4)
+        },
+      ),
+    )
     const twine = valuesOf(winding(Math.PI * 300, null, 40, 2, shelf))
     expect(twine.turns).toBeCloseTo((Math.PI * 300) / 2)
     expect(twine.length).toBeCloseTo(twine.turns * Math.PI * 42)
@@ -79,8 +89,14 @@ describe('what is wound round', () => {
     expect(spaced).toBeLessThan(0.6)
   })
   it('tells what cannot be wound so', () => {
-    expect(mended(ring('ribbon-slate', usual('wound', { pitch: 5 })), 'a:pitch')).toEqual({ text: expect.stringContaining('lie four deep'), gone: true })
-    expect(mended(ring('ribbon-slate', usual('wound', { pitch: 2000 })), 'a:turn')).toEqual({ text: expect.stringContaining('not one goes round'), gone: true })
+    expect(mended(ring('ribbon-slate', usual('wound', { pitch: 5 })), 'a:pitch')).toEqual({
+      text: expect.stringContaining('lie four deep'),
+      gone: true,
+    })
+    expect(mended(ring('ribbon-slate', usual('wound', { pitch: 2000 })), 'a:turn')).toEqual({
+      text: expect.stringContaining('not one goes round'),
+      gone: true,
+    })
     expect(say(problem(ring('bay', usual('wound')), 'a:length')!.says, manner)).toBe('bay sprig does not come by the length.')
   })
 })
@@ -104,7 +120,9 @@ describe('what is laid in laps', () => {
     expect(placements.every(({ made: what }) => what?.as === 'strand')).toBe(true)
   })
   it('goes once along an open run at the most that it is long', () => {
-    const swag = pieceWith([layerOf('a', 'garland-pine', usual('laid', { laps: 1 }), { run: 'each' })], { base: usualBase('mantel-garland') })
+    const swag = pieceWith([layerOf('a', 'garland-pine', usual('laid', { laps: 1 }), { run: 'each' })], {
+      base: usualBase('mantel-garland'),
+    })
     const [run] = runsOf(swag.base)
     expect(figureOf(made(swag), 'length').value).toBeCloseTo(run!.length + inches(2))
   })
@@ -112,14 +130,18 @@ describe('what is laid in laps', () => {
 
 describe('strands on several runs', () => {
   it('are cut run by run, each as long as its own', () => {
-    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: inches(1) }), { run: 'each' })], { base: usualBase('pear') })
+    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: inches(1) }), { run: 'each' })], {
+      base: usualBase('pear'),
+    })
     const takes = takesOf(made(pear))
     expect(takes.map(({ length }) => length)).toEqual(runsOf(pear.base).map((run) => expect.closeTo(run.length + inches(1), 6)))
     expect(takes.reduce((all, { length }) => all + length, 0)).toBeCloseTo(figureOf(made(pear), 'length').value)
   })
   it('are pinned run by run: a short run takes no pins off a long one', () => {
     const short = { ...shelf.materials['garland-bead']!, length: 400 }
-    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: 0, every: 90 }), { run: 'each' })], { base: usualBase('pear') })
+    const pear = pieceWith([layerOf('a', 'garland-bead', usual('laid', { laps: 1, tuck: 0, every: 90 }), { run: 'each' })], {
+      base: usualBase('pear'),
+    })
     // Laid strand by strand, a pin put down at its start, after every 90 and at its end.
     const lengths = runsOf(pear.base).map(({ length }) => length)
     expect(Math.min(...lengths)).toBeLessThan(100)
@@ -139,13 +161,22 @@ describe('strands on several runs', () => {
 })
 
 describe('mesh in ties', () => {
-  const mesh = (set: Partial<RuleOf<'mesh'>> = {}, layer: Partial<Layer> = {}) => ring('mesh-honey', usual('mesh', set), { mix: [{ material: 'mesh-honey', share: 1, only: null }, { material: 'mesh-cream', share: 1, only: null }], ...layer })
+  const mesh = (set: Partial<RuleOf<'mesh'>> = {}, layer: Partial<Layer> = {}) =>
+    ring('mesh-honey', usual('mesh', set), {
+      mix: [
+        { material: 'mesh-honey', share: 1, only: null },
+        { material: 'mesh-cream', share: 1, only: null },
+      ],
+      ...layer,
+    })
   it('counts pieces by colour: one to a ruffle, one of each to a cluster', () => {
     const up = made(mesh({ ties: 18, count: 12, gathers: ['ruffle', 'cluster'], cut: inches(10) }))
     expect(up.title).toBe('6 ruffles and 6 clusters of honey mesh and cream mesh')
     expect(figureOf(up, 'pieces:mesh-honey').value + figureOf(up, 'pieces:mesh-cream').value).toBe(6 + 12)
     expect(figureOf(up, 'per:mesh-honey').value).toBe(36)
-    expect(takesOf(up)).toEqual(['mesh-honey', 'mesh-cream'].map((material) => ({ material, use: 'pieces of mesh', length: inches(10), count: 9, joins: false })))
+    expect(takesOf(up)).toEqual(
+      ['mesh-honey', 'mesh-cream'].map((material) => ({ material, use: 'pieces of mesh', length: inches(10), count: 9, joins: false })),
+    )
     expect(figureOf(up, 'share:mesh-honey').value).toBeCloseTo(90 / 360)
     expect(piecesPerRoll(inches(360), inches(10)).value).toBe(36)
   })
@@ -175,11 +206,17 @@ describe('mesh in ties', () => {
     expect(figureOf(up, 'poofs').value).toBe(24)
     expect(figureOf(up, 'height').value).toBeCloseTo(inches(5))
     expect(figureOf(up, 'length').value).toBeCloseTo(inches(240))
-    const two = made(ring('mesh-honey', usual('poofs', { ties: 12, passes: 2, uses: inches(10) }), { mix: ['mesh-honey', 'mesh-cream'].map((material) => ({ material, share: 1, only: null })) }))
+    const two = made(
+      ring('mesh-honey', usual('poofs', { ties: 12, passes: 2, uses: inches(10) }), {
+        mix: ['mesh-honey', 'mesh-cream'].map((material) => ({ material, share: 1, only: null })),
+      }),
+    )
     for (const id of ['mesh-honey', 'mesh-cream']) expect(figureOf(two, `share:${id}`).value).toBeCloseTo(120 / 360)
     const open = pieceWith([layerOf('a', 'mesh-honey', usual('poofs', { ties: 6 }), { run: 'left' })], { base: usualBase('tree-swag') })
     expect(figureOf(made(open), 'poofs').value).toBe(5)
-    expect(mended({ ...open, layers: [layerOf('a', 'mesh-honey', usual('poofs', { ties: 1 }), { run: 'left' })] }, 'a:ties').gone).toBe(true)
+    expect(mended({ ...open, layers: [layerOf('a', 'mesh-honey', usual('poofs', { ties: 1 }), { run: 'left' })] }, 'a:ties').gone).toBe(
+      true,
+    )
   })
 })
 
@@ -193,15 +230,19 @@ describe('beads', () => {
     expect(benchOf(piece).bill.lines.find(({ id }) => id === 'bead-20')!.stems.value).toBe(figureOf(up, 'beads').value)
   })
   it('come off a ring by whole ones', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (change, bead) => {
-      const off = beadsOff(change, bead)
-      expect(Number.isInteger(off.beads)).toBe(true)
-      expect(Math.abs(off.change - change) * Math.PI).toBeLessThanOrEqual(bead / 2 + 1e-9)
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (change, bead) => {
+        const off = beadsOff(change, bead)
+        expect(Number.isInteger(off.beads)).toBe(true)
+        expect(Math.abs(off.change - change) * Math.PI).toBeLessThanOrEqual(bead / 2 + 1e-9)
+      }),
+    )
     expect(beadsOn(100, 120, 10)).toBe(0)
   })
   it('none where there is no room, in words', () => {
-    const piece = pieceWith([layerOf('a', 'bead-20', usual('beads', { allowance: 1000 }))], { ring: { outer: inches(6), inner: inches(5) } })
+    const piece = pieceWith([layerOf('a', 'bead-20', usual('beads', { allowance: 1000 }))], {
+      ring: { outer: inches(6), inner: inches(5) },
+    })
     expect(mended(piece, 'a:none')).toEqual({ text: expect.stringContaining('No bead of'), gone: true })
   })
   it('on the pear they are threaded run by run', () => {
@@ -215,7 +256,17 @@ describe('beads', () => {
 
 describe('sprays, trunks, cords and hangers', () => {
   it('a spray is pairs and one odd, longest in the middle, bound once', () => {
-    const piece = pieceWith([layerOf('a', 'fir', usual('spray', { pairs: 3, odd: true, spread: 45, wraps: 3, bound: inches(1) }), { taper: 0.5, cut: inches(16), run: 'left', lean: 0 })], { base: usualBase('tree-swag') })
+    const piece = pieceWith(
+      [
+        layerOf('a', 'fir', usual('spray', { pairs: 3, odd: true, spread: 45, wraps: 3, bound: inches(1) }), {
+          taper: 0.5,
+          cut: inches(16),
+          run: 'left',
+          lean: 0,
+        }),
+      ],
+      { base: usualBase('tree-swag') },
+    )
     const { placements } = work(piece, shelf)
     const up = made(piece)
     expect(placements).toHaveLength(7)

@@ -15,10 +15,33 @@ export const breaks = ({ state }: Pick<Material, 'state'>): boolean => state !==
 /** All that one copy of a piece needs: its base, what lies in its layers as cut, and what each construction takes. */
 export function needsOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Need[] {
   const { base } = piece
-  const bare: Need[] = isItself(piece) && base.price === null ? [] : [{ of: 'base', material: base.kind, use: 'base', layer: 'base', count: 1, name: BASE_SORTS[base.kind].name.toLowerCase(), price: base.price ?? usualPrice(base) }]
-  const stems = laid.flatMap((each) => [...countsOf(each)].map(([id, count]): Need => {
-    const { layer } = each
-    return { of: 'things', material: id, use: 'laid', layer: layer.id, count, cut: layer.cut, spare: breaks(materialOf(shelf, id)!) ? rate(SPARE, shelf) : 0 }
-  }))
+  const bare: Need[] =
+    isItself(piece) && base.price === null
+      ? []
+      : [
+          {
+            of: 'base',
+            material: base.kind,
+            use: 'base',
+            layer: 'base',
+            count: 1,
+            name: BASE_SORTS[base.kind].name.toLowerCase(),
+            price: base.price ?? usualPrice(base),
+          },
+        ]
+  const stems = laid.flatMap((each) =>
+    [...countsOf(each)].map(([id, count]): Need => {
+      const { layer } = each
+      return {
+        of: 'things',
+        material: id,
+        use: 'laid',
+        layer: layer.id,
+        count,
+        cut: layer.cut,
+        spare: breaks(materialOf(shelf, id)!) ? rate(SPARE, shelf) : 0,
+      }
+    }),
+  )
   return [...bare, ...stems, ...makeUps.flatMap(({ needs }) => needs)]
 }

@@ -11,18 +11,38 @@ export const POOFS: Construction<'poofs'> = {
     const wanted = inPass * rule.passes
     const poofs = laid.placements.length
     const spared = wanted - poofs
-    const perMaterial = mix.map((material) => ({ material, n: laid.placements.filter((each) => each.material === material.id).length })).filter(({ n }) => n > 0)
+    const perMaterial = mix
+      .map((material) => ({ material, n: laid.placements.filter((each) => each.material === material.id).length }))
+      .filter(({ n }) => n > 0)
     const length = times(count(poofs), mm(rule.uses))
     const figures: NamedFigure[] = [
-      told('poofs', 'Poofs', less(times(the`${count(inPass)} between ties`, saidAs(count(rule.passes), [several(rule.passes, 'pass', 'passes')])), the`${count(spared)} left out`)),
+      told(
+        'poofs',
+        'Poofs',
+        less(
+          times(the`${count(inPass)} between ties`, saidAs(count(rule.passes), [several(rule.passes, 'pass', 'passes')])),
+          the`${count(spared)} left out`,
+        ),
+      ),
       told('height', 'Each stands', over(the`${mm(rule.uses)} that goes into it`, count(2))),
       told('length', 'Length', length),
       told('pass', 'For one pass', over(mm(length.value), count(rule.passes))),
-      ...perMaterial.map(({ material: { id, name, length: roll }, n }) => told(`share:${id}`, perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll', as('share', over(times(count(n), mm(rule.uses)), mm(roll))))),
+      ...perMaterial.map(({ material: { id, name, length: roll }, n }) =>
+        told(
+          `share:${id}`,
+          perMaterial.length > 1 ? `Of a roll of ${name}` : 'Of a roll',
+          as('share', over(times(count(n), mm(rule.uses)), mm(roll))),
+        ),
+      ),
     ]
     return {
-      layer: layer.id, title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`, figures,
-      needs: lengthsFor(layer.id, perMaterial.map(({ material, n }) => ({ material: material.id, use: 'poofs', length: n * rule.uses, count: 1, joins: true }))),
+      layer: layer.id,
+      title: `${several(poofs, 'poof', 'poofs')} of ${listed(mix.map(({ name }) => name))}`,
+      figures,
+      needs: lengthsFor(
+        layer.id,
+        perMaterial.map(({ material, n }) => ({ material: material.id, use: 'poofs', length: n * rule.uses, count: 1, joins: true })),
+      ),
     }
   },
   words: (rule, makeUp) => [
@@ -32,8 +52,28 @@ export const POOFS: Construction<'poofs'> = {
     const [run] = runs
     const wanted = poofsInPass(run, rule.ties) * rule.passes
     return [
-      ...(wanted === 0 ? [{ id: `${layer.id}:ties`, severity: 'fault' as const, layer: layer.id, says: sum`One tie on the ${run.name} has nothing to go to.`, mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }] }] : []),
-      ...(wanted > MOST_PLACES ? [{ id: `${layer.id}:many`, severity: 'care' as const, layer: layer.id, says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`, mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }] }] : []),
+      ...(wanted === 0
+        ? [
+            {
+              id: `${layer.id}:ties`,
+              severity: 'fault' as const,
+              layer: layer.id,
+              says: sum`One tie on the ${run.name} has nothing to go to.`,
+              mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }],
+            },
+          ]
+        : []),
+      ...(wanted > MOST_PLACES
+        ? [
+            {
+              id: `${layer.id}:many`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
+              mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }],
+            },
+          ]
+        : []),
     ]
   },
 }

@@ -8,19 +8,23 @@ import { TAIL } from './thumbs'
 /** Stems crossed left and right in pairs and bound once, made apart and then fixed. */
 export const SPRAY: Construction<'spray'> = {
   makeUp({ pairs, odd, wraps, bound }, { layer, runs, shelf, laid: { placements } }) {
-    const each = <T extends Parameters<typeof times>[0]>(one: T) => (runs.length > 1 ? times(one, saidAs(count(runs.length), [`${runs.length} runs`])) : one)
+    const each = <T extends Parameters<typeof times>[0]>(one: T) =>
+      runs.length > 1 ? times(one, saidAs(count(runs.length), [`${runs.length} runs`])) : one
     const one = plus(times(count(2), the`${count(pairs)} pairs`), count(odd ? 1 : 0))
     const wire = plus(times(the`${count(wraps)} wraps`, PI, mm(bound)), times(the`${count(2)} tails`, byRule(TAIL, shelf)))
     const lengths = placements.filter(({ added }) => !added).map(({ length }) => length)
     const shortest = Math.min(...lengths)
     return {
-      layer: layer.id, title: null,
+      layer: layer.id,
+      title: null,
       figures: [
         told('stems', 'Stems', each(one)),
-        ...(lengths.length ? [
-          told('longest', 'Longest, in the middle', the`${mm(Math.max(...lengths))} as cut`),
-          told('shortest', 'Shortest, at the sides', saidAs(mm(shortest), ['longest × (1 − taper × how far out)'])),
-        ] : []),
+        ...(lengths.length
+          ? [
+              told('longest', 'Longest, in the middle', the`${mm(Math.max(...lengths))} as cut`),
+              told('shortest', 'Shortest, at the sides', saidAs(mm(shortest), ['longest × (1 − taper × how far out)'])),
+            ]
+          : []),
         told('wire', 'Binding wire', each(wire)),
       ],
       needs: lengthsFor(layer.id, [{ material: BINDING, use: 'binding the spray', length: wire.value, count: runs.length, joins: false }]),

@@ -9,7 +9,12 @@ import { holderOn, notByLength, path, pinsOf } from './held'
 import { TURN_CLOSE, TURN_SPACED } from './thumbs'
 
 /** What a winding comes to: turns, length and minutes. */
-export interface Winding { readonly turns: Term, readonly each: Term, readonly length: Term, readonly minutes: Term }
+export interface Winding {
+  readonly turns: Term
+  readonly each: Term
+  readonly length: Term
+  readonly minutes: Term
+}
 
 /**
  * A length wound round a tube: `turns × √(P² + q²)` with a visible pitch `q` and the tube's perimeter `P`; side by side
@@ -19,19 +24,42 @@ export interface Winding { readonly turns: Term, readonly each: Term, readonly l
  */
 export function winding(along: number, pitch: number | null, thick: number, width: number, by: Rated): Winding {
   const turns = over(mm(along), mm(pitch ?? width))
-  const each = pitch === null ? times(PI, plus(mm(thick), mm(width))) : saidAs(mm(Math.hypot(Math.PI * thick, pitch)), sum`√((π × ${quantity.length(thick)})² + ${quantity.length(pitch)}²)`)
+  const each =
+    pitch === null
+      ? times(PI, plus(mm(thick), mm(width)))
+      : saidAs(mm(Math.hypot(Math.PI * thick, pitch)), sum`√((π × ${quantity.length(thick)})² + ${quantity.length(pitch)}²)`)
   const said = the`${ratio(turns.value)} turns`
   return { turns, each, length: times(said, each), minutes: times(said, byRule(pitch === null ? TURN_CLOSE : TURN_SPACED, by)) }
 }
 
 /** Ways to wind a material round so much: spaced by two widths, edge to edge, overlapped by half, and for twine side by side. */
-export function windingChoices(along: number, thick: number, { width, length, kind }: Pick<Material, 'width' | 'length' | 'kind'>, by: Rated): Choice[] {
-  const ways = kind === 'mechanic'
-    ? [{ name: 'Side by side', pitch: null }, { name: 'Every ½ in', pitch: inches(0.5) }, { name: 'Every 2 in', pitch: inches(2) }]
-    : [{ name: 'Overlapped by half', pitch: width / 2 }, { name: 'Edge to edge', pitch: width }, { name: 'A width between', pitch: width * 2 }]
+export function windingChoices(
+  along: number,
+  thick: number,
+  { width, length, kind }: Pick<Material, 'width' | 'length' | 'kind'>,
+  by: Rated,
+): Choice[] {
+  const ways =
+    kind === 'mechanic'
+      ? [
+          { name: 'Side by side', pitch: null },
+          { name: 'Every ½ in', pitch: inches(0.5) },
+          { name: 'Every 2 in', pitch: inches(2) },
+        ]
+      : [
+          { name: 'Overlapped by half', pitch: width / 2 },
+          { name: 'Edge to edge', pitch: width },
+          { name: 'A width between', pitch: width * 2 },
+        ]
   return ways.map((way) => {
     const wound = winding(along, way.pitch, thick, width, by)
-    return { ...way, turns: wound.turns.value, length: wound.length.value, minutes: wound.minutes.value, rolls: fewestRolls(length, [{ length: wound.length.value, count: 1, joins: true }]) }
+    return {
+      ...way,
+      turns: wound.turns.value,
+      length: wound.length.value,
+      minutes: wound.minutes.value,
+      rolls: fewestRolls(length, [{ length: wound.length.value, count: 1, joins: true }]),
+    }
   })
 }
 
@@ -42,10 +70,19 @@ export const WOUND: Construction<'wound'> = {
   makeUp(rule, { piece, layer, runs, mix: [material], shelf }) {
     const along = path(runs)
     const { turns, each, length: wound, minutes } = winding(along, rule.pitch, rule.thick, material.width, shelf)
-    const length = plus(times(the`${ratio(turns.value)} turns`, saidAs(each, [...each.said, ' a turn'])), times(the`${count(2 * runs.length)} ends`, mm(rule.ends)))
+    const length = plus(
+      times(the`${ratio(turns.value)} turns`, saidAs(each, [...each.said, ' a turn'])),
+      times(the`${count(2 * runs.length)} ends`, mm(rule.ends)),
+    )
     const takes = runs.map((run, i) => {
       const own = (wound.value * run.length) / along + 2 * rule.ends
-      return { material: material.id, use: runs.length > 1 ? `winding ${i + 1}` : 'winding', length: own, count: 1, joins: exceeds(own, material.length) || material.kind === 'mechanic' }
+      return {
+        material: material.id,
+        use: runs.length > 1 ? `winding ${i + 1}` : 'winding',
+        length: own,
+        count: 1,
+        joins: exceeds(own, material.length) || material.kind === 'mechanic',
+      }
     })
     const rolls = fewestRolls(material.length, takes)
     const holder = holderOn(piece)
@@ -53,12 +90,24 @@ export const WOUND: Construction<'wound'> = {
     const figures: NamedFigure[] = [
       read('turns', 'Turns, about', quantity.count(about(turns.value)), worked(turns).sum, GEOMETRY),
       told('length', 'Length', length),
-      read('rolls', material.kind === 'mechanic' ? 'Balls' : 'Rolls', quantity.count(rolls), sum`the fewest of ${quantity.length(material.length)} that ${takes.length > 1 ? `its ${takes.length} lengths` : 'its length'} can be cut from = ${quantity.count(rolls)}`),
-      read('pins', holder.name, quantity.count(held), rule.every === null ? sum`one at each end` : sum`one at each end and every ${quantity.length(rule.every)}`),
+      read(
+        'rolls',
+        material.kind === 'mechanic' ? 'Balls' : 'Rolls',
+        quantity.count(rolls),
+        sum`the fewest of ${quantity.length(material.length)} that ${takes.length > 1 ? `its ${takes.length} lengths` : 'its length'} can be cut from = ${quantity.count(rolls)}`,
+      ),
+      read(
+        'pins',
+        holder.name,
+        quantity.count(held),
+        rule.every === null ? sum`one at each end` : sum`one at each end and every ${quantity.length(rule.every)}`,
+      ),
       told('time', 'Time', minutes),
     ]
     return {
-      layer: layer.id, title: `${material.name} wound round, ${several(about(turns.value), 'turn', 'turns')}`, figures,
+      layer: layer.id,
+      title: `${material.name} wound round, ${several(about(turns.value), 'turn', 'turns')}`,
+      figures,
       needs: [...lengthsFor(layer.id, takes), ...thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: held }])],
       choices: windingChoices(runs[0].length, rule.thick, material, shelf),
     }
@@ -71,8 +120,30 @@ export const WOUND: Construction<'wound'> = {
   problems(rule, { layer, runs, mix: [material] }) {
     return [
       ...notByLength(layer.id, material),
-      ...(rule.pitch !== null && rule.pitch < material.width / 4 ? [{ id: `${layer.id}:pitch`, severity: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`, mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }] }] : []),
-      ...(rule.pitch !== null && exceeds(rule.pitch, path(runs)) ? [{ id: `${layer.id}:turn`, severity: 'care' as const, layer: layer.id, says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`, mends: [{ says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) }] }] : []),
+      ...(rule.pitch !== null && rule.pitch < material.width / 4
+        ? [
+            {
+              id: `${layer.id}:pitch`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`,
+              mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }],
+            },
+          ]
+        : []),
+      ...(rule.pitch !== null && exceeds(rule.pitch, path(runs))
+        ? [
+            {
+              id: `${layer.id}:turn`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`,
+              mends: [
+                { says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) },
+              ],
+            },
+          ]
+        : []),
     ]
   },
 }

@@ -34,27 +34,40 @@ export function offBy({ school, towards }: Brief['balance'], { x, y }: Point, re
   return Math.hypot(x / reach - tx * far, y / reach - ty * far)
 }
 
-interface Weighed { readonly x: number, readonly y: number, readonly all: number, readonly bySector: readonly number[] }
+interface Weighed {
+  readonly x: number
+  readonly y: number
+  readonly all: number
+  readonly bySector: readonly number[]
+}
 
 const weighing = onceFor<LaidLayer, Weighed>()
 
 /** A layer's weight and its moments. */
-const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Sector[], shelf: Shelf): Weighed => weighing(laid, () => {
-  let [x, y, all] = [0, 0, 0]
-  const bySector = sectors.map(() => 0)
-  for (const placement of laid.placements) {
-    const weight = visualWeight(placement, shelf)
-    x += weight * placement.x
-    y += weight * placement.y
-    all += weight
-    const own = sectors.findIndex((sector) => sector.run === placement.run && within(runs, sector, placement.s))
-    if (own >= 0) bySector[own]! += weight
-  }
-  return { x, y, all, bySector }
-})
+const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Sector[], shelf: Shelf): Weighed =>
+  weighing(laid, () => {
+    let [x, y, all] = [0, 0, 0]
+    const bySector = sectors.map(() => 0)
+    for (const placement of laid.placements) {
+      const weight = visualWeight(placement, shelf)
+      x += weight * placement.x
+      y += weight * placement.y
+      all += weight
+      const own = sectors.findIndex((sector) => sector.run === placement.run && within(runs, sector, placement.s))
+      if (own >= 0) bySector[own]! += weight
+    }
+    return { x, y, all, bySector }
+  })
 
 /** @param reach half the bare base's longer side, mm */
-export function balanceOf(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], reach: number, sectors: readonly Sector[], shelf: Shelf): Balance {
+export function balanceOf(
+  piece: Piece,
+  laid: readonly LaidLayer[],
+  runs: readonly Run[],
+  reach: number,
+  sectors: readonly Sector[],
+  shelf: Shelf,
+): Balance {
   const weighed = laid.map((each) => layerWeight(each, runs, sectors, shelf))
   const total = (of: 'x' | 'y' | 'all'): number => weighed.reduce((sum, each) => sum + each[of], 0)
   const [x, y, all] = [total('x'), total('y'), total('all')]
@@ -66,38 +79,56 @@ export function balanceOf(piece: Piece, laid: readonly LaidLayer[], runs: readon
   const even = rate(EVEN_WITHIN, shelf)
   const heavy = off < even / 4 ? null : wrapDegrees(degrees(Math.atan2(centre.x, -centre.y)))
   const { school, towards } = piece.brief.balance
-  const asMeant = school === 'offset'
-    ? off >= even && heavy !== null && Math.abs(((heavy - towards + 540) % 360) - 180) <= rate(MEANT_WITHIN, shelf)
-    : offBy(piece.brief.balance, centre, reach, shelf) <= even
+  const asMeant =
+    school === 'offset'
+      ? off >= even && heavy !== null && Math.abs(((heavy - towards + 540) % 360) - 180) <= rate(MEANT_WITHIN, shelf)
+      : offBy(piece.brief.balance, centre, reach, shelf) <= even
   return {
-    centre, heavy, asMeant, sectors: bySector,
-    off: figure(quantity.share(off), all > 0
-      ? sum`the mean place of all that is on it, by area, darkness, strength and texture, lies ${quantity.length(Math.hypot(centre.x, centre.y))} from the middle; ÷ half the base, ${quantity.length(reach)} = ${quantity.share(off)}`
-      : sum`nothing laid yet`, RULE_OF_THUMB),
+    centre,
+    heavy,
+    asMeant,
+    sectors: bySector,
+    off: figure(
+      quantity.share(off),
+      all > 0
+        ? sum`the mean place of all that is on it, by area, darkness, strength and texture, lies ${quantity.length(Math.hypot(centre.x, centre.y))} from the middle; ÷ half the base, ${quantity.length(reach)} = ${quantity.share(off)}`
+        : sum`nothing laid yet`,
+      RULE_OF_THUMB,
+    ),
   }
 }
 
 function within(runs: readonly Run[], { run: id, from, length }: Sector, s: number): boolean {
   const run = runs.find((each) => each.id === id)!
-  const into = run.closed ? ((s - from) % run.length + run.length) % run.length : s - from
+  const into = run.closed ? (((s - from) % run.length) + run.length) % run.length : s - from
   return into >= 0 && into < length
 }
 
 /** Roles whose things an eye looks for on the other side as well. */
 const ANSWERED = new Set(['accent', 'focal'])
 
-export interface Unanswered { readonly thing: Placement, readonly run: Run, readonly s: number }
+export interface Unanswered {
+  readonly thing: Placement
+  readonly run: Run
+  readonly s: number
+}
 
 /** Accents on the heavy side that have none like them on the other, heaviest first, with the place of their counterpart. */
 export function unanswered(laid: readonly LaidLayer[], balance: Balance, runs: readonly Run[], shelf: Shelf): Unanswered[] {
   const side = Math.sign(balance.centre.x)
   if (!side) return []
   const all = laid.filter(({ layer }) => ANSWERED.has(layer.role)).flatMap(({ placements }) => placements)
-  return all.filter(({ x }) => x * side > 0).flatMap((thing): Unanswered[] => {
-    const run = runs.find(({ id }) => id === thing.run)!
-    const other = runs.find(({ id }) => id === run.mirror.run) ?? run
-    const s = mirrored(run, thing.s)
-    const answered = all.some((each) => each.id !== thing.id && each.material === thing.material && each.run === other.id && apart(other, each.s, s) < thing.width * 1.2)
-    return answered || (other.id === run.id && apart(run, s, thing.s) < thing.width) ? [] : [{ thing, run: other, s }]
-  }).sort((a, b) => visualWeight(b.thing, shelf) - visualWeight(a.thing, shelf))
+  return all
+    .filter(({ x }) => x * side > 0)
+    .flatMap((thing): Unanswered[] => {
+      const run = runs.find(({ id }) => id === thing.run)!
+      const other = runs.find(({ id }) => id === run.mirror.run) ?? run
+      const s = mirrored(run, thing.s)
+      const answered = all.some(
+        (each) =>
+          each.id !== thing.id && each.material === thing.material && each.run === other.id && apart(other, each.s, s) < thing.width * 1.2,
+      )
+      return answered || (other.id === run.id && apart(run, s, thing.s) < thing.width) ? [] : [{ thing, run: other, s }]
+    })
+    .sort((a, b) => visualWeight(b.thing, shelf) - visualWeight(a.thing, shelf))
 }

@@ -4,7 +4,7 @@ import { BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Rated, Thumb } from '../measure'
-import { inches, radians, rate } from '../measure'
+import { clamp, inches, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
 import { byRule, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
@@ -32,7 +32,10 @@ const BOW = 0.42
 const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
 
 /** A layer to begin with, and its place in the order of work. */
-export interface Begun { readonly layer: Layer, readonly at: number }
+export interface Begun {
+  readonly layer: Layer
+  readonly at: number
+}
 
 /** Roles that stems go on before: they lie on top, to be seen. */
 const ON_TOP: ReadonlySet<Layer['role']> = new Set(['focal', 'sign', 'bow'])
@@ -42,7 +45,15 @@ const ON_TOP: ReadonlySet<Layer['role']> = new Set(['focal', 'sign', 'bow'])
  * base, its runs and faces, the door it hangs on and the fullness asked; stems go on before what is to be seen on top.
  * @param runs of the base @param id of the layer @param by a rule to lay it by, instead of its usual one
  */
-export function beginLayer(piece: Piece, runs: readonly Run[], shelf: Shelf, id: string, material: Material, seed: number, by: RuleKind | null = null): Begun {
+export function beginLayer(
+  piece: Piece,
+  runs: readonly Run[],
+  shelf: Shelf,
+  id: string,
+  material: Material,
+  seed: number,
+  by: RuleKind | null = null,
+): Begun {
   const layer = laid(piece, runs, shelf, startLayer(id, material, seed, runs), material, by)
   const first = material.form === 'leaf' && !ON_TOP.has(layer.role) ? piece.layers.findIndex(({ role }) => ON_TOP.has(role)) : -1
   return { layer, at: first < 0 ? piece.layers.length : first }
@@ -50,7 +61,8 @@ export function beginLayer(piece: Piece, runs: readonly Run[], shelf: Shelf, id:
 
 function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, material: Material, by: RuleKind | null): Layer {
   const layer: Layer = {
-    ...start, ...(by === null ? {} : byRule(start, by, '')),
+    ...start,
+    ...(by === null ? {} : byRule(start, by, '')),
     // Greenery covers every part of a base that has several.
     ...(start.role === 'greenery' && runs.length > 1 ? { run: EACH } : {}),
   }
@@ -65,15 +77,21 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
       const size = 2 * material.width <= room.short * GROUP ? own.rule.size : 1
       return { ...own, rule: { ...own.rule, size } }
     }
-    case 'bundles': return { ...own, cut: null }
-    case 'arms': return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }
+    case 'bundles':
+      return { ...own, cut: null }
+    case 'arms':
+      return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }
     case 'compass': {
-      const count = own.role === 'greenery' ? countFor(piece, runs, own, shelf, room, long)
-        : own.role === 'accent' || material.form !== 'leaf' ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
-          : Math.round(room.length / Math.max(APART.over, long * 0.6))
+      const count =
+        own.role === 'greenery'
+          ? countFor(piece, runs, own, shelf, room, long)
+          : own.role === 'accent' || material.form !== 'leaf'
+            ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
+            : Math.round(room.length / Math.max(APART.over, long * 0.6))
       return { ...own, rule: { ...own.rule, count: Math.min(MOST, Math.max(room.closed ? 3 : 1, count)) } }
     }
-    default: return own
+    default:
+      return own
   }
 }
 
@@ -103,14 +121,24 @@ function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Ro
   // Garlands go along what they hang on, and are not measured against its width.
   const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * rate(DOOR_SHARE, by) - wide) / 2
   return {
-    length: Math.max(...own.map(({ length }) => length)), shortest: Math.min(...own.map(({ length }) => length)), half, radius: short / 2 - half, closed: first!.closed, short, wide,
+    length: Math.max(...own.map(({ length }) => length)),
+    shortest: Math.min(...own.map(({ length }) => length)),
+    half,
+    radius: short / 2 - half,
+    closed: first!.closed,
+    short,
+    wide,
     // A base that fills its door by itself leaves nothing to keep to.
     beyond: spare > BEYOND.least ? Math.min(wished, spare * 0.9) : wished * 0.6,
   }
 }
 
 /** The length at which a stem that leans out as far as most do ends just so far beyond the face, mm. */
-function cutFor({ lean, leanSpread, acrossSpread }: Layer, material: Material, { half, radius, closed, shortest: length, beyond }: Room): number {
+function cutFor(
+  { lean, leanSpread, acrossSpread }: Layer,
+  material: Material,
+  { half, radius, closed, shortest: length, beyond }: Room,
+): number {
   const out = Math.sin(radians(Math.abs(lean) + leanSpread))
   const from = half * acrossSpread
   // On a ring a straight stem leaves the run also without a lean: the chord from where it is held to the circle it may reach.
@@ -129,13 +157,26 @@ function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf
   const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))
   const covers = (count: number): number => {
     const { rule } = layer
-    const laid = arrange({ ...piece, layers: [{ ...layer, rule: rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule }] }, runs, shelf)
-    return coverageOf(runs, laid.flatMap(({ placements }) => placements), shelf).share.value
+    const laid = arrange(
+      {
+        ...piece,
+        layers: [
+          { ...layer, rule: rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule },
+        ],
+      },
+      runs,
+      shelf,
+    )
+    return coverageOf(
+      runs,
+      laid.flatMap(({ placements }) => placements),
+      shelf,
+    ).share.value
   }
   let [count, cover] = [least, covers(least)]
   // Were they strewn, cover would go by the logarithm of what is left bare: that says how many to look at next.
   for (let looks = 0; looks < MOST_LOOKS && cover < wanted && count < most; looks++) {
-    const ratio = Math.log(1 - wanted) / Math.log(1 - Math.min(0.98, Math.max(0.02, cover)))
+    const ratio = Math.log(1 - wanted) / Math.log(1 - clamp(cover, 0.02, 0.98))
     count = Math.min(most, Math.max(count + 1, Math.ceil(count * Math.min(4, ratio))))
     cover = covers(count)
   }
@@ -147,7 +188,17 @@ const MOST_LOOKS = 5
 function sized(layer: Layer, { wide, closed }: Room): Layer {
   if (layer.rule.kind !== 'bow' || !closed) return layer
   const loop = quarter((wide * BOW) / 2)
-  return { ...layer, rule: { ...layer.rule, ribbons: layer.rule.ribbons.map((ribbon) => (ribbon.build === 'hand' ? { ...ribbon, loop, tails: [quarter(loop * 2), quarter(loop * 2.25)], centre: quarter(loop * 0.75) } : ribbon)) } }
+  return {
+    ...layer,
+    rule: {
+      ...layer.rule,
+      ribbons: layer.rule.ribbons.map((ribbon) =>
+        ribbon.build === 'hand'
+          ? { ...ribbon, loop, tails: [quarter(loop * 2), quarter(loop * 2.25)], centre: quarter(loop * 0.75) }
+          : ribbon,
+      ),
+    },
+  }
 }
 
 /** Mesh by so many ties as a base of this length has. */
@@ -161,7 +212,11 @@ function tied(layer: Layer, runs: readonly Run[]): Layer {
 }
 
 /** A way to begin on a base before any stems go on. */
-export interface BaseNeed { readonly says: string, readonly material: string, readonly rule: RuleKind }
+export interface BaseNeed {
+  readonly says: string
+  readonly material: string
+  readonly rule: RuleKind
+}
 
 const BUNDLES: BaseNeed = { says: 'Bind bundles on, each over the stems of the last', material: 'bay', rule: 'bundles' }
 const MESH: BaseNeed = { says: 'Catch gathers of mesh in its ties', material: 'mesh-honey', rule: 'mesh' }
@@ -172,15 +227,34 @@ const MOSS: BaseNeed = { says: 'Lay moss over it', material: 'moss', rule: 'comp
 
 /** What each make of base wants before stems, or in their place. Common practice. */
 const NEEDS: Readonly<Record<Body, readonly BaseNeed[]>> = {
-  wire: [BUNDLES, MESH], box: [BUNDLES, MOSS], clamps: [BUNDLES], vine: [BUNDLES], twisted: [], straw: [BUNDLES, WRAP], foam: [WRAP, MOSS], hoop: [WRAP, TWINE], beads: [],
-  evergreen: [MESH], rod: [TWINE], trees: [], bound: [], rope: [BOUGHS],
+  wire: [BUNDLES, MESH],
+  box: [BUNDLES, MOSS],
+  clamps: [BUNDLES],
+  vine: [BUNDLES],
+  twisted: [],
+  straw: [BUNDLES, WRAP],
+  foam: [WRAP, MOSS],
+  hoop: [WRAP, TWINE],
+  beads: [],
+  evergreen: [MESH],
+  rod: [TWINE],
+  trees: [],
+  bound: [],
+  rope: [BOUGHS],
 }
 
 /** What can be done with a base before stems go on it. */
-export const baseNeeds = (kind: BaseKind, shelf: Shelf): BaseNeed[] => NEEDS[BASE_SORTS[kind].body].filter(({ material }) => materialOf(shelf, material))
+export const baseNeeds = (kind: BaseKind, shelf: Shelf): BaseNeed[] =>
+  NEEDS[BASE_SORTS[kind].body].filter(({ material }) => materialOf(shelf, material))
 
 /** The layers of another piece, as a beginning: the same rules by this base's own runs, and what refers to a layer that is not taken, by its own count. */
 export function layersFrom(other: Piece, runs: readonly Run[]): Layer[] {
   const ids = new Set(runs.map(({ id }) => id))
-  return other.layers.map((layer) => ({ ...layer, run: layer.run === EACH || ids.has(layer.run) ? layer.run : runs[0]!.closed ? runs[0]!.id : EACH, nudges: {}, taken: [], added: layer.added.filter(({ run }) => ids.has(run)) }))
+  return other.layers.map((layer) => ({
+    ...layer,
+    run: layer.run === EACH || ids.has(layer.run) ? layer.run : runs[0]!.closed ? runs[0]!.id : EACH,
+    nudges: {},
+    taken: [],
+    added: layer.added.filter(({ run }) => ids.has(run)),
+  }))
 }

@@ -12,11 +12,13 @@ import { work } from '../workings'
 import { closeStretch, fillTo } from './fill'
 
 const ring = ringRun('ring', 'ring', inches(12), inches(8))
-const area = (points: readonly { x: number, y: number }[]): number =>
-  Math.abs(points.reduce((sum, a, i) => {
-    const b = points[(i + 1) % points.length]!
-    return sum + a.x * b.y - b.x * a.y
-  }, 0)) / 2
+const area = (points: readonly { x: number; y: number }[]): number =>
+  Math.abs(
+    points.reduce((sum, a, i) => {
+      const b = points[(i + 1) % points.length]!
+      return sum + a.x * b.y - b.x * a.y
+    }, 0),
+  ) / 2
 
 const look = (piece: Piece) => work(piece, shelf)
 const covering = (layer: Layer, fullness: Piece['brief']['fullness'] = 'full') => look(pieceWith([layer], { brief: { fullness } }))
@@ -25,40 +27,65 @@ describe('faceGrid', () => {
   it('has the area of the face, on closed and on open runs', () => {
     const grid = faceGrid([ring])
     const exact = Math.PI * (inches(6) ** 2 - inches(4) ** 2)
-    expect(grid.cells * grid.cell ** 2 / exact).toBeCloseTo(1, 2)
+    expect((grid.cells * grid.cell ** 2) / exact).toBeCloseTo(1, 2)
     const strip = faceGrid([pathRun({ id: 's', name: 's', segments: [line({ x: 0, y: 0 }, { x: 900, y: 0 })], width: 40 })])
-    expect(strip.cells * strip.cell ** 2 / (900 * 80)).toBeCloseTo(1, 1)
+    expect((strip.cells * strip.cell ** 2) / (900 * 80)).toBeCloseTo(1, 1)
   })
   it('cuts the run into stretches of like size', () => {
     const grid = faceGrid([ring])
     const sizes = grid.stretches.map((_, i) => grid.owner.reduce((n, owner) => n + (owner === i + 1 ? 1 : 0), 0))
-    expect(Math.min(...sizes)).toBeGreaterThan(0.8 * grid.cells / grid.stretches.length)
+    expect(Math.min(...sizes)).toBeGreaterThan((0.8 * grid.cells) / grid.stretches.length)
   })
 })
 
 describe('fill', () => {
   it('visits as much as the polygon holds, each cell once, and nothing off the grid', () => {
     const grid = { left: -100, top: -100, cell: 2, columns: 100, rows: 100 }
-    fc.assert(fc.property(fc.double({ min: -60, max: 60, noNaN: true }), fc.double({ min: 5, max: 90, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (x, length, width) => {
-      const seen: number[] = []
-      fill(grid, patchOutline('leaf', length, width).map((point) => ({ x: point.x + x, y: point.y })), (at) => seen.push(at))
-      expect(new Set(seen).size).toBe(seen.length)
-      expect(seen.every((at) => at >= 0 && at < 10000)).toBe(true)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        fc.double({ min: 5, max: 90, noNaN: true }),
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        (x, length, width) => {
+          const seen: number[] = []
+          fill(
+            grid,
+            patchOutline('leaf', length, width).map((point) => ({ x: point.x + x, y: point.y })),
+            (at) => seen.push(at),
+          )
+          expect(new Set(seen).size).toBe(seen.length)
+          expect(seen.every((at) => at >= 0 && at < 10000)).toBe(true)
+        },
+      ),
+    )
     const seen: number[] = []
-    fill(grid, [{ x: -500, y: -500 }, { x: 500, y: -500 }, { x: 500, y: 500 }, { x: -500, y: 500 }], (at) => seen.push(at))
+    fill(
+      grid,
+      [
+        { x: -500, y: -500 },
+        { x: 500, y: -500 },
+        { x: 500, y: 500 },
+        { x: -500, y: 500 },
+      ],
+      (at) => seen.push(at),
+    )
     expect(seen).toHaveLength(10000)
   })
 })
 
 describe('footprint', () => {
-  it.each([['leaf', 0.6, 0.85], ['disc', 0.75, 0.79], ['board', 1, 1]] as const)('%s covers its share of its box', (form, least, most) => {
+  it.each([
+    ['leaf', 0.6, 0.85],
+    ['disc', 0.75, 0.79],
+    ['board', 1, 1],
+  ] as const)('%s covers its share of its box', (form, least, most) => {
     const share = area(patchOutline(form, 200, 60)) / (200 * 60)
     expect(share).toBeGreaterThanOrEqual(least)
     expect(share).toBeLessThanOrEqual(most)
   })
   it('turns and moves without changing its size', () => {
-    const [placed] = arrange(pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.3, drop: 0 }, { lean: 20 })]), [ring], shelf)[0]!.placements
+    const [placed] = arrange(pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.3, drop: 0 }, { lean: 20 })]), [ring], shelf)[0]!
+      .placements
     expect(area(footprint(placed!, 'leaf'))).toBeCloseTo(area(patchOutline('leaf', placed!.length, placed!.width)), 4)
   })
 })
@@ -70,12 +97,16 @@ describe('coverageOf', () => {
     expect(bare.cover.bare).toEqual([{ run: 'ring', from: 0, length: expect.closeTo(ring.length, 6) }])
     const board = { ...shelf.materials['oar-sign']!, id: 'board', length: 3000, width: 3000 }
     const on = { ...shelf, materials: { ...shelf.materials, board } }
-    const piece = pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 }, { mix: [{ material: 'board', share: 1, only: null }] })])
+    const piece = pieceWith([
+      layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 }, { mix: [{ material: 'board', share: 1, only: null }] }),
+    ])
     const { share, twoDeep } = coverageOf([ring], arrange(piece, [ring], on)[0]!.placements, on)
     expect([share.value, twoDeep.value]).toEqual([1, 0])
   })
   it('grows with every stem and never passes one', () => {
-    const shares = [1, 4, 8, 16, 40].map((count) => covering(layerOf('a', 'bracken', { kind: 'compass', count, start: 0 })).cover.share.value)
+    const shares = [1, 4, 8, 16, 40].map(
+      (count) => covering(layerOf('a', 'bracken', { kind: 'compass', count, start: 0 })).cover.share.value,
+    )
     expect(shares).toEqual([...shares].sort((a, b) => a - b))
     expect(shares.at(-1)).toBeLessThanOrEqual(1)
   })
@@ -112,7 +143,9 @@ describe('bare stretches', () => {
   it.each(BASE_KINDS)('all close on a %s', (kind) => {
     const base = usualBase(kind)
     const runs = runsOf(base)
-    let piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 1, start: 0 }, { run: runs.length > 1 ? 'each' : runs[0]!.id })], { base })
+    let piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 1, start: 0 }, { run: runs.length > 1 ? 'each' : runs[0]!.id })], {
+      base,
+    })
     for (let i = 0; i < 12; i++) {
       const [first] = problemsOf(piece, /^bare/)
       if (!first) break
@@ -121,7 +154,12 @@ describe('bare stretches', () => {
     expect(look(piece).cover.bare).toEqual([])
   })
   it('are no fault of a base that shows on purpose, nor of an empty one', () => {
-    expect(problemsOf(pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 2, start: 0 })], { brief: { fullness: 'sparse' } }), /^(bare|thin)/)).toEqual([])
+    expect(
+      problemsOf(
+        pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 2, start: 0 })], { brief: { fullness: 'sparse' } }),
+        /^(bare|thin)/,
+      ),
+    ).toEqual([])
     expect(look(pieceWith([])).problems).toEqual([])
   })
   it('want a layer of greenery when only heads are on it', () => {
@@ -130,7 +168,9 @@ describe('bare stretches', () => {
   it('lush asks for more than full', () => {
     const layer = layerOf('a', 'bracken', { kind: 'compass', count: 8, start: 0 }, { cut: 290, acrossSpread: 1 })
     expect(covering(layer, 'full').problems.filter(({ id }) => id === 'not lush')).toEqual([])
-    expect(covering(layer, 'lush').problems.map(({ id }) => id)).toEqual(expect.arrayContaining([expect.stringMatching(/not lush|thin|bare/)]))
+    expect(covering(layer, 'lush').problems.map(({ id }) => id)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/not lush|thin|bare/)]),
+    )
   })
 })
 
@@ -157,9 +197,19 @@ describe('fillTo', () => {
   })
   it('leaves what was counted as it was', () => {
     const laid = arrange(piece, runs, shelf)
-    const counted = new LayerCount().count(runs, laid.flatMap(({ placements }) => placements), shelf)
+    const counted = new LayerCount().count(
+      runs,
+      laid.flatMap(({ placements }) => placements),
+      shelf,
+    )
     const before = counted.depth.slice()
-    closeStretch(counted, runs, { layer: piece.layers[0]!, material: shelf.materials['bay']! }, { run: 'ring', from: 0, length: 200 }, shelf)
+    closeStretch(
+      counted,
+      runs,
+      { layer: piece.layers[0]!, material: shelf.materials['bay']! },
+      { run: 'ring', from: 0, length: 200 },
+      shelf,
+    )
     expect(counted.depth).toEqual(before)
   })
 })
@@ -174,7 +224,8 @@ describe('sectors', () => {
   })
   it('say how even it is', () => {
     const even = covering(layerOf('a', 'bracken', { kind: 'compass', count: 24, start: 0 })).cover.evenness.value
-    const uneven = covering(layerOf('a', 'bracken', { kind: 'crescent', from: 0.4, to: 0.7, count: 24, dense: 'middle', thin: 0.5 })).cover.evenness.value
+    const uneven = covering(layerOf('a', 'bracken', { kind: 'crescent', from: 0.4, to: 0.7, count: 24, dense: 'middle', thin: 0.5 })).cover
+      .evenness.value
     expect(even).toBeGreaterThan(0.9)
     expect(uneven).toBeLessThan(0.3)
     expect(look(pieceWith([])).cover.evenness.value).toBe(0)

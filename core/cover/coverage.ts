@@ -34,7 +34,11 @@ export interface Sector {
 }
 
 /** A stretch of a run most of whose face shows. */
-export interface BareStretch { readonly run: string, readonly from: number, readonly length: number }
+export interface BareStretch {
+  readonly run: string
+  readonly from: number
+  readonly length: number
+}
 
 /** Shorter bare stretches than this share of the face's width, or than this, mm, are nothing to an eye: rules of thumb. */
 const BARE_LEAST = 0.75
@@ -42,14 +46,29 @@ const BARE_SHORTEST = 25
 const SECTORS = 12
 
 /** Layers by cell, meaningless off the faces, and what hides them, thing by thing. */
-export interface Counted { readonly grid: FaceGrid, readonly depth: Uint16Array, readonly patches: ReadonlyMap<string, Patch> }
+export interface Counted {
+  readonly grid: FaceGrid
+  readonly depth: Uint16Array
+  readonly patches: ReadonlyMap<string, Patch>
+}
 
 /** A thing where it lies, by its silhouette. */
-export interface Patch { readonly of: Placement, readonly silhouette: Silhouette, readonly edges: Bounds }
+export interface Patch {
+  readonly of: Placement
+  readonly silhouette: Silhouette
+  readonly edges: Bounds
+}
 
 const lies = (a: Placement, b: Placement): boolean =>
-  a.x === b.x && a.y === b.y && a.bearing === b.bearing && a.length === b.length && a.width === b.width && a.material === b.material
-  && a.seed === b.seed && a.made === b.made && a.words === b.words
+  a.x === b.x &&
+  a.y === b.y &&
+  a.bearing === b.bearing &&
+  a.length === b.length &&
+  a.width === b.width &&
+  a.material === b.material &&
+  a.seed === b.seed &&
+  a.made === b.made &&
+  a.words === b.words
 
 /**
  * Counts the layers over every cell of the faces, and remembers what it counted: asked again about the same runs,
@@ -91,7 +110,12 @@ export class LayerCount {
 /** Cells covered once, twice, and all layers, by stretch. */
 const tallied = (counted: Counted): Tally => tallying(counted, () => talliedAfresh(counted))
 
-interface Tally { readonly size: Uint32Array, readonly covered: Uint32Array, readonly layers: Uint32Array, readonly two: number }
+interface Tally {
+  readonly size: Uint32Array
+  readonly covered: Uint32Array
+  readonly layers: Uint32Array
+  readonly two: number
+}
 const tallying = onceFor<Counted, Tally>()
 
 function talliedAfresh({ grid, depth }: Counted): Tally {
@@ -125,7 +149,11 @@ export function coverageFrom(runs: readonly Run[], counted: Counted, by: Rated):
   const of = (n: number): number => (grid.cells ? n / grid.cells : 0)
   const sectors = runs.flatMap((run) => sectorsOf(run, grid, size, covered, layers))
   return {
-    share: figure(quantity.share(of(one)), sum`${quantity.count(one)} of ${cells} cells of the face lie under something, each ${quantity.length(grid.cell)} square`, COUNTED),
+    share: figure(
+      quantity.share(of(one)),
+      sum`${quantity.count(one)} of ${cells} cells of the face lie under something, each ${quantity.length(grid.cell)} square`,
+      COUNTED,
+    ),
     twoDeep: figure(quantity.share(of(two)), sum`${quantity.count(two)} of ${cells} cells of the face lie under two or more`, COUNTED),
     meanDepth: figure(quantity.ratio(of(total)), sum`${quantity.count(total)} layers counted over ${cells} cells of the face`, COUNTED),
     evenness: evennessOf(sectors),
@@ -139,9 +167,13 @@ function evennessOf(sectors: readonly Sector[]): Figure {
   const mean = sectors.reduce((total, { depth }) => total + depth, 0) / sectors.length
   const spread = Math.sqrt(sectors.reduce((total, { depth }) => total + (depth - mean) ** 2, 0) / sectors.length)
   const value = mean > 0 ? Math.max(0, 1 - spread / mean) : 0
-  return figure(quantity.share(value), mean > 0
-    ? sum`1 − ${quantity.ratio(spread)} (how the depths of ${quantity.count(sectors.length)} sectors scatter) ÷ ${quantity.ratio(mean)} (their mean) = ${quantity.share(value)}`
-    : sum`nothing laid yet`, COUNTED)
+  return figure(
+    quantity.share(value),
+    mean > 0
+      ? sum`1 − ${quantity.ratio(spread)} (how the depths of ${quantity.count(sectors.length)} sectors scatter) ÷ ${quantity.ratio(mean)} (their mean) = ${quantity.share(value)}`
+      : sum`nothing laid yet`,
+    COUNTED,
+  )
 }
 
 function sectorsOf(run: Run, grid: FaceGrid, size: Uint32Array, covered: Uint32Array, layers: Uint32Array): Sector[] {
@@ -157,7 +189,13 @@ function sectorsOf(run: Run, grid: FaceGrid, size: Uint32Array, covered: Uint32A
       some += covered[k]!
       deep += layers[k]!
     })
-    return { run: run.id, from: (i * run.length) / SECTORS - shift, length: run.length / SECTORS, share: all ? some / all : 0, depth: all ? deep / all : 0 }
+    return {
+      run: run.id,
+      from: (i * run.length) / SECTORS - shift,
+      length: run.length / SECTORS,
+      share: all ? some / all : 0,
+      depth: all ? deep / all : 0,
+    }
   })
 }
 

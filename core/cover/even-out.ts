@@ -12,9 +12,17 @@ import { offBy } from './balance'
 import { colourFamily, visualWeight } from './look'
 
 /** How uneven a piece is, 0 at best: what the optimiser brings down. */
-export interface Unevenness { readonly gaps: number, readonly balance: number, readonly colours: number, readonly whole: number }
+export interface Unevenness {
+  readonly gaps: number
+  readonly balance: number
+  readonly colours: number
+  readonly whole: number
+}
 
-export interface Progress { readonly done: number, readonly now: number }
+export interface Progress {
+  readonly done: number
+  readonly now: number
+}
 
 export interface EvenedOut {
   /** What moves things there; null when nothing would get better. */
@@ -28,9 +36,25 @@ export interface EvenedOut {
 const COUNTS = { gaps: 50, balance: 30, colours: 20 } as const
 
 /** A thing as it lies now: where along its run, where on the face, and which way round, as a point of the unit circle. */
-interface Item { readonly index: number, readonly of: Placement, readonly run: Run, readonly weight: number, readonly family: string, readonly free: boolean, s: number, x: number, y: number, u: number, v: number }
+interface Item {
+  readonly index: number
+  readonly of: Placement
+  readonly run: Run
+  readonly weight: number
+  readonly family: string
+  readonly free: boolean
+  s: number
+  x: number
+  y: number
+  u: number
+  v: number
+}
 /** The things of one layer on one run, in order, and the gap that each should have to the next. */
-interface Row { readonly run: Run, readonly items: Item[], readonly wanted: readonly number[] }
+interface Row {
+  readonly run: Run
+  readonly items: Item[]
+  readonly wanted: readonly number[]
+}
 
 const STEPS_EACH = 260
 const MOST_STEPS = 45_000
@@ -41,7 +65,13 @@ const REPORT_EVERY = 400
  * annealing, the same every time for the same piece and seed. Order within a layer is kept but for two of different
  * colours that change places. Nothing is moved into a reserved place. Told to stop (`next(true)`), it gives the best so far.
  */
-export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf, seed: number): Generator<Progress, EvenedOut, boolean | undefined> {
+export function* evenOut(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  shelf: Shelf,
+  seed: number,
+): Generator<Progress, EvenedOut, boolean | undefined> {
   const items = itemsOf(laid, runs, shelf)
   const rows = rowsOf(items, laid)
   const reach = reachOf(boundsOf(runs))
@@ -61,15 +91,17 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
     if (step % REPORT_EVERY === 0 && (yield { done: step / steps, now: best.whole })) break
     const heat = 0.8 * (1 - step / steps) ** 2
     const { row, i } = movable[draw.below(movable.length)]!
-    const back = draw.next() < 0.18 ? swapPlaces(scales, row, i, draw.below(row.items.length)) : slideOne(scales, row, i, draw.spread(1) * (0.15 + heat), closedTo)
+    const back =
+      draw.next() < 0.18
+        ? swapPlaces(scales, row, i, draw.below(row.items.length))
+        : slideOne(scales, row, i, draw.spread(1) * (0.15 + heat), closedTo)
     if (!back) continue
     const next = scales.read().whole
     if (next <= now || draw.next() < Math.exp((now - next) / Math.max(1e-9, heat))) {
       now = next
       for (const item of back.moved) since.add(item)
       if (back.moved.length > 1) reordered.add(row)
-    }
-    else back.undo()
+    } else back.undo()
     if (now >= best.whole - 1e-9) continue
     best.whole = now
     for (const item of since) best.places[item.index] = item.s
@@ -85,26 +117,40 @@ export function* evenOut(piece: Piece, runs: readonly Run[], laid: readonly Laid
     const by = wayTo(item.run, start[i]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
   })
-  return { edit: edits.length && after.whole < before.whole - 1e-6 ? { do: 'several', edits } : null, before: told(before), after: told(after), moved: edits.length }
+  return {
+    edit: edits.length && after.whole < before.whole - 1e-6 ? { do: 'several', edits } : null,
+    before: told(before),
+    after: told(after),
+    moved: edits.length,
+  }
 }
 
 /** Whether a thing may not lie at a place: what its layer keeps clear of, with half its body about it. */
 function closed(laid: readonly LaidLayer[]): (item: Item, s: number) => boolean {
   const zones = laid.flatMap((each) => each.zones)
   const clear = new Set(laid.filter(({ layer }) => layer.clear).map(({ layer }) => layer.id))
-  const known = new Map<string, { from: number, length: number }[]>()
+  const known = new Map<string, { from: number; length: number }[]>()
   return ({ of, run }, s) => {
     if (!clear.has(of.layer)) return false
     const about = of.form === 'leaf' ? 0 : of.width / 2
     const key = `${of.layer} ${run.id} ${about}`
-    const kept = known.get(key) ?? joined(zones.filter((zone) => zone.layer !== of.layer).map((zone) => grown(zone, run, about)), run)
+    const kept =
+      known.get(key) ??
+      joined(
+        zones.filter((zone) => zone.layer !== of.layer).map((zone) => grown(zone, run, about)),
+        run,
+      )
     known.set(key, kept)
     return reserved(run, kept, s)
   }
 }
 
 function told({ gaps, balance, colours, whole }: Unevenness): Figure {
-  return figure(quantity.ratio(whole), sum`${quantity.count(COUNTS.gaps)} × ${quantity.ratio(gaps)} for uneven gaps + ${quantity.count(COUNTS.balance)} × ${quantity.ratio(balance)} for balance + ${quantity.count(COUNTS.colours)} × ${quantity.ratio(colours)} for colours that keep to one side = ${quantity.ratio(whole)}`, RULE_OF_THUMB)
+  return figure(
+    quantity.ratio(whole),
+    sum`${quantity.count(COUNTS.gaps)} × ${quantity.ratio(gaps)} for uneven gaps + ${quantity.count(COUNTS.balance)} × ${quantity.ratio(balance)} for balance + ${quantity.count(COUNTS.colours)} × ${quantity.ratio(colours)} for colours that keep to one side = ${quantity.ratio(whole)}`,
+    RULE_OF_THUMB,
+  )
 }
 
 /** How uneven a piece is as it lies. */
@@ -114,13 +160,25 @@ export function unevennessOf(piece: Piece, runs: readonly Run[], laid: readonly 
 }
 
 function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Item[] {
-  return laid.flatMap(({ layer, placements }) => placements.map((of): Omit<Item, 'index'> => {
-    const material = materialOf(shelf, of.material)!
-    return {
-      of, run: runs.find(({ id }) => id === of.run)!, weight: visualWeight(of, shelf), family: colourFamily(material.colours[0]!),
-      free: !of.pinned && !layer.locked && ruleSortOf(layer.rule.kind).evening !== 'meant', s: of.s, x: of.x, y: of.y, u: 0, v: 0,
-    }
-  })).map((item, index) => turnedBy({ ...item, index }))
+  return laid
+    .flatMap(({ layer, placements }) =>
+      placements.map((of): Omit<Item, 'index'> => {
+        const material = materialOf(shelf, of.material)!
+        return {
+          of,
+          run: runs.find(({ id }) => id === of.run)!,
+          weight: visualWeight(of, shelf),
+          family: colourFamily(material.colours[0]!),
+          free: !of.pinned && !layer.locked && ruleSortOf(layer.rule.kind).evening !== 'meant',
+          s: of.s,
+          x: of.x,
+          y: of.y,
+          u: 0,
+          v: 0,
+        }
+      }),
+    )
+    .map((item, index) => turnedBy({ ...item, index }))
 }
 
 /** An item with the way round that its place comes to: the whole way round a closed run, half the way along an open one. */
@@ -133,17 +191,25 @@ function turnedBy(item: Item): Item {
 }
 
 function rowsOf(items: readonly Item[], laid: readonly LaidLayer[]): Row[] {
-  return laid.filter(({ layer }) => ruleSortOf(layer.rule.kind).evening !== 'meant').flatMap(({ layer }) => {
-    const own = items.filter(({ of }) => of.layer === layer.id)
-    return [...new Set(own.map(({ run }) => run))].map((run): Row => {
-      const row = own.filter((item) => item.run === run).sort((a, b) => a.s - b.s)
-      const gaps = Math.max(0, run.closed ? row.length : row.length - 1)
-      // A shaped rule's gaps, in the order along the run; by hand and evenly laid ones want their share of the run.
-      const rest = row.map(({ of }) => of.rest).sort((a, b) => a - b)
-      const shaped = ruleSortOf(layer.rule.kind).evening === 'shaped'
-      return { run, items: row, wanted: Array.from({ length: gaps }, (_, i) => (shaped ? gap(run, rest[i]!, rest[(i + 1) % rest.length]!) : run.length / row.length)) }
+  return laid
+    .filter(({ layer }) => ruleSortOf(layer.rule.kind).evening !== 'meant')
+    .flatMap(({ layer }) => {
+      const own = items.filter(({ of }) => of.layer === layer.id)
+      return [...new Set(own.map(({ run }) => run))].map((run): Row => {
+        const row = own.filter((item) => item.run === run).sort((a, b) => a.s - b.s)
+        const gaps = Math.max(0, run.closed ? row.length : row.length - 1)
+        // A shaped rule's gaps, in the order along the run; by hand and evenly laid ones want their share of the run.
+        const rest = row.map(({ of }) => of.rest).sort((a, b) => a - b)
+        const shaped = ruleSortOf(layer.rule.kind).evening === 'shaped'
+        return {
+          run,
+          items: row,
+          wanted: Array.from({ length: gaps }, (_, i) =>
+            shaped ? gap(run, rest[i]!, rest[(i + 1) % rest.length]!) : run.length / row.length,
+          ),
+        }
+      })
     })
-  })
 }
 
 const gap = (run: Run, a: number, b: number): number => (run.closed ? onRun(run, b - a) || run.length : b - a)
@@ -157,7 +223,10 @@ function moveTo(item: Item, s: number): void {
 }
 
 /** What a step moved, and how it is taken back. */
-interface Moved { readonly moved: readonly Item[], undo(): void }
+interface Moved {
+  readonly moved: readonly Item[]
+  undo(): void
+}
 
 /** Slides one between its neighbours. @param by share of the gap on that side @returns null when it cannot go */
 function slideOne(scales: Scales, row: Row, i: number, by: number, closedTo: (item: Item, s: number) => boolean): Moved | null {
@@ -166,7 +235,7 @@ function slideOne(scales: Scales, row: Row, i: number, by: number, closedTo: (it
   const n = items.length
   const next = items[i + 1] ?? (run.closed ? items[0] : undefined)
   const last = items[i - 1] ?? (run.closed ? items[n - 1] : undefined)
-  const room = by > 0 ? (next ? gap(run, item.s, next.s) : run.length - item.s) : (last ? gap(run, last.s, item.s) : item.s)
+  const room = by > 0 ? (next ? gap(run, item.s, next.s) : run.length - item.s) : last ? gap(run, last.s, item.s) : item.s
   const was = item.s
   const to = onRun(run, was + by * room * 0.6)
   if (closedTo(item, to)) return null
@@ -188,10 +257,16 @@ class Scales {
   private gapSum = 0
   private readonly gapCount: number
   private readonly centre = { x: 0, y: 0, all: 0 }
-  private readonly families = new Map<string, { u: number, v: number, n: number }>()
+  private readonly families = new Map<string, { u: number; v: number; n: number }>()
   private readonly closed: boolean
 
-  constructor(private readonly piece: Piece, items: readonly Item[], rows: readonly Row[], private readonly reach: number, private readonly by: Rated) {
+  constructor(
+    private readonly piece: Piece,
+    items: readonly Item[],
+    rows: readonly Row[],
+    private readonly reach: number,
+    private readonly by: Rated,
+  ) {
     this.closed = items[0]?.run.closed ?? true
     for (const item of items) this.weigh(item, 1)
     for (const row of rows) {
@@ -224,7 +299,14 @@ class Scales {
   }
 
   read(): Unevenness {
-    return summed(this.piece, { gaps: this.gapCount ? Math.sqrt(Math.max(0, this.gapSum) / this.gapCount) : 0, centre: this.centre, families: this.families, closed: this.closed, reach: this.reach, by: this.by })
+    return summed(this.piece, {
+      gaps: this.gapCount ? Math.sqrt(Math.max(0, this.gapSum) / this.gapCount) : 0,
+      centre: this.centre,
+      families: this.families,
+      closed: this.closed,
+      reach: this.reach,
+      by: this.by,
+    })
   }
 
   private weigh({ weight, x, y, u, v, family }: Item, sign: 1 | -1): void {
@@ -233,7 +315,7 @@ class Scales {
     centre.y += sign * weight * y
     centre.all += sign * weight
     let own = this.families.get(family)
-    if (!own) this.families.set(family, own = { u: 0, v: 0, n: 0 })
+    if (!own) this.families.set(family, (own = { u: 0, v: 0, n: 0 }))
     own.u += sign * u
     own.v += sign * v
     own.n += sign
@@ -263,8 +345,8 @@ interface Sums {
   /** Root mean square of how far each gap is from what it should be, as a share of that. */
   readonly gaps: number
   /** Weights and their moments. */
-  readonly centre: { readonly x: number, readonly y: number, readonly all: number }
-  readonly families: ReadonlyMap<string, { readonly u: number, readonly v: number, readonly n: number }>
+  readonly centre: { readonly x: number; readonly y: number; readonly all: number }
+  readonly families: ReadonlyMap<string, { readonly u: number; readonly v: number; readonly n: number }>
   readonly closed: boolean
   readonly reach: number
   readonly by: Rated

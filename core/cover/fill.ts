@@ -29,10 +29,18 @@ const PLACES_ACROSS = [0, -0.55, 0.55] as const
 /** Filling stems lean a little to either side in turn, degrees. */
 const LEANS = [0, 14, -14] as const
 
-interface Candidate { readonly thing: Added, readonly lies: Placement, readonly cells: Int32Array, gain: number }
+interface Candidate {
+  readonly thing: Added
+  readonly lies: Placement
+  readonly cells: Int32Array
+  gain: number
+}
 
 /** What is added, and to which layer. */
-export interface Filler { readonly layer: Layer, readonly material: Material }
+export interface Filler {
+  readonly layer: Layer
+  readonly material: Material
+}
 
 /** The layer of leaf-shaped pieces that one would add to: the first, or the one asked for. */
 export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): Filler | null {
@@ -47,7 +55,14 @@ export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null
  * Adds stems to a layer until the faces are as full as asked, each where it covers most of what still shows.
  * Gains only shrink as stems are added, so each is worked out again only when it comes to the top (lazy greedy).
  */
-export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf, id: string | null, fullness: Brief['fullness']): Filling | null {
+export function fillTo(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  shelf: Shelf,
+  id: string | null,
+  fullness: Brief['fullness'],
+): Filling | null {
   const found = fillerLayer(piece, shelf, id)
   if (!found) return null
   const placements = laid.flatMap((each) => each.placements)
@@ -57,42 +72,77 @@ export function fillTo(piece: Piece, runs: readonly Run[], laid: readonly LaidLa
 
 /** The stems that would close one bare stretch. @param counted of the piece as it is; it is left as it was */
 export function closeStretch(counted: Counted, runs: readonly Run[], found: Filler, stretch: BareStretch, shelf: Shelf): Filling {
-  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, stretch), { once: CLOSED_AT, twice: 0 }, { run: runs.find(({ id }) => id === stretch.run)!, stretch }, runs, shelf)
+  return greedy(
+    counted,
+    found,
+    candidates(counted.grid, runs, found, shelf, stretch),
+    { once: CLOSED_AT, twice: 0 },
+    { run: runs.find(({ id }) => id === stretch.run)!, stretch },
+    runs,
+    shelf,
+  )
 }
 
 /** A stretch is closed when this share of it is covered. */
 const CLOSED_AT = 0.8
 
 /** A thing put in by hand as it will lie under another id: what its rule would turn otherwise points as before. */
-function named({ thing, lies }: Candidate, id: string, { layer }: Filler, runs: readonly Run[], shelf: Shelf): Pick<Candidate, 'thing' | 'lies'> {
+function named(
+  { thing, lies }: Candidate,
+  id: string,
+  { layer }: Filler,
+  runs: readonly Run[],
+  shelf: Shelf,
+): Pick<Candidate, 'thing' | 'lies'> {
   const own = { ...thing, id }
   const off = lies.bearing - placeAdded(layer, own, 0, 0, runs, shelf)!.bearing
   const turned = { ...own, turn: wrapDegrees(own.turn + off + 180) - 180 }
   return { thing: turned, lies: placeAdded(layer, turned, 0, 0, runs, shelf)! }
 }
 
-function candidates(grid: FaceGrid, runs: readonly Run[], { layer, material }: Filler, shelf: Shelf, within: BareStretch | null): Candidate[] {
+function candidates(
+  grid: FaceGrid,
+  runs: readonly Run[],
+  { layer, material }: Filler,
+  shelf: Shelf,
+  within: BareStretch | null,
+): Candidate[] {
   const length = pieceLength(material, layer.cut)
   const usual = Math.max(length / 6, material.width / 4, 6)
   // Sprigs have gaps: over a short stretch places are tried close together.
   const step = within ? Math.max(2, Math.min(usual, within.length / 3)) : usual
-  return runs.filter((run) => !within || run.id === within.run).flatMap((run) => {
-    const [from, span] = within ? [within.from - length * 0.6, within.length + length * 0.6] : [0, run.length]
-    const n = Math.max(2, Math.min(160, Math.ceil(span / step)))
-    return Array.from({ length: n }, (_, i) => i).flatMap((i) => PLACES_ACROSS.map((t, k): Candidate => {
-      const s = onRun(run, from + (span * (i + 0.5)) / n)
-      const turn = material.form === 'leaf' ? LEANS[(i + k) % LEANS.length]! : 0
-      const thing = { id: `${i}`, run: run.id, at: s / run.length, across: t, turn, material: material.id }
-      const lies = placeAdded(layer, thing, 0, 0, runs, shelf)!
-      return { thing, lies, cells: under(grid, silhouetteOf(lies, shelf), lies).slice(), gain: Infinity }
-    }))
-  })
+  return runs
+    .filter((run) => !within || run.id === within.run)
+    .flatMap((run) => {
+      const [from, span] = within ? [within.from - length * 0.6, within.length + length * 0.6] : [0, run.length]
+      const n = Math.max(2, Math.min(160, Math.ceil(span / step)))
+      return Array.from({ length: n }, (_, i) => i).flatMap((i) =>
+        PLACES_ACROSS.map((t, k): Candidate => {
+          const s = onRun(run, from + (span * (i + 0.5)) / n)
+          const turn = material.form === 'leaf' ? LEANS[(i + k) % LEANS.length]! : 0
+          const thing = { id: `${i}`, run: run.id, at: s / run.length, across: t, turn, material: material.id }
+          const lies = placeAdded(layer, thing, 0, 0, runs, shelf)!
+          return { thing, lies, cells: under(grid, silhouetteOf(lies, shelf), lies).slice(), gain: Infinity }
+        }),
+      )
+    })
 }
 
-function greedy({ grid, depth: whole }: Counted, found: Filler, all: readonly Candidate[], asks: { once: number, twice: number }, within: { run: Run, stretch: BareStretch } | null, runs: readonly Run[], shelf: Shelf): Filling {
+function greedy(
+  { grid, depth: whole }: Counted,
+  found: Filler,
+  all: readonly Candidate[],
+  asks: { once: number; twice: number },
+  within: { run: Run; stretch: BareStretch } | null,
+  runs: readonly Run[],
+  shelf: Shelf,
+): Filling {
   const { layer, material } = found
   const depth = whole.slice()
-  const asked = grid.stretches.map(({ run, from, length }) => !within || (run === within.run.id && along(within.run, within.stretch.from, from + length / 2) <= within.stretch.length))
+  const asked = grid.stretches.map(
+    ({ run, from, length }) =>
+      !within || (run === within.run.id && along(within.run, within.stretch.from, from + length / 2) <= within.stretch.length),
+  )
   const counts = (at: number): boolean => grid.owner[at]! > 0 && asked[grid.owner[at]! - 1]!
   let [cells, one, two] = [0, 0, 0]
   for (let at = 0; at < depth.length; at++) {
@@ -132,5 +182,12 @@ function greedy({ grid, depth: whole }: Counted, found: Filler, all: readonly Ca
       depth[at]! += 1
     }
   }
-  return { layer: layer.id, material: material.id, things, before, after: share(one), reached: share(one) >= asks.once && share(two) >= asks.twice }
+  return {
+    layer: layer.id,
+    material: material.id,
+    things,
+    before,
+    after: share(one),
+    reached: share(one) >= asks.once && share(two) >= asks.twice,
+  }
 }

@@ -23,7 +23,11 @@ export interface FaceGrid {
 }
 
 /** A short length of a run. */
-export interface Stretch { readonly run: string, readonly from: number, readonly length: number }
+export interface Stretch {
+  readonly run: string
+  readonly from: number
+  readonly length: number
+}
 
 /** Cells across the longer side of the base, and stretches along all its runs together (five minutes of the clock on a ring). */
 const FINENESS = 220
@@ -62,7 +66,13 @@ function makeGrid(runs: readonly Run[]): FaceGrid {
   const rows = Math.ceil((bottom - top) / cell) + 1
   const owner = new Uint16Array(columns * rows)
   const frame = { left, top, cell, columns, rows }
-  parts.forEach(({ quads }, i) => quads.forEach((outline) => fill(frame, outline, (at) => { owner[at] ||= i + 1 })))
+  parts.forEach(({ quads }, i) =>
+    quads.forEach((outline) =>
+      fill(frame, outline, (at) => {
+        owner[at] ||= i + 1
+      }),
+    ),
+  )
   const face = Int32Array.from([...owner.keys()].filter((at) => owner[at]! > 0))
   return { ...frame, owner, stretches: parts.map(({ stretch }) => stretch), face, cells: face.length }
 }
@@ -85,7 +95,8 @@ const crossings: number[][] = []
  */
 export function fill(
   { left, top, cell, columns, rows }: Pick<FaceGrid, 'left' | 'top' | 'cell' | 'columns' | 'rows'>,
-  outline: readonly Point[], visit: (at: number) => void,
+  outline: readonly Point[],
+  visit: (at: number) => void,
 ): void {
   while (crossings.length < rows) crossings.push([])
   let low = rows
@@ -126,7 +137,8 @@ let noted = new Int32Array(4096)
  */
 export function under(
   { left, top, cell, columns, rows }: Pick<FaceGrid, 'left' | 'top' | 'cell' | 'columns' | 'rows'>,
-  { mask, along, across }: Silhouette, { x, y, bearing }: Pick<Placement, 'x' | 'y' | 'bearing'>,
+  { mask, along, across }: Silhouette,
+  { x, y, bearing }: Pick<Placement, 'x' | 'y' | 'bearing'>,
 ): Int32Array {
   const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
   const { bits, columns: wide, rows: high } = mask

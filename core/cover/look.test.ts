@@ -17,12 +17,27 @@ const after = (piece: Piece, how: Edit): Piece => {
   if (!edited.ok) throw new Error(edited.error)
   return edited.change.piece
 }
-const balanced = (school: Brief['balance']['school'], towards = 0) => ({ brief: { fullness: 'sparse' as const, balance: { school, towards } } })
-const roses = (...at: number[]): Layer[] => at.map((place, i) => layerOf(`r${i}`, 'rose', { kind: 'single', at: place, drop: 0 }, { role: 'focal' }))
+const balanced = (school: Brief['balance']['school'], towards = 0) => ({
+  brief: { fullness: 'sparse' as const, balance: { school, towards } },
+})
+const roses = (...at: number[]): Layer[] =>
+  at.map((place, i) => layerOf(`r${i}`, 'rose', { kind: 'single', at: place, drop: 0 }, { role: 'focal' }))
 const problem = (piece: Piece, id: string) => work(piece, shelf).problems.find((each) => each.id === id)
 
 describe('colour families', () => {
-  it.each([['#ffffff', 'white'], ['#888888', 'grey'], ['#151515', 'black'], ['#6b4b33', 'brown'], ['#ae2639', 'red'], ['#d9a39a', 'pink'], ['#d9732c', 'orange'], ['#d9b22b', 'yellow'], ['#3d5a3a', 'green'], ['#4e6a85', 'blue'], ['#6f4a90', 'purple']] as const)('%s is %s', (hex, name) => expect(colourFamily(hex)).toBe(name))
+  it.each([
+    ['#ffffff', 'white'],
+    ['#888888', 'grey'],
+    ['#151515', 'black'],
+    ['#6b4b33', 'brown'],
+    ['#ae2639', 'red'],
+    ['#d9a39a', 'pink'],
+    ['#d9732c', 'orange'],
+    ['#d9b22b', 'yellow'],
+    ['#3d5a3a', 'green'],
+    ['#4e6a85', 'blue'],
+    ['#6f4a90', 'purple'],
+  ] as const)('%s is %s', (hex, name) => expect(colourFamily(hex)).toBe(name))
 })
 
 it('gives an eye more of what is large, dark, strong and coarse', () => {
@@ -50,7 +65,9 @@ describe('balance', () => {
     expect(work(pieceWith(roses(0.4, 0.6), balanced('mirrored')), shelf).balance.asMeant).toBe(true)
     expect(work(pieceWith(roses(0.4, 0.6), balanced('even')), shelf).balance.asMeant).toBe(false)
     expect(work(pieceWith(roses(0.6), balanced('offset', 200)), shelf).balance.asMeant).toBe(true)
-    expect(problem(pieceWith(roses(0.6), balanced('offset', 20)), 'balance')!.mends[0]!.edit).toMatchObject({ set: { balance: { towards: expect.closeTo(216, 0) } } })
+    expect(problem(pieceWith(roses(0.6), balanced('offset', 20)), 'balance')!.mends[0]!.edit).toMatchObject({
+      set: { balance: { towards: expect.closeTo(216, 0) } },
+    })
     expect(problem(pieceWith(roses(0.6), balanced('offset', 200)), 'balance')).toBeUndefined()
   })
   it('offers the counterpart of an accent on the heavy side, and it evens', () => {
@@ -65,7 +82,10 @@ describe('balance', () => {
   })
   it('is left and right where there is no clock', () => {
     const base = usualBase('mantel-garland')
-    const piece = pieceWith(roses(0.8).map((layer) => ({ ...layer, run: 'garland' })), { ...balanced('even'), base })
+    const piece = pieceWith(
+      roses(0.8).map((layer) => ({ ...layer, run: 'garland' })),
+      { ...balanced('even'), base },
+    )
     expect(say(problem(piece, 'balance')!.says, manner)).toMatch(/^Heavy to the right/)
   })
 })
@@ -86,7 +106,8 @@ describe('colour carry', () => {
 describe('contrast', () => {
   it('tells a piece that is lost on its surface', () => {
     const layer = layerOf('g', 'bay', { kind: 'compass', count: 12, start: 0 })
-    const on = (colour: string) => problem(pieceWith([layer], { brief: { fullness: 'sparse', surface: { kind: 'plaster', colour } } }), 'lost')
+    const on = (colour: string) =>
+      problem(pieceWith([layer], { brief: { fullness: 'sparse', surface: { kind: 'plaster', colour } } }), 'lost')
     expect(on('#41663A')).toBeDefined()
     expect(on('#EFE9DC')).toBeUndefined()
   })
@@ -100,7 +121,11 @@ describe('contrast', () => {
 })
 
 describe('a join in sight', () => {
-  const bare = (turn: number, at = 0.5) => pieceWith([layerOf('bow', 'bow-honey', { kind: 'single', at, drop: 0 })], { brief: { fullness: 'sparse' }, base: { join: 0.5, turn, hook: null } })
+  const bare = (turn: number, at = 0.5) =>
+    pieceWith([layerOf('bow', 'bow-honey', { kind: 'single', at, drop: 0 })], {
+      brief: { fullness: 'sparse' },
+      base: { join: 0.5, turn, hook: null },
+    })
   it('is told, and turning the base or moving the bow hides it', () => {
     expect(problem(bare(0), 'join')).toBeUndefined()
     const seen = problem(bare(140), 'join')!
@@ -136,7 +161,7 @@ describe('proportion', () => {
 })
 
 describe('evenOut', () => {
-  const run = (piece: Piece, seed = 1, stopAfter = Infinity): { evened: EvenedOut, reports: number[] } => {
+  const run = (piece: Piece, seed = 1, stopAfter = Infinity): { evened: EvenedOut; reports: number[] } => {
     const runs = runsOf(piece.base)
     const going = evenOut(piece, runs, arrange(piece, runs, shelf), shelf, seed)
     const reports: number[] = []
@@ -150,20 +175,31 @@ describe('evenOut', () => {
   const messy = (kind: BaseKind = 'grapevine') => {
     const base = usualBase(kind)
     const runs = runsOf(base)
-    const nudges = Object.fromEntries([0, 3, 4, 7].map((i) => [runs.length > 1 ? `${runs[0]!.id}/${i}` : String(i), { ...STILL, along: (i % 2 ? -1 : 1) * 20 }]))
-    const mix = [{ material: 'bay', share: 2, only: null }, { material: 'heather', share: 1, only: null }]
-    return pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 12, start: 0 }, { run: runs.length > 1 ? 'each' : runs[0]!.id, mix, nudges })], { base })
+    const nudges = Object.fromEntries(
+      [0, 3, 4, 7].map((i) => [runs.length > 1 ? `${runs[0]!.id}/${i}` : String(i), { ...STILL, along: (i % 2 ? -1 : 1) * 20 }]),
+    )
+    const mix = [
+      { material: 'bay', share: 2, only: null },
+      { material: 'heather', share: 1, only: null },
+    ]
+    return pieceWith(
+      [layerOf('a', 'bay', { kind: 'compass', count: 12, start: 0 }, { run: runs.length > 1 ? 'each' : runs[0]!.id, mix, nudges })],
+      { base },
+    )
   }
-  it.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'mantel-garland', 'gourd', 'scallops'])('makes a %s less uneven by what it says, in one edit', (kind) => {
-    const piece = messy(kind)
-    const { evened, reports } = run(piece)
-    expect(evened.after.value).toBeLessThan(evened.before.value)
-    expect(reports).toEqual([...reports].sort((a, b) => b - a))
-    const done = after(piece, evened.edit!)
-    const runs = runsOf(done.base)
-    expect(unevennessOf(done, runs, arrange(done, runs, shelf), shelf).value).toBeCloseTo(evened.after.value, 2)
-    expect(showSum(evened.after, manner)).toMatch(/for uneven gaps/)
-  })
+  it.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'mantel-garland', 'gourd', 'scallops'])(
+    'makes a %s less uneven by what it says, in one edit',
+    (kind) => {
+      const piece = messy(kind)
+      const { evened, reports } = run(piece)
+      expect(evened.after.value).toBeLessThan(evened.before.value)
+      expect(reports).toEqual([...reports].sort((a, b) => b - a))
+      const done = after(piece, evened.edit!)
+      const runs = runsOf(done.base)
+      expect(unevennessOf(done, runs, arrange(done, runs, shelf), shelf).value).toBeCloseTo(evened.after.value, 2)
+      expect(showSum(evened.after, manner)).toMatch(/for uneven gaps/)
+    },
+  )
   it('does the same again from the same seed', () => expect(run(messy()).evened).toEqual(run(messy()).evened))
   it('gives the best so far when it is stopped', () => {
     const { evened, reports } = run(messy(), 1, 2)
@@ -173,7 +209,10 @@ describe('evenOut', () => {
   it('leaves alone what is pinned, what is locked, and what is meant as it is', () => {
     const pinned = messy()
     const [layer] = pinned.layers
-    const held: Piece = { ...pinned, layers: [{ ...layer!, nudges: { ...layer!.nudges, 3: { ...STILL, along: -20, pinned: true } } }, ...roses(0.2)] }
+    const held: Piece = {
+      ...pinned,
+      layers: [{ ...layer!, nudges: { ...layer!.nudges, 3: { ...STILL, along: -20, pinned: true } } }, ...roses(0.2)],
+    }
     const moves = JSON.stringify(run(held).evened.edit)
     expect(moves).not.toContain('"slot":"3"')
     expect(moves).not.toContain('"layer":"r0"')
@@ -181,7 +220,14 @@ describe('evenOut', () => {
   })
   it('moves nothing into a reserved place', () => {
     const piece = messy()
-    const kept = pieceWith([layerOf('bow', 'bow-honey', { kind: 'single', at: 0.5, drop: 0 }, { reserve: 20 }), { ...piece.layers[0]!, clear: true, nudges: {} }, ...roses(0.1, 0.12, 0.15)], { base: piece.base })
+    const kept = pieceWith(
+      [
+        layerOf('bow', 'bow-honey', { kind: 'single', at: 0.5, drop: 0 }, { reserve: 20 }),
+        { ...piece.layers[0]!, clear: true, nudges: {} },
+        ...roses(0.1, 0.12, 0.15),
+      ],
+      { base: piece.base },
+    )
     const { evened } = run(kept)
     const done = evened.edit ? after(kept, evened.edit) : kept
     const laid = arrange(done, runsOf(done.base), shelf)

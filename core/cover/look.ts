@@ -69,30 +69,36 @@ export type Side = (typeof SIDES)[number]
 /** Nearer to the middle than this share of the base's reach a thing belongs to both sides. */
 const MIDDLE = 0.12
 
-interface Share { readonly family: ColourFamily, readonly colour: string, readonly area: number, readonly sides: ReadonlySet<Side> }
+interface Share {
+  readonly family: ColourFamily
+  readonly colour: string
+  readonly area: number
+  readonly sides: ReadonlySet<Side>
+}
 
 const shared = onceFor<LaidLayer, readonly Share[]>()
 
 /** What a layer brings of each colour. */
-const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Share[] => shared(laid, () => {
-  const found = new Map<ColourFamily, { colour: string, area: number, sides: Set<Side> }>()
-  for (const placement of laid.placements) {
-    const { material: id, x, y } = placement
-    const material = materialOf(shelf, id)!
-    const area = silhouetteOf(placement, shelf).area / material.colours.length
-    for (const colour of material.colours) {
-      const family = colourFamily(colour)
-      const own = found.get(family) ?? { colour, area: 0, sides: new Set<Side>() }
-      own.area += area
-      if (y < MIDDLE * reach) own.sides.add('top')
-      if (y > -MIDDLE * reach) own.sides.add('bottom')
-      if (x < MIDDLE * reach) own.sides.add('left')
-      if (x > -MIDDLE * reach) own.sides.add('right')
-      found.set(family, own)
+const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Share[] =>
+  shared(laid, () => {
+    const found = new Map<ColourFamily, { colour: string; area: number; sides: Set<Side> }>()
+    for (const placement of laid.placements) {
+      const { material: id, x, y } = placement
+      const material = materialOf(shelf, id)!
+      const area = silhouetteOf(placement, shelf).area / material.colours.length
+      for (const colour of material.colours) {
+        const family = colourFamily(colour)
+        const own = found.get(family) ?? { colour, area: 0, sides: new Set<Side>() }
+        own.area += area
+        if (y < MIDDLE * reach) own.sides.add('top')
+        if (y > -MIDDLE * reach) own.sides.add('bottom')
+        if (x < MIDDLE * reach) own.sides.add('left')
+        if (x > -MIDDLE * reach) own.sides.add('right')
+        found.set(family, own)
+      }
     }
-  }
-  return [...found].map(([family, own]) => ({ family, ...own }))
-})
+    return [...found].map(([family, own]) => ({ family, ...own }))
+  })
 
 /** Where each colour shows, the commonest first. @param reach half the bare base's longer side, mm */
 export function colourCarry(laid: readonly LaidLayer[], reach: number, shelf: Shelf): ColourCarry[] {
@@ -100,30 +106,53 @@ export function colourCarry(laid: readonly LaidLayer[], reach: number, shelf: Sh
   const whole = all.reduce((total, { area }) => total + area, 0)
   return COLOUR_FAMILIES.flatMap((family) => {
     const own = all.filter((each) => each.family === family)
-    return own.length ? [{ family, colour: own[0]!.colour, area: own.reduce((total, { area }) => total + area, 0), sides: new Set(own.flatMap(({ sides }) => [...sides])) }] : []
-  }).sort((a, b) => b.area - a.area).map(({ family, colour, area, sides }) => ({
-    family, colour, sides: SIDES.filter((side) => sides.has(side)),
-    share: figure(quantity.share(area / whole), sum`what is ${family} covers ${quantity.share(area / whole)} of the area of all that is on it, a thing of two colours counting half for each`, RULE_OF_THUMB),
-  }))
+    return own.length
+      ? [
+          {
+            family,
+            colour: own[0]!.colour,
+            area: own.reduce((total, { area }) => total + area, 0),
+            sides: new Set(own.flatMap(({ sides }) => [...sides])),
+          },
+        ]
+      : []
+  })
+    .sort((a, b) => b.area - a.area)
+    .map(({ family, colour, area, sides }) => ({
+      family,
+      colour,
+      sides: SIDES.filter((side) => sides.has(side)),
+      share: figure(
+        quantity.share(area / whole),
+        sum`what is ${family} covers ${quantity.share(area / whole)} of the area of all that is on it, a thing of two colours counting half for each`,
+        RULE_OF_THUMB,
+      ),
+    }))
 }
 
-interface Mixed { readonly l: number, readonly a: number, readonly b: number, readonly area: number }
+interface Mixed {
+  readonly l: number
+  readonly a: number
+  readonly b: number
+  readonly area: number
+}
 
 const mixing = onceFor<LaidLayer, Mixed>()
 
-const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed => mixing(laid, () => {
-  let [l, a, b, all] = [0, 0, 0, 0]
-  for (const placement of laid.placements) {
-    const material = materialOf(shelf, placement.material)!
-    const { area } = silhouetteOf(placement, shelf)
-    const own = toOklab(material.colours[0]!)
-    l += own.l * area
-    a += own.a * area
-    b += own.b * area
-    all += area
-  }
-  return { l, a, b, area: all }
-})
+const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed =>
+  mixing(laid, () => {
+    let [l, a, b, all] = [0, 0, 0, 0]
+    for (const placement of laid.placements) {
+      const material = materialOf(shelf, placement.material)!
+      const { area } = silhouetteOf(placement, shelf)
+      const own = toOklab(material.colours[0]!)
+      l += own.l * area
+      a += own.a * area
+      b += own.b * area
+      all += area
+    }
+    return { l, a, b, area: all }
+  })
 
 /** The colour of all that is on a piece, seen from across the room: the mean in OKLab by area. Null for a bare base. */
 export function meanColour(laid: readonly LaidLayer[], shelf: Shelf): string | null {
@@ -138,35 +167,56 @@ const WCAG: Figure['basis'] = { kind: 'published', source: 'contrast ratio of WC
 
 export interface Contrast {
   /** Piece against what it hangs on; null for a bare base. */
-  readonly surface: { readonly difference: Figure, readonly ratio: Figure } | null
+  readonly surface: { readonly difference: Figure; readonly ratio: Figure } | null
   /** The tie that shows least on the base, and how much the usual green one shows. */
-  readonly tie: { readonly name: string, readonly best: Figure, readonly green: Figure }
+  readonly tie: { readonly name: string; readonly best: Figure; readonly green: Figure }
 }
 
 /** Wires and ties that are to be had, by colour. */
 export const TIES = [
-  { name: 'green wire', colour: '#37524A' }, { name: 'brown wire', colour: '#5E4632' }, { name: 'bare wire', colour: '#8C8E8C' },
-  { name: 'black wire', colour: '#2A2827' }, { name: 'white wire', colour: '#E4E4DF' }, { name: 'brass wire', colour: '#B08D4A' },
+  { name: 'green wire', colour: '#37524A' },
+  { name: 'brown wire', colour: '#5E4632' },
+  { name: 'bare wire', colour: '#8C8E8C' },
+  { name: 'black wire', colour: '#2A2827' },
+  { name: 'white wire', colour: '#E4E4DF' },
+  { name: 'brass wire', colour: '#B08D4A' },
 ] as const
 
 /** How far apart two colours look: CIEDE2000, 0 the same, about 2 just told apart. */
 export const colourDifference = (a: string, b: string): number => deltaE(a, b)
-const differences = remembered((pair) => colourDifference(...pair.split(' ') as [string, string]))
+const differences = remembered((pair) => colourDifference(...(pair.split(' ') as [string, string])))
 
 export function contrastOf({ base, brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Contrast {
   const mean = meanColour(laid, shelf)
   const difference = (a: string, b: string, words: string): Figure => {
     const value = differences(`${a} ${b}`)
-    return figure(quantity.ratio(value), sum`${words}, ${a} against ${b}: ${quantity.ratio(value)}; under 10 is hard to see from across a room`, CIEDE)
+    return figure(
+      quantity.ratio(value),
+      sum`${words}, ${a} against ${b}: ${quantity.ratio(value)}; under 10 is hard to see from across a room`,
+      CIEDE,
+    )
   }
-  const best = TIES.reduce((least, each) => (differences(`${each.colour} ${base.colour}`) < differences(`${least.colour} ${base.colour}`) ? each : least))
+  const best = TIES.reduce((least, each) =>
+    differences(`${each.colour} ${base.colour}`) < differences(`${least.colour} ${base.colour}`) ? each : least,
+  )
   const { colour } = brief.surface
   const name = BASE_SORTS[base.kind].name.toLowerCase()
   return {
-    surface: mean === null ? null : {
-      difference: difference(mean, colour, 'the mean colour of what is on it'),
-      ratio: figure(quantity.ratio(wcagContrast(mean, colour)), sum`lightness of ${mean} against ${colour} = ${quantity.ratio(wcagContrast(mean, colour))} to 1`, WCAG),
+    surface:
+      mean === null
+        ? null
+        : {
+            difference: difference(mean, colour, 'the mean colour of what is on it'),
+            ratio: figure(
+              quantity.ratio(wcagContrast(mean, colour)),
+              sum`lightness of ${mean} against ${colour} = ${quantity.ratio(wcagContrast(mean, colour))} to 1`,
+              WCAG,
+            ),
+          },
+    tie: {
+      name: best.name,
+      best: difference(best.colour, base.colour, `${best.name} on the ${name}`),
+      green: difference(TIES[0].colour, base.colour, `${TIES[0].name} on the ${name}`),
     },
-    tie: { name: best.name, best: difference(best.colour, base.colour, `${best.name} on the ${name}`), green: difference(TIES[0].colour, base.colour, `${TIES[0].name} on the ${name}`) },
   }
 }

@@ -46,29 +46,52 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
     const whole = stretch.length === run.length
     const closing = filler ? closeStretch(counted, runs, filler, stretch, shelf) : null
     const mend: Mend = closing?.things.length
-      ? { says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`, edit: { do: 'add', layer: closing.layer, things: closing.things } }
+      ? {
+          says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`,
+          edit: { do: 'add', layer: closing.layer, things: closing.things },
+        }
       : { says: sum`A layer of greenery would close it`, edit: null }
     return {
-      id: `bare:${i}`, severity: 'care', layer: null, mends: [mend],
-      says: whole ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
-        : run.closed ? ['Bare from ', ...anchorSays(run, stretch.from), ' to ', ...anchorSays(run, end), runs.length > 1 ? ` on the ${run.name}.` : '.']
+      id: `bare:${i}`,
+      severity: 'care',
+      layer: null,
+      mends: [mend],
+      says: whole
+        ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
+        : run.closed
+          ? [
+              'Bare from ',
+              ...anchorSays(run, stretch.from),
+              ' to ',
+              ...anchorSays(run, end),
+              runs.length > 1 ? ` on the ${run.name}.` : '.',
+            ]
           : sum`Bare from ${quantity.length(stretch.from)} to ${quantity.length(end)} ${run.reads.kind === 'from' ? run.reads.words : ''}${runs.length > 1 ? ` (${run.name})` : ''}.`,
     }
   })
   const sparseMend: Mend = { says: sum`Let the base show on purpose`, edit: { do: 'brief', set: { fullness: 'sparse' } } }
   if (bare.length) return bare.map((problem, i) => (i === 0 ? { ...problem, mends: [...problem.mends, sparseMend] } : problem))
   if (cover.share.value < asks.once) {
-    return [{
-      id: 'thin', severity: 'note', layer: null, mends: [sparseMend],
-      says: sum`${quantity.share(cover.share.value)} of the face is covered; ${piece.brief.fullness} wants ${quantity.share(asks.once)}.`,
-    }]
+    return [
+      {
+        id: 'thin',
+        severity: 'note',
+        layer: null,
+        mends: [sparseMend],
+        says: sum`${quantity.share(cover.share.value)} of the face is covered; ${piece.brief.fullness} wants ${quantity.share(asks.once)}.`,
+      },
+    ]
   }
   if (cover.twoDeep.value < asks.twice) {
-    return [{
-      id: 'not lush', severity: 'note', layer: null,
-      says: sum`${quantity.share(cover.twoDeep.value)} of the face is two deep; lush wants ${quantity.share(asks.twice)}.`,
-      mends: [{ says: sum`Full is enough`, edit: { do: 'brief', set: { fullness: 'full' } } }],
-    }]
+    return [
+      {
+        id: 'not lush',
+        severity: 'note',
+        layer: null,
+        says: sum`${quantity.share(cover.twoDeep.value)} of the face is two deep; lush wants ${quantity.share(asks.twice)}.`,
+        mends: [{ says: sum`Full is enough`, edit: { do: 'brief', set: { fullness: 'full' } } }],
+      },
+    ]
   }
   return []
 }
@@ -90,27 +113,40 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   }
   if (coveredAt(counted, run, s) >= rate(HIDDEN, shelf)) return []
   const { join, name } = BASE_SORTS[base.kind]
-  const hiding = laid.filter(({ layer }) => HIDING.has(layer.role)).flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each)).map((each) => ({ layer, each })))
+  const hiding = laid
+    .filter(({ layer }) => HIDING.has(layer.role))
+    .flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each)).map((each) => ({ layer, each })))
   const order = [...HIDING]
   const [cover] = hiding.sort((a, b) => order.indexOf(a.layer.role) - order.indexOf(b.layer.role))
   const mends: Mend[] = []
   if (cover && base.shape.form === 'ring') {
     const by = wrapDegrees(clockAngle(run, cover.each.s) - clockAngle(run, s))
-    const said = by > 180 ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${materialOf(shelf, cover.each.material)!.name} covers it`
-      : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${materialOf(shelf, cover.each.material)!.name} covers it`
+    const said =
+      by > 180
+        ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${materialOf(shelf, cover.each.material)!.name} covers it`
+        : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${materialOf(shelf, cover.each.material)!.name} covers it`
     if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
   }
   // What hangs on cords hides nothing where they begin.
-  const bow = laid.find(({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id)
+  const bow = laid.find(
+    ({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id,
+  )
   if (bow?.layer.rule.kind === 'single' && bow.placements.length) {
     const { rule, id } = bow.layer
-    mends.push({ says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`, edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } } })
+    mends.push({
+      says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`,
+      edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } },
+    })
   }
-  return [{
-    id: 'join', severity: piece.brief.fullness === 'sparse' ? 'note' : 'care', layer: null,
-    says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
-    mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
-  }]
+  return [
+    {
+      id: 'join',
+      severity: piece.brief.fullness === 'sparse' ? 'note' : 'care',
+      layer: null,
+      says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
+      mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
+    },
+  ]
 }
 
 /** So many counterparts are offered. */
@@ -122,20 +158,40 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
   const side = runs[0]!.closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
   const off = quantity.share(balance.off.value)
   if (school === 'offset') {
-    return [{
-      id: 'balance', severity: 'note', layer: null,
-      says: balance.off.value < rate(EVEN_WITHIN, shelf) ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.` : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
-      mends: [{ says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } }, { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } }],
-    }]
+    return [
+      {
+        id: 'balance',
+        severity: 'note',
+        layer: null,
+        says:
+          balance.off.value < rate(EVEN_WITHIN, shelf)
+            ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.`
+            : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
+        mends: [
+          { says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } },
+          { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } },
+        ],
+      },
+    ]
   }
-  const counterparts = unanswered(laid, balance, runs, shelf).slice(0, COUNTERPARTS).map(({ thing, run, s }): Mend => ({
-    says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s)], edit: copyAcross(piece, [thing], runs, shelf),
-  }))
-  return [{
-    id: 'balance', severity: 'note', layer: null,
-    says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
-    mends: [...counterparts, { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } }],
-  }]
+  const counterparts = unanswered(laid, balance, runs, shelf)
+    .slice(0, COUNTERPARTS)
+    .map(({ thing, run, s }): Mend => ({
+      says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s)],
+      edit: copyAcross(piece, [thing], runs, shelf),
+    }))
+  return [
+    {
+      id: 'balance',
+      severity: 'note',
+      layer: null,
+      says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
+      mends: [
+        ...counterparts,
+        { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
+      ],
+    },
+  ]
 }
 
 /** Less than this share of everything is a speck, not a colour to carry: rule of thumb. */
@@ -147,7 +203,9 @@ function colourProblems({ piece, carry, laid }: Seen): Problem[] {
   if (!alone.length || carry.length < 2) return []
   const opposite = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const
   return alone.slice(0, 2).map(({ family, sides }): Problem => ({
-    id: `colour:${family}`, severity: 'note', layer: null,
+    id: `colour:${family}`,
+    severity: 'note',
+    layer: null,
     says: sum`${capital(family)} shows only at the ${listed(sides)}.`,
     mends: [{ says: sum`Carry it to the ${listed(sides.map((side) => opposite[side]))}`, edit: null }],
   }))
@@ -158,13 +216,19 @@ function contrastProblems({ piece, contrast, cover, shelf }: Seen): Problem[] {
   const problems: Problem[] = []
   if (contrast.surface && contrast.surface.difference.value < lost) {
     problems.push({
-      id: 'lost', severity: 'care', layer: null, mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
+      id: 'lost',
+      severity: 'care',
+      layer: null,
+      mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
       says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.ratio(lost)} a piece is lost.`,
     })
   }
   if (contrast.tie.green.value > rate(SHOWS_OVER, shelf) && cover.share.value < rate(FULL_ONCE, shelf)) {
     problems.push({
-      id: 'tie', severity: 'note', layer: null, mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
+      id: 'tie',
+      severity: 'note',
+      layer: null,
+      mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
       says: sum`Green wire would show on the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}.`,
     })
   }

@@ -12,7 +12,15 @@ const offcut = (id: string, length: number): Stock => ({ id, length, price: 0, s
 
 describe('the knapsack', () => {
   it('packs the best within the room and the counts', () => {
-    expect(packBest([{ size: 5, worth: 6, most: 9 }, { size: 3, worth: 3.5, most: 2 }], 13)).toEqual({ counts: [2, 1], worth: 15.5 })
+    expect(
+      packBest(
+        [
+          { size: 5, worth: 6, most: 9 },
+          { size: 3, worth: 3.5, most: 2 },
+        ],
+        13,
+      ),
+    ).toEqual({ counts: [2, 1], worth: 15.5 })
     expect(packBest([{ size: 20, worth: 6, most: 9 }], 13)).toEqual({ counts: [0], worth: 0 })
     expect(packBest([], 13).worth).toBe(0)
   })
@@ -47,13 +55,20 @@ describe('a cutting plan', () => {
     expect(plan.short).toEqual([])
   })
   it('joins nothing that need not be joined, and takes what is in the house first', () => {
-    expect(planCuts({ wants: [want('wrap', 500, 1, true)], stocks: [offcut('end', 1000), roll(2000)], least: 100 })).toMatchObject({ cost: 0, opened: 0, rolls: [{ stock: 'end' }] })
+    expect(planCuts({ wants: [want('wrap', 500, 1, true)], stocks: [offcut('end', 1000), roll(2000)], least: 100 })).toMatchObject({
+      cost: 0,
+      opened: 0,
+      rolls: [{ stock: 'end' }],
+    })
     const three = planCuts({ wants: [want('wrap', 1900, 3, true)], stocks: [roll(2000), roll(6000, 900, 'long')], least: 100 })
     expect([three.cost, three.proven, three.rolls.flatMap(({ cuts }) => cuts).some(({ part }) => part)]).toEqual([900, true, false])
     // Joined, three of 1,300 come out of two rolls of 2,000; whole they take three.
     const thrift = planCuts({ wants: [want('wrap', 1300, 3, true)], stocks: [roll(2000)], least: 100 })
     expect(thrift.cost).toBe(1000)
-    for (const [wants, stocks] of [[[want('wrap', 2100, 1, true)], [roll(2000)]], [[want('wrap', 3900, 2, true)], [roll(2000), offcut('a', 300)]]] as const) {
+    for (const [wants, stocks] of [
+      [[want('wrap', 2100, 1, true)], [roll(2000)]],
+      [[want('wrap', 3900, 2, true)], [roll(2000), offcut('a', 300)]],
+    ] as const) {
       const plan = planCuts({ wants, stocks, least: 100 })
       expect(plan.short).toEqual([])
       for (const { length } of plan.rolls.flatMap(({ cuts }) => cuts)) expect(length).toBeGreaterThanOrEqual(150 - 1e-6)
@@ -61,7 +76,11 @@ describe('a cutting plan', () => {
   })
   it('proves nothing of a plan that leaves something out, and takes a roll at no price for nothing', () => {
     expect(planCuts({ wants: [want('long', 2500), want('a', 500, 2)], stocks: [roll(2000)], least: 100 }).proven).toBe(false)
-    expect(planCuts({ wants: [want('a', 500, 3)], stocks: [roll(2000, 0)], least: 100 })).toMatchObject({ cost: 0, opened: 1, proven: true })
+    expect(planCuts({ wants: [want('a', 500, 3)], stocks: [roll(2000, 0)], least: 100 })).toMatchObject({
+      cost: 0,
+      opened: 1,
+      proven: true,
+    })
     expect(planCuts({ wants: [want('a', 500, 9)], stocks: [roll(2000, 0)], least: 100 })).toMatchObject({ cost: 0, opened: 3 })
   })
   it('keeps the longest rest of many pieces by moving them', () => {
@@ -70,7 +89,15 @@ describe('a cutting plan', () => {
     expect([plan.opened, plan.kept]).toEqual([2, 600])
   })
   it('gives nothing for nothing', () => {
-    expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({ rolls: [], opened: 0, kept: 0, cost: 0, bound: 0, proven: true, short: [] })
+    expect(planCuts({ wants: [], stocks: [roll(2000)], least: 100 })).toEqual({
+      rolls: [],
+      opened: 0,
+      kept: 0,
+      cost: 0,
+      bound: 0,
+      proven: true,
+      short: [],
+    })
     expect(planCuts({ wants: [want('a', 500, 0)], stocks: [roll(2000)], least: 100 }).rolls).toEqual([])
   })
   it('plans two thousand pieces, and can be stopped with the best so far and its bound', () => {
@@ -89,15 +116,30 @@ describe('a cutting plan', () => {
 
 describe('what is cut already', () => {
   it('is taken off what is wanted while it fits', () => {
-    const cut = [{ id: '1', want: 'tail', length: 450 }, { id: '2', want: 'tail', length: 450 }, { id: '3', want: 'gone', length: 200 }]
+    const cut = [
+      { id: '1', want: 'tail', length: 450 },
+      { id: '2', want: 'tail', length: 450 },
+      { id: '3', want: 'gone', length: 200 },
+    ]
     expect(reckon([want('tail', 450, 3)], cut)).toMatchObject({ left: [{ id: 'tail', count: 1 }], over: [{ id: '3' }] })
     const changed = reckon([want('tail', 400, 3)], cut)
     expect(changed.left).toEqual([want('tail', 400, 3)])
-    expect(asStock(changed.over).map(({ length }) => length).sort()).toEqual([200, 450, 450])
-    expect(reckon([want('tail', 450, 1)], cut).over.map(({ id }) => id).sort()).toEqual(['2', '3'])
+    expect(
+      asStock(changed.over)
+        .map(({ length }) => length)
+        .sort(),
+    ).toEqual([200, 450, 450])
+    expect(
+      reckon([want('tail', 450, 1)], cut)
+        .over.map(({ id }) => id)
+        .sort(),
+    ).toEqual(['2', '3'])
   })
   it('counts parts of joined pieces by their length', () => {
-    const parts = [{ id: '1', want: 'wrap', length: 700 }, { id: '2', want: 'wrap', length: 500 }]
+    const parts = [
+      { id: '1', want: 'wrap', length: 700 },
+      { id: '2', want: 'wrap', length: 500 },
+    ]
     // By hand: 700 of 1,000 leaves 300 and a lap of 25; 500 begins the other, which leaves 525.
     expect(reckon([want('wrap', 1000, 2, true)], parts).left.map(({ length }) => length)).toEqual([325, 525])
     expect(reckon([want('wrap', 1000, 1, true)], parts)).toMatchObject({ left: [], over: [] })
@@ -116,7 +158,10 @@ describe('rolls that a shop has', () => {
     expect(other.supply).toBeNull()
   })
   it('the fewest of one length is what the plan opens', () => {
-    const wants = [{ length: 700, count: 3, joins: false }, { length: 300, count: 4, joins: false }]
+    const wants = [
+      { length: 700, count: 3, joins: false },
+      { length: 300, count: 4, joins: false },
+    ]
     expect(fewestRolls(1000, wants)).toBe(4)
     expect(fewestRolls(1000, wants)).toBe(4)
     expect(fewestRolls(1000, [{ length: 250, count: 8, joins: false }])).toBe(2)

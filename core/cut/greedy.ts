@@ -3,7 +3,8 @@ import { relaxing } from './bound'
 import { packBest } from './knapsack'
 
 export const usedOf = (sizes: readonly number[], { counts }: Pattern): number => counts.reduce((sum, n, i) => sum + n * sizes[i]!, 0)
-export const costOf = (job: Pick<Units, 'stocks'>, plan: readonly Pattern[]): number => plan.reduce((sum, { stock }) => sum + job.stocks[stock]!.cost, 0)
+export const costOf = (job: Pick<Units, 'stocks'>, plan: readonly Pattern[]): number =>
+  plan.reduce((sum, { stock }) => sum + job.stocks[stock]!.cost, 0)
 
 /** What is still to be cut while a plan grows. */
 class Left {
@@ -18,11 +19,22 @@ class Left {
     this.loose = job.loose
   }
 
-  get done(): boolean { return this.loose <= 0 && this.counts.every((n) => n === 0) }
+  get done(): boolean {
+    return this.loose <= 0 && this.counts.every((n) => n === 0)
+  }
 
-  get units(): Units { return { ...this.job, counts: this.counts, loose: this.loose, stocks: this.job.stocks.map((stock, k) => ({ ...stock, supply: this.supply[k]! })) } }
+  get units(): Units {
+    return {
+      ...this.job,
+      counts: this.counts,
+      loose: this.loose,
+      stocks: this.job.stocks.map((stock, k) => ({ ...stock, supply: this.supply[k]! })),
+    }
+  }
 
-  trimmed({ stock, counts }: Pattern): Pattern { return { stock, counts: counts.map((n, i) => Math.min(n, this.counts[i]!)) } }
+  trimmed({ stock, counts }: Pattern): Pattern {
+    return { stock, counts: counts.map((n, i) => Math.min(n, this.counts[i]!)) }
+  }
 
   /** Cuts one roll so, as far as it is still wanted. @returns whether that was of use */
   cut(pattern: Pattern): boolean {
@@ -30,7 +42,9 @@ class Left {
     const own = this.trimmed(pattern)
     const used = usedOf(this.job.sizes, own)
     if (used === 0 && this.loose <= 0) return false
-    own.counts.forEach((n, i) => { this.counts[i]! -= n })
+    own.counts.forEach((n, i) => {
+      this.counts[i]! -= n
+    })
     if (this.supply[pattern.stock] !== null) this.supply[pattern.stock]! -= 1
     this.loose = Math.max(0, this.loose - (this.job.stocks[pattern.stock]!.size - used))
     this.plan.push(own)
@@ -47,7 +61,10 @@ export function filling(job: Units): Pattern[] {
     let most = -1
     left.units.stocks.forEach(({ size, cost, supply }, stock) => {
       if (supply === 0) return
-      const { counts } = packBest(job.sizes.map((each, i) => ({ size: each, worth: each * (1 + (0.05 * each) / longest), most: left.counts[i]! })), size)
+      const { counts } = packBest(
+        job.sizes.map((each, i) => ({ size: each, worth: each * (1 + (0.05 * each) / longest), most: left.counts[i]! })),
+        size,
+      )
       const used = usedOf(job.sizes, { stock, counts })
       const filled = left.loose > 0 ? size : used
       const value = filled === 0 ? -1 : cost === 0 ? 1e9 + used / size : filled / cost
@@ -73,7 +90,10 @@ export function* diving(job: Units, known: Pattern[], first: Relaxed): Generator
       if (!next || !left.cut(next.pattern)) break
     }
     if (left.done) break
-    relaxed = yield* relaxing(left.units, known.map((pattern) => left.trimmed(pattern)))
+    relaxed = yield* relaxing(
+      left.units,
+      known.map((pattern) => left.trimmed(pattern)),
+    )
   }
   return left.plan
 }

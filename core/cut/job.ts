@@ -26,7 +26,11 @@ export interface CutJob {
   readonly least: number
 }
 
-export interface Cut { readonly want: string, readonly length: number, readonly part: boolean }
+export interface Cut {
+  readonly want: string
+  readonly length: number
+  readonly part: boolean
+}
 
 /** One roll or offcut, its cuts in the order in which they are made. */
 export interface CutRoll {
@@ -51,7 +55,7 @@ export interface CutPlan {
   /** Whether the cost is the least there is. */
   readonly proven: boolean
   /** What could not be cut from anything, by want. */
-  readonly short: readonly { readonly want: string, readonly count: number }[]
+  readonly short: readonly { readonly want: string; readonly count: number }[]
 }
 
 /** How far two parts of a piece lap where they are joined, mm: rule of thumb. */

@@ -1,8 +1,15 @@
 /** A kind of thing to pack: its size in whole units, what one is worth, and how many there are at most. */
-export interface Packable { readonly size: number, readonly worth: number, readonly most: number }
+export interface Packable {
+  readonly size: number
+  readonly worth: number
+  readonly most: number
+}
 
 /** What to pack: how many of each kind, and what all of it is worth. */
-export interface Packed { readonly counts: number[], readonly worth: number }
+export interface Packed {
+  readonly counts: number[]
+  readonly worth: number
+}
 
 /**
  * The bounded knapsack, exactly, by dynamic programming over the room in whole units; counts are split into powers of
@@ -11,7 +18,7 @@ export interface Packed { readonly counts: number[], readonly worth: number }
  * @param room whole units
  */
 export function packBest(kinds: readonly Packable[], room: number): Packed {
-  const parts: { readonly kind: number, readonly times: number, readonly size: number, readonly worth: number }[] = []
+  const parts: { readonly kind: number; readonly times: number; readonly size: number; readonly worth: number }[] = []
   kinds.forEach(({ size, worth, most }, kind) => {
     if (worth <= 0 || size > room) return
     let left = Math.min(most, Math.floor(room / size))

@@ -1,5 +1,8 @@
 /** A column of the master problem: what it costs and what it puts into each row. */
-export interface Column { readonly cost: number, readonly rows: readonly number[] }
+export interface Column {
+  readonly cost: number
+  readonly rows: readonly number[]
+}
 
 const TINY = 1e-9
 
@@ -52,8 +55,10 @@ export class Master {
   }
 
   /** How much of each column is taken. */
-  taken(): { readonly column: number, readonly amount: number }[] {
-    return this.names.flatMap((column, i) => (typeof column === 'number' && this.amounts[i]! > TINY ? [{ column, amount: this.amounts[i]! }] : []))
+  taken(): { readonly column: number; readonly amount: number }[] {
+    return this.names.flatMap((column, i) =>
+      typeof column === 'number' && this.amounts[i]! > TINY ? [{ column, amount: this.amounts[i]! }] : [],
+    )
   }
 
   /** Brings a column in. */

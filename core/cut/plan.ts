@@ -9,7 +9,11 @@ import type { Prepared } from './written'
 import { planOf } from './written'
 
 /** How far planning has come: the cost of the best plan so far and what no plan can beat, null while not known. */
-export interface Planning { readonly stage: 'bound' | 'improve' | 'search', readonly best: number | null, readonly bound: number | null }
+export interface Planning {
+  readonly stage: 'bound' | 'improve' | 'search'
+  readonly best: number | null
+  readonly bound: number | null
+}
 
 /** More kinds of lengths than this are filled without a bound from patterns. */
 const MOST_KINDS = 160
@@ -25,7 +29,10 @@ export function* planning(job: CutJob): Generator<Planning, CutPlan, boolean | u
   const longest = longestOf(job.stocks)
   const loosely = unitsOf(wants, job.stocks)
   // Whole, but for what no roll is long enough for.
-  const wholly = unitsOf(wants.map((want) => (want.joins && grains(want.length) <= longest ? { ...want, joins: false } : want)), job.stocks)
+  const wholly = unitsOf(
+    wants.map((want) => (want.joins && grains(want.length) <= longest ? { ...want, joins: false } : want)),
+    job.stocks,
+  )
   const whole = yield* solving(wholly.units)
   const planned = planOf(job, wholly, whole.plan, whole.bound, whole.proven)
   if (loosely.units.loose === wholly.units.loose) {
@@ -47,7 +54,12 @@ function outdoes(a: CutPlan, b: CutPlan): boolean {
 }
 
 /** A plan in patterns, what none can beat, and whether it was told to stop. */
-interface Solved { readonly plan: Pattern[], readonly bound: number, readonly proven: boolean, readonly stopped: boolean }
+interface Solved {
+  readonly plan: Pattern[]
+  readonly bound: number
+  readonly proven: boolean
+  readonly stopped: boolean
+}
 
 /**
  * The least-cost plan of a job in whole units.
@@ -60,9 +72,15 @@ function* solving(units: Units, enough = -Infinity, effort = 1): Generator<Plann
   const cost = (): number => costOf(units, best)
   const better = (plan: Pattern[]): void => {
     const tried = cheaper(units, plan)
-    if (missing(units, tried) < missing(units, best) || (missing(units, tried) === missing(units, best) && costOf(units, tried) < cost())) best = tried
+    if (missing(units, tried) < missing(units, best) || (missing(units, tried) === missing(units, best) && costOf(units, tried) < cost()))
+      best = tried
   }
-  const finish = (proven: boolean, stopped = false): Solved => ({ plan: best, bound: proven ? cost() : Math.min(bound, cost()), proven, stopped })
+  const finish = (proven: boolean, stopped = false): Solved => ({
+    plan: best,
+    bound: proven ? cost() : Math.min(bound, cost()),
+    proven,
+    stopped,
+  })
   const tell = (stage: Planning['stage']): Planning => ({ stage, best: missing(units, best) ? null : cost(), bound })
 
   better(filling(units))
@@ -99,14 +117,20 @@ const KEEPING = { ways: 4000, plans: 24, effort: 0.01 } as const
  * the longest rest down, and the first that leaves the others to be cut at no greater cost is the best.
  * @returns null when none was found that keeps more than the plan does already
  */
-function* keeping(units: Units, { plan, proven }: Solved, planned: CutPlan, least: number): Generator<Planning, Pattern[] | null, boolean | undefined> {
+function* keeping(
+  units: Units,
+  { plan, proven }: Solved,
+  planned: CutPlan,
+  least: number,
+): Generator<Planning, Pattern[] | null, boolean | undefined> {
   if (!proven || units.loose > 0 || planned.short.length) return null
   const cost = costOf(units, plan)
   const kept = Math.max(grains(planned.kept), grains(least) - 1)
   let plans = 0
   for (const { stock, counts } of waysKeeping(units, kept)) {
     const others: Units = {
-      ...units, counts: units.counts.map((n, i) => n - counts[i]!),
+      ...units,
+      counts: units.counts.map((n, i) => n - counts[i]!),
       stocks: units.stocks.map((each, k) => (k === stock && each.supply !== null ? { ...each, supply: each.supply - 1 } : each)),
     }
     const left = cost - units.stocks[stock]!.cost
@@ -122,7 +146,7 @@ function* keeping(units: Units, { plan, proven }: Solved, planned: CutPlan, leas
 
 /** Ways to cut one roll that leave more than so much of it, the longest rest first. */
 function waysKeeping({ sizes, counts, stocks }: Units, kept: number): Pattern[] {
-  const found: { readonly pattern: Pattern, readonly rest: number }[] = []
+  const found: { readonly pattern: Pattern; readonly rest: number }[] = []
   const tried = new Set<string>()
   stocks.forEach(({ size, supply, cost }, stock) => {
     const alike = `${size} ${cost} ${supply === null}`
@@ -163,7 +187,8 @@ function* through<T>(steps: Generator<void, T>, tell: () => Planning): Generator
   }
 }
 
-const longestOf = (stocks: readonly Stock[]): number => stocks.reduce((most, { length, supply }) => (supply === 0 ? most : Math.max(most, grains(length))), 0)
+const longestOf = (stocks: readonly Stock[]): number =>
+  stocks.reduce((most, { length, supply }) => (supply === 0 ? most : Math.max(most, grains(length))), 0)
 
 function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): Prepared {
   const longest = longestOf(stocks)
@@ -175,11 +200,18 @@ function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): Prepared {
   const lengths = [...byLength.keys()].sort((a, b) => b - a)
   return {
     units: {
-      sizes: lengths, counts: lengths.map((length) => byLength.get(length)!.reduce((sum, { count }) => sum + count, 0)),
-      stocks: stocks.map(({ length, price, supply }) => ({ size: grains(length), cost: supply === null ? Math.max(1, price) : price, supply })),
+      sizes: lengths,
+      counts: lengths.map((length) => byLength.get(length)!.reduce((sum, { count }) => sum + count, 0)),
+      stocks: stocks.map(({ length, price, supply }) => ({
+        size: grains(length),
+        cost: supply === null ? Math.max(1, price) : price,
+        supply,
+      })),
       loose: joined.reduce((sum, { length, count }) => sum + grains(length) * count, 0),
     },
-    kinds: lengths.map((length) => byLength.get(length)!), joined, tooLong,
+    kinds: lengths.map((length) => byLength.get(length)!),
+    joined,
+    tooLong,
   }
 }
 

@@ -2,7 +2,11 @@ import type { Stock, Want } from './job'
 import { GRAIN, grains, LAP } from './job'
 
 /** A piece that has been cut. */
-export interface CutPiece { readonly id: string, readonly want: string, readonly length: number }
+export interface CutPiece {
+  readonly id: string
+  readonly want: string
+  readonly length: number
+}
 
 /** What is in pieces already, held against what is wanted now. */
 export interface Reckoned {

@@ -16,11 +16,20 @@ const BREATH = 500
  * @param best what must be beaten @param step costs differ by multiples of this @param effort how much of the usual search is made, over 0 to 1
  * @returns the cheapest plan found, or null when there is none; `whole` tells whether all was looked at
  */
-export function* searching(job: Units, { worth, off }: Relaxed, best: number, bound: number, step: number, effort = 1): Generator<void, { readonly plan: Pattern[] | null, readonly whole: boolean }> {
+export function* searching(
+  job: Units,
+  { worth, off }: Relaxed,
+  best: number,
+  bound: number,
+  step: number,
+  effort = 1,
+): Generator<void, { readonly plan: Pattern[] | null; readonly whole: boolean }> {
   const order = job.sizes.map((_, i) => i).sort((a, b) => job.sizes[b]! - job.sizes[a]!)
   const left = [...job.counts]
   const supply = job.stocks.map((stock) => stock.supply)
-  const stocks = job.stocks.map((_, k) => k).sort((a, b) => job.stocks[a]!.cost / job.stocks[a]!.size - job.stocks[b]!.cost / job.stocks[b]!.size)
+  const stocks = job.stocks
+    .map((_, k) => k)
+    .sort((a, b) => job.stocks[a]!.cost / job.stocks[a]!.size - job.stocks[b]!.cost / job.stocks[b]!.size)
   const seen = new Map<string, number>()
   const path: Pattern[] = []
   let plan: Pattern[] | null = null
@@ -69,25 +78,31 @@ export function* searching(job: Units, { worth, off }: Relaxed, best: number, bo
     if (before !== undefined && before <= cost) return
     seen.set(key, cost)
     const tried = new Set<string>()
-    const choices = stocks.flatMap((k) => {
-      const { size, cost: price } = job.stocks[k]!
-      const alike = `${size} ${price} ${supply[k] === null}`
-      if (supply[k] === 0 || size < job.sizes[first]! || tried.has(alike)) return []
-      tried.add(alike)
-      const { ways, steps } = fullPatterns(job.sizes, left, order, first, size)
-      work += steps
-      if (steps > MOST_STEPS) whole = false
-      return ways.map((counts) => ({ k, counts, price, lost: price - counts.reduce((sum, n, i) => sum + n * worth[i]!, 0) }))
-    }).sort((a, b) => a.lost - b.lost)
+    const choices = stocks
+      .flatMap((k) => {
+        const { size, cost: price } = job.stocks[k]!
+        const alike = `${size} ${price} ${supply[k] === null}`
+        if (supply[k] === 0 || size < job.sizes[first]! || tried.has(alike)) return []
+        tried.add(alike)
+        const { ways, steps } = fullPatterns(job.sizes, left, order, first, size)
+        work += steps
+        if (steps > MOST_STEPS) whole = false
+        return ways.map((counts) => ({ k, counts, price, lost: price - counts.reduce((sum, n, i) => sum + n * worth[i]!, 0) }))
+      })
+      .sort((a, b) => a.lost - b.lost)
     for (const { k, counts, price } of choices) {
       if (target <= bound || tired()) return
-      counts.forEach((n, i) => { left[i]! -= n })
+      counts.forEach((n, i) => {
+        left[i]! -= n
+      })
       if (supply[k] !== null) supply[k]! -= 1
       path.push({ stock: k, counts })
       yield* from(cost + price)
       path.pop()
       if (supply[k] !== null) supply[k]! += 1
-      counts.forEach((n, i) => { left[i]! += n })
+      counts.forEach((n, i) => {
+        left[i]! += n
+      })
     }
   }
   yield* from(0)
@@ -98,9 +113,15 @@ export function* searching(job: Units, { worth, off }: Relaxed, best: number, bo
  * Ways to cut a roll that holds the first kind and has room for nothing more, fullest first.
  * @returns as many as were found within the steps allowed; more steps than allowed when there may be others
  */
-function fullPatterns(sizes: readonly number[], left: readonly number[], order: readonly number[], first: number, room: number): { readonly ways: readonly number[][], readonly steps: number } {
+function fullPatterns(
+  sizes: readonly number[],
+  left: readonly number[],
+  order: readonly number[],
+  first: number,
+  room: number,
+): { readonly ways: readonly number[][]; readonly steps: number } {
   const kinds = order.filter((i) => left[i]! > 0)
-  const found: { readonly counts: number[], readonly rest: number }[] = []
+  const found: { readonly counts: number[]; readonly rest: number }[] = []
   const counts = sizes.map(() => 0)
   counts[first] = 1
   let steps = 0

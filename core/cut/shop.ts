@@ -1,3 +1,4 @@
+import { kept } from '../measure'
 import type { Material } from '../material'
 import type { CutJob, CutPlan, Stock, Want } from './job'
 import { planning } from './plan'
@@ -7,28 +8,32 @@ export const newRoll = ({ length }: Pick<Material, 'length'>, price: number): St
 /** How new rolls are known in a plan; those of another length by what follows. */
 export const NEW = 'new'
 /** Rolls of another length that a shop has as well. */
-export const otherRoll = ({ id, length, price }: { readonly id: string, readonly length: number, readonly price: number }): Stock => ({ id: `${NEW}:${id}`, length, price, supply: null })
+export const otherRoll = ({ id, length, price }: { readonly id: string; readonly length: number; readonly price: number }): Stock => ({
+  id: `${NEW}:${id}`,
+  length,
+  price,
+  supply: null,
+})
 /** Whether what a plan cuts from is bought for it. */
 export const isNew = (stock: string): boolean => stock === NEW || stock.startsWith(`${NEW}:`)
 
 /** Steps that the planner may take where an answer is wanted at once. */
 const STEPS = 300
-const found = new Map<string, CutPlan>()
-const KEPT = 300
+const found = kept<CutPlan>(300)
 
 /** The planner's answer, or the best that it finds in a few steps; remembered. */
-export function planSoon(job: CutJob): CutPlan {
-  const key = JSON.stringify(job)
-  const known = found.get(key)
-  if (known) return known
-  const steps = planning(job)
-  let next = steps.next()
-  for (let i = 0; !next.done; i++) next = steps.next(i > STEPS)
-  found.set(key, next.value)
-  if (found.size > KEPT) found.delete(found.keys().next().value!)
-  return next.value
-}
+export const planSoon = (job: CutJob): CutPlan =>
+  found(JSON.stringify(job), () => {
+    const steps = planning(job)
+    let next = steps.next()
+    for (let i = 0; !next.done; i++) next = steps.next(i > STEPS)
+    return next.value
+  })
 
 /** The fewest rolls of one length that pieces can be cut from, as far as a few steps find. @param roll mm */
 export const fewestRolls = (roll: number, wants: readonly Omit<Want, 'id'>[]): number =>
-  planSoon({ wants: wants.map(({ length, count, joins }, i) => ({ id: String(i), length, count, joins })), stocks: [{ id: NEW, length: roll, price: 1, supply: null }], least: 0 }).opened
+  planSoon({
+    wants: wants.map(({ length, count, joins }, i) => ({ id: String(i), length, count, joins })),
+    stocks: [{ id: NEW, length: roll, price: 1, supply: null }],
+    least: 0,
+  }).opened

@@ -12,7 +12,11 @@ export interface Prepared {
   readonly tooLong: readonly Want[]
 }
 
-interface Open { readonly stock: number, readonly counts: number[], rest: number }
+interface Open {
+  readonly stock: number
+  readonly counts: number[]
+  rest: number
+}
 
 /** Moves pieces so that one roll keeps as much as can be: pieces go into rests of others, or change places with shorter ones. */
 function gatherRest(sizes: readonly number[], rolls: readonly Open[]): void {
@@ -48,8 +52,18 @@ function shift(sizes: readonly number[], from: Open, to: Open, kind: number): vo
 }
 
 /** A plan in patterns, as rolls with their cuts: the longest rest kept whole, and what may be joined taken from the rests. */
-export function planOf(job: CutJob, { units, kinds, joined, tooLong }: Prepared, plan: readonly Pattern[], bound: number, proven: boolean): CutPlan {
-  const rolls: Open[] = plan.map(({ stock, counts }) => ({ stock, counts: [...counts], rest: units.stocks[stock]!.size - usedOf(units.sizes, { stock, counts }) }))
+export function planOf(
+  job: CutJob,
+  { units, kinds, joined, tooLong }: Prepared,
+  plan: readonly Pattern[],
+  bound: number,
+  proven: boolean,
+): CutPlan {
+  const rolls: Open[] = plan.map(({ stock, counts }) => ({
+    stock,
+    counts: [...counts],
+    rest: units.stocks[stock]!.size - usedOf(units.sizes, { stock, counts }),
+  }))
   gatherRest(units.sizes, rolls)
   const owed = kinds.map((wants) => wants.flatMap(({ id, length, count }) => Array.from({ length: count }, () => ({ id, length }))))
   const cut = rolls.map(({ stock, counts }) => ({
@@ -57,7 +71,11 @@ export function planOf(job: CutJob, { units, kinds, joined, tooLong }: Prepared,
     cuts: counts.flatMap((n, i) => owed[i]!.splice(0, n).map(({ id, length }): Cut => ({ want: id, length, part: false }))),
   }))
   const parted = joinUp(joined, cut, job)
-  const short = tally([...tooLong.flatMap(({ id, count }) => Array.from({ length: count }, () => id)), ...owed.flat().map(({ id }) => id), ...parted.short])
+  const short = tally([
+    ...tooLong.flatMap(({ id, count }) => Array.from({ length: count }, () => id)),
+    ...owed.flat().map(({ id }) => id),
+    ...parted.short,
+  ])
   const open = cut.filter(({ cuts }) => cuts.length)
   const bought = open.filter(({ stock }) => stock.supply === null)
   const all = open.map(({ stock, cuts }): CutRoll => {
@@ -66,26 +84,45 @@ export function planOf(job: CutJob, { units, kinds, joined, tooLong }: Prepared,
   })
   const cost = open.reduce((sum, { stock }) => sum + stock.price, 0)
   return {
-    rolls: all.sort((a, b) => Number(stockOf(job, a).supply === null) - Number(stockOf(job, b).supply === null) || b.length - a.length || a.rest - b.rest),
-    opened: bought.length, kept: Math.max(0, ...all.map(({ rest, usable }) => (usable ? rest : 0))),
-    cost, bound: Math.min(bound, cost), proven: proven && !short.length && (parted.opened === 0 || cost <= bound + 1e-6), short,
+    rolls: all.sort(
+      (a, b) => Number(stockOf(job, a).supply === null) - Number(stockOf(job, b).supply === null) || b.length - a.length || a.rest - b.rest,
+    ),
+    opened: bought.length,
+    kept: Math.max(0, ...all.map(({ rest, usable }) => (usable ? rest : 0))),
+    cost,
+    bound: Math.min(bound, cost),
+    proven: proven && !short.length && (parted.opened === 0 || cost <= bound + 1e-6),
+    short,
   }
 }
 
 const stockOf = (job: CutJob, { stock }: CutRoll): Stock => job.stocks.find(({ id }) => id === stock)!
-const restOf = ({ length }: Stock, cuts: readonly Cut[]): number => Math.max(0, Math.round((length - cuts.reduce((sum, cut) => sum + cut.length, 0)) / GRAIN) * GRAIN)
+const restOf = ({ length }: Stock, cuts: readonly Cut[]): number =>
+  Math.max(0, Math.round((length - cuts.reduce((sum, cut) => sum + cut.length, 0)) / GRAIN) * GRAIN)
 
-const tally = (ids: readonly string[]): { want: string, count: number }[] => [...new Set(ids)].map((want) => ({ want, count: ids.filter((id) => id === want).length }))
+const tally = (ids: readonly string[]): { want: string; count: number }[] =>
+  [...new Set(ids)].map((want) => ({ want, count: ids.filter((id) => id === want).length }))
 
-interface Opened { readonly stock: Stock, readonly cuts: Cut[] }
+interface Opened {
+  readonly stock: Stock
+  readonly cuts: Cut[]
+}
 
 /**
  * Takes what may be joined from rests and from what is in the house, buying when they do not reach: whole where a rest is
  * long enough, else in parts, none shorter than `LEAST_PART`.
  * @param rolls that are open; more are added @returns how many were bought, and the wants that nothing is long enough for
  */
-function joinUp(joined: readonly Want[], rolls: Opened[], { stocks }: CutJob): { readonly opened: number, readonly short: readonly string[] } {
-  const house = stocks.filter(({ supply }) => supply !== null).flatMap((stock) => Array.from({ length: stock.supply! - rolls.filter((roll) => roll.stock === stock).length }, (): Opened => ({ stock, cuts: [] })))
+function joinUp(
+  joined: readonly Want[],
+  rolls: Opened[],
+  { stocks }: CutJob,
+): { readonly opened: number; readonly short: readonly string[] } {
+  const house = stocks
+    .filter(({ supply }) => supply !== null)
+    .flatMap((stock) =>
+      Array.from({ length: stock.supply! - rolls.filter((roll) => roll.stock === stock).length }, (): Opened => ({ stock, cuts: [] })),
+    )
   const pieces = joined.flatMap((want) => Array.from({ length: want.count }, () => want)).sort((a, b) => b.length - a.length)
   const rests = (): Opened[] => [...rolls, ...house.filter((roll) => !rolls.includes(roll))]
   let opened = 0
@@ -94,8 +131,11 @@ function joinUp(joined: readonly Want[], rolls: Opened[], { stocks }: CutJob): {
   pieces.forEach(({ id, length }, i) => {
     for (let left = length; left > GRAIN / 2;) {
       const all = rests().map((roll) => ({ roll, rest: restOf(roll.stock, roll.cuts) }))
-      const whole = all.filter(({ rest }) => rest >= left - GRAIN / 2).sort((a, b) => Number(bought.includes(a.roll)) - Number(bought.includes(b.roll)) || a.rest - b.rest)[0]
-      const from = whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
+      const whole = all
+        .filter(({ rest }) => rest >= left - GRAIN / 2)
+        .sort((a, b) => Number(bought.includes(a.roll)) - Number(bought.includes(b.roll)) || a.rest - b.rest)[0]
+      const from =
+        whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
       if (!from) {
         const needed = left + pieces.slice(i + 1).reduce((sum, each) => sum + each.length, 0)
         const more = cheapestOver(needed, Math.min(left, LEAST_PART), stocks)

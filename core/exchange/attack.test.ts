@@ -18,10 +18,39 @@ const shelf = plainShelf()
 
 type Random = () => number
 const pick = <T>(next: Random, from: readonly T[]): T => from[Math.floor(next() * from.length)]!
-const ODD: readonly unknown[] = [null, true, '', 'x', '__proto__', 'constructor', 'toString', '‮<b>&"\'', '=1+1', [], {}, [[]], -1, 0, 0.5, 1e-320, 1e308, -1e308, 1e21, 60, 500, 501, 4294967296, 'a'.repeat(100), '\uD800', '25:00', [0, 0], { kind: 'compass' }]
+const ODD: readonly unknown[] = [
+  null,
+  true,
+  '',
+  'x',
+  '__proto__',
+  'constructor',
+  'toString',
+  '‮<b>&"\'',
+  '=1+1',
+  [],
+  {},
+  [[]],
+  -1,
+  0,
+  0.5,
+  1e-320,
+  1e308,
+  -1e308,
+  1e21,
+  60,
+  500,
+  501,
+  4294967296,
+  'a'.repeat(100),
+  '\uD800',
+  '25:00',
+  [0, 0],
+  { kind: 'compass' },
+]
 
 /** All places of a document, as the object and the key they are under. */
-function placesOf(node: unknown, found: { readonly of: Record<string, unknown>, readonly key: string }[] = []) {
+function placesOf(node: unknown, found: { readonly of: Record<string, unknown>; readonly key: string }[] = []) {
   if (typeof node === 'object' && node !== null) {
     for (const key of Object.keys(node)) {
       found.push({ of: node as Record<string, unknown>, key })
@@ -46,7 +75,9 @@ const TREES: readonly ((places: ReturnType<typeof placesOf>, next: Random) => vo
     const { of, key } = pick(next, places)
     Reflect.deleteProperty(of, key)
   },
-  (places, next) => { pick(next, places).of[pick(next, ['constructor', 'toString', 'extra', '0', 'kind', 'id'])] = pick(next, ODD) },
+  (places, next) => {
+    pick(next, places).of[pick(next, ['constructor', 'toString', 'extra', '0', 'kind', 'id'])] = pick(next, ODD)
+  },
   (places, next) => {
     const [a, b] = [pick(next, places), pick(next, places)]
     a.of[a.key] = structuredClone(b.of[b.key])
@@ -66,7 +97,10 @@ const TREES: readonly ((places: ReturnType<typeof placesOf>, next: Random) => vo
   },
 ]
 const LETTERS: readonly ((text: string, next: Random) => string)[] = [
-  (text) => text, (text) => text, (text) => text, (text) => text,
+  (text) => text,
+  (text) => text,
+  (text) => text,
+  (text) => text,
   (text, next) => text.slice(0, Math.floor(next() * text.length)),
   (text, next) => {
     const at = Math.floor(next() * text.length)
@@ -110,8 +144,7 @@ it('tells what is wrong with a broken piece and where, or works it out with numb
       taken += 1
       const workings = work(read.piece, shelf)
       expect(notFinite({ ...workings, scene: null }), `attack ${i}`).toBeNull()
-    }
-    else {
+    } else {
       expect(read.faults.length).toBeGreaterThan(0)
       for (const fault of read.faults) expect(fault.says).toMatch(/\S.*\.$/s)
       expect(read.faults.every(({ at, line }) => at !== '' || line !== null || read.faults.length === 1)).toBe(true)
@@ -132,7 +165,10 @@ it('tells what is wrong with a broken table, or makes materials that are sound',
     let text = table
     for (let n = 1 + Math.floor(next() * 4); n > 0; n--) {
       const at = Math.floor(next() * text.length)
-      text = text.slice(0, at) + pick(next, ['"', ',', '\n', '1,234', '0x10', '-', '1e309', '=', '\u0000', '__proto__', '', 'constructor', '\uD800', ';']) + text.slice(at + Math.floor(next() * 6))
+      text =
+        text.slice(0, at) +
+        pick(next, ['"', ',', '\n', '1,234', '0x10', '-', '1e309', '=', '\u0000', '__proto__', '', 'constructor', '\uD800', ';']) +
+        text.slice(at + Math.floor(next() * 6))
     }
     const read = readTable(text)
     if (!read.ok) {
@@ -141,7 +177,8 @@ it('tells what is wrong with a broken table, or makes materials that are sound',
     }
     const { materials, faults } = readMaterials(read.table, guessMapping(read.table.headings), 'in', species, () => `own-${fresh++}`)
     expect(notFinite(materials)).toBeNull()
-    for (const fault of faults) expect(fault).toMatchObject({ row: expect.any(Number), column: expect.stringMatching(/./), says: expect.stringMatching(/\.$/) })
+    for (const fault of faults)
+      expect(fault).toMatchObject({ row: expect.any(Number), column: expect.stringMatching(/./), says: expect.stringMatching(/\.$/) })
     const ids = materials.map(({ id }) => id)
     expect(new Set(ids).size).toBe(ids.length)
   }

@@ -20,7 +20,11 @@ describe('the catalogue', () => {
   it('has at least ninety materials, of every kind', () => {
     const all = Object.values(CATALOGUE)
     expect(all.length).toBeGreaterThanOrEqual(90)
-    for (const kind of MATERIAL_KINDS) expect(all.some((each) => each.kind === kind), KIND_NAMES[kind]).toBe(true)
+    for (const kind of MATERIAL_KINDS)
+      expect(
+        all.some((each) => each.kind === kind),
+        KIND_NAMES[kind],
+      ).toBe(true)
     for (const { species: drawn } of all) expect(species.has(drawn), drawn).toBe(true)
   })
   it('says how one buys and divides each', () => {
@@ -41,7 +45,7 @@ describe('materials as a table', () => {
     }
   })
   it('keep a name that looks like a formula, and harm no spreadsheet with it', () => {
-    for (const name of ['=bay', '\'=bay', '+2 tips', '-x', '@home', 'plain']) {
+    for (const name of ['=bay', "'=bay", '+2 tips', '-x', '@home', 'plain']) {
       const text = writeMaterials([{ ...CATALOGUE['bay']!, name }], 'in')
       expect(text.split('\r\n')[1]!.replace(/^"/, '')).not.toMatch(/^[=+\-@]/)
       expect(take(text).materials[0]!.name).toBe(name)
@@ -51,18 +55,46 @@ describe('materials as a table', () => {
     const odd = { ...CATALOGUE['bay']!, length: 333.3, width: 41.27 }
     for (const units of ['in', 'cm'] as const) expect(take(writeMaterials([odd], units), units).materials[0]).toEqual(odd)
     const { faults } = take('Name;Kind;Length;Width;Weight;Price\nfir;bough;16 in;5 in;1,250;1,299\n')
-    expect(faults.map(({ column, says }) => [column, says])).toEqual([['Mass (g)', expect.stringContaining('1250 or 1.250')], ['Price', expect.stringContaining('1299 or 1.299')]])
+    expect(faults.map(({ column, says }) => [column, says])).toEqual([
+      ['Mass (g)', expect.stringContaining('1250 or 1.250')],
+      ['Price', expect.stringContaining('1299 or 1.299')],
+    ])
   })
   it('take what is left out as usual', () => {
-    const { materials: [one], faults } = take('Name,Kind,Length,Width\nhazel twig,twig,15,3\n')
+    const {
+      materials: [one],
+      faults,
+    } = take('Name,Kind,Length,Width\nhazel twig,twig,15,3\n')
     expect(faults).toEqual([])
-    expect(one).toMatchObject({ id: 'hazel-twig', plural: 'hazel twigs', kind: 'twig', species: 'birch', form: 'leaf', length: 381, state: 'artificial', hardy: 'open', pack: { holds: 1, price: 0 } })
+    expect(one).toMatchObject({
+      id: 'hazel-twig',
+      plural: 'hazel twigs',
+      kind: 'twig',
+      species: 'birch',
+      form: 'leaf',
+      length: 381,
+      state: 'artificial',
+      hardy: 'open',
+      pack: { holds: 1, price: 0 },
+    })
   })
   it('tell what is wrong, row by row and column by column, and take the rest', () => {
-    const text = 'Name;Kind;Length;Width;Weight;Wired;Colours;Price;Drawn as\ngood;twig;15 cm;3;4,5;yes;#aabbcc;3,50;bay\nbad kind;tree;1;1;;;;;\n;twig;1;1;;;;;\nno length;twig;;1;;;;;\nnot a length;twig;long;1;;;;;\nwrong;twig;4;1;heavy;maybe;;;moonwort\nbad colour;twig;4;1;;;green;;\n'
+    const text =
+      'Name;Kind;Length;Width;Weight;Wired;Colours;Price;Drawn as\ngood;twig;15 cm;3;4,5;yes;#aabbcc;3,50;bay\nbad kind;tree;1;1;;;;;\n;twig;1;1;;;;;\nno length;twig;;1;;;;;\nnot a length;twig;long;1;;;;;\nwrong;twig;4;1;heavy;maybe;;;moonwort\nbad colour;twig;4;1;;;green;;\n'
     const { materials, faults } = take(text)
-    expect(materials).toMatchObject([{ name: 'good', length: 150, mass: 4.5, wired: true, colours: ['#aabbcc'], pack: { price: 350 }, species: 'bay' }])
-    expect([...new Set(faults.map(({ row, column }) => `${row} ${column}`))].sort()).toEqual(['3 Kind', '4 Name', '5 Length', '6 Length', '7 Drawn as', '7 Mass (g)', '7 Wired', '8 Colours'])
+    expect(materials).toMatchObject([
+      { name: 'good', length: 150, mass: 4.5, wired: true, colours: ['#aabbcc'], pack: { price: 350 }, species: 'bay' },
+    ])
+    expect([...new Set(faults.map(({ row, column }) => `${row} ${column}`))].sort()).toEqual([
+      '3 Kind',
+      '4 Name',
+      '5 Length',
+      '6 Length',
+      '7 Drawn as',
+      '7 Mass (g)',
+      '7 Wired',
+      '8 Colours',
+    ])
   })
   it('refuse what is no table, in words', () => {
     expect(readTable('')).toEqual({ ok: false, error: 'The file is empty.' })
@@ -77,17 +109,30 @@ describe('materials as a table', () => {
   })
   // Source: RFC 4180 (CSV): fields with commas, quotes and line breaks are quoted, a quote is doubled, rows end with CRLF.
   it('keep commas, quotes and line breaks in a name', () => {
-    fc.assert(fc.property(fc.string({ minLength: 1, maxLength: 20 }).map((text) => `x${text.replace(/\s+/g, ' ').trim()}`), (name) => {
-      const text = writeMaterials([{ ...CATALOGUE['bay']!, name, plural: `${name}, "many"` }], 'in')
-      expect(text.endsWith('\r\n')).toBe(true)
-      const { materials: [one] } = take(text)
-      expect([one!.name, one!.plural]).toEqual([name, `${name}, "many"`])
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.string({ minLength: 1, maxLength: 20 }).map((text) => `x${text.replace(/\s+/g, ' ').trim()}`),
+        (name) => {
+          const text = writeMaterials([{ ...CATALOGUE['bay']!, name, plural: `${name}, "many"` }], 'in')
+          expect(text.endsWith('\r\n')).toBe(true)
+          const {
+            materials: [one],
+          } = take(text)
+          expect([one!.name, one!.plural]).toEqual([name, `${name}, "many"`])
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
   it('answer anything with a result, never an exception', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 200 }), (text) => {
-      const read = readTable(text)
-      if (read.ok) expect(readMaterials(read.table, guessMapping(read.table.headings), 'in', species, fresh).materials.length).toBeLessThanOrEqual(read.table.rows.length)
-    }))
+    fc.assert(
+      fc.property(fc.string({ maxLength: 200 }), (text) => {
+        const read = readTable(text)
+        if (read.ok)
+          expect(readMaterials(read.table, guessMapping(read.table.headings), 'in', species, fresh).materials.length).toBeLessThanOrEqual(
+            read.table.rows.length,
+          )
+      }),
+    )
   })
 })

@@ -14,14 +14,26 @@ export interface MaterialColumn {
   readonly hint: string
 }
 
-const column = (id: string, name: string, hint: string, also: readonly string[] = [], needed = false): MaterialColumn => ({ id, name, needed, also, hint })
+const column = (id: string, name: string, hint: string, also: readonly string[] = [], needed = false): MaterialColumn => ({
+  id,
+  name,
+  needed,
+  also,
+  hint,
+})
 
 /** The columns of a table of materials, in the order in which they are written. */
 export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
   column('name', 'Name', 'what one is called', ['material', 'item', 'title', 'description'], true),
   column('plural', 'Plural', 'what several are called', ['plural name']),
   column('kind', 'Kind', MATERIAL_KINDS.join(', '), ['type', 'category', 'sort'], true),
-  column('length', 'Length', 'a length with its unit, or in the table’s unit; for a head, its diameter', ['long', 'size', 'height', 'diameter'], true),
+  column(
+    'length',
+    'Length',
+    'a length with its unit, or in the table’s unit; for a head, its diameter',
+    ['long', 'size', 'height', 'diameter'],
+    true,
+  ),
   column('width', 'Width', 'spread across', ['spread', 'across'], true),
   column('mass', 'Mass (g)', 'of one, in grams', ['mass', 'weight', 'weight (g)', 'grams']),
   column('state', 'State', STATES.join(', '), ['condition']),
@@ -49,10 +61,13 @@ const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g
 /** What a spreadsheet would take for a formula is marked with an apostrophe before it, and what has such a mark with one more. */
 const FORMULA = /^'*[=+\-@\t\r]/
 const marked = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
-const unmarked = (text: string): string => (text.startsWith('\'') && FORMULA.test(text) ? text.slice(1) : text)
+const unmarked = (text: string): string => (text.startsWith("'") && FORMULA.test(text) ? text.slice(1) : text)
 
-export interface Table { readonly headings: readonly string[], readonly rows: readonly (readonly string[])[] }
-export type ReadTable = { readonly ok: true, readonly table: Table } | { readonly ok: false, readonly error: string }
+export interface Table {
+  readonly headings: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+}
+export type ReadTable = { readonly ok: true; readonly table: Table } | { readonly ok: false; readonly error: string }
 
 /** The most rows that one table may bring, and the largest file that is read, bytes. */
 export const MOST_ROWS = 5000
@@ -76,39 +91,99 @@ export type Mapping = Readonly<Record<string, number | null>>
 /** The mapping that the headings suggest. */
 export function guessMapping(headings: readonly string[]): Mapping {
   const taken = new Set<number>()
-  return Object.fromEntries(MATERIAL_COLUMNS.map(({ id, name, also }) => {
-    const names = [id, name, ...also].map(plain)
-    const at = headings.findIndex((heading, i) => !taken.has(i) && names.includes(plain(heading)))
-    if (at >= 0) taken.add(at)
-    return [id, at < 0 ? null : at]
-  }))
+  return Object.fromEntries(
+    MATERIAL_COLUMNS.map(({ id, name, also }) => {
+      const names = [id, name, ...also].map(plain)
+      const at = headings.findIndex((heading, i) => !taken.has(i) && names.includes(plain(heading)))
+      if (at >= 0) taken.add(at)
+      return [id, at < 0 ? null : at]
+    }),
+  )
 }
 
-export interface RowFault { readonly row: number, readonly column: string, readonly says: string }
-export interface ReadMaterials { readonly materials: readonly Material[], readonly faults: readonly RowFault[] }
+export interface RowFault {
+  readonly row: number
+  readonly column: string
+  readonly says: string
+}
+export interface ReadMaterials {
+  readonly materials: readonly Material[]
+  readonly faults: readonly RowFault[]
+}
 
 const LIST = /[\s;,|]+/
 
 /** What a row may leave out. */
-const USUAL: Record<string, string> = { mass: '0', state: 'artificial', texture: 'medium', colours: '#5f7a4a', pack: 'piece', holds: '1', bunches: '1', price: '0', wired: 'no', divides: 'no', facing: 'all round', months: '', hazards: '' }
-const DRAWN_AS: Partial<Record<Material['kind'], string>> = {
-  'bough': 'fir', 'herb': 'juniper', 'stem': 'wheat', 'twig': 'birch', 'focal': 'dahlia', 'second flower': 'daisy', 'filler': 'statice', 'accent': 'bauble', 'moss': 'moss', 'bow': 'bow-plain',
-  'sign': 'plank-sign', 'letter': 'letter-wood', 'figure': 'hare', 'light': 'light', 'garland': 'roping', 'ribbon': 'roll-plain', 'mesh': 'roll-mesh', 'bead': 'bead', 'mechanic': 'ties',
+const USUAL: Record<string, string> = {
+  mass: '0',
+  state: 'artificial',
+  texture: 'medium',
+  colours: '#5f7a4a',
+  pack: 'piece',
+  holds: '1',
+  bunches: '1',
+  price: '0',
+  wired: 'no',
+  divides: 'no',
+  facing: 'all round',
+  months: '',
+  hazards: '',
 }
-const HEADS: ReadonlySet<string> = new Set(['focal', 'second flower', 'accent', 'moss', 'bow', 'figure', 'garland', 'ribbon', 'mesh', 'bead', 'mechanic'])
+const DRAWN_AS: Partial<Record<Material['kind'], string>> = {
+  bough: 'fir',
+  herb: 'juniper',
+  stem: 'wheat',
+  twig: 'birch',
+  focal: 'dahlia',
+  'second flower': 'daisy',
+  filler: 'statice',
+  accent: 'bauble',
+  moss: 'moss',
+  bow: 'bow-plain',
+  sign: 'plank-sign',
+  letter: 'letter-wood',
+  figure: 'hare',
+  light: 'light',
+  garland: 'roping',
+  ribbon: 'roll-plain',
+  mesh: 'roll-mesh',
+  bead: 'bead',
+  mechanic: 'ties',
+}
+const HEADS: ReadonlySet<string> = new Set([
+  'focal',
+  'second flower',
+  'accent',
+  'moss',
+  'bow',
+  'figure',
+  'garland',
+  'ribbon',
+  'mesh',
+  'bead',
+  'mechanic',
+])
 
 /**
  * Makes materials of a table's rows. A row with anything wrong gives its faults and no material; the others come in.
  * @param units in which bare lengths are @param freshId an id for a name, another one each time
  */
-export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, species: ReadonlySet<string>, freshId: (name: string) => string): ReadMaterials {
+export function readMaterials(
+  { rows }: Table,
+  mapping: Mapping,
+  units: Units,
+  species: ReadonlySet<string>,
+  freshId: (name: string) => string,
+): ReadMaterials {
   const materials: Material[] = []
   const faults: RowFault[] = []
   const made = new Map<string, number>()
   rows.forEach((cells, i) => {
     const row = i + 2
     const own: RowFault[] = []
-    const wrong = (id: string, says: string): void => { own.push({ row, column: MATERIAL_COLUMNS.find((each) => each.id === id)!.name, says }) }
+    const wrong = (id: string, says: string): void => {
+      own.push({ row, column: MATERIAL_COLUMNS.find((each) => each.id === id)!.name, says })
+    }
     const text = (id: string): string => {
       const at = mapping[id]
       return (at === null || at === undefined ? '' : (cells[at] ?? '').trim()) || (USUAL[id] ?? '')
@@ -135,11 +210,16 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
       return ['yes', 'true', '1', 'y'].includes(word)
     }
     const list = (id: string): string[] => text(id).split(LIST).filter(Boolean)
-    const parts = (): Material['parts'] => text('parts').split(/[;\n]/).map((each) => each.trim()).filter(Boolean).flatMap((each) => {
-      const found = /^(\d+)\s+(.+)$/.exec(each)
-      if (!found) wrong('parts', `“${each}” does not say how many of what: 9 berries.`)
-      return found ? [{ name: found[2]!, count: Number(found[1]) }] : []
-    })
+    const parts = (): Material['parts'] =>
+      text('parts')
+        .split(/[;\n]/)
+        .map((each) => each.trim())
+        .filter(Boolean)
+        .flatMap((each) => {
+          const found = /^(\d+)\s+(.+)$/.exec(each)
+          if (!found) wrong('parts', `“${each}” does not say how many of what: 9 berries.`)
+          return found ? [{ name: found[2]!, count: Number(found[1]) }] : []
+        })
     const name = text('name')
     if (!name) wrong('name', 'is needed.')
     const kind = plain(text('kind'))
@@ -149,18 +229,33 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
     if (!species.has(drawn)) wrong('species', `nothing is drawn as “${drawn}”.`)
     const state = plain(text('state'))
     const draft = {
-      id: text('id') || (name ? freshId(name) : 'unnamed'), name: name || 'unnamed', plural: text('plural') || `${name || 'unnamed'}s`, kind: known ? kind : 'accent', species: drawn,
+      id: text('id') || (name ? freshId(name) : 'unnamed'),
+      name: name || 'unnamed',
+      plural: text('plural') || `${name || 'unnamed'}s`,
+      kind: known ? kind : 'accent',
+      species: drawn,
       form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
-      length: length('length'), width: length('width'), mass: number('mass'), state, texture: plain(text('texture')),
-      wired: yes('wired'), facing: plain(text('facing')), hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'), divides: yes('divides'),
-      colours: list('colours'), colour: tinted(mapping) ? text('tint') || null : list('colours')[0] ?? null,
+      length: length('length'),
+      width: length('width'),
+      mass: number('mass'),
+      state,
+      texture: plain(text('texture')),
+      wired: yes('wired'),
+      facing: plain(text('facing')),
+      hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'),
+      divides: yes('divides'),
+      colours: list('colours'),
+      colour: tinted(mapping) ? text('tint') || null : (list('colours')[0] ?? null),
       pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
-      parts: parts(), months: list('months').map(Number), hazards: list('hazards').map(plain),
+      parts: parts(),
+      months: list('months').map(Number),
+      hazards: list('hazards').map(plain),
     }
     if (made.has(draft.id)) wrong('id', `“${draft.id}” stands in row ${made.get(draft.id)} already.`)
     const read = MaterialSchema.safeParse(draft)
     if (!read.success && !own.length) {
-      for (const { path, message } of read.error.issues) wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), mapping), `${message}.`)
+      for (const { path, message } of read.error.issues)
+        wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), mapping), `${message}.`)
     }
     if (own.length || !read.success) faults.push(...own)
     else {
@@ -174,7 +269,16 @@ export function readMaterials({ rows }: Table, mapping: Mapping, units: Units, s
 /** Whether a table has a column of its own for the tint. */
 const tinted = ({ tint }: Mapping): boolean => typeof tint === 'number'
 
-const columnOf = (field: string, mapping: Mapping): string => (field === 'name' ? 'pack' : field === 'colour' ? (tinted(mapping) ? 'tint' : 'colours') : MATERIAL_COLUMNS.some(({ id }) => id === field) ? field : 'name')
+const columnOf = (field: string, mapping: Mapping): string =>
+  field === 'name'
+    ? 'pack'
+    : field === 'colour'
+      ? tinted(mapping)
+        ? 'tint'
+        : 'colours'
+      : MATERIAL_COLUMNS.some(({ id }) => id === field)
+        ? field
+        : 'name'
 
 /** A length in as few decimals as read back to the same. */
 function exactly(mm: number, units: Units): string {
@@ -192,9 +296,30 @@ export function writeMaterials(materials: readonly Material[], units: Units): st
   const yes = (value: boolean): string => (value ? 'yes' : 'no')
   const rows = materials.map((each) => {
     const cells: Record<string, string> = {
-      name: each.name, plural: each.plural, kind: each.kind, length: exactly(each.length, units), width: exactly(each.width, units), mass: String(each.mass), state: each.state, texture: each.texture,
-      colours: each.colours.join(' '), tint: each.colour ?? '', parts: each.parts.map(({ name, count }) => `${count} ${name}`).join('; '), pack: each.pack.name, holds: String(each.pack.holds), bunches: String(each.pack.bunches), price: (each.pack.price / 100).toFixed(2),
-      wired: yes(each.wired), divides: yes(each.divides), facing: each.facing, hardy: each.hardy, months: each.months.join(' '), hazards: each.hazards.join(' '), form: each.form, species: each.species, id: each.id,
+      name: each.name,
+      plural: each.plural,
+      kind: each.kind,
+      length: exactly(each.length, units),
+      width: exactly(each.width, units),
+      mass: String(each.mass),
+      state: each.state,
+      texture: each.texture,
+      colours: each.colours.join(' '),
+      tint: each.colour ?? '',
+      parts: each.parts.map(({ name, count }) => `${count} ${name}`).join('; '),
+      pack: each.pack.name,
+      holds: String(each.pack.holds),
+      bunches: String(each.pack.bunches),
+      price: (each.pack.price / 100).toFixed(2),
+      wired: yes(each.wired),
+      divides: yes(each.divides),
+      facing: each.facing,
+      hardy: each.hardy,
+      months: each.months.join(' '),
+      hazards: each.hazards.join(' '),
+      form: each.form,
+      species: each.species,
+      id: each.id,
     }
     return MATERIAL_COLUMNS.map(({ id }) => marked(cells[id]!))
   })

@@ -4,14 +4,15 @@ import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { sceneSvg } from './picture-svg'
 
-const piece = pieceWith([
-  layerOf('green', 'bracken', { kind: 'compass', count: 6, start: 0 }),
-  layerOf('bow', 'bow-check', { kind: 'single', at: 0, drop: 0 }),
-], { brief: { light: 'lamp' } })
+const piece = pieceWith(
+  [layerOf('green', 'bracken', { kind: 'compass', count: 6, start: 0 }), layerOf('bow', 'bow-check', { kind: 'single', at: 0, drop: 0 })],
+  { brief: { light: 'lamp' } },
+)
 const { scene } = work(piece, shelf)
 const region = { left: -200, top: -210, right: 200, bottom: 190 }
 const names = { green: 'Ferns & <leaves>', bow: 'Bow' }
-const svg = (set: Partial<Parameters<typeof sceneSvg>[1]> = {}, of: Scene = scene) => sceneSvg(of, { region, title: 'Test ring', names, surface: true, shadows: true, ...set })
+const svg = (set: Partial<Parameters<typeof sceneSvg>[1]> = {}, of: Scene = scene) =>
+  sceneSvg(of, { region, title: 'Test ring', names, surface: true, shadows: true, ...set })
 
 /** Reads markup by its tags: every one that is opened is closed in its turn. @returns how often each occurs */
 function readTags(text: string): Map<string, number> {
@@ -34,7 +35,11 @@ describe('a scene as SVG', () => {
     const tags = readTags(text)
     expect(text).toMatch(/^<svg [^>]*width="400mm" height="400mm" viewBox="-200 -210 400 400"/)
     expect([...text.matchAll(/<g id="([^"]+)"><title>([^<]+)/g)].map(([, id, title]) => [id, title])).toEqual([
-      ['surface', 'What it hangs on'], ['base', 'Base'], ['layer-green', 'Ferns &#38; &#60;leaves&#62;'], ['layer-bow', 'Bow'], ['light', 'Light'],
+      ['surface', 'What it hangs on'],
+      ['base', 'Base'],
+      ['layer-green', 'Ferns &#38; &#60;leaves&#62;'],
+      ['layer-bow', 'Bow'],
+      ['light', 'Light'],
     ])
     expect(tags.get('use')).toBe(7)
     expect(text.match(/<g id="look\d+"/g)!.length).toBeLessThanOrEqual(7)

@@ -18,7 +18,11 @@ export interface SvgOptions {
   readonly shadows: boolean
 }
 
-interface Look { readonly id: string, readonly body: string, readonly bounds: Bounds }
+interface Look {
+  readonly id: string
+  readonly body: string
+  readonly bounds: Bounds
+}
 
 const n = (value: number): string => String(Math.round(value * 100) / 100)
 
@@ -47,7 +51,9 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows 
     const cords = item.cord ? ink.marks(cordMarks(item)) : ''
     const look = lookOf(item)
     const use = `<use xlink:href="#${look.id}" transform="translate(${n(item.x)} ${n(item.y)}) rotate(${n(item.bearing)})"/>`
-    const tuck = item.tucked ? `<g transform="translate(${n(item.x)} ${n(item.y)})">${ink.marks(tuckGlyph(scene.base, { x: 0, y: 0 }, item.along, item.bearing, item.seed).marks)}</g>` : ''
+    const tuck = item.tucked
+      ? `<g transform="translate(${n(item.x)} ${n(item.y)})">${ink.marks(tuckGlyph(scene.base, { x: 0, y: 0 }, item.along, item.bearing, item.seed).marks)}</g>`
+      : ''
     if (!shadows) return `${cords}${use}${tuck}`
     const id = `cast${filters.length + 1}`
     filters.push(castFilter(id, item, look.bounds))
@@ -80,8 +86,8 @@ ${body}
 }
 
 /** Things in the order they are painted, those of one layer together as long as no other comes between. */
-function runsOfLayers(items: readonly SceneItem[]): { readonly layer: string, readonly items: SceneItem[] }[] {
-  const runs: { readonly layer: string, readonly items: SceneItem[] }[] = []
+function runsOfLayers(items: readonly SceneItem[]): { readonly layer: string; readonly items: SceneItem[] }[] {
+  const runs: { readonly layer: string; readonly items: SceneItem[] }[] = []
   for (const item of items) {
     const last = runs.at(-1)
     if (last?.layer === item.layer) last.items.push(item)
@@ -95,15 +101,20 @@ function castFilter(id: string, item: SceneItem, bounds: Bounds): string {
   const away = castAway(item.rise)
   const down = radians(LIGHT_FROM + 180)
   const [cos, sin] = [Math.cos(radians(item.bearing)), Math.sin(radians(item.bearing))]
-  const corners = [bounds.left, bounds.right].flatMap((u) => [bounds.top, bounds.bottom].map((v) => ({ x: item.x + (u * cos) - (v * sin), y: item.y + (u * sin) + (v * cos) })))
+  const corners = [bounds.left, bounds.right].flatMap((u) =>
+    [bounds.top, bounds.bottom].map((v) => ({ x: item.x + u * cos - v * sin, y: item.y + u * sin + v * cos })),
+  )
   const room = away + CAST.blur * 1.5 + 2
   const [left, top] = [Math.min(...corners.map(({ x }) => x)) - room, Math.min(...corners.map(({ y }) => y)) - room]
   const [right, bottom] = [Math.max(...corners.map(({ x }) => x)) + room, Math.max(...corners.map(({ y }) => y)) + room]
-  const dim = item.depth > 0
-    ? `<feFlood flood-color="${DIM.colour}" flood-opacity="${n(DIM.each * item.depth)}"/><feComposite in2="SourceGraphic" operator="atop" result="thing"/>`
-    : '<feOffset in="SourceGraphic" result="thing"/>'
-  return `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" x="${n(left)}" y="${n(top)}" width="${n(right - left)}" height="${n(bottom - top)}">`
-    + `<feGaussianBlur in="SourceAlpha" stdDeviation="${n(CAST.blur / 2)}"/><feOffset dx="${n(Math.cos(down) * away)}" dy="${n(Math.sin(down) * away)}" result="soft"/>`
-    + `<feFlood flood-color="${CAST.colour}" flood-opacity="${CAST.opacity}"/><feComposite in2="soft" operator="in" result="shadow"/>`
-    + `${dim}<feMerge><feMergeNode in="shadow"/><feMergeNode in="thing"/></feMerge></filter>`
+  const dim =
+    item.depth > 0
+      ? `<feFlood flood-color="${DIM.colour}" flood-opacity="${n(DIM.each * item.depth)}"/><feComposite in2="SourceGraphic" operator="atop" result="thing"/>`
+      : '<feOffset in="SourceGraphic" result="thing"/>'
+  return (
+    `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" x="${n(left)}" y="${n(top)}" width="${n(right - left)}" height="${n(bottom - top)}">` +
+    `<feGaussianBlur in="SourceAlpha" stdDeviation="${n(CAST.blur / 2)}"/><feOffset dx="${n(Math.cos(down) * away)}" dy="${n(Math.sin(down) * away)}" result="soft"/>` +
+    `<feFlood flood-color="${CAST.colour}" flood-opacity="${CAST.opacity}"/><feComposite in2="soft" operator="in" result="shadow"/>` +
+    `${dim}<feMerge><feMergeNode in="shadow"/><feMergeNode in="thing"/></feMerge></filter>`
+  )
 }

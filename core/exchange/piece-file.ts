@@ -12,27 +12,39 @@ const MOST_FAULTS = 40
 /** The most entries of one list or object: twice what the largest may have. */
 const MOST_ENTRIES = 10_000
 
-export type ReadPiece = { readonly ok: true } & PieceFile | { readonly ok: false, readonly faults: readonly FileFault[] }
+export type ReadPiece = ({ readonly ok: true } & PieceFile) | { readonly ok: false; readonly faults: readonly FileFault[] }
 
-const OwnMaterialsSchema = z.array(MaterialSchema.refine(({ species }) => species in SPECIES, { path: ['species'], message: 'Nothing is drawn as that.' })).max(500)
-const FileSchema = PieceSchema.safeExtend({ materials: OwnMaterialsSchema.optional().describe('those of its materials that are its maker’s own') })
+const OwnMaterialsSchema = z
+  .array(MaterialSchema.refine(({ species }) => species in SPECIES, { path: ['species'], message: 'Nothing is drawn as that.' }))
+  .max(500)
+const FileSchema = PieceSchema.safeExtend({
+  materials: OwnMaterialsSchema.optional().describe('those of its materials that are its maker’s own'),
+})
 
 /** Reads the text of a piece file of any version up to today's. Nothing is guessed and nothing is left out. */
 export function readPiece(text: string): ReadPiece {
   const deep = tooDeep(text)
-  if (deep !== null) return { ok: false, faults: [{ says: `The file is nested deeper than any piece: over ${DEEPEST} levels.`, at: '', line: lineAt(text, deep) }] }
+  if (deep !== null)
+    return {
+      ok: false,
+      faults: [{ says: `The file is nested deeper than any piece: over ${DEEPEST} levels.`, at: '', line: lineAt(text, deep) }],
+    }
   const errors: ParseError[] = []
   const tree = parseTree(text, errors, { disallowComments: true })
   const broken = errors[0]
   if (broken || !tree) {
     const line = lineAt(text, broken?.offset ?? 0)
-    return { ok: false, faults: [{ says: broken ? `The file is broken: ${words(printParseErrorCode(broken.error))}.` : 'The file is empty.', at: '', line }] }
+    return {
+      ok: false,
+      faults: [{ says: broken ? `The file is broken: ${words(printParseErrorCode(broken.error))}.` : 'The file is empty.', at: '', line }],
+    }
   }
   const odd = oddPart(tree)
   if (odd) return { ok: false, faults: [{ says: odd.says, at: pathText(getNodePath(odd.node)), line: lineAt(text, odd.node.offset) }] }
   const input: unknown = JSON.parse(text)
   const current = migrate(input)
-  if (!current.ok) return { ok: false, faults: [{ says: current.error, at: current.path.join('.'), line: lineOf(text, tree, current.path) }] }
+  if (!current.ok)
+    return { ok: false, faults: [{ says: current.error, at: current.path.join('.'), line: lineOf(text, tree, current.path) }] }
   const issues = issuesOf(current.document)
   if (issues.length) return { ok: false, faults: issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, text, tree)) }
   const { materials = [], ...piece } = FileSchema.parse(current.document)
@@ -45,9 +57,11 @@ function issuesOf(document: Record<string, unknown>): z.core.$ZodIssue[] {
   if (!Array.isArray(layers)) return FileSchema.safeParse(document).error?.issues ?? []
   const issues = FileSchema.safeParse({ ...document, layers: [] }).error?.issues ?? []
   for (let i = 0; i < layers.length && issues.length < MOST_FAULTS; i++) {
-    issues.push(...(LayerSchema.safeParse(layers[i]).error?.issues ?? []).map((issue) => ({ ...issue, path: ['layers', i, ...issue.path] })))
+    issues.push(
+      ...(LayerSchema.safeParse(layers[i]).error?.issues ?? []).map((issue) => ({ ...issue, path: ['layers', i, ...issue.path] })),
+    )
   }
-  return issues.length ? issues : FileSchema.safeParse(document).error?.issues ?? []
+  return issues.length ? issues : (FileSchema.safeParse(document).error?.issues ?? [])
 }
 
 /** Where a text goes deeper than any piece does; null when it does not. */
@@ -59,13 +73,11 @@ function tooDeep(text: string): number | null {
     if (quoted) {
       if (letter === '\\') i += 1
       else if (letter === '"') quoted = false
-    }
-    else if (letter === '"') quoted = true
+    } else if (letter === '"') quoted = true
     else if (letter === '[' || letter === '{') {
       depth += 1
       if (depth > DEEPEST) return i
-    }
-    else if (letter === ']' || letter === '}') depth -= 1
+    } else if (letter === ']' || letter === '}') depth -= 1
   }
   return null
 }
@@ -74,9 +86,10 @@ function tooDeep(text: string): number | null {
  * What no schema would tell well: a key that an object has twice, so that one value would win over the other without
  * a word; a key that would be left out; more entries than any part of a piece has.
  */
-function oddPart(node: Node): { readonly says: string, readonly node: Node } | null {
+function oddPart(node: Node): { readonly says: string; readonly node: Node } | null {
   const entries = node.children?.length ?? 0
-  if (entries > MOST_ENTRIES) return { says: `There are ${entries} entries here; the most that any part of a piece has is ${MOST_ENTRIES}.`, node }
+  if (entries > MOST_ENTRIES)
+    return { says: `There are ${entries} entries here; the most that any part of a piece has is ${MOST_ENTRIES}.`, node }
   if (node.type === 'object') {
     const seen = new Set<string>()
     for (const property of node.children ?? []) {

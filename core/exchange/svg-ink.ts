@@ -23,14 +23,17 @@ export class SvgInk {
     return `<path d="${d}" ${ink}${line}${opacity === undefined ? '' : ` ${of}="${n(opacity)}"`}/>`
   }
 
-  marks(marks: readonly Mark[]): string { return marks.map((mark) => this.path(mark)).join('\n') }
+  marks(marks: readonly Mark[]): string {
+    return marks.map((mark) => this.path(mark)).join('\n')
+  }
 
   private paint(paint: Paint): string {
     if (typeof paint === 'string') return paint
     const stops = paint.stops.map(([at, colour]) => `<stop offset="${n(at)}" ${stopColour(colour)}/>`).join('')
-    const body = paint.kind === 'linear'
-      ? `<linearGradient id="ID" gradientUnits="userSpaceOnUse" x1="${n(paint.from[0])}" y1="${n(paint.from[1])}" x2="${n(paint.to[0])}" y2="${n(paint.to[1])}">${stops}</linearGradient>`
-      : `<radialGradient id="ID" gradientUnits="userSpaceOnUse" cx="${n(paint.centre[0])}" cy="${n(paint.centre[1])}" r="${n(paint.radius)}" fx="${n(paint.focus[0])}" fy="${n(paint.focus[1])}">${stops}</radialGradient>`
+    const body =
+      paint.kind === 'linear'
+        ? `<linearGradient id="ID" gradientUnits="userSpaceOnUse" x1="${n(paint.from[0])}" y1="${n(paint.from[1])}" x2="${n(paint.to[0])}" y2="${n(paint.to[1])}">${stops}</linearGradient>`
+        : `<radialGradient id="ID" gradientUnits="userSpaceOnUse" cx="${n(paint.centre[0])}" cy="${n(paint.centre[1])}" r="${n(paint.radius)}" fx="${n(paint.focus[0])}" fy="${n(paint.focus[1])}">${stops}</radialGradient>`
     let id = this.ids.get(body)
     if (id === undefined) {
       id = `${this.prefix}${this.ids.size + 1}`

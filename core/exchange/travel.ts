@@ -24,14 +24,17 @@ export interface PieceFile {
 }
 
 /** The materials that a piece is laid of, by their ids. */
-const materialsOf = ({ layers }: Piece): Set<string> => new Set(layers.flatMap(({ mix, added }) => [...mix, ...added].map(({ material }) => material)))
+const materialsOf = ({ layers }: Piece): Set<string> =>
+  new Set(layers.flatMap(({ mix, added }) => [...mix, ...added].map(({ material }) => material)))
 
 /**
  * A piece as the text of a file: one format for export, demo and import. Materials that are not as the catalogue has
  * them go along, so that the piece is the same elsewhere.
  */
 export function writePiece(piece: Piece, shelf: Pick<Shelf, 'materials'> = { materials: CATALOGUE }): string {
-  const materials = [...materialsOf(piece)].flatMap((id) => materialOf(shelf, id) ?? []).filter((each) => deltaOf(CATALOGUE[each.id], each) !== 0)
+  const materials = [...materialsOf(piece)]
+    .flatMap((id) => materialOf(shelf, id) ?? [])
+    .filter((each) => deltaOf(CATALOGUE[each.id], each) !== 0)
   return `${JSON.stringify(materials.length ? { ...piece, materials } : piece, null, 2)}\n`
 }
 
@@ -40,7 +43,11 @@ export function writePiece(piece: Piece, shelf: Pick<Shelf, 'materials'> = { mat
  * a fresh id, which the piece then goes by; what it has alike is left.
  * @returns the piece as it goes by the shelf, and the materials to add to it
  */
-export function settleMaterials({ piece, materials }: Omit<PieceFile, 'money'>, shelf: Pick<Shelf, 'materials'>, freshId: (name: string, taken: ReadonlySet<string>) => string): Omit<PieceFile, 'money'> {
+export function settleMaterials(
+  { piece, materials }: Omit<PieceFile, 'money'>,
+  shelf: Pick<Shelf, 'materials'>,
+  freshId: (name: string, taken: ReadonlySet<string>) => string,
+): Omit<PieceFile, 'money'> {
   const names = new Map<string, string>()
   const add: Material[] = []
   const taken = new Set<string>()
@@ -53,11 +60,18 @@ export function settleMaterials({ piece, materials }: Omit<PieceFile, 'money'>, 
     add.push({ ...each, id })
   }
   const renamed = <T extends { readonly material: string }>(of: T): T => ({ ...of, material: names.get(of.material) ?? of.material })
-  return { piece: { ...piece, layers: piece.layers.map((layer) => ({ ...layer, mix: layer.mix.map(renamed), added: layer.added.map(renamed) })) }, materials: add }
+  return {
+    piece: { ...piece, layers: piece.layers.map((layer) => ({ ...layer, mix: layer.mix.map(renamed), added: layer.added.map(renamed) })) },
+    materials: add,
+  }
 }
 
 /** Says when a file is too large to be read, before it is. */
 export function tooLarge(bytes: number): FileFault | null {
   if (bytes <= LARGEST_FILE) return null
-  return { says: `The file is ${(bytes / 1024 / 1024).toFixed(1)} MB; the most that is read is ${LARGEST_FILE / 1024 / 1024} MB.`, at: '', line: null }
+  return {
+    says: `The file is ${(bytes / 1024 / 1024).toFixed(1)} MB; the most that is read is ${LARGEST_FILE / 1024 / 1024} MB.`,
+    at: '',
+    line: null,
+  }
 }

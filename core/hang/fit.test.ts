@@ -18,13 +18,36 @@ describe('finishedSize', () => {
     expect(work(pieceWith([]), shelf).size).toMatchObject({ width: { value: inches(12) }, height: { value: inches(12) } })
   })
   it('counts tails that hang below, and a stem as it lies, not as a box of its longest', () => {
-    const bow = { kind: 'bow' as const, at: 0.5, means: 'visible' as const, ends: 'straight' as const, hem: 0, tied: 'stem-wire-20' as const, fixes: true, ribbons: [{ build: 'hand' as const, loops: 4, loop: inches(3), taper: 0, groups: null, tails: [inches(24), inches(24)] as [number, number], centre: 0, twist: 12 }] }
+    const bow = {
+      kind: 'bow' as const,
+      at: 0.5,
+      means: 'visible' as const,
+      ends: 'straight' as const,
+      hem: 0,
+      tied: 'stem-wire-20' as const,
+      fixes: true,
+      ribbons: [
+        {
+          build: 'hand' as const,
+          loops: 4,
+          loop: inches(3),
+          taper: 0,
+          groups: null,
+          tails: [inches(24), inches(24)] as [number, number],
+          centre: 0,
+          twist: 12,
+        },
+      ],
+    }
     // By hand: tied 5 in below the middle; tails fall 24 in, a little to the side: cos 18° of it at least.
     const { size } = work(pieceWith([layerOf('bow', 'ribbon-slate', bow)]), shelf)
     expect(size.bottom / 25.4).toBeGreaterThan(5 + 24 * Math.cos(Math.PI / 10) - 0.2)
     expect(size.bottom / 25.4).toBeLessThan(5 + 24 + 1.5)
     // A slanting wheat ear of 11 by 1.4 in reaches about 11 sin 45° + half of 1.4 cos 45° to the right of its foot, not half of 11 more.
-    const slant = work(pieceWith([layerOf('a', 'wheat', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward', lean: 45, across: 0 })]), shelf).size
+    const slant = work(
+      pieceWith([layerOf('a', 'wheat', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward', lean: 45, across: 0 })]),
+      shelf,
+    ).size
     expect(slant.right / 25.4).toBeGreaterThan(5 + 0.85 * 11 * Math.SQRT1_2)
     expect(slant.right / 25.4).toBeLessThan(5 + 0.95 * 11 * Math.SQRT1_2 + 0.7)
   })
@@ -36,7 +59,8 @@ describe('finishedSize', () => {
 })
 
 describe('the door', () => {
-  const wide = (door: number) => pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, ring: { outer: inches(24), inner: inches(18) } })
+  const wide = (door: number) =>
+    pieceWith([], { brief: { door: { width: inches(door), height: inches(80) } }, ring: { outer: inches(24), inner: inches(18) } })
   it('takes two thirds of its width', () => {
     expect(found(wide(36), /^door$/)).toEqual([])
     expect(found(wide(35), /^door$/)).toMatchObject([{ severity: 'care' }])
@@ -49,13 +73,17 @@ describe('the door', () => {
 })
 
 it('says what will not stand rain, and offers cover', () => {
-  const piece = pieceWith([layerOf('a', 'wheat', { kind: 'compass', count: 4, start: 0 }), layerOf('b', 'fir', { kind: 'compass', count: 4, start: 0 })], { brief: { weather: 'open' } })
+  const piece = pieceWith(
+    [layerOf('a', 'wheat', { kind: 'compass', count: 4, start: 0 }), layerOf('b', 'fir', { kind: 'compass', count: 4, start: 0 })],
+    { brief: { weather: 'open' } },
+  )
   expect(say(found(piece, /^weather$/)[0]!.says, manner)).toBe('Wheat ears will not stand rain.')
   expect(found(mended(piece, /^weather$/), /^weather$/)).toEqual([])
 })
 
 describe('what hangs inside', () => {
-  const hung = (drop: number, material = 'ticket-sign') => pieceWith([layerOf('a', material, { kind: 'single', at: 0, drop })], { ring: { outer: inches(14), inner: inches(13) } })
+  const hung = (drop: number, material = 'ticket-sign') =>
+    pieceWith([layerOf('a', material, { kind: 'single', at: 0, drop })], { ring: { outer: inches(14), inner: inches(13) } })
   it('touches the ring when it hangs too high, and goes to the middle', () => {
     expect(found(hung(inches(1)), /hole$/)).toHaveLength(1)
     const middle = mended(hung(inches(1)), /hole$/)

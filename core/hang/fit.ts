@@ -12,8 +12,20 @@ import { proportionProblems } from './proportions'
 import type { FinishedSize } from './size'
 
 /** Whether a piece fits where it hangs: its door or route, the weather, the hole of its ring, its bow. */
-export function fitProblems(piece: Piece, size: FinishedSize, proportions: readonly Proportion[], laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
-  return [...doorProblem(piece, size, shelf), ...routeProblem(piece), ...weatherProblem(piece, laid, shelf), ...signProblems(piece, laid), ...proportionProblems(proportions, shelf)]
+export function fitProblems(
+  piece: Piece,
+  size: FinishedSize,
+  proportions: readonly Proportion[],
+  laid: readonly LaidLayer[],
+  shelf: Shelf,
+): Problem[] {
+  return [
+    ...doorProblem(piece, size, shelf),
+    ...routeProblem(piece),
+    ...weatherProblem(piece, laid, shelf),
+    ...signProblems(piece, laid),
+    ...proportionProblems(proportions, shelf),
+  ]
 }
 
 /** Garlands go round or along what they hang on, and are not measured against its width. */
@@ -26,26 +38,39 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Pro
   const over = exceeds(size.width.value, brief.door.width)
   // A smaller size is offered when it would take off what is too wide.
   const ratio = most / size.width.value
-  const smaller = sort.sizes.filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && extentOf(shape) / extentOf(base.shape) <= Math.max(ratio, 0.7)).at(-1)
+  const smaller = sort.sizes
+    .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && extentOf(shape) / extentOf(base.shape) <= Math.max(ratio, 0.7))
+    .at(-1)
   const mends: Mend[] = smaller
     ? [{ says: sum`Take the ${smaller.name} in base`, edit: { do: 'base', set: { shape: smaller.shape } } }]
     : [{ says: sum`A smaller base or shorter stems`, edit: null }]
-  return [{
-    id: 'door', severity: over ? 'fault' : 'care', layer: null, mends,
-    says: over
-      ? sum`${quantity.length(size.width.value)} wide: it does not fit on ${quantity.length(brief.door.width)}.`
-      : sum`${quantity.length(size.width.value)} wide: more than ${share === DOOR_SHARE.value ? 'two thirds' : quantity.share(share)} of the ${quantity.length(brief.door.width)} it hangs on.`,
-  }]
+  return [
+    {
+      id: 'door',
+      severity: over ? 'fault' : 'care',
+      layer: null,
+      mends,
+      says: over
+        ? sum`${quantity.length(size.width.value)} wide: it does not fit on ${quantity.length(brief.door.width)}.`
+        : sum`${quantity.length(size.width.value)} wide: more than ${share === DOOR_SHARE.value ? 'two thirds' : quantity.share(share)} of the ${quantity.length(brief.door.width)} it hangs on.`,
+    },
+  ]
 }
 
 /** A garland round a door is as long as that door asks. */
 function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
   if (shape.form !== 'door' || (Math.abs(shape.width - door.width) < 1 && Math.abs(shape.height - door.height) < 1)) return []
-  return [{
-    id: 'route', severity: 'care', layer: null,
-    says: sum`The garland goes round ${quantity.length(shape.width)} × ${quantity.length(shape.height)}, but the door is ${quantity.length(door.width)} × ${quantity.length(door.height)}.`,
-    mends: [{ says: sum`Measure it for this door`, edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } } }],
-  }]
+  return [
+    {
+      id: 'route',
+      severity: 'care',
+      layer: null,
+      says: sum`The garland goes round ${quantity.length(shape.width)} × ${quantity.length(shape.height)}, but the door is ${quantity.length(door.width)} × ${quantity.length(door.height)}.`,
+      mends: [
+        { says: sum`Measure it for this door`, edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } } },
+      ],
+    },
+  ]
 }
 
 function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
@@ -54,28 +79,46 @@ function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: She
   const tender = [...ids].map((id) => materialOf(shelf, id)!).filter(({ hardy }) => WEATHERS.indexOf(hardy) < asks)
   if (!tender.length) return []
   const stands = WEATHERS[Math.min(...tender.map(({ hardy }) => WEATHERS.indexOf(hardy)))]!
-  return [{
-    id: 'weather', severity: 'care', layer: null,
-    says: sum`${capital(listed(tender.map(({ plural }) => plural)))} will not stand ${brief.weather === 'open' ? 'rain' : 'damp'}.`,
-    mends: [{ says: stands === 'indoors' ? sum`Hang it indoors` : sum`Hang it under cover`, edit: { do: 'brief', set: { weather: stands } } }],
-  }]
+  return [
+    {
+      id: 'weather',
+      severity: 'care',
+      layer: null,
+      says: sum`${capital(listed(tender.map(({ plural }) => plural)))} will not stand ${brief.weather === 'open' ? 'rain' : 'damp'}.`,
+      mends: [
+        { says: stands === 'indoors' ? sum`Hang it indoors` : sum`Hang it under cover`, edit: { do: 'brief', set: { weather: stands } } },
+      ],
+    },
+  ]
 }
 
 function signProblems({ base: { shape } }: Piece, laid: readonly LaidLayer[]): Problem[] {
   if (shape.form !== 'ring') return []
   const { inner } = shape
-  return laid.flatMap(({ layer, placements }) => placements.flatMap((placement: Placement): Problem[] => {
-    if (!placement.cord || layer.rule.kind !== 'single') return []
-    const reach = Math.hypot(Math.abs(placement.x) + placement.length / 2, Math.abs(placement.y) + placement.width / 2)
-    if (reach <= inner / 2) return []
-    const fits = Math.hypot(placement.length / 2, placement.width / 2) <= inner / 2
-    const middle = layer.rule.drop - placement.y
-    return [{
-      id: `${placement.id}:hole`, severity: 'care', layer: layer.id,
-      says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(inner)}.`,
-      mends: fits && middle >= 0
-        ? [{ says: sum`Hang it in the middle`, edit: { do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, drop: middle } } } }]
-        : [{ says: sum`A smaller sign or a larger ring`, edit: null }],
-    }]
-  }))
+  return laid.flatMap(({ layer, placements }) =>
+    placements.flatMap((placement: Placement): Problem[] => {
+      if (!placement.cord || layer.rule.kind !== 'single') return []
+      const reach = Math.hypot(Math.abs(placement.x) + placement.length / 2, Math.abs(placement.y) + placement.width / 2)
+      if (reach <= inner / 2) return []
+      const fits = Math.hypot(placement.length / 2, placement.width / 2) <= inner / 2
+      const middle = layer.rule.drop - placement.y
+      return [
+        {
+          id: `${placement.id}:hole`,
+          severity: 'care',
+          layer: layer.id,
+          says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(inner)}.`,
+          mends:
+            fits && middle >= 0
+              ? [
+                  {
+                    says: sum`Hang it in the middle`,
+                    edit: { do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, drop: middle } } },
+                  },
+                ]
+              : [{ says: sum`A smaller sign or a larger ring`, edit: null }],
+        },
+      ]
+    }),
+  )
 }

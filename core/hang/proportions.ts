@@ -8,7 +8,13 @@ import type { Problem } from '../piece'
 import { BOW_LEAST, BOW_MOST } from './thumbs'
 
 /** How wide a bow or a sign is against the base. */
-export interface Proportion { readonly layer: string, readonly name: string, readonly role: 'bow' | 'sign', readonly share: Figure, readonly lead: boolean }
+export interface Proportion {
+  readonly layer: string
+  readonly name: string
+  readonly role: 'bow' | 'sign'
+  readonly share: Figure
+  readonly lead: boolean
+}
 
 export function proportionsOf(bare: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Proportion[] {
   const wide = bare.right - bare.left
@@ -19,10 +25,15 @@ export function proportionsOf(bare: Bounds, laid: readonly LaidLayer[], shelf: S
     if (!one || (role !== 'bow' && role !== 'sign')) return []
     const material = materialOf(shelf, one.material)!
     const name = one.made ? `bow of ${material.name}` : material.name
-    return [{
-      layer: layer.id, role, name, lead: !focals,
-      share: worked(as('share', over(saidAs(mm(one.length), [`${name} `, quantity.length(one.length)]), the`base ${mm(wide)}`))),
-    }]
+    return [
+      {
+        layer: layer.id,
+        role,
+        name,
+        lead: !focals,
+        share: worked(as('share', over(saidAs(mm(one.length), [`${name} `, quantity.length(one.length)]), the`base ${mm(wide)}`))),
+      },
+    ]
   })
 }
 
@@ -30,9 +41,36 @@ export function proportionProblems(proportions: readonly Proportion[], by: Rated
   const [least, most] = [rate(BOW_LEAST, by), rate(BOW_MOST, by)]
   return proportions.flatMap(({ layer, name, role, share, lead }): Problem[] => {
     if (role !== 'bow') return []
-    if (lead && share.value > 1) return [{ id: `${layer}:large`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`, mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }] }]
-    if (share.value > most && !lead) return [{ id: `${layer}:large`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than ${most === BOW_MOST.value ? 'half' : quantity.share(most)}, it takes the lead from the focals.`, mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }] }]
-    if (share.value < least) return [{ id: `${layer}:small`, severity: 'note', layer, says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: ${least === BOW_LEAST.value && most === BOW_MOST.value ? 'about a third to a half' : `from ${Math.round(least * 100)} to ${Math.round(most * 100)} %`} looks right.`, mends: [{ says: sum`A larger bow`, edit: null }] }]
+    if (lead && share.value > 1)
+      return [
+        {
+          id: `${layer}:large`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`,
+          mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }],
+        },
+      ]
+    if (share.value > most && !lead)
+      return [
+        {
+          id: `${layer}:large`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than ${most === BOW_MOST.value ? 'half' : quantity.share(most)}, it takes the lead from the focals.`,
+          mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }],
+        },
+      ]
+    if (share.value < least)
+      return [
+        {
+          id: `${layer}:small`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: ${least === BOW_LEAST.value && most === BOW_MOST.value ? 'about a third to a half' : `from ${Math.round(least * 100)} to ${Math.round(most * 100)} %`} looks right.`,
+          mends: [{ says: sum`A larger bow`, edit: null }],
+        },
+      ]
     return []
   })
 }

@@ -30,7 +30,11 @@ export interface Lengths extends Needed {
 }
 
 /** The base itself, as it is bought. */
-export interface BareBase extends Needed { readonly of: 'base', readonly name: string, readonly price: Minor }
+export interface BareBase extends Needed {
+  readonly of: 'base'
+  readonly name: string
+  readonly price: Minor
+}
 
 export type Need = Things | Lengths | BareBase
 

@@ -1,7 +1,10 @@
 import type { Material } from './schema'
 
 /** A row of the catalogue: what differs from the usual. */
-export type Row = Omit<Material, 'id' | 'plural' | 'length' | 'width' | 'pack' | 'wired' | 'divides' | 'colour' | 'hazards' | 'facing' | 'hardy' | 'parts' | 'months'> & {
+export type Row = Omit<
+  Material,
+  'id' | 'plural' | 'length' | 'width' | 'pack' | 'wired' | 'divides' | 'colour' | 'hazards' | 'facing' | 'hardy' | 'parts' | 'months'
+> & {
   plural?: string
   inches: readonly [length: number, width: number]
   pack: readonly [name: string, holds: number, price: number, bunches?: number]

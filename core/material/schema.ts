@@ -1,8 +1,26 @@
 import { z } from 'zod'
 
 export const MATERIAL_KINDS = [
-  'greenery', 'bough', 'herb', 'stem', 'twig', 'focal', 'second flower', 'filler', 'accent', 'moss',
-  'bow', 'sign', 'letter', 'figure', 'light', 'garland', 'ribbon', 'mesh', 'bead', 'mechanic',
+  'greenery',
+  'bough',
+  'herb',
+  'stem',
+  'twig',
+  'focal',
+  'second flower',
+  'filler',
+  'accent',
+  'moss',
+  'bow',
+  'sign',
+  'letter',
+  'figure',
+  'light',
+  'garland',
+  'ribbon',
+  'mesh',
+  'bead',
+  'mechanic',
 ] as const
 export const HAZARDS = ['poisonous-pets', 'poisonous', 'prickly', 'foraged'] as const
 export const STATES = ['artificial', 'dried', 'fresh', 'preserved', 'made'] as const
@@ -40,7 +58,10 @@ export const MaterialSchema = z.strictObject({
     bunches: z.int().min(1).max(1000).describe('how many bunches they come in'),
     price: z.int().min(0).max(10_000_000).describe('usual price, minor units'),
   }),
-  parts: z.array(z.strictObject({ name: z.string().trim().min(1).max(40), count: z.int().min(1).max(1000) })).max(8).describe('what comes off one piece separately'),
+  parts: z
+    .array(z.strictObject({ name: z.string().trim().min(1).max(40), count: z.int().min(1).max(1000) }))
+    .max(8)
+    .describe('what comes off one piece separately'),
   months: z.array(z.int().min(1).max(12)).max(12).describe('when it can be had; empty is all year'),
   hazards: z.array(z.enum(HAZARDS)).max(8),
 })
@@ -53,19 +74,42 @@ export type Hazard = (typeof HAZARDS)[number]
 const LONG = 1000
 const BY_LENGTH: ReadonlySet<MaterialKind> = new Set(['garland', 'ribbon', 'mesh'])
 /** Whether it comes by the length and is cut to pieces. */
-export const isCut = ({ kind, length }: Pick<Material, 'kind' | 'length'>): boolean => BY_LENGTH.has(kind) || (kind === 'mechanic' && length >= LONG)
+export const isCut = ({ kind, length }: Pick<Material, 'kind' | 'length'>): boolean =>
+  BY_LENGTH.has(kind) || (kind === 'mechanic' && length >= LONG)
 /** Whether a layer can be made of it: all but the small things that hold others. */
 export const canLay = (material: Pick<Material, 'kind' | 'length'>): boolean => material.kind !== 'mechanic' || isCut(material)
 
 export const KIND_NAMES: Record<MaterialKind, string> = {
-  'greenery': 'Greenery', 'bough': 'Boughs', 'herb': 'Herbs', 'stem': 'Linear stems', 'twig': 'Twigs', 'focal': 'Focal flowers', 'second flower': 'Second flowers',
-  'filler': 'Fillers', 'accent': 'Accents', 'moss': 'Moss', 'bow': 'Bows', 'sign': 'Signs', 'letter': 'Letters', 'figure': 'Figures', 'light': 'Lights',
-  'garland': 'Garlands by length', 'ribbon': 'Ribbon', 'mesh': 'Mesh', 'bead': 'Beads', 'mechanic': 'Mechanics',
+  greenery: 'Greenery',
+  bough: 'Boughs',
+  herb: 'Herbs',
+  stem: 'Linear stems',
+  twig: 'Twigs',
+  focal: 'Focal flowers',
+  'second flower': 'Second flowers',
+  filler: 'Fillers',
+  accent: 'Accents',
+  moss: 'Moss',
+  bow: 'Bows',
+  sign: 'Signs',
+  letter: 'Letters',
+  figure: 'Figures',
+  light: 'Lights',
+  garland: 'Garlands by length',
+  ribbon: 'Ribbon',
+  mesh: 'Mesh',
+  bead: 'Beads',
+  mechanic: 'Mechanics',
 }
 
 /** How one buys and divides it, in words: "bundle of 2 bunches, 10 stems in all; may be cut into tips". */
 export function yieldOf({ pack, divides, parts }: Material): string {
-  const whole = pack.bunches > 1 ? `${pack.name} of ${pack.bunches} bunches, ${pack.holds} in all` : pack.holds > 1 ? `${pack.name} of ${pack.holds}` : pack.name
+  const whole =
+    pack.bunches > 1
+      ? `${pack.name} of ${pack.bunches} bunches, ${pack.holds} in all`
+      : pack.holds > 1
+        ? `${pack.name} of ${pack.holds}`
+        : pack.name
   const apart = parts.length ? `each comes apart into ${parts.map(({ name: part, count }) => `${count} ${part}`).join(', ')}` : ''
   return [whole, divides ? 'stems may be cut into tips' : '', apart].filter(Boolean).join('; ')
 }

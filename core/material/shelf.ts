@@ -31,7 +31,8 @@ export interface Shelf {
 }
 
 /** A material by its id, which may be any word that a file or a person gives: only what the shelf itself has counts. */
-export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string): Material | undefined => (Object.hasOwn(materials, id) ? materials[id] : undefined)
+export const materialOf = ({ materials }: Pick<Shelf, 'materials'>, id: string): Material | undefined =>
+  Object.hasOwn(materials, id) ? materials[id] : undefined
 
 /** The catalogue with nothing of one's own. */
 export const plainShelf = (shops: readonly Shop[] = [], rates: Rates = {}): Shelf => ({ materials: CATALOGUE, shops, rates })

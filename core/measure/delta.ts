@@ -5,8 +5,8 @@
 export type Delta =
   | 0
   | { readonly whole: unknown }
-  | { readonly keys: readonly (readonly [string, Delta])[], readonly gone: readonly string[] }
-  | { readonly places: readonly (readonly [number, Delta])[], readonly length: number }
+  | { readonly keys: readonly (readonly [string, Delta])[]; readonly gone: readonly string[] }
+  | { readonly places: readonly (readonly [number, Delta])[]; readonly length: number }
 
 const isRecord = (value: unknown): value is Record<string, unknown> => {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false

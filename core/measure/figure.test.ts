@@ -6,7 +6,11 @@ const inInches = { units: 'in', currency: 'USD' } as const
 const inCentimetres = { units: 'cm', currency: 'EUR' } as const
 
 it('reads its sum in the units on screen', () => {
-  const spacing = figure(quantity.length(inches(6.2832)), sum`π × ${quantity.length(inches(12))} ÷ ${quantity.count(6)} = ${quantity.length(inches(6.2832))}`, GEOMETRY)
+  const spacing = figure(
+    quantity.length(inches(6.2832)),
+    sum`π × ${quantity.length(inches(12))} ÷ ${quantity.count(6)} = ${quantity.length(inches(6.2832))}`,
+    GEOMETRY,
+  )
   expect(show(spacing, inInches)).toBe('6¼ in')
   expect(showSum(spacing, inInches)).toBe('π × 12 in ÷ 6 = 6.28 in')
   expect(showSum(spacing, inCentimetres)).toBe('π × 30.48 cm ÷ 6 = 15.96 cm')

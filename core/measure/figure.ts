@@ -7,20 +7,27 @@ import { clock } from './angle'
 /** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
 export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time'
 
-export interface Quantity { readonly value: number, readonly unit: Unit }
+export interface Quantity {
+  readonly value: number
+  readonly unit: Unit
+}
 
 /** Where a figure's trust comes from. */
 export type Basis =
   | { readonly kind: 'measured' }
   | { readonly kind: 'geometry' }
   | { readonly kind: 'counted' }
-  | { readonly kind: 'published', readonly source: string }
+  | { readonly kind: 'published'; readonly source: string }
   | { readonly kind: 'rule of thumb' }
 
 export type SumPart = string | Quantity
 
 /** A rule of thumb as a figure went by it. */
-export interface RuleUsed extends Quantity { readonly id: string, readonly name: string, readonly usual: number }
+export interface RuleUsed extends Quantity {
+  readonly id: string
+  readonly name: string
+  readonly usual: number
+}
 
 /**
  * A number a person may rely on, with the sum that made it.
@@ -36,7 +43,10 @@ export interface Figure extends Quantity {
 }
 
 /** How numbers are shown to this person. */
-export interface Manner { readonly units: Units, readonly currency: Currency }
+export interface Manner {
+  readonly units: Units
+  readonly currency: Currency
+}
 
 export const quantity = {
   length: (value: number): Quantity => ({ value, unit: 'length' }),
@@ -78,16 +88,24 @@ export function show(of: Quantity, manner: Manner): string {
 export function showExact(of: Quantity, manner: Manner): string {
   const { value, unit } = of
   switch (unit) {
-    case 'length': return readExact(value, manner.units)
-    case 'mass': return manner.units === 'in' && value >= 28.35
-      ? `${trimZeros((value / 28.349523125).toFixed(1))} oz`
-      : `${trimZeros(value.toFixed(value < 10 ? 1 : 0))} g`
-    case 'money': return formatMoney(value, manner.currency)
-    case 'share': return `${trimZeros((value * 100).toFixed(1))} %`
-    case 'clock': return clock(value)
-    case 'count': return String(value)
-    case 'ratio': return trimZeros(value.toFixed(2))
-    case 'time': return value < 90 ? `${Math.max(1, Math.round(value))} min` : `${Math.floor(Math.round(value) / 60)} h ${Math.round(value) % 60} min`
+    case 'length':
+      return readExact(value, manner.units)
+    case 'mass':
+      return manner.units === 'in' && value >= 28.35
+        ? `${trimZeros((value / 28.349523125).toFixed(1))} oz`
+        : `${trimZeros(value.toFixed(value < 10 ? 1 : 0))} g`
+    case 'money':
+      return formatMoney(value, manner.currency)
+    case 'share':
+      return `${trimZeros((value * 100).toFixed(1))} %`
+    case 'clock':
+      return clock(value)
+    case 'count':
+      return String(value)
+    case 'ratio':
+      return trimZeros(value.toFixed(2))
+    case 'time':
+      return value < 90 ? `${Math.max(1, Math.round(value))} min` : `${Math.floor(Math.round(value) / 60)} h ${Math.round(value) % 60} min`
   }
 }
 

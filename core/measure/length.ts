@@ -46,19 +46,39 @@ export const trimZeros = (text: string): string => (text.includes('.') ? text.re
 const FOOT = 12 * MM_PER_INCH
 const METRE = 1000
 const UNIT_MM: Readonly<Record<string, number>> = {
-  'in': MM_PER_INCH, 'inch': MM_PER_INCH, 'inches': MM_PER_INCH, '"': MM_PER_INCH,
-  'ft': FOOT, 'foot': FOOT, 'feet': FOOT, '\'': FOOT,
-  'yd': 3 * FOOT, 'yard': 3 * FOOT, 'yards': 3 * FOOT,
-  'mm': 1, 'cm': 10, 'm': METRE,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  ft: FOOT,
+  foot: FOOT,
+  feet: FOOT,
+  "'": FOOT,
+  yd: 3 * FOOT,
+  yard: 3 * FOOT,
+  yards: 3 * FOOT,
+  mm: 1,
+  cm: 10,
+  m: METRE,
 }
 
 /** As makers and their keyboards write it, brought to plain letters: fractions with a slash, quotes straight. */
-const plainly = (text: string): string => text.trim().toLowerCase()
-  .replace(/[¼½¾⅐-⅞]/g, (glyph) => ` ${glyph.normalize('NFKC')}`)
-  .replace(/[⁄∕]/g, '/').replace(/[’‘′ʼ´`]/g, '\'').replace(/[”“″]/g, '"').replace(/''/g, '"')
-  .replace(/[\s\u00A0\u202F]+/g, ' ').trim()
+const plainly = (text: string): string =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/[¼½¾⅐-⅞]/g, (glyph) => ` ${glyph.normalize('NFKC')}`)
+    .replace(/[⁄∕]/g, '/')
+    .replace(/[’‘′ʼ´`]/g, "'")
+    .replace(/[”“″]/g, '"')
+    .replace(/''/g, '"')
+    .replace(/[\s\u00A0\u202F]+/g, ' ')
+    .trim()
 
-interface Part { readonly value: number, readonly unit: number | null }
+interface Part {
+  readonly value: number
+  readonly unit: number | null
+}
 
 /**
  * Reads what a maker types: `18`, `3 1/2`, `3½ in`, `7'`, `6 ft 8 in`, `6'8"`, `45 cm`, `4m20`.
@@ -90,7 +110,8 @@ export function parseLength(text: string, units: Units): Parsed<number> {
     if (first.unit === FOOT && second!.value < 12) return { ok: true, value: settled(first.value * FOOT + second!.value * MM_PER_INCH) }
     if (first.unit === METRE && /m ?\d\d$/.test(plain)) return { ok: true, value: settled(first.value * METRE + second!.value * 10) }
   }
-  if (parts.every(({ unit }, i) => unit !== null && (i === 0 || unit < parts[i - 1]!.unit!))) return { ok: true, value: settled(parts.reduce((sum, { value, unit }) => sum + value * unit!, 0)) }
+  if (parts.every(({ unit }, i) => unit !== null && (i === 0 || unit < parts[i - 1]!.unit!)))
+    return { ok: true, value: settled(parts.reduce((sum, { value, unit }) => sum + value * unit!, 0)) }
   return refuse(`“${text.trim()}” can be read more than one way. Give each number its unit, the larger first: 6 ft 8 in.`)
 }
 

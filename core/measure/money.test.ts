@@ -5,14 +5,26 @@ import { formatMoney, parseMoney, shareOut } from './money'
 it('shares out without losing a cent', () => {
   expect(shareOut(100, [1, 1, 1])).toEqual([34, 33, 33])
   expect(shareOut(999, [18, 2])).toEqual([900, 99])
-  fc.assert(fc.property(fc.integer({ min: 0, max: 1e7 }), fc.array(fc.integer({ min: 0, max: 500 }), { minLength: 1, maxLength: 9 }), (amount, ratios) => {
-    fc.pre(ratios.some((ratio) => ratio > 0))
-    expect(shareOut(amount, ratios).reduce((a, b) => a + b, 0)).toBe(amount)
-  }))
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 1e7 }),
+      fc.array(fc.integer({ min: 0, max: 500 }), { minLength: 1, maxLength: 9 }),
+      (amount, ratios) => {
+        fc.pre(ratios.some((ratio) => ratio > 0))
+        expect(shareOut(amount, ratios).reduce((a, b) => a + b, 0)).toBe(amount)
+      },
+    ),
+  )
 })
 
 describe('reading and writing', () => {
-  it.each([['25', 2500], ['25.5', 2550], ['$25.50', 2550], [' 0,99 ', 99], ['€ 12', 1200]])('%s', (text, minor) => expect(parseMoney(text)).toBe(minor))
+  it.each([
+    ['25', 2500],
+    ['25.5', 2550],
+    ['$25.50', 2550],
+    [' 0,99 ', 99],
+    ['€ 12', 1200],
+  ])('%s', (text, minor) => expect(parseMoney(text)).toBe(minor))
   it.each(['', 'free', '12.345', '-3', '1e9'])('refuses “%s”', (text) => expect(parseMoney(text)).toBeNull())
   it('shows the currency', () => {
     expect(formatMoney(1299, 'USD')).toBe('$12.99')

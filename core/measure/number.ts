@@ -1,4 +1,4 @@
-export type Parsed<T> = { ok: true, value: T } | { ok: false, error: string }
+export type Parsed<T> = { ok: true; value: T } | { ok: false; error: string }
 
 const good = (value: number): Parsed<number> => ({ ok: true, value })
 
@@ -17,6 +17,7 @@ export function parseNumber(text: string): Parsed<number> {
   }
   if (/^\d*[.,]\d+$/.test(plain)) return good(Number(`0${plain.replace(',', '.')}`))
   if (/^\d{1,3}(,\d{3})+(\.\d+)?$/.test(plain)) return good(Number(plain.replaceAll(',', '')))
-  if (/^\d{1,3}(\.\d{3})+,\d+$/.test(plain) || /^\d{1,3}(\.\d{3}){2,}$/.test(plain)) return good(Number(plain.replaceAll('.', '').replace(',', '.')))
+  if (/^\d{1,3}(\.\d{3})+,\d+$/.test(plain) || /^\d{1,3}(\.\d{3}){2,}$/.test(plain))
+    return good(Number(plain.replaceAll('.', '').replace(',', '.')))
   return { ok: false, error: `“${plain}” is not a number.` }
 }

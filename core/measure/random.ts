@@ -27,7 +27,7 @@ export function random(seed: number): Random {
 
 /** FNV-1a over the words: a seed for what has a name but no number. */
 export function seedOf(...words: readonly (string | number)[]): number {
-  let hash = 0x811C9DC5
+  let hash = 0x811c9dc5
   for (const letter of words.join('|')) {
     hash ^= letter.codePointAt(0)!
     hash = Math.imul(hash, 0x01000193)

@@ -22,8 +22,10 @@ it('gives what is equal its identity back, and no more', () => {
 })
 
 it('never changes what the next state is', () => {
-  fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (last, next) => {
-    expect(sharing(last, structuredClone(next))).toEqual(next)
-    expect(sharing(next, structuredClone(next))).toBe(next)
-  }))
+  fc.assert(
+    fc.property(fc.jsonValue(), fc.jsonValue(), (last, next) => {
+      expect(sharing(last, structuredClone(next))).toEqual(next)
+      expect(sharing(next, structuredClone(next))).toBe(next)
+    }),
+  )
 })

@@ -14,6 +14,23 @@ export function onceFor<K extends object, T>(): (of: K, work: () => T) => T {
   }
 }
 
+/**
+ * Remembers the last answers by their keys, the oldest forgotten first.
+ * @param most how many are kept
+ * @example const plans = kept<Plan>(300); plans(JSON.stringify(job), () => plan(job))
+ */
+export function kept<T>(most: number): (key: string, work: () => T) => T {
+  const known = new Map<string, { readonly answer: T }>()
+  return (key, work) => {
+    const before = known.get(key)
+    if (before) return before.answer
+    const answer = work()
+    known.set(key, { answer })
+    if (known.size > most) known.delete(known.keys().next().value!)
+    return answer
+  }
+}
+
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /**
@@ -24,12 +41,14 @@ export function sharing<T>(last: T, next: T): T {
   if (Object.is(last, next)) return last
   if (Array.isArray(last) && Array.isArray(next)) {
     const parts = next.map((each, i): unknown => sharing(last[i] as unknown, each as unknown))
-    return last.length === next.length && parts.every((each, i) => each === last[i]) ? last : parts as T
+    return last.length === next.length && parts.every((each, i) => each === last[i]) ? last : (parts as T)
   }
   if (isRecord(last) && isRecord(next)) {
     const parts = Object.fromEntries(Object.entries(next).map(([key, value]) => [key, sharing(last[key], value)]))
-    const same = Object.keys(last).length === Object.keys(next).length && Object.entries(parts).every(([key, value]) => key in last && value === last[key])
-    return same ? last : parts as T
+    const same =
+      Object.keys(last).length === Object.keys(next).length &&
+      Object.entries(parts).every(([key, value]) => key in last && value === last[key])
+    return same ? last : (parts as T)
   }
   return next
 }

@@ -6,16 +6,22 @@ import { capital, listed, several } from './words'
 
 describe('deal', () => {
   it('gives every kind its share and leaves no place empty', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 500 }), fc.array(fc.integer({ min: 0, max: 20 }), { minLength: 1, maxLength: 8 }), (places, shares) => {
-      const dealt = deal(places, shares)
-      if (shares.every((share) => share === 0)) {
-        expect(dealt).toEqual([])
-        return
-      }
-      const counts = shares.map((_, kind) => dealt.filter((each) => each === kind).length)
-      expect(counts).toEqual(places === 0 ? shares.map(() => 0) : apportion(places, shares))
-      expect(dealt).toHaveLength(places)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 500 }),
+        fc.array(fc.integer({ min: 0, max: 20 }), { minLength: 1, maxLength: 8 }),
+        (places, shares) => {
+          const dealt = deal(places, shares)
+          if (shares.every((share) => share === 0)) {
+            expect(dealt).toEqual([])
+            return
+          }
+          const counts = shares.map((_, kind) => dealt.filter((each) => each === kind).length)
+          expect(counts).toEqual(places === 0 ? shares.map(() => 0) : apportion(places, shares))
+          expect(dealt).toHaveLength(places)
+        },
+      ),
+    )
   })
   it('spreads a scarce kind', () => expect(deal(8, [5, 3])).toEqual([1, 0, 0, 1, 0, 0, 1, 0]))
   it('keeps kinds of equal share in turn', () => expect(deal(6, [1, 1])).toEqual([1, 0, 1, 0, 1, 0]))
@@ -23,13 +29,15 @@ describe('deal', () => {
 
 describe('euclid', () => {
   it('keeps gaps within one of each other', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 60 }), (a, b) => {
-      const [onsets, steps] = [Math.min(a, b), Math.max(a, b)]
-      const at = euclid(onsets, steps).flatMap((hit, i) => (hit ? [i] : []))
-      const gaps = at.map((place, i) => (at[i + 1] ?? steps + at[0]!) - place)
-      expect(at).toHaveLength(onsets)
-      expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 60 }), (a, b) => {
+        const [onsets, steps] = [Math.min(a, b), Math.max(a, b)]
+        const at = euclid(onsets, steps).flatMap((hit, i) => (hit ? [i] : []))
+        const gaps = at.map((place, i) => (at[i + 1] ?? steps + at[0]!) - place)
+        expect(at).toHaveLength(onsets)
+        expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1)
+      }),
+    )
   })
   it('knows none and all', () => {
     expect(euclid(0, 3)).toEqual([false, false, false])

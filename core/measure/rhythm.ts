@@ -33,7 +33,9 @@ export function apportion(total: number, shares: readonly number[]): number[] {
     .map((x, i) => ({ i, rest: x - whole[i]! }))
     .sort((a, b) => b.rest - a.rest || a.i - b.i)
     .slice(0, left)
-    .forEach(({ i }) => { whole[i]! += 1 })
+    .forEach(({ i }) => {
+      whole[i]! += 1
+    })
   return whole
 }
 
@@ -48,10 +50,15 @@ export function deal(places: number, shares: readonly number[]): number[] {
   const counts = apportion(places, shares)
   if (counts.every((n) => n === 0)) return []
   const dealt = Array.from({ length: places }, () => -1)
-  const order = counts.map((n, i) => ({ n, i })).filter(({ n }) => n > 0).sort((a, b) => a.n - b.n || b.i - a.i)
+  const order = counts
+    .map((n, i) => ({ n, i }))
+    .filter(({ n }) => n > 0)
+    .sort((a, b) => a.n - b.n || b.i - a.i)
   for (const { n, i } of order) {
     const free = dealt.flatMap((kind, place) => (kind < 0 ? [place] : []))
-    euclid(n, free.length).forEach((hit, k) => { if (hit) dealt[free[k]!] = i })
+    euclid(n, free.length).forEach((hit, k) => {
+      if (hit) dealt[free[k]!] = i
+    })
   }
   return dealt
 }

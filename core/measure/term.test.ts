@@ -2,7 +2,26 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { showSum } from './figure'
 import { inches } from './length'
-import { as, byRule, count, given, less, mm, ofFigure, over, PI, plus, plusAll, ratio, saidAs, the, times, wholes, wholesUp, worked } from './term'
+import {
+  as,
+  byRule,
+  count,
+  given,
+  less,
+  mm,
+  ofFigure,
+  over,
+  PI,
+  plus,
+  plusAll,
+  ratio,
+  saidAs,
+  the,
+  times,
+  wholes,
+  wholesUp,
+  worked,
+} from './term'
 import { rate, thumb, USUAL } from './thumb'
 
 const manner = { units: 'in', currency: 'USD' } as const
@@ -30,7 +49,14 @@ describe('a number and its sentence by one expression', () => {
     expect(worked(plusAll([], mm(0))).value).toBe(0)
   })
   it('has the unit of what is measured among counts and ratios', () => {
-    expect([times(count(2), mm(3)).unit, times(count(2), count(3)).unit, times(count(2), ratio(0.5)).unit, over(mm(4), mm(2)).unit, over(mm(4), count(2)).unit, as('share', over(mm(1), mm(2))).unit]).toEqual(['length', 'count', 'ratio', 'ratio', 'length', 'share'])
+    expect([
+      times(count(2), mm(3)).unit,
+      times(count(2), count(3)).unit,
+      times(count(2), ratio(0.5)).unit,
+      over(mm(4), mm(2)).unit,
+      over(mm(4), count(2)).unit,
+      as('share', over(mm(1), mm(2))).unit,
+    ]).toEqual(['length', 'count', 'ratio', 'ratio', 'length', 'share'])
   })
   it('is as little to be trusted as the least of its parts, and names each rule of thumb once', () => {
     const glue = thumb('t.glue', 'Glue', 'mass', 0.5, [0.1, 5], 'a pea')
@@ -54,12 +80,15 @@ describe('a number and its sentence by one expression', () => {
   })
   it('says what the arithmetic gives: against the same sum in plain numbers', () => {
     const length = fc.double({ min: 1, max: 1e4, noNaN: true })
-    fc.assert(fc.property(fc.integer({ min: 1, max: 500 }), length, length, length, (n, a, b, c) => {
-      expect(plus(times(count(n), PI, mm(a)), mm(b), times(count(2), mm(c))).value).toBeCloseTo(n * Math.PI * a + b + 2 * c, 4)
-      expect(over(less(mm(a + b), mm(b)), mm(c)).value).toBeCloseTo(a / c, 6)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 500 }), length, length, length, (n, a, b, c) => {
+        expect(plus(times(count(n), PI, mm(a)), mm(b), times(count(2), mm(c))).value).toBeCloseTo(n * Math.PI * a + b + 2 * c, 4)
+        expect(over(less(mm(a + b), mm(b)), mm(c)).value).toBeCloseTo(a / c, 6)
+      }),
+    )
   })
-  it('may be said otherwise than by how it was worked out', () => expect(said(saidAs(mm(inches(9)), ['round both lobes']))).toBe('round both lobes = 9 in'))
+  it('may be said otherwise than by how it was worked out', () =>
+    expect(said(saidAs(mm(inches(9)), ['round both lobes']))).toBe('round both lobes = 9 in'))
 })
 
 describe('a rule of thumb', () => {

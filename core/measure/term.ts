@@ -22,11 +22,21 @@ export interface Term extends Quantity {
 
 /** What is trusted least comes last. */
 const TRUST: readonly Basis['kind'][] = ['measured', 'counted', 'geometry', 'published', 'rule of thumb']
-const weakest = (terms: readonly Term[]): Basis => terms.reduce<Basis>((basis, each) => (TRUST.indexOf(each.basis.kind) > TRUST.indexOf(basis.kind) ? each.basis : basis), terms[0]!.basis)
+const weakest = (terms: readonly Term[]): Basis =>
+  terms.reduce<Basis>((basis, each) => (TRUST.indexOf(each.basis.kind) > TRUST.indexOf(basis.kind) ? each.basis : basis), terms[0]!.basis)
 
 /** A number that is given. */
-export const given = (of: Quantity, basis: Basis = of.unit === 'count' ? COUNTED : GEOMETRY): Term =>
-  ({ value: of.value, unit: of.unit, low: of.value, high: of.value, said: [{ value: of.value, unit: of.unit }], binds: 'whole', basis, rules: [], worked: false })
+export const given = (of: Quantity, basis: Basis = of.unit === 'count' ? COUNTED : GEOMETRY): Term => ({
+  value: of.value,
+  unit: of.unit,
+  low: of.value,
+  high: of.value,
+  said: [{ value: of.value, unit: of.unit }],
+  binds: 'whole',
+  basis,
+  rules: [],
+  worked: false,
+})
 
 export const mm = (length: number): Term => given({ value: length, unit: 'length' })
 export const count = (n: number): Term => given({ value: n, unit: 'count' })
@@ -40,7 +50,12 @@ export function byRule(of: Thumb, by: Rated): Term {
 }
 
 /** A number that was told, to be worked with further: its own sum is not said again. */
-export const ofFigure = ({ value, unit, basis, range, rules }: Figure): Term => ({ ...given({ value, unit }, basis), low: range?.[0] ?? value, high: range?.[1] ?? value, rules: rules ?? [] })
+export const ofFigure = ({ value, unit, basis, range, rules }: Figure): Term => ({
+  ...given({ value, unit }, basis),
+  low: range?.[0] ?? value,
+  high: range?.[1] ?? value,
+  rules: rules ?? [],
+})
 
 /** A term with words about it: the`tails of ${mm(102)}`. */
 export function the(words: TemplateStringsArray, term: Term): Term {
@@ -53,15 +68,34 @@ export const saidAs = (term: Term, said: Said): Term => ({ ...term, said, binds:
 
 const HOLDS = { sum: 0, product: 1, whole: 2 } as const
 const bracketed = (term: Term, within: Term['binds']): Said => (HOLDS[term.binds] < HOLDS[within] ? ['(', ...term.said, ')'] : term.said)
-const joined = (terms: readonly Term[], sign: string, within: Term['binds']): Said => terms.flatMap((term, i) => [...(i ? [sign] : []), ...bracketed(term, within)])
+const joined = (terms: readonly Term[], sign: string, within: Term['binds']): Said =>
+  terms.flatMap((term, i) => [...(i ? [sign] : []), ...bracketed(term, within)])
 
-function made(parts: readonly Term[], unit: Unit, [value, low, high]: readonly [number, number, number], said: Said, binds: Term['binds']): Term {
+function made(
+  parts: readonly Term[],
+  unit: Unit,
+  [value, low, high]: readonly [number, number, number],
+  said: Said,
+  binds: Term['binds'],
+): Term {
   const rules = parts.flatMap((each) => each.rules)
-  return { value, low, high, unit, said, binds, basis: weakest(parts), rules: rules.filter(({ id }, i) => rules.findIndex((each) => each.id === id) === i), worked: true }
+  return {
+    value,
+    low,
+    high,
+    unit,
+    said,
+    binds,
+    basis: weakest(parts),
+    rules: rules.filter(({ id }, i) => rules.findIndex((each) => each.id === id) === i),
+    worked: true,
+  }
 }
 
 /** The unit of a product: that of what is measured among counts and ratios. */
-const unitOf = (terms: readonly Term[]): Unit => terms.find(({ unit }) => unit !== 'count' && unit !== 'ratio' && unit !== 'share')?.unit ?? (terms.every(({ unit }) => unit === 'count') ? 'count' : 'ratio')
+const unitOf = (terms: readonly Term[]): Unit =>
+  terms.find(({ unit }) => unit !== 'count' && unit !== 'ratio' && unit !== 'share')?.unit ??
+  (terms.every(({ unit }) => unit === 'count') ? 'count' : 'ratio')
 
 /** What adds nothing is not said. */
 export function plus(...terms: readonly [Term, ...Term[]]): Term {
@@ -76,7 +110,13 @@ export const plusAll = (terms: readonly Term[], none: Term): Term => (terms.leng
 
 export function less(from: Term, by: Term): Term {
   if (by.value === 0 && by.high === 0) return from
-  return made([from, by], from.unit, [from.value - by.value, from.low - by.high, from.high - by.low], [...from.said, ' − ', ...bracketed(by, 'product')], 'sum')
+  return made(
+    [from, by],
+    from.unit,
+    [from.value - by.value, from.low - by.high, from.high - by.low],
+    [...from.said, ' − ', ...bracketed(by, 'product')],
+    'sum',
+  )
 }
 
 /** @param terms none below nothing where it is a range */
@@ -88,7 +128,13 @@ export function times(...terms: readonly [Term, ...Term[]]): Term {
 /** @param by over nothing */
 export function over(term: Term, by: Term): Term {
   const unit = term.unit === by.unit ? 'ratio' : term.unit
-  return made([term, by], unit, [term.value / by.value, term.low / by.high, term.high / by.low], [...bracketed(term, 'product'), ' ÷ ', ...bracketed(by, 'whole')], 'product')
+  return made(
+    [term, by],
+    unit,
+    [term.value / by.value, term.low / by.high, term.high / by.low],
+    [...bracketed(term, 'product'), ' ÷ ', ...bracketed(by, 'whole')],
+    'product',
+  )
 }
 
 const stepped = (term: Term, step: (n: number) => number, [open, close]: readonly [string, string]): Term =>
@@ -106,7 +152,11 @@ export const as = (unit: Unit, term: Term): Term => ({ ...term, unit })
 export function worked(term: Term, more: Said = []): Figure {
   const { value, unit, low, high, basis, rules } = term
   return {
-    value, unit, sum: [...term.said, ...(term.worked ? [' = ', { value, unit }] : []), ...more], basis,
-    ...(low < high ? { range: [low, high] as const } : {}), ...(rules.length ? { rules } : {}),
+    value,
+    unit,
+    sum: [...term.said, ...(term.worked ? [' = ', { value, unit }] : []), ...more],
+    basis,
+    ...(low < high ? { range: [low, high] as const } : {}),
+    ...(rules.length ? { rules } : {}),
   }
 }

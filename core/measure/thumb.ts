@@ -17,7 +17,9 @@ export interface Thumb extends Quantity {
 export type Rates = Readonly<Record<string, number>>
 
 /** What brings a maker's own rules of thumb: a shelf. */
-export interface Rated { readonly rates: Rates }
+export interface Rated {
+  readonly rates: Rates
+}
 
 /** With every rule of thumb as it usually is. */
 export const USUAL: Rated = { rates: {} }
@@ -34,4 +36,10 @@ export function thumb(id: string, name: string, unit: Unit, value: number, [leas
 /** What a maker goes by: their own, or what is usual. */
 export const rate = ({ id, value }: Thumb, { rates }: Rated): number => (Object.hasOwn(rates, id) ? rates[id]! : value)
 
-export const ruleUsed = (of: Thumb, by: Rated): RuleUsed => ({ id: of.id, name: of.name, unit: of.unit, value: rate(of, by), usual: of.value })
+export const ruleUsed = (of: Thumb, by: Rated): RuleUsed => ({
+  id: of.id,
+  name: of.name,
+  unit: of.unit,
+  value: rate(of, by),
+  usual: of.value,
+})

@@ -5,19 +5,19 @@ import { PieceSchema } from './schema'
 
 /** One decision. Edits are data, so a problem can carry the edit that would mend it. */
 export type Edit =
-  | { readonly do: 'brief', readonly set: Partial<Brief> }
-  | { readonly do: 'stage', readonly stage: Stage }
-  | { readonly do: 'base', readonly set: Partial<Base> }
-  | { readonly do: 'add layer', readonly layer: Layer, readonly at: number }
-  | { readonly do: 'remove layer', readonly layer: string }
-  | { readonly do: 'move layer', readonly layer: string, readonly to: number }
-  | { readonly do: 'layer', readonly layer: string, readonly set: Partial<Omit<Layer, 'id'>> }
-  | { readonly do: 'restore', readonly piece: Piece }
-  | { readonly do: 'nudge', readonly layer: string, readonly slot: string, readonly nudge: Nudge | null }
-  | { readonly do: 'add', readonly layer: string, readonly things: readonly Added[] }
+  | { readonly do: 'brief'; readonly set: Partial<Brief> }
+  | { readonly do: 'stage'; readonly stage: Stage }
+  | { readonly do: 'base'; readonly set: Partial<Base> }
+  | { readonly do: 'add layer'; readonly layer: Layer; readonly at: number }
+  | { readonly do: 'remove layer'; readonly layer: string }
+  | { readonly do: 'move layer'; readonly layer: string; readonly to: number }
+  | { readonly do: 'layer'; readonly layer: string; readonly set: Partial<Omit<Layer, 'id'>> }
+  | { readonly do: 'restore'; readonly piece: Piece }
+  | { readonly do: 'nudge'; readonly layer: string; readonly slot: string; readonly nudge: Nudge | null }
+  | { readonly do: 'add'; readonly layer: string; readonly things: readonly Added[] }
   /** Leaves places of the rule empty, or takes off what a hand put on. */
-  | { readonly do: 'take off', readonly layer: string, readonly slots: readonly string[] }
-  | { readonly do: 'several', readonly edits: readonly Edit[] }
+  | { readonly do: 'take off'; readonly layer: string; readonly slots: readonly string[] }
+  | { readonly do: 'several'; readonly edits: readonly Edit[] }
 
 /** What an edit did, and how to take it back. */
 export interface Change {
@@ -27,7 +27,7 @@ export interface Change {
   readonly words: string
 }
 
-export type Edited = { readonly ok: true, readonly change: Change } | { readonly ok: false, readonly error: string }
+export type Edited = { readonly ok: true; readonly change: Change } | { readonly ok: false; readonly error: string }
 
 /**
  * Applies one edit.
@@ -43,7 +43,13 @@ export function edit(piece: Piece, how: Edit, words: string): Edited {
 }
 
 /** What is wrong with a value, in words: `At most 3000.` for a limit, in the unit that the document has. */
-function wrong(issue: { readonly code: string, readonly message: string, readonly maximum?: unknown, readonly minimum?: unknown, readonly origin?: unknown }): string {
+function wrong(issue: {
+  readonly code: string
+  readonly message: string
+  readonly maximum?: unknown
+  readonly minimum?: unknown
+  readonly origin?: unknown
+}): string {
   if (issue.origin === 'number' && issue.code === 'too_big') return `At most ${String(issue.maximum)}.`
   if (issue.origin === 'number' && issue.code === 'too_small') return `At least ${String(issue.minimum)}.`
   return issue.message
@@ -51,25 +57,41 @@ function wrong(issue: { readonly code: string, readonly message: string, readonl
 
 function apply(draft: Piece, how: Edit): void {
   switch (how.do) {
-    case 'brief': Object.assign(draft.brief, how.set); return
-    case 'restore': Object.assign(draft, how.piece, { id: draft.id }); return
-    case 'stage': draft.stage = how.stage; return
-    case 'base': Object.assign(draft.base, how.set); return
-    case 'add layer': draft.layers.splice(how.at, 0, how.layer); return
-    case 'remove layer': draft.layers.splice(indexOf(draft, how.layer), 1); return
+    case 'brief':
+      Object.assign(draft.brief, how.set)
+      return
+    case 'restore':
+      Object.assign(draft, how.piece, { id: draft.id })
+      return
+    case 'stage':
+      draft.stage = how.stage
+      return
+    case 'base':
+      Object.assign(draft.base, how.set)
+      return
+    case 'add layer':
+      draft.layers.splice(how.at, 0, how.layer)
+      return
+    case 'remove layer':
+      draft.layers.splice(indexOf(draft, how.layer), 1)
+      return
     case 'move layer': {
       const [moved] = draft.layers.splice(indexOf(draft, how.layer), 1)
       draft.layers.splice(how.to, 0, moved!)
       return
     }
-    case 'layer': Object.assign(layerOf(draft, how.layer), how.set); return
+    case 'layer':
+      Object.assign(layerOf(draft, how.layer), how.set)
+      return
     case 'nudge': {
       const layer = layerOf(draft, how.layer)
       if (how.nudge) layer.nudges[how.slot] = how.nudge
       else Reflect.deleteProperty(layer.nudges, how.slot)
       return
     }
-    case 'add': layerOf(draft, how.layer).added.push(...how.things); return
+    case 'add':
+      layerOf(draft, how.layer).added.push(...how.things)
+      return
     case 'take off': {
       const layer = layerOf(draft, how.layer)
       const put = new Set(layer.added.map(({ id }) => addedSlot(id)))
@@ -78,7 +100,8 @@ function apply(draft: Piece, how: Edit): void {
       for (const slot of how.slots) Reflect.deleteProperty(layer.nudges, slot)
       return
     }
-    case 'several': for (const each of how.edits) apply(draft, each)
+    case 'several':
+      for (const each of how.edits) apply(draft, each)
   }
 }
 

@@ -22,7 +22,8 @@ export function note(history: History, change: Change, merge: string | null = nu
     const joined: Entry = {
       forward: [...last.forward, ...change.forward],
       back: [...change.back, ...last.back],
-      words: change.words, merge,
+      words: change.words,
+      merge,
     }
     return { done: [...history.done.slice(0, -1), joined], undone: [] }
   }
@@ -30,14 +31,19 @@ export function note(history: History, change: Change, merge: string | null = nu
   return { done: [...history.done, { forward, back, words, merge }], undone: [] }
 }
 
-export interface Moved { readonly piece: Piece, readonly history: History, readonly words: string }
+export interface Moved {
+  readonly piece: Piece
+  readonly history: History
+  readonly words: string
+}
 
 /** Takes the last change back; null when there is none. */
 export function undo(piece: Piece, history: History): Moved | null {
   const last = history.done.at(-1)
   if (!last) return null
   return {
-    piece: apply(piece, last.back), words: last.words,
+    piece: apply(piece, last.back),
+    words: last.words,
     history: { done: history.done.slice(0, -1), undone: [...history.undone, last] },
   }
 }
@@ -47,7 +53,8 @@ export function redo(piece: Piece, history: History): Moved | null {
   const last = history.undone.at(-1)
   if (!last) return null
   return {
-    piece: apply(piece, last.forward), words: last.words,
+    piece: apply(piece, last.forward),
+    words: last.words,
     history: { done: [...history.done, last], undone: history.undone.slice(0, -1) },
   }
 }

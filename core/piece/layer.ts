@@ -8,9 +8,26 @@ import type { Role } from './terms'
 
 /** The role that a kind of material usually plays. */
 const USUAL_ROLE: Record<MaterialKind, Role> = {
-  'greenery': 'greenery', 'bough': 'greenery', 'herb': 'greenery', 'stem': 'second greenery', 'twig': 'second greenery', 'focal': 'focal', 'second flower': 'focal', 'filler': 'filler', 'accent': 'accent',
-  'moss': 'texture', 'light': 'accent', 'bow': 'bow', 'sign': 'sign', 'letter': 'sign', 'figure': 'focal',
-  'garland': 'texture', 'ribbon': 'bow', 'mesh': 'texture', 'bead': 'accent', 'mechanic': 'texture',
+  greenery: 'greenery',
+  bough: 'greenery',
+  herb: 'greenery',
+  stem: 'second greenery',
+  twig: 'second greenery',
+  focal: 'focal',
+  'second flower': 'focal',
+  filler: 'filler',
+  accent: 'accent',
+  moss: 'texture',
+  light: 'accent',
+  bow: 'bow',
+  sign: 'sign',
+  letter: 'sign',
+  figure: 'focal',
+  garland: 'texture',
+  ribbon: 'bow',
+  mesh: 'texture',
+  bead: 'accent',
+  mechanic: 'texture',
 }
 
 /** What changes in a layer that is laid by another kind of rule. @param of the layer that it refers to, if it does */
@@ -30,7 +47,12 @@ const MINDS: ReadonlySet<Role> = new Set(['focal', 'filler', 'accent'])
 const at = (rule: Rule, share: number): Rule => (rule.kind === 'bow' ? { ...rule, at: share } : rule)
 
 /** A layer of one material, laid as that kind usually is. @param runs of the base it goes on: none is a ring */
-export function startLayer(id: string, material: Pick<Material, 'id' | 'kind' | 'form'>, seed: number, runs: readonly Pick<Run, 'id' | 'closed' | 'mirror'>[] = []): Layer {
+export function startLayer(
+  id: string,
+  material: Pick<Material, 'id' | 'kind' | 'form'>,
+  seed: number,
+  runs: readonly Pick<Run, 'id' | 'closed' | 'mirror'>[] = [],
+): Layer {
   const role = USUAL_ROLE[material.kind]
   const leafy = material.form === 'leaf'
   const one = role === 'bow' || role === 'sign' || material.kind === 'figure'
@@ -38,14 +60,42 @@ export function startLayer(id: string, material: Pick<Material, 'id' | 'kind' | 
   const [run] = runs
   const open = run !== undefined && !run.closed
   const armed = run !== undefined && run.mirror.run !== run.id
-  const rule: Rule = usual && ruleSortOf(usual).materials ? at(usualRule(usual, ''), open ? 0 : 0.5) : one ? { kind: 'single', at: open ? 0 : 0.5, drop: 0 }
-    : role === 'greenery' ? (armed ? usualRule('arms', '') : { kind: 'compass', count: 16, start: 0 })
-      : role === 'focal' ? { kind: 'cluster', at: [open ? 0.3 : 7 / 12], size: 3 } : usualRule('compass', '')
+  const rule: Rule =
+    usual && ruleSortOf(usual).materials
+      ? at(usualRule(usual, ''), open ? 0 : 0.5)
+      : one
+        ? { kind: 'single', at: open ? 0 : 0.5, drop: 0 }
+        : role === 'greenery'
+          ? armed
+            ? usualRule('arms', '')
+            : { kind: 'compass', count: 16, start: 0 }
+          : role === 'focal'
+            ? { kind: 'cluster', at: [open ? 0.3 : 7 / 12], size: 3 }
+            : usualRule('compass', '')
   return {
-    id, role, run: one || !open ? run?.id ?? 'ring' : EACH, mix: [{ material: material.id, share: 1, only: null }], rule, mirrored: false,
-    flow: leafy ? 'clockwise' : 'outward', seat: 0.5, across: 0, acrossSpread: leafy ? 0.5 : 0,
+    id,
+    role,
+    run: one || !open ? (run?.id ?? 'ring') : EACH,
+    mix: [{ material: material.id, share: 1, only: null }],
+    rule,
+    mirrored: false,
+    flow: leafy ? 'clockwise' : 'outward',
+    seat: 0.5,
+    across: 0,
+    acrossSpread: leafy ? 0.5 : 0,
     // On a ring stems lean out; on a straight run both edges are outer ones.
-    lean: leafy && !open ? 10 : 0, leanSpread: leafy ? (open ? 32 : 20) : 0, cut: null, taper: open && leafy ? 0.5 : 0,
-    reserve: RESERVES.has(role) ? 0 : null, clear: MINDS.has(role) || ruleSortOf(rule.kind).mindful, hidden: false, locked: false, words: null, seed, nudges: {}, added: [], taken: [],
+    lean: leafy && !open ? 10 : 0,
+    leanSpread: leafy ? (open ? 32 : 20) : 0,
+    cut: null,
+    taper: open && leafy ? 0.5 : 0,
+    reserve: RESERVES.has(role) ? 0 : null,
+    clear: MINDS.has(role) || ruleSortOf(rule.kind).mindful,
+    hidden: false,
+    locked: false,
+    words: null,
+    seed,
+    nudges: {},
+    added: [],
+    taken: [],
   }
 }

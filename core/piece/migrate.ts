@@ -19,16 +19,39 @@ function fromOne(document: Document): Document {
 }
 
 function ringBase({ kind, outer, inner, colour, join, price }: Document): Document {
-  return { kind, shape: { form: 'ring', outer, inner }, colour, turn: 0, join: typeof join === 'number' ? join / 360 : join, hook: null, price, mass: null }
+  return {
+    kind,
+    shape: { form: 'ring', outer, inner },
+    colour,
+    turn: 0,
+    join: typeof join === 'number' ? join / 360 : join,
+    hook: null,
+    price,
+    mass: null,
+  }
 }
 
 function fullLayer(layer: Document): Document {
   const nudges = isObject(layer.nudges)
-    ? Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slot, isObject(nudge) ? { ...nudge, lift: 0, trim: null, pinned: false } : nudge]))
+    ? Object.fromEntries(
+        Object.entries(layer.nudges).map(([slot, nudge]) => [
+          slot,
+          isObject(nudge) ? { ...nudge, lift: 0, trim: null, pinned: false } : nudge,
+        ]),
+      )
     : layer.nudges
   return {
-    ...layer, nudges, mix: asList(layer.mix).map((part) => (isObject(part) ? { ...part, only: null } : part)),
-    mirrored: false, taper: 0, reserve: null, clear: false, hidden: false, locked: false, added: [], taken: [],
+    ...layer,
+    nudges,
+    mix: asList(layer.mix).map((part) => (isObject(part) ? { ...part, only: null } : part)),
+    mirrored: false,
+    taper: 0,
+    reserve: null,
+    clear: false,
+    hidden: false,
+    locked: false,
+    added: [],
+    taken: [],
   }
 }
 
@@ -44,19 +67,29 @@ function fromTwo(document: Document): Document {
 
 /** Version 3 bound bundles on the front only. */
 function fromThree(document: Document): Document {
-  const faced = (layer: unknown): unknown => (isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bundles' ? { ...layer, rule: { ...layer.rule, faces: 1 } } : layer)
+  const faced = (layer: unknown): unknown =>
+    isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bundles' ? { ...layer, rule: { ...layer.rule, faces: 1 } } : layer
   return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(faced) : document.layers }
 }
 
 /** Version 4 made all loops of a hand's bow by one length. */
 function fromFour(document: Document): Document {
   const grouped = (ribbon: unknown): unknown => (isObject(ribbon) && ribbon.build === 'hand' ? { ...ribbon, groups: null } : ribbon)
-  const bowed = (layer: unknown): unknown => (isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bow' && Array.isArray(layer.rule.ribbons) ? { ...layer, rule: { ...layer.rule, ribbons: layer.rule.ribbons.map(grouped) } } : layer)
+  const bowed = (layer: unknown): unknown =>
+    isObject(layer) && isObject(layer.rule) && layer.rule.kind === 'bow' && Array.isArray(layer.rule.ribbons)
+      ? { ...layer, rule: { ...layer.rule, ribbons: layer.rule.ribbons.map(grouped) } }
+      : layer
   return { ...document, layers: Array.isArray(document.layers) ? document.layers.map(bowed) : document.layers }
 }
 
 /** What ties a bow was named by itself; now it is the material. */
-const TIED_NOW: Readonly<Record<string, string>> = { 'stem wire': 'stem-wire-20', 'paddle wire': 'paddle-wire', 'pipe cleaner': 'pipe-cleaner', 'zip tie': 'zip-tie', 'own ribbon': 'own-ribbon' }
+const TIED_NOW: Readonly<Record<string, string>> = {
+  'stem wire': 'stem-wire-20',
+  'paddle wire': 'paddle-wire',
+  'pipe cleaner': 'pipe-cleaner',
+  'zip tie': 'zip-tie',
+  'own ribbon': 'own-ribbon',
+}
 
 /** Version 5 had a currency of its own, which is the workroom's, and names of its own for what ties a bow. */
 function fromFive(document: Document): Document {
@@ -64,7 +97,10 @@ function fromFive(document: Document): Document {
   const tied = (layer: unknown): unknown => {
     if (!isObject(layer) || !isObject(layer.rule) || layer.rule.kind !== 'bow') return layer
     const { tied: before } = layer.rule
-    return { ...layer, rule: { ...layer.rule, tied: typeof before === 'string' && Object.hasOwn(TIED_NOW, before) ? TIED_NOW[before] : before } }
+    return {
+      ...layer,
+      rule: { ...layer.rule, tied: typeof before === 'string' && Object.hasOwn(TIED_NOW, before) ? TIED_NOW[before] : before },
+    }
   }
   return {
     ...document,
@@ -84,8 +120,8 @@ export function moneyOf(input: unknown): Currency | null {
 const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree, 4: fromFour, 5: fromFive }
 
 export type Migrated =
-  | { readonly ok: true, readonly document: Record<string, unknown> }
-  | { readonly ok: false, readonly path: readonly string[], readonly error: string }
+  | { readonly ok: true; readonly document: Record<string, unknown> }
+  | { readonly ok: false; readonly path: readonly string[]; readonly error: string }
 
 /** Recognises a document of ours and brings it to today's version; its contents are not checked here. */
 export function migrate(input: unknown): Migrated {
@@ -101,7 +137,11 @@ export function migrate(input: unknown): Migrated {
     return { ok: false, path: ['version'], error: '“version” should be a whole number from 1.' }
   }
   if (version > VERSION) {
-    return { ok: false, path: ['version'], error: `This piece was written by a newer version of the app (format ${version}; this app reads up to ${VERSION}).` }
+    return {
+      ok: false,
+      path: ['version'],
+      error: `This piece was written by a newer version of the app (format ${version}; this app reads up to ${VERSION}).`,
+    }
   }
   for (let from = version; from < VERSION; from++) document = { ...STEPS[from]!(document), version: from + 1 }
   return { ok: true, document }

@@ -13,20 +13,34 @@ export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
   const [first] = runs
   const flips = (share: number): number => (first!.mirror.reversed ? flip(share) : share)
   return {
-    ...piece, id,
+    ...piece,
+    id,
     brief: { ...brief, name, balance: { ...brief.balance, towards: wrapDegrees(-brief.balance.towards) } },
-    base: { ...base, shape: mirrorShape(base.shape), turn: wrapDegrees(-base.turn), join: flips(base.join), hook: base.hook === null ? null : flips(base.hook) },
+    base: {
+      ...base,
+      shape: mirrorShape(base.shape),
+      turn: wrapDegrees(-base.turn),
+      join: flips(base.join),
+      hook: base.hook === null ? null : flips(base.hook),
+    },
     layers: piece.layers.map((layer) => mirrorLayer(layer, runs)),
   }
 }
 
 /** The flow that points the mirror image's way on a run whose places run backwards in the mirror. */
 export const OTHER_WAY: Record<Flow, Flow> = {
-  clockwise: 'anticlockwise', anticlockwise: 'clockwise', apart: 'apart', together: 'together', outward: 'outward', inward: 'inward', nest: 'nest',
+  clockwise: 'anticlockwise',
+  anticlockwise: 'clockwise',
+  apart: 'apart',
+  together: 'together',
+  outward: 'outward',
+  inward: 'inward',
+  nest: 'nest',
 }
 
 function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
-  const mirrorOf = (id: string): Run['mirror'] => runs.find((run) => run.id === id)?.mirror ?? { run: id, reversed: runs[0]!.mirror.reversed }
+  const mirrorOf = (id: string): Run['mirror'] =>
+    runs.find((run) => run.id === id)?.mirror ?? { run: id, reversed: runs[0]!.mirror.reversed }
   const { run, reversed } = mirrorOf(layer.run)
   const sideOn = (id: string): number => (mirrorOf(id).flipped ? -1 : 1)
   const slotOf = (slot: string): string => {
@@ -34,17 +48,30 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     return rest === undefined ? slot : `${mirrorOf(on!).run}/${rest}`
   }
   const turned = (slot: string, nudge: Nudge): Nudge => {
-    const on = slot.includes('/') ? slot.split('/')[0]! : layer.added.find((each) => addedSlot(each.id) === slot)?.run ?? layer.run
-    return { ...nudge, along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along, across: nudge.across * sideOn(on), turn: 0 - nudge.turn }
+    const on = slot.includes('/') ? slot.split('/')[0]! : (layer.added.find((each) => addedSlot(each.id) === slot)?.run ?? layer.run)
+    return {
+      ...nudge,
+      along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along,
+      across: nudge.across * sideOn(on),
+      turn: 0 - nudge.turn,
+    }
   }
   return {
-    ...layer, run, lean: ruleSortOf(layer.rule.kind).level ? 0 - layer.lean : layer.lean,
+    ...layer,
+    run,
+    lean: ruleSortOf(layer.rule.kind).level ? 0 - layer.lean : layer.lean,
     mirrored: !layer.mirrored,
     ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
     nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slotOf(slot), turned(slot, nudge)])),
     added: layer.added.map((each) => {
       const to = mirrorOf(each.run)
-      return { ...each, run: to.run, at: to.reversed ? flip(each.at) : each.at, across: each.across * sideOn(each.run), turn: 0 - each.turn }
+      return {
+        ...each,
+        run: to.run,
+        at: to.reversed ? flip(each.at) : each.at,
+        across: each.across * sideOn(each.run),
+        turn: 0 - each.turn,
+      }
     }),
     taken: layer.taken.map(slotOf),
   }

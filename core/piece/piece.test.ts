@@ -32,7 +32,13 @@ const EDITS: readonly Edit[] = [
   { do: 'nudge', layer: 'a', slot: '2', nudge: null },
   { do: 'add', layer: 'a', things: [{ id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 10, material: 'ivy' }] },
   { do: 'take off', layer: 'a', slots: ['3', '+h1'] },
-  { do: 'several', edits: [{ do: 'stage', stage: 'making' }, { do: 'layer', layer: 'b', set: { lean: 5 } }] },
+  {
+    do: 'several',
+    edits: [
+      { do: 'stage', stage: 'making' },
+      { do: 'layer', layer: 'b', set: { lean: 5 } },
+    ],
+  },
   { do: 'restore', piece: startPiece('other', 'As it was') },
 ]
 
@@ -52,16 +58,22 @@ describe('edit', () => {
     expect(edited.ok && edited.change.piece.layers.map(({ id }) => id)).toEqual(['b', 'a'])
   })
   it('says what is wrong and changes nothing', () => {
-    expect(edit(piece, { do: 'base', set: { shape: { form: 'ring', outer: 400, inner: 900 } } }, 'w')).toEqual({ ok: false, error: 'The hole must be smaller than the ring.' })
+    expect(edit(piece, { do: 'base', set: { shape: { form: 'ring', outer: 400, inner: 900 } } }, 'w')).toEqual({
+      ok: false,
+      error: 'The hole must be smaller than the ring.',
+    })
     expect(edit(piece, { do: 'brief', set: { name: '  ' } }, 'w')).toEqual({ ok: false, error: 'Give the piece a name.' })
-    expect(edit(piece, { do: 'add layer', layer: bracken, at: 0 }, 'w')).toMatchObject({ ok: false, error: expect.stringContaining('Two layers') })
+    expect(edit(piece, { do: 'add layer', layer: bracken, at: 0 }, 'w')).toMatchObject({
+      ok: false,
+      error: expect.stringContaining('Two layers'),
+    })
   })
   it('throws only for a layer that is not there', () => {
     expect(() => edit(piece, { do: 'remove layer', layer: 'zz' }, 'w')).toThrow(RangeError)
   })
 })
 
-function run(edits: readonly Edit[]): { states: Piece[], history: History } {
+function run(edits: readonly Edit[]): { states: Piece[]; history: History } {
   let history = EMPTY_HISTORY
   const states = [piece]
   for (const how of edits) {
@@ -76,20 +88,23 @@ function run(edits: readonly Edit[]): { states: Piece[], history: History } {
 describe('history', () => {
   it('takes back and does again any row of edits', () => {
     const safe = EDITS.filter(({ do: kind }) => kind !== 'remove layer' && kind !== 'restore')
-    fc.assert(fc.property(fc.array(fc.constantFrom(...safe), { maxLength: 12 }), (edits) => {
-      const { states, history } = run(edits)
-      let at = { piece: states.at(-1)!, history }
-      for (const state of [...states].reverse().slice(1)) {
-        at = undo(at.piece, at.history)!
-        expect(at.piece).toEqual(state)
-      }
-      expect(undo(at.piece, at.history)).toBeNull()
-      for (const state of states.slice(1)) {
-        at = redo(at.piece, at.history)!
-        expect(at.piece).toEqual(state)
-      }
-      expect(redo(at.piece, at.history)).toBeNull()
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...safe), { maxLength: 12 }), (edits) => {
+        const { states, history } = run(edits)
+        let at = { piece: states.at(-1)!, history }
+        for (const state of [...states].reverse().slice(1)) {
+          at = undo(at.piece, at.history)!
+          expect(at.piece).toEqual(state)
+        }
+        expect(undo(at.piece, at.history)).toBeNull()
+        for (const state of states.slice(1)) {
+          at = redo(at.piece, at.history)!
+          expect(at.piece).toEqual(state)
+        }
+        expect(redo(at.piece, at.history)).toBeNull()
+      }),
+      { numRuns: 40 },
+    )
   })
   it('counts typing as one', () => {
     let now = piece
@@ -121,24 +136,37 @@ describe('start', () => {
     }
   })
   it('has an everyday rule of each kind', () => {
-    for (const { shape: { kind } } of RuleSchema.options) expect(RuleSchema.parse(usualRule(kind.value, 'a')).kind).toBe(kind.value)
+    for (const {
+      shape: { kind },
+    } of RuleSchema.options)
+      expect(RuleSchema.parse(usualRule(kind.value, 'a')).kind).toBe(kind.value)
   })
 })
 
 describe('taking off', () => {
-  const applied = (edits: readonly Edit[]): Piece => edits.reduce((now, how) => {
-    const edited = edit(now, how, 'w')
-    if (!edited.ok) throw new Error(edited.error)
-    return edited.change.piece
-  }, piece)
+  const applied = (edits: readonly Edit[]): Piece =>
+    edits.reduce((now, how) => {
+      const edited = edit(now, how, 'w')
+      if (!edited.ok) throw new Error(edited.error)
+      return edited.change.piece
+    }, piece)
   it('leaves a place of the rule empty, and forgets what a hand put on', () => {
     const thing = { id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 0, material: 'ivy' }
-    const { layers: [layer] } = applied([{ do: 'add', layer: 'a', things: [thing] }, { do: 'nudge', layer: 'a', slot: '3', nudge: STILL }, { do: 'take off', layer: 'a', slots: ['3', '+h1', '3'] }])
+    const {
+      layers: [layer],
+    } = applied([
+      { do: 'add', layer: 'a', things: [thing] },
+      { do: 'nudge', layer: 'a', slot: '3', nudge: STILL },
+      { do: 'take off', layer: 'a', slots: ['3', '+h1', '3'] },
+    ])
     expect(layer).toMatchObject({ added: [], taken: ['3'], nudges: {} })
   })
   it('refuses two things with one id', () => {
     const thing = { id: 'h1', run: 'ring', at: 0.25, across: 0, turn: 0, material: 'ivy' }
-    expect(edit(piece, { do: 'add', layer: 'a', things: [thing, thing] }, 'w')).toMatchObject({ ok: false, error: expect.stringContaining('the same id') })
+    expect(edit(piece, { do: 'add', layer: 'a', things: [thing, thing] }, 'w')).toMatchObject({
+      ok: false,
+      error: expect.stringContaining('the same id'),
+    })
   })
 })
 
@@ -165,31 +193,103 @@ describe('mirrorPiece', () => {
 describe('migrate', () => {
   it('lets today’s version through', () => expect(migrate({ format: FORMAT, version: VERSION })).toMatchObject({ ok: true }))
   it.each([
-    [null, []], ['text', []], [[], []], [{ format: 'other' }, ['format']], [{ format: FORMAT }, ['version']],
-    [{ format: FORMAT, version: 0 }, ['version']], [{ format: FORMAT, version: 1.5 }, ['version']], [{ format: FORMAT, version: VERSION + 1 }, ['version']],
+    [null, []],
+    ['text', []],
+    [[], []],
+    [{ format: 'other' }, ['format']],
+    [{ format: FORMAT }, ['version']],
+    [{ format: FORMAT, version: 0 }, ['version']],
+    [{ format: FORMAT, version: 1.5 }, ['version']],
+    [{ format: FORMAT, version: VERSION + 1 }, ['version']],
   ])('refuses %j at its place', (input, path) => expect(migrate(input)).toMatchObject({ ok: false, path, error: expect.any(String) }))
-  it('says that a newer version is newer', () => expect(migrate({ format: FORMAT, version: 99 })).toMatchObject({ error: expect.stringContaining('newer version of the app (format 99') }))
+  it('says that a newer version is newer', () =>
+    expect(migrate({ format: FORMAT, version: 99 })).toMatchObject({
+      error: expect.stringContaining('newer version of the app (format 99'),
+    }))
   it('brings a piece of version 1 up to date: a ring, six rules, three kinds of nudge', () => {
     const one = {
-      format: FORMAT, version: 1, id: 'old', stage: 'planned',
-      brief: { name: 'Old ring', occasion: '', surface: { kind: 'boards', colour: '#5E7C84' }, door: { width: 900, height: 2000 }, weather: 'covered', fullness: 'full', budget: null, currency: 'USD', copies: 1 },
+      format: FORMAT,
+      version: 1,
+      id: 'old',
+      stage: 'planned',
+      brief: {
+        name: 'Old ring',
+        occasion: '',
+        surface: { kind: 'boards', colour: '#5E7C84' },
+        door: { width: 900, height: 2000 },
+        weather: 'covered',
+        fullness: 'full',
+        budget: null,
+        currency: 'USD',
+        copies: 1,
+      },
       base: { kind: 'grapevine', outer: 300, inner: 200, colour: '#6B4B33', join: 90, price: null },
-      layers: [{ id: 'a', role: 'greenery', run: 'ring', mix: [{ material: 'ivy', share: 1 }], rule: { kind: 'compass', count: 4, start: 0 }, flow: 'clockwise', seat: 0.5, across: 0, acrossSpread: 0, lean: 0, leanSpread: 0, cut: null, seed: 1, nudges: { 2: { along: 5, across: 0, turn: 0 } } }],
+      layers: [
+        {
+          id: 'a',
+          role: 'greenery',
+          run: 'ring',
+          mix: [{ material: 'ivy', share: 1 }],
+          rule: { kind: 'compass', count: 4, start: 0 },
+          flow: 'clockwise',
+          seat: 0.5,
+          across: 0,
+          acrossSpread: 0,
+          lean: 0,
+          leanSpread: 0,
+          cut: null,
+          seed: 1,
+          nudges: { 2: { along: 5, across: 0, turn: 0 } },
+        },
+      ],
     }
     const brought = migrate(one)
     const read = PieceSchema.safeParse(brought.ok ? brought.document : null)
     expect(read.error?.issues).toBeUndefined()
-    expect(read.data).toMatchObject({ version: VERSION, brief: { light: 'day' }, base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25, turn: 0, hook: null }, layers: [{ nudges: { 2: { ...STILL, along: 5 } }, added: [], clear: false, words: null }] })
+    expect(read.data).toMatchObject({
+      version: VERSION,
+      brief: { light: 'day' },
+      base: { shape: { form: 'ring', outer: 300, inner: 200 }, join: 0.25, turn: 0, hook: null },
+      layers: [{ nudges: { 2: { ...STILL, along: 5 } }, added: [], clear: false, words: null }],
+    })
     const two = { ...(brought.ok ? brought.document : {}), version: 2, layers: [{ id: 'a' }], brief: { name: 'b' } }
-    expect(migrate(two)).toMatchObject({ ok: true, document: { version: VERSION, brief: { light: 'day' }, layers: [{ id: 'a', words: null }] } })
-    expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({ ok: true, document: { base: 'none', layers: [3], brief: null } })
+    expect(migrate(two)).toMatchObject({
+      ok: true,
+      document: { version: VERSION, brief: { light: 'day' }, layers: [{ id: 'a', words: null }] },
+    })
+    expect(migrate({ ...one, base: 'none', layers: [3], brief: null })).toMatchObject({
+      ok: true,
+      document: { base: 'none', layers: [3], brief: null },
+    })
   })
 })
 
 describe('version 5', () => {
-  const five = { format: FORMAT, version: 5, brief: { name: 'b', currency: 'EUR' }, layers: [{ rule: { kind: 'bow', tied: 'own ribbon' } }, { rule: { kind: 'bow', tied: 'stem wire' } }, { rule: { kind: 'bow', tied: 'nonsense' } }, { rule: { kind: 'hand' } }] }
+  const five = {
+    format: FORMAT,
+    version: 5,
+    brief: { name: 'b', currency: 'EUR' },
+    layers: [
+      { rule: { kind: 'bow', tied: 'own ribbon' } },
+      { rule: { kind: 'bow', tied: 'stem wire' } },
+      { rule: { kind: 'bow', tied: 'nonsense' } },
+      { rule: { kind: 'hand' } },
+    ],
+  }
   it('had a currency of its own, which is told, and names of its own for what ties a bow', () => {
-    expect(migrate(five)).toMatchObject({ ok: true, document: { version: VERSION, brief: { name: 'b' }, layers: [{ rule: { tied: 'own-ribbon' } }, { rule: { tied: 'stem-wire-20' } }, { rule: { tied: 'nonsense' } }, { rule: { kind: 'hand' } }] } })
+    expect(migrate(five)).toMatchObject({
+      ok: true,
+      document: {
+        version: VERSION,
+        brief: { name: 'b' },
+        layers: [
+          { rule: { tied: 'own-ribbon' } },
+          { rule: { tied: 'stem-wire-20' } },
+          { rule: { tied: 'nonsense' } },
+          { rule: { kind: 'hand' } },
+        ],
+      },
+    })
     expect(moneyOf(five)).toBe('EUR')
     expect([moneyOf({ brief: { currency: 'LIRA' } }), moneyOf({ brief: {} }), moneyOf(null), moneyOf({})]).toEqual([null, null, null, null])
   })
@@ -209,6 +309,7 @@ describe('another kind of rule for a layer', () => {
     expect(PieceSchema.safeParse({ ...startPiece('p', 'P'), layers: [{ ...made, mix: ribbon.mix }] }).success).toBe(false)
   })
   it('each kind of material can go by the rule that it starts with', () => {
-    for (const material of Object.values(CATALOGUE).filter(canLay)) expect(rulesFor(material.kind)).toContain(startLayer('a', material, 1).rule.kind)
+    for (const material of Object.values(CATALOGUE).filter(canLay))
+      expect(rulesFor(material.kind)).toContain(startLayer('a', material, 1).rule.kind)
   })
 })

@@ -15,7 +15,11 @@ export interface Problem {
 }
 
 /** What would mend a problem; with an edit when the app can do it. */
-export interface Mend { readonly says: Said, readonly edit: Edit | null }
+export interface Mend {
+  readonly says: Said
+  readonly edit: Edit | null
+}
 
 /** Problems by how bad they are, each kind in the order in which they were found. */
-export const worstFirst = (problems: readonly Problem[]): Problem[] => [...problems].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
+export const worstFirst = (problems: readonly Problem[]): Problem[] =>
+  [...problems].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))

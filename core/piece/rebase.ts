@@ -16,10 +16,17 @@ export function rebase(piece: Piece, base: Base): Edit {
     do: 'several',
     edits: [
       { do: 'base', set: base },
-      ...piece.layers.filter(({ run, added }) => !there(run) || added.some((each) => !there(each.run))).map(({ id, run, rule, added }): Edit => ({
-        do: 'layer', layer: id,
-        set: { run: there(run) ? run : to(rule.kind), nudges: {}, added: added.map((each) => (there(each.run) ? each : { ...each, run: first!.id })) },
-      })),
+      ...piece.layers
+        .filter(({ run, added }) => !there(run) || added.some((each) => !there(each.run)))
+        .map(({ id, run, rule, added }): Edit => ({
+          do: 'layer',
+          layer: id,
+          set: {
+            run: there(run) ? run : to(rule.kind),
+            nudges: {},
+            added: added.map((each) => (there(each.run) ? each : { ...each, run: first!.id })),
+          },
+        })),
     ],
   }
 }

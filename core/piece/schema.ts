@@ -26,10 +26,12 @@ export const BriefSchema = z.strictObject({
   occasion: z.string().max(80),
   surface: z.strictObject({ kind: z.enum(SURFACES), colour }),
   light: z.enum(LIGHTS).describe('what light the drawing shows it in'),
-  door: z.strictObject({
-    width: z.number().min(100).max(20_000).describe('mm'),
-    height: z.number().min(100).max(20_000).describe('mm'),
-  }).describe('the door, window or stretch of wall that it hangs on'),
+  door: z
+    .strictObject({
+      width: z.number().min(100).max(20_000).describe('mm'),
+      height: z.number().min(100).max(20_000).describe('mm'),
+    })
+    .describe('the door, window or stretch of wall that it hangs on'),
   weather: z.enum(WEATHERS),
   fullness: z.enum(FULLNESS).describe('sparse: the base shows on purpose; full: no base seen; lush: two layers nearly everywhere'),
   balance: z.strictObject({
@@ -86,35 +88,54 @@ export const LayerSchema = z.strictObject({
   leanSpread: z.number().min(0).max(180).describe('degrees to either side of that'),
   cut: z.number().min(5).max(3000).nullable().describe('cut length, mm; null leaves stems whole'),
   taper: shareSchema.describe('how much shorter stems get toward the ends: 0 not at all, 1 to nothing'),
-  reserve: z.number().min(0).max(500).nullable().describe('keeps its own place free of other layers, with so many mm about it; null does not'),
+  reserve: z
+    .number()
+    .min(0)
+    .max(500)
+    .nullable()
+    .describe('keeps its own place free of other layers, with so many mm about it; null does not'),
   clear: z.boolean().describe('keeps clear of the places that other layers reserve'),
   hidden: z.boolean(),
   locked: z.boolean(),
-  words: z.string().max(MOST_WORDS).nullable().describe('what its signs and letters say, lines parted by line breaks; null leaves what they come with'),
+  words: z
+    .string()
+    .max(MOST_WORDS)
+    .nullable()
+    .describe('what its signs and letters say, lines parted by line breaks; null leaves what they come with'),
   seed: z.int().min(0).max(2_147_483_647),
-  nudges: z.record(z.string().max(80), NudgeSchema).refine((all) => Object.keys(all).length <= MOST_NUDGES, `A hand may move up to ${MOST_NUDGES} things of a layer.`).describe('what a hand moved, by slot'),
+  nudges: z
+    .record(z.string().max(80), NudgeSchema)
+    .refine((all) => Object.keys(all).length <= MOST_NUDGES, `A hand may move up to ${MOST_NUDGES} things of a layer.`)
+    .describe('what a hand moved, by slot'),
   added: z.array(AddedSchema).max(MOST_ADDED).describe('what a hand put on besides the rule'),
-  taken: z.array(z.string().max(80)).max(MOST_PLACES * 10).describe('slots of the rule that a hand left empty'),
+  taken: z
+    .array(z.string().max(80))
+    .max(MOST_PLACES * 10)
+    .describe('slots of the rule that a hand left empty'),
 })
 
-export const PieceSchema = z.strictObject({
-  format: z.literal(FORMAT),
-  version: z.literal(VERSION),
-  id: idSchema,
-  stage: z.enum(STAGES),
-  brief: BriefSchema,
-  base: BaseSchema,
-  layers: z.array(LayerSchema).max(60).describe('in the order they go on'),
-}).superRefine((piece, ctx) => {
-  const seen = new Set<string>()
-  piece.layers.forEach((layer, i) => {
-    if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })
-    seen.add(layer.id)
-    if (layer.rule.kind === 'bow' && layer.rule.ribbons.length !== layer.mix.length) ctx.addIssue({ code: 'custom', path: ['layers', i, 'rule', 'ribbons'], message: 'A bow has a build for each of its ribbons.' })
-    const added = layer.added.map((each) => each.id)
-    if (new Set(added).size < added.length) ctx.addIssue({ code: 'custom', path: ['layers', i, 'added'], message: 'Two things that a hand put on have the same id.' })
+export const PieceSchema = z
+  .strictObject({
+    format: z.literal(FORMAT),
+    version: z.literal(VERSION),
+    id: idSchema,
+    stage: z.enum(STAGES),
+    brief: BriefSchema,
+    base: BaseSchema,
+    layers: z.array(LayerSchema).max(60).describe('in the order they go on'),
   })
-})
+  .superRefine((piece, ctx) => {
+    const seen = new Set<string>()
+    piece.layers.forEach((layer, i) => {
+      if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })
+      seen.add(layer.id)
+      if (layer.rule.kind === 'bow' && layer.rule.ribbons.length !== layer.mix.length)
+        ctx.addIssue({ code: 'custom', path: ['layers', i, 'rule', 'ribbons'], message: 'A bow has a build for each of its ribbons.' })
+      const added = layer.added.map((each) => each.id)
+      if (new Set(added).size < added.length)
+        ctx.addIssue({ code: 'custom', path: ['layers', i, 'added'], message: 'Two things that a hand put on have the same id.' })
+    })
+  })
 
 export type Brief = z.infer<typeof BriefSchema>
 export type Nudge = z.infer<typeof NudgeSchema>

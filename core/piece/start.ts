@@ -7,12 +7,23 @@ import { FORMAT, VERSION } from './schema'
 /** A piece as it is before its first decision. */
 export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine'): Piece {
   return {
-    format: FORMAT, version: VERSION, id, stage: 'planned',
+    format: FORMAT,
+    version: VERSION,
+    id,
+    stage: 'planned',
     brief: {
-      name, occasion: '', surface: { kind: 'boards', colour: '#5E7C84' }, light: 'day',
+      name,
+      occasion: '',
+      surface: { kind: 'boards', colour: '#5E7C84' },
+      light: 'day',
       door: { width: inches(36), height: inches(80) },
-      weather: 'covered', fullness: 'full', balance: { school: 'even', towards: 0 }, budget: null, copies: 1,
+      weather: 'covered',
+      fullness: 'full',
+      balance: { school: 'even', towards: 0 },
+      budget: null,
+      copies: 1,
     },
-    base: usualBase(kind), layers: [],
+    base: usualBase(kind),
+    layers: [],
   }
 }

@@ -1,8 +1,13 @@
 import { converter, formatHex } from 'culori'
 import type { Random } from '../measure'
+import { clamp } from '../measure'
 
 /** A colour one can reason about: OKLCH, lightness 0 to 1, chroma from 0, hue in degrees. */
-export interface Tone { readonly l: number, readonly c: number, readonly h: number }
+export interface Tone {
+  readonly l: number
+  readonly c: number
+  readonly h: number
+}
 
 const toOklch = converter('oklch')
 
@@ -19,7 +24,11 @@ const written = new Map<number, string>()
 
 /** As a CSS colour, within what a screen shows. */
 export function css({ l, c, h }: Tone): string {
-  const [light, chroma, hue] = [Math.round(Math.min(1, Math.max(0, l)) * STEPS.l), Math.round(Math.max(0, c) * STEPS.c), Math.round((((h % 360) + 360) % 360) * STEPS.h)]
+  const [light, chroma, hue] = [
+    Math.round(clamp(l, 0, 1) * STEPS.l),
+    Math.round(Math.max(0, c) * STEPS.c),
+    Math.round((((h % 360) + 360) % 360) * STEPS.h),
+  ]
   const key = (light * 1000 + chroma) * 1000 + hue
   const known = written.get(key)
   if (known !== undefined) return known

@@ -2,7 +2,11 @@ import { degrees, radians } from '../measure'
 import type { XY } from './marks'
 
 /** Where something is and which way it points, degrees clockwise from right. */
-export interface Pose { readonly x: number, readonly y: number, readonly angle: number }
+export interface Pose {
+  readonly x: number
+  readonly y: number
+  readonly angle: number
+}
 
 /** The same place, turned. */
 export const turned = (pose: Pose, by: number): Pose => ({ ...pose, angle: pose.angle + by })
@@ -47,10 +51,14 @@ export function stemFrom(foot: Pose, length: number, spread: number, bend = 0, l
     return { x, y, angle: foot.angle + degrees(Math.atan(2 * bend * u)) }
   }
   return {
-    length, spread, lit, at,
-    points: (from, to, steps = 6) => Array.from({ length: steps + 1 }, (_, i) => {
-      const { x, y } = at(from + ((to - from) * i) / steps)
-      return [x, y]
-    }),
+    length,
+    spread,
+    lit,
+    at,
+    points: (from, to, steps = 6) =>
+      Array.from({ length: steps + 1 }, (_, i) => {
+        const { x, y } = at(from + ((to - from) * i) / steps)
+        return [x, y]
+      }),
   }
 }

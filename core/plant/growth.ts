@@ -7,10 +7,14 @@ export type Span = number | readonly [least: number, most: number]
 export type Hue = string | readonly [from: string, to: string]
 
 /** A colour as it is, or so much lighter, stronger and further round than another of the palette. */
-export type Dye = string | { readonly of: string, readonly l?: number, readonly c?: number, readonly h?: number }
+export type Dye = string | { readonly of: string; readonly l?: number; readonly c?: number; readonly h?: number }
 
 /** The edge of a leaf: round lobes, sharp teeth, spines with hollows between, or small round teeth. */
-export interface Edge { readonly kind: 'lobed' | 'toothed' | 'spined' | 'crenate', readonly count: number, readonly depth: number }
+export interface Edge {
+  readonly kind: 'lobed' | 'toothed' | 'spined' | 'crenate'
+  readonly count: number
+  readonly depth: number
+}
 
 /**
  * Side shoots along a stem. Lengths are shares of the stem's room across, unless they say otherwise, so that a
@@ -74,9 +78,25 @@ export interface Spiral {
 }
 
 /** One more thing somewhere along a stem, turned and sized. */
-export interface Put { readonly grow: 'put', readonly at: number, readonly turn?: Span, readonly reach?: number, readonly length?: number, readonly room?: number, readonly chance?: number, readonly put: readonly Growth[] }
+export interface Put {
+  readonly grow: 'put'
+  readonly at: number
+  readonly turn?: Span
+  readonly reach?: number
+  readonly length?: number
+  readonly room?: number
+  readonly chance?: number
+  readonly put: readonly Growth[]
+}
 
-export interface Stalk { readonly part: 'stalk', readonly hue: Hue, readonly thick: number, readonly from?: number, readonly to?: number, readonly knots?: number }
+export interface Stalk {
+  readonly part: 'stalk'
+  readonly hue: Hue
+  readonly thick: number
+  readonly from?: number
+  readonly to?: number
+  readonly knots?: number
+}
 
 export interface Leaf {
   readonly part: 'leaf'
@@ -97,7 +117,7 @@ export interface Leaf {
   /** 0 dull to 1 shining. */
   readonly gloss?: number
   /** The colour of the back, and how many show it. */
-  readonly under?: { readonly hue: Hue, readonly chance: number }
+  readonly under?: { readonly hue: Hue; readonly chance: number }
   /** A rim of another colour. */
   readonly rim?: Hue
   /** How much each differs in colour. */
@@ -162,10 +182,27 @@ export interface Spray {
 }
 
 /** A ball in the middle of its frame. */
-export interface Ball { readonly part: 'ball', readonly hue: Hue, readonly size?: Span, readonly gloss?: number, readonly eye?: Hue, readonly bloom?: number, readonly squash?: number, readonly stray?: number }
+export interface Ball {
+  readonly part: 'ball'
+  readonly hue: Hue
+  readonly size?: Span
+  readonly gloss?: number
+  readonly eye?: Hue
+  readonly bloom?: number
+  readonly squash?: number
+  readonly stray?: number
+}
 
 /** A flat round: honesty, pith, a coin. */
-export interface Disc { readonly part: 'disc', readonly hue: Hue, readonly size?: number, readonly rim?: number, readonly wobble?: number, readonly opacity?: number, readonly flat?: boolean }
+export interface Disc {
+  readonly part: 'disc'
+  readonly hue: Hue
+  readonly size?: number
+  readonly rim?: number
+  readonly wobble?: number
+  readonly opacity?: number
+  readonly flat?: boolean
+}
 
 /** Fine hairs: along the stem to both sides, or from the heart all round. */
 export interface Hairs {
@@ -183,21 +220,59 @@ export interface Hairs {
 }
 
 /** A closed outline in shares of its frame: along from 0 to 1, across from -1 to 1. */
-export interface Blob { readonly part: 'blob', readonly hue: Hue, readonly outline: readonly XY[], readonly mirror?: boolean, readonly sharp?: boolean, readonly shade?: 'across' | 'along' | 'round' | 'flat', readonly depth?: number, readonly lift?: number, readonly opacity?: number, readonly light?: number }
+export interface Blob {
+  readonly part: 'blob'
+  readonly hue: Hue
+  readonly outline: readonly XY[]
+  readonly mirror?: boolean
+  readonly sharp?: boolean
+  readonly shade?: 'across' | 'along' | 'round' | 'flat'
+  readonly depth?: number
+  readonly lift?: number
+  readonly opacity?: number
+  readonly light?: number
+}
 
 /** Lines in shares of its frame, as `Blob`. */
-export interface Lines { readonly part: 'lines', readonly hue: Hue, readonly lines: readonly (readonly XY[])[], readonly mirror?: boolean, readonly stroke: number, readonly light?: number, readonly opacity?: number, readonly straight?: boolean }
+export interface Lines {
+  readonly part: 'lines'
+  readonly hue: Hue
+  readonly lines: readonly (readonly XY[])[]
+  readonly mirror?: boolean
+  readonly stroke: number
+  readonly light?: number
+  readonly opacity?: number
+  readonly straight?: boolean
+}
 
 /** Dots strewn over an ellipse in the frame. */
-export interface Dots { readonly part: 'dots', readonly hue: Hue, readonly count: number, readonly size: Span, readonly over?: readonly [along: number, across: number], readonly at?: number, readonly light?: number, readonly opacity?: number }
+export interface Dots {
+  readonly part: 'dots'
+  readonly hue: Hue
+  readonly count: number
+  readonly size: Span
+  readonly over?: readonly [along: number, across: number]
+  readonly at?: number
+  readonly light?: number
+  readonly opacity?: number
+}
 
 /** A glow of light about the middle of the frame. */
-export interface Glow { readonly part: 'glow', readonly hue: Hue, readonly size: number, readonly opacity: number }
+export interface Glow {
+  readonly part: 'glow'
+  readonly hue: Hue
+  readonly size: number
+  readonly opacity: number
+}
 
 export const FINISHES = ['plain', 'satin', 'velvet', 'check', 'stripe', 'print', 'burlap', 'mesh'] as const
 export type Finish = (typeof FINISHES)[number]
 
-export interface Cloth { readonly finish: Finish, readonly hue: Hue, readonly second: Hue }
+export interface Cloth {
+  readonly finish: Finish
+  readonly hue: Hue
+  readonly second: Hue
+}
 export type Cut = 'v' | 'slant' | 'straight'
 
 /** A bow tied of a ribbon. Sizes are shares of half its span. */
@@ -212,24 +287,61 @@ export interface Bow extends Cloth {
   readonly cut: Cut
 }
 /** A length of ribbon lying or hanging along the frame. */
-export interface Ribbon extends Cloth { readonly part: 'ribbon', readonly waves: number, readonly cut: Cut }
+export interface Ribbon extends Cloth {
+  readonly part: 'ribbon'
+  readonly waves: number
+  readonly cut: Cut
+}
 /** A roll of ribbon or mesh, its end let down. */
-export interface Roll extends Cloth { readonly part: 'roll', readonly core: Hue }
+export interface Roll extends Cloth {
+  readonly part: 'roll'
+  readonly core: Hue
+}
 /** Mesh drawn together: a ruffle tied in its middle, a petal folded over, or a poof between two ties. */
-export interface Gather extends Cloth { readonly part: 'gather', readonly how: 'ruffle' | 'petal' | 'poof' }
+export interface Gather extends Cloth {
+  readonly part: 'gather'
+  readonly how: 'ruffle' | 'petal' | 'poof'
+}
 
 /** Words on a board: `text` unless the maker wrote others, in a box of shares of the frame. */
-export interface Words { readonly part: 'words', readonly hue: Hue, readonly text: string, readonly box: readonly [from: number, to: number, half: number], readonly turn?: number, readonly spacing?: number, readonly fixed?: boolean }
+export interface Words {
+  readonly part: 'words'
+  readonly hue: Hue
+  readonly text: string
+  readonly box: readonly [from: number, to: number, half: number]
+  readonly turn?: number
+  readonly spacing?: number
+  readonly fixed?: boolean
+}
 /** Wood grain over an outline. */
-export interface Grain { readonly part: 'grain', readonly hue: Hue, readonly count: number, readonly box: readonly [from: number, to: number, half: number] }
+export interface Grain {
+  readonly part: 'grain'
+  readonly hue: Hue
+  readonly count: number
+  readonly box: readonly [from: number, to: number, half: number]
+}
 
-export type Part = Stalk | Leaf | Petal | Needles | Spray | Ball | Disc | Hairs | Blob | Lines | Dots | Glow | Bow | Ribbon | Roll | Gather | Words | Grain
+export type Part =
+  Stalk | Leaf | Petal | Needles | Spray | Ball | Disc | Hairs | Blob | Lines | Dots | Glow | Bow | Ribbon | Roll | Gather | Words | Grain
 export type Growth = Along | Rings | Spiral | Put | Part
 
 /** How its frame lies: along a stem that is held near its foot, round its middle, or in a box about its middle. */
 export type Stance = 'stem' | 'head' | 'box'
 
-export const FAMILIES = ['Broad leaves', 'Ferns and fine leaves', 'Conifers', 'Grasses and spikes', 'Dried heads', 'Flowers', 'Twigs and fruit', 'Cones, nuts and slices', 'Trinkets and figures', 'Ribbon and mesh', 'Signs and letters', 'Mechanics'] as const
+export const FAMILIES = [
+  'Broad leaves',
+  'Ferns and fine leaves',
+  'Conifers',
+  'Grasses and spikes',
+  'Dried heads',
+  'Flowers',
+  'Twigs and fruit',
+  'Cones, nuts and slices',
+  'Trinkets and figures',
+  'Ribbon and mesh',
+  'Signs and letters',
+  'Mechanics',
+] as const
 export type Family = (typeof FAMILIES)[number]
 
 /** A species: what it is, its colours (the first is the one that a tint replaces) and how it grows. */

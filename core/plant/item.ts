@@ -55,7 +55,7 @@ export function putDown(item: Looks, sheet: Sheet): Bounds {
   const own = shapeOf(item)
   own.fit ??= fitFor(item)
   const drawn = draw(item, { sheet, fit: own.fit })
-  return own.bounds ??= drawn
+  return (own.bounds ??= drawn)
 }
 
 /** The tight bounds of the drawing of one thing, mm, as `putDown` gives them. */
@@ -67,7 +67,10 @@ export function measureItem(item: Looks): Bounds {
 }
 
 /** How a drawing is stretched to be as large as it says, and how large it is then: null until it was asked for. */
-interface Drawn { fit: Fit | null, bounds: Bounds | null }
+interface Drawn {
+  fit: Fit | null
+  bounds: Bounds | null
+}
 
 /** What was measured is kept for so many looks: a drawing is grown several times to be measured, and light changes none of it. */
 const MEASURED = 6000
@@ -91,11 +94,12 @@ function fitFor(item: Looks): Fit {
   const room = footprintOf(species, item)
   let fit = fitOf(species, draw(item), room)
   // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
-  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++) fit = after(fit, fitOf(species, draw(item, { fit }), room))
+  for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++)
+    fit = after(fit, fitOf(species, draw(item, { fit }), room))
   return fit
 }
 
-function draw(item: Looks, options: { readonly fit?: Fit, readonly sheet?: Sheet } = {}): Bounds {
+function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: Sheet } = {}): Bounds {
   const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS), ...options })
   if (item.made) drawMade(pen, item.made, item)
   else {
@@ -110,7 +114,12 @@ const MOST_LOOKS = 3
 /** How unlike its two measures may be stretched before lines are thought of, as a logarithm. */
 const STRETCHED = 0.25
 
-const after = (first: Fit, then: Fit): Fit => ({ sx: first.sx * then.sx, sy: first.sy * then.sy, dx: (first.dx * then.sx) + then.dx, dy: (first.dy * then.sy) + then.dy })
+const after = (first: Fit, then: Fit): Fit => ({
+  sx: first.sx * then.sx,
+  sy: first.sy * then.sy,
+  dx: first.dx * then.sx + then.dx,
+  dy: first.dy * then.sy + then.dy,
+})
 
 /** What makes a drawing of some bounds as large as its footprint. What grows from its foot keeps its foot on its own line. */
 function fitOf({ fit, stance }: Species, drawn: Bounds, room: Bounds): Fit {
@@ -120,12 +129,15 @@ function fitOf({ fit, stance }: Species, drawn: Bounds, room: Bounds): Fit {
 }
 
 const inside = (growth: Growth): readonly Growth[] => ('grow' in growth ? growth.put : [])
-const has = (growth: Growth, wanted: (part: Part) => boolean): boolean => ('part' in growth && wanted(growth)) || inside(growth).some((each) => has(each, wanted))
+const has = (growth: Growth, wanted: (part: Part) => boolean): boolean =>
+  ('part' in growth && wanted(growth)) || inside(growth).some((each) => has(each, wanted))
 
 /** Whether a maker's own words can stand on it. */
-export const bearsWords = (species: string): boolean => SPECIES[species]?.grow.some((growth) => has(growth, (part) => part.part === 'words' && !part.fixed)) ?? false
+export const bearsWords = (species: string): boolean =>
+  SPECIES[species]?.grow.some((growth) => has(growth, (part) => part.part === 'words' && !part.fixed)) ?? false
 /** Whether part of it hangs down whichever way it points, so that its shape goes by its bearing. */
-export const hangsDown = (species: string): boolean => SPECIES[species]?.grow.some((growth) => has(growth, ({ part }) => part === 'bow' || part === 'roll')) ?? false
+export const hangsDown = (species: string): boolean =>
+  SPECIES[species]?.grow.some((growth) => has(growth, ({ part }) => part === 'bow' || part === 'roll')) ?? false
 
 /** Which of its twins a thing is drawn as. */
 export const twinOf = ({ seed }: Looks): number => Math.abs(seed) % TWINS
@@ -134,5 +146,16 @@ export const turnOf = ({ bearing }: Looks): number => ((Math.round((bearing / 36
 
 /** Two things with the same key look the same before they are put in place. */
 export function looksKey(item: Looks): string {
-  return [item.species, item.length.toFixed(1), item.width.toFixed(1), item.tint ?? '', item.words ?? '', twinOf(item), turnOf(item), item.depth, item.rise, item.made ? madeKey(item.made) : ''].join('|')
+  return [
+    item.species,
+    item.length.toFixed(1),
+    item.width.toFixed(1),
+    item.tint ?? '',
+    item.words ?? '',
+    twinOf(item),
+    turnOf(item),
+    item.depth,
+    item.rise,
+    item.made ? madeKey(item.made) : '',
+  ].join('|')
 }

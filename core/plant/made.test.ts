@@ -20,8 +20,28 @@ function sound({ marks, bounds }: Glyph): void {
 
 type Bow = Extract<MadeLooks, { as: 'bow' }>
 const fabric = { finish: 'satin', first: '#7a3b4a', second: '#e8d6d2' } as const
-const bowOf = (set: Partial<Bow> = {}): Bow => ({ as: 'bow', moves: bowMoves([usualRibbon('hand')], 'visible'), fabrics: [fabric, fabric], widths: [38, 38], ends: 'v', turned: 0, upTo: null, ...set })
-const looks = (made: MadeLooks, length = 200, width = 200): Looks => ({ species: 'roll-satin', length, width, tint: null, words: null, seed: 3, bearing: 0, depth: 0, rise: 0, made })
+const bowOf = (set: Partial<Bow> = {}): Bow => ({
+  as: 'bow',
+  moves: bowMoves([usualRibbon('hand')], 'visible'),
+  fabrics: [fabric, fabric],
+  widths: [38, 38],
+  ends: 'v',
+  turned: 0,
+  upTo: null,
+  ...set,
+})
+const looks = (made: MadeLooks, length = 200, width = 200): Looks => ({
+  species: 'roll-satin',
+  length,
+  width,
+  tint: null,
+  words: null,
+  seed: 3,
+  bearing: 0,
+  depth: 0,
+  rise: 0,
+  made,
+})
 const wide = (made: MadeLooks): number => {
   const { bounds } = itemGlyph(looks(made))
   return bounds.right - bounds.left
@@ -65,20 +85,41 @@ describe('what is wound round', () => {
     expect(twine.bounds.bottom - twine.bounds.top).toBeLessThan(20)
   })
   it('knows what a roll is woven as', () => {
-    expect(['roll-velvet', 'roll-mesh', 'roll-check', 'twine', 'no-such'].map(finishOf)).toEqual(['velvet', 'mesh', 'check', 'plain', 'plain'])
+    expect(['roll-velvet', 'roll-mesh', 'roll-check', 'twine', 'no-such'].map(finishOf)).toEqual([
+      'velvet',
+      'mesh',
+      'check',
+      'plain',
+      'plain',
+    ])
   })
 })
 
 it('every kind of made thing comes into the scene with what draws it', () => {
   const rule = (kind: 'wound' | 'laid' | 'mesh' | 'poofs') => usualRule(kind, '')
-  const piece = pieceWith([
-    layerOf('twine', 'jute-twine', rule('wound')), layerOf('strand', 'heather-strand', rule('laid')), layerOf('rope', 'garland-pine', rule('laid')), layerOf('beads', 'garland-bead', rule('laid')),
-    layerOf('mesh', 'mesh-honey', rule('mesh')), layerOf('poofs', 'mesh-cream', rule('poofs')), layerOf('bow', 'ribbon-check', { ...usualRule('bow', ''), means: 'visible' } as Parameters<typeof layerOf>[2]),
-  ], { base: usualBase('wire-ring') })
+  const piece = pieceWith(
+    [
+      layerOf('twine', 'jute-twine', rule('wound')),
+      layerOf('strand', 'heather-strand', rule('laid')),
+      layerOf('rope', 'garland-pine', rule('laid')),
+      layerOf('beads', 'garland-bead', rule('laid')),
+      layerOf('mesh', 'mesh-honey', rule('mesh')),
+      layerOf('poofs', 'mesh-cream', rule('poofs')),
+      layerOf('bow', 'ribbon-check', { ...usualRule('bow', ''), means: 'visible' } as Parameters<typeof layerOf>[2]),
+    ],
+    { base: usualBase('wire-ring') },
+  )
   const { items } = work(piece, shelf).scene
-  const drawnBy = (layer: string) => [...new Set(items.filter((each) => each.layer === layer).map(({ species, made }) => made?.as ?? species))].sort()
+  const drawnBy = (layer: string) =>
+    [...new Set(items.filter((each) => each.layer === layer).map(({ species, made }) => made?.as ?? species))].sort()
   expect(Object.fromEntries(['twine', 'strand', 'rope', 'beads', 'mesh', 'poofs', 'bow'].map((layer) => [layer, drawnBy(layer)]))).toEqual({
-    twine: ['turns'], strand: ['heather'], rope: ['roping-length'], beads: ['bead-strand-length'], mesh: ['mesh-petal', 'mesh-ruffle'], poofs: ['mesh-poof'], bow: ['bow'],
+    twine: ['turns'],
+    strand: ['heather'],
+    rope: ['roping-length'],
+    beads: ['bead-strand-length'],
+    mesh: ['mesh-petal', 'mesh-ruffle'],
+    poofs: ['mesh-poof'],
+    bow: ['bow'],
   })
   expect(items.filter(({ made }) => made).every(({ tucked }) => !tucked)).toBe(true)
   for (const item of items.filter((_, i) => i % 7 === 0)) sound(itemGlyph(item))

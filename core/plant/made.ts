@@ -13,18 +13,28 @@ export function finishOf(species: string): Finish {
 
 function fabricLooks({ species, colours }: Material): FabricLooks {
   const finish = finishOf(species)
-  return { finish, first: colours[0]!, second: colours[1] ?? SPECIES[species]?.palette.second as string ?? '#efe6d2' }
+  return { finish, first: colours[0]!, second: colours[1] ?? (SPECIES[species]?.palette.second as string) ?? '#efe6d2' }
 }
 
 /** Strands that are drawn otherwise along the base than as bought. */
-const LENGTHS: Readonly<Record<string, string>> = { 'roping': 'roping-length', 'bead-strand': 'bead-strand-length' }
+const LENGTHS: Readonly<Record<string, string>> = { roping: 'roping-length', 'bead-strand': 'bead-strand-length' }
 
 /** The species that draws a made thing, when one does. */
-export const speciesMade = (made: Made, { species }: Material): string => (made.as === 'gather' ? `mesh-${made.how}` : LENGTHS[species] ?? species)
+export const speciesMade = (made: Made, { species }: Material): string =>
+  made.as === 'gather' ? `mesh-${made.how}` : (LENGTHS[species] ?? species)
 
 /** How a made thing that no species draws looks. */
 export function looksMade(made: Made, material: Material, shelf: Shelf): MadeLooks | null {
   if (made.as === 'turns') return { as: 'turns', turns: made.turns, cord: made.cord, fabric: fabricLooks(material) }
-  if (made.as === 'bow') return { as: 'bow', moves: made.moves, fabrics: made.materials.map((id) => fabricLooks(materialOf(shelf, id) ?? material)), widths: made.widths, ends: made.ends, turned: 0, upTo: null }
+  if (made.as === 'bow')
+    return {
+      as: 'bow',
+      moves: made.moves,
+      fabrics: made.materials.map((id) => fabricLooks(materialOf(shelf, id) ?? material)),
+      widths: made.widths,
+      ends: made.ends,
+      turned: 0,
+      upTo: null,
+    }
   return null
 }

@@ -6,8 +6,8 @@ export type Stop = readonly [at: number, colour: string]
 /** What a mark is filled or stroked with. Coordinates are those of the mark. */
 export type Paint =
   | string
-  | { readonly kind: 'linear', readonly from: XY, readonly to: XY, readonly stops: readonly Stop[] }
-  | { readonly kind: 'radial', readonly centre: XY, readonly radius: number, readonly focus: XY, readonly stops: readonly Stop[] }
+  | { readonly kind: 'linear'; readonly from: XY; readonly to: XY; readonly stops: readonly Stop[] }
+  | { readonly kind: 'radial'; readonly centre: XY; readonly radius: number; readonly focus: XY; readonly stops: readonly Stop[] }
 
 export type XY = readonly [x: number, y: number]
 
@@ -15,7 +15,7 @@ export type XY = readonly [x: number, y: number]
 export interface Mark {
   readonly d: string
   readonly fill?: Paint
-  readonly stroke?: { readonly paint: Paint, readonly width: number }
+  readonly stroke?: { readonly paint: Paint; readonly width: number }
   readonly opacity?: number
   /** A shadow: it darkens what is under it and is no part of the thing's own size. */
   readonly cast?: true

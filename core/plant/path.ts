@@ -13,7 +13,9 @@ export class Extent {
   private bottom = -Infinity
 
   get bounds(): Bounds {
-    return this.left > this.right ? { left: 0, top: 0, right: 0, bottom: 0 } : { left: this.left, top: this.top, right: this.right, bottom: this.bottom }
+    return this.left > this.right
+      ? { left: 0, top: 0, right: 0, bottom: 0 }
+      : { left: this.left, top: this.top, right: this.right, bottom: this.bottom }
   }
 
   reach([x, y]: XY, marginX = 0, marginY = marginX): void {
@@ -28,14 +30,15 @@ export class Extent {
     this.reach(a, margin)
     this.reach(b, margin)
     for (const axis of [0, 1] as const) {
-      for (const u of turningPoints(a[axis], c1[axis], c2[axis], b[axis])) this.reach([bezier(a[0], c1[0], c2[0], b[0], u), bezier(a[1], c1[1], c2[1], b[1], u)], margin)
+      for (const u of turningPoints(a[axis], c1[axis], c2[axis], b[axis]))
+        this.reach([bezier(a[0], c1[0], c2[0], b[0], u), bezier(a[1], c1[1], c2[1], b[1], u)], margin)
     }
   }
 }
 
 function bezier(a: number, c1: number, c2: number, b: number, u: number): number {
   const v = 1 - u
-  return (v * v * v * a) + (3 * v * v * u * c1) + (3 * v * u * u * c2) + (u * u * u * b)
+  return v * v * v * a + 3 * v * v * u * c1 + 3 * v * u * u * c2 + u * u * u * b
 }
 
 /** Where a cubic Bézier turns back in one coordinate: the roots of its derivative within (0, 1). */
@@ -43,11 +46,11 @@ function turningPoints(a: number, c1: number, c2: number, b: number): number[] {
   const lowest = Math.min(a, b)
   const highest = Math.max(a, b)
   if (c1 >= lowest && c1 <= highest && c2 >= lowest && c2 <= highest) return []
-  const p = b - a + (3 * (c1 - c2))
-  const q = a - (2 * c1) + c2
+  const p = b - a + 3 * (c1 - c2)
+  const q = a - 2 * c1 + c2
   const r = c1 - a
   if (Math.abs(p) < 1e-12) return Math.abs(q) < 1e-12 ? [] : [-r / (2 * q)].filter(within)
-  const root = (q * q) - (p * r)
+  const root = q * q - p * r
   return root < 0 ? [] : [(-q + Math.sqrt(root)) / p, (-q - Math.sqrt(root)) / p].filter(within)
 }
 const within = (u: number): boolean => u > 0 && u < 1

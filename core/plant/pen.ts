@@ -10,26 +10,35 @@ export const LIGHT_FROM = -125
 export const SHADE = '#140d18'
 
 /** How drawn coordinates are stretched and moved, so that a drawing comes out as large as it says. */
-export interface Fit { readonly sx: number, readonly sy: number, readonly dx: number, readonly dy: number }
+export interface Fit {
+  readonly sx: number
+  readonly sy: number
+  readonly dx: number
+  readonly dy: number
+}
 /** As large as it is drawn. */
 export const AS_DRAWN: Fit = { sx: 1, sy: 1, dx: 0, dy: 0 }
 
 /** A drawn shape as plain geometry, mm. */
 export type Shape =
-  | { readonly kind: 'lines', readonly lines: readonly (readonly XY[])[], readonly closed: boolean }
-  | { readonly kind: 'bends', readonly start: XY, readonly through: readonly Bend[], readonly closed: boolean }
-  | { readonly kind: 'discs', readonly discs: readonly (readonly [x: number, y: number, rx: number, ry: number])[] }
+  | { readonly kind: 'lines'; readonly lines: readonly (readonly XY[])[]; readonly closed: boolean }
+  | { readonly kind: 'bends'; readonly start: XY; readonly through: readonly Bend[]; readonly closed: boolean }
+  | { readonly kind: 'discs'; readonly discs: readonly (readonly [x: number, y: number, rx: number, ry: number])[] }
 
 type Inked = Pick<Mark, 'fill' | 'stroke' | 'opacity' | 'cast'>
 
 /** What a pen puts its shapes down on, from back to front. */
-export interface Sheet { put(shape: Shape, ink: Inked): void }
+export interface Sheet {
+  put(shape: Shape, ink: Inked): void
+}
 
 /** A sheet that keeps shapes as marks. */
 export class MarkSheet implements Sheet {
   readonly marks: Mark[] = []
 
-  put(shape: Shape, ink: Inked): void { this.marks.push({ d: pathOf(shape), ...ink }) }
+  put(shape: Shape, ink: Inked): void {
+    this.marks.push({ d: pathOf(shape), ...ink })
+  }
 }
 
 /** A sheet that keeps nothing: for when only the bounds are wanted. */
@@ -56,7 +65,10 @@ export class Pen {
   /** Unit vector to the light. */
   readonly light: XY
 
-  constructor(readonly random: Random, { turned = 0, fit = AS_DRAWN, sheet = NO_SHEET }: PenOptions = {}) {
+  constructor(
+    readonly random: Random,
+    { turned = 0, fit = AS_DRAWN, sheet = NO_SHEET }: PenOptions = {},
+  ) {
     const angle = radians(LIGHT_FROM - turned)
     this.turned = turned
     this.light = [Math.cos(angle), Math.sin(angle)]
@@ -65,10 +77,14 @@ export class Pen {
     this.grown = Math.sqrt(fit.sx * fit.sy)
   }
 
-  get bounds(): Bounds { return this.extent.bounds }
+  get bounds(): Bounds {
+    return this.extent.bounds
+  }
 
   /** A point moved down the light. */
-  away([x, y]: XY, by: number): XY { return [x - this.light[0] * by, y - this.light[1] * by] }
+  away([x, y]: XY, by: number): XY {
+    return [x - this.light[0] * by, y - this.light[1] * by]
+  }
 
   /** A closed outline of straight lines. */
   shape(outline: readonly XY[], fill: Paint, opacity?: number): void {
@@ -123,7 +139,12 @@ export class Pen {
   shadow(outline: readonly XY[], lift: number, strength = 0.22, sharp = false): void {
     if (this.sheet === NO_SHEET) return
     const moved = outline.map((point) => this.put(this.away(point, lift)))
-    this.sheet.put(sharp ? { kind: 'lines', lines: [moved], closed: true } : { kind: 'bends', start: moved[0]!, through: bends(moved, true), closed: true }, { fill: SHADE, opacity: strength, cast: true })
+    this.sheet.put(
+      sharp
+        ? { kind: 'lines', lines: [moved], closed: true }
+        : { kind: 'bends', start: moved[0]!, through: bends(moved, true), closed: true },
+      { fill: SHADE, opacity: strength, cast: true },
+    )
   }
 
   /** The shadow of something round. */
@@ -136,7 +157,10 @@ export class Pen {
   strokeShadow(lines: readonly (readonly XY[])[], width: number, lift: number, strength = 0.2): void {
     if (this.sheet === NO_SHEET || !lines.length) return
     const moved = lines.map((line) => line.map((point) => this.put(this.away(point, lift))))
-    this.sheet.put({ kind: 'lines', lines: moved, closed: false }, { stroke: { paint: SHADE, width: width * this.grown }, opacity: strength, cast: true })
+    this.sheet.put(
+      { kind: 'lines', lines: moved, closed: false },
+      { stroke: { paint: SHADE, width: width * this.grown }, opacity: strength, cast: true },
+    )
   }
 
   private readonly put = ([x, y]: XY): XY => [x * this.fit.sx + this.fit.dx, y * this.fit.sy + this.fit.dy]
@@ -170,7 +194,7 @@ export class Pen {
 }
 
 /** A pen, and the drawing that it has made so far. */
-export function drawing(random: Random, options: Omit<PenOptions, 'sheet'> = {}): { readonly pen: Pen, readonly glyph: () => Glyph } {
+export function drawing(random: Random, options: Omit<PenOptions, 'sheet'> = {}): { readonly pen: Pen; readonly glyph: () => Glyph } {
   const sheet = new MarkSheet()
   const pen = new Pen(random, { ...options, sheet })
   return { pen, glyph: () => ({ marks: sheet.marks, bounds: pen.bounds }) }
@@ -179,9 +203,12 @@ export function drawing(random: Random, options: Omit<PenOptions, 'sheet'> = {})
 /** A shape as SVG path data. */
 function pathOf(shape: Shape): string {
   switch (shape.kind) {
-    case 'lines': return shape.lines.map((line) => `M${line.map(pair).join('L')}${shape.closed ? 'Z' : ''}`).join('')
-    case 'bends': return written(shape.start, shape.through, shape.closed)
-    case 'discs': return shape.discs.map(([x, y, rx, ry]) => disc(x, y, rx, ry)).join('')
+    case 'lines':
+      return shape.lines.map((line) => `M${line.map(pair).join('L')}${shape.closed ? 'Z' : ''}`).join('')
+    case 'bends':
+      return written(shape.start, shape.through, shape.closed)
+    case 'discs':
+      return shape.discs.map(([x, y, rx, ry]) => disc(x, y, rx, ry)).join('')
   }
 }
 
@@ -195,5 +222,10 @@ export function fitting(from: Bounds, to: Bounds): Fit {
   const ratio = (now: number, wanted: number): number => (now > 1e-6 ? wanted / now : 1)
   const sx = ratio(from.right - from.left, to.right - to.left)
   const sy = ratio(from.bottom - from.top, to.bottom - to.top)
-  return { sx, sy, dx: (to.left + to.right) / 2 - (sx * (from.left + from.right)) / 2, dy: (to.top + to.bottom) / 2 - (sy * (from.top + from.bottom)) / 2 }
+  return {
+    sx,
+    sy,
+    dx: (to.left + to.right) / 2 - (sx * (from.left + from.right)) / 2,
+    dy: (to.top + to.bottom) / 2 - (sy * (from.top + from.bottom)) / 2,
+  }
 }

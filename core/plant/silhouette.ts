@@ -28,8 +28,16 @@ export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 
 export function looksOf({ material: id, length, width, made, seed, bearing, words }: Lying, shelf: Shelf): Looks {
   const material = materialOf(shelf, id)!
   return {
-    species: made ? speciesMade(made, material) : material.species, made: made && looksMade(made, material, shelf),
-    length, width, tint: made ? material.colours[0]! : material.colour, words, seed, bearing, depth: 0, rise: 0,
+    species: made ? speciesMade(made, material) : material.species,
+    made: made && looksMade(made, material, shelf),
+    length,
+    width,
+    tint: made ? material.colours[0]! : material.colour,
+    words,
+    seed,
+    bearing,
+    depth: 0,
+    rise: 0,
   }
 }
 
@@ -50,8 +58,20 @@ function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
   const hangs = looks.made?.as === 'bow' || hangsDown(looks.species)
   // What has a size of its own is drawn at that; a bow by its numbers too.
   const fixed = looks.made?.as === 'bow' || (!looks.made && speciesOf(looks.species).fit === 'none')
-  const own = fixed ? looks : looks.made ? { ...looks, length: stepped(looks.length), width: stepped(looks.width) } : { ...looks, length: stepped(looks.length, lying.whole) }
-  const key = [own.species, own.length.toFixed(1), own.width.toFixed(1), twinOf(own), hangs ? turnOf(own) : '', bearsWords(own.species) ? own.words ?? '' : '', own.made ? madeKey(own.made) : ''].join('|')
+  const own = fixed
+    ? looks
+    : looks.made
+      ? { ...looks, length: stepped(looks.length), width: stepped(looks.width) }
+      : { ...looks, length: stepped(looks.length, lying.whole) }
+  const key = [
+    own.species,
+    own.length.toFixed(1),
+    own.width.toFixed(1),
+    twinOf(own),
+    hangs ? turnOf(own) : '',
+    bearsWords(own.species) ? (own.words ?? '') : '',
+    own.made ? madeKey(own.made) : '',
+  ].join('|')
   let mask = masks.get(key)
   if (!mask) {
     const stencil = new Stencil()

@@ -1,5 +1,5 @@
 import { polygonHull } from 'd3-polygon'
-import { random } from '../measure'
+import { clamp, random } from '../measure'
 import type { Mark, Paint, XY } from './marks'
 import type { Bounds } from '../measure'
 import type { Bend } from './path'
@@ -38,7 +38,11 @@ const FAINT = 0.25
 type Contour = Float64Array
 /** How much a paint hides: the same all over, or by the place. */
 type Opacity = number | ((x: number, y: number) => number)
-interface Layer { readonly contours: readonly Contour[], readonly opacity: Opacity, readonly firm: boolean }
+interface Layer {
+  readonly contours: readonly Contour[]
+  readonly opacity: Opacity
+  readonly firm: boolean
+}
 
 /** A sheet that keeps only how much of what is behind each shape hides; cast shadows hide nothing. */
 export class Stencil implements Sheet {
@@ -47,12 +51,21 @@ export class Stencil implements Sheet {
   put(shape: Shape, { fill, stroke, opacity = 1, cast }: Pick<Mark, 'fill' | 'stroke' | 'opacity' | 'cast'>): void {
     if (cast) return
     if (fill !== undefined) this.add(outlines(shape), fill, opacity)
-    if (stroke) this.add(outlines(shape).flatMap((line) => stroked(line, stroke.width / 2, shape.kind !== 'discs' && shape.closed)), stroke.paint, opacity)
+    if (stroke)
+      this.add(
+        outlines(shape).flatMap((line) => stroked(line, stroke.width / 2, shape.kind !== 'discs' && shape.closed)),
+        stroke.paint,
+        opacity,
+      )
   }
 
   private add(contours: readonly Contour[], paint: Paint, opacity: number): void {
     const of = opacityOf(paint)
-    this.layers.push({ contours, opacity: typeof of === 'number' ? of * opacity : (x, y) => of(x, y) * opacity, firm: typeof of === 'number' && of * opacity > FAINT })
+    this.layers.push({
+      contours,
+      opacity: typeof of === 'number' ? of * opacity : (x, y) => of(x, y) * opacity,
+      firm: typeof of === 'number' && of * opacity > FAINT,
+    })
   }
 
   /**
@@ -61,7 +74,7 @@ export class Stencil implements Sheet {
    */
   mask(bounds: Bounds): Mask {
     const [width, height] = [bounds.right - bounds.left, bounds.bottom - bounds.top]
-    const side = Math.min(SIDE.most, Math.max(SIDE.least, Math.max(width, height) / FINENESS))
+    const side = clamp(Math.max(width, height) / FINENESS, SIDE.least, SIDE.most)
     const columns = Math.max(1, Math.ceil(width / side))
     const rows = Math.max(1, Math.ceil(height / side))
     const frame = { left: bounds.left, top: bounds.top, side, columns, rows }
@@ -105,7 +118,8 @@ export class Stencil implements Sheet {
     }
     if (first[0] > last[0]) return []
     const points: [number, number][] = [[...first], [...last]]
-    for (let column = 0; column < columns; column++) if (high[column]! <= low[column]!) points.push([highX[column]!, high[column]!], [lowX[column]!, low[column]!])
+    for (let column = 0; column < columns; column++)
+      if (high[column]! <= low[column]!) points.push([highX[column]!, high[column]!], [lowX[column]!, low[column]!])
     return polygonHull(points) ?? points
   }
 }
@@ -113,25 +127,28 @@ export class Stencil implements Sheet {
 /** The lines of a shape, curves and discs in straight pieces: x and y in turn. */
 function outlines(shape: Shape): Contour[] {
   switch (shape.kind) {
-    case 'lines': return shape.lines.map((line) => {
-      const points = new Float64Array(line.length * 2)
-      line.forEach(([x, y], i) => {
-        points[2 * i] = x
-        points[2 * i + 1] = y
+    case 'lines':
+      return shape.lines.map((line) => {
+        const points = new Float64Array(line.length * 2)
+        line.forEach(([x, y], i) => {
+          points[2 * i] = x
+          points[2 * i + 1] = y
+        })
+        return points
       })
-      return points
-    })
-    case 'bends': return [flattened(shape.start, shape.through)]
-    case 'discs': return shape.discs.map(([x, y, rx, ry]) => {
-      const points = new Float64Array(ROUND * 2)
-      // A polygon of the disc's own area.
-      const out = Math.sqrt((2 * Math.PI) / (ROUND * Math.sin((2 * Math.PI) / ROUND)))
-      for (let i = 0; i < ROUND; i++) {
-        points[2 * i] = x + Math.cos((i / ROUND) * 2 * Math.PI) * rx * out
-        points[2 * i + 1] = y + Math.sin((i / ROUND) * 2 * Math.PI) * ry * out
-      }
-      return points
-    })
+    case 'bends':
+      return [flattened(shape.start, shape.through)]
+    case 'discs':
+      return shape.discs.map(([x, y, rx, ry]) => {
+        const points = new Float64Array(ROUND * 2)
+        // A polygon of the disc's own area.
+        const out = Math.sqrt((2 * Math.PI) / (ROUND * Math.sin((2 * Math.PI) / ROUND)))
+        for (let i = 0; i < ROUND; i++) {
+          points[2 * i] = x + Math.cos((i / ROUND) * 2 * Math.PI) * rx * out
+          points[2 * i + 1] = y + Math.sin((i / ROUND) * 2 * Math.PI) * ry * out
+        }
+        return points
+      })
   }
 }
 
@@ -166,7 +183,9 @@ function stroked(line: Contour, half: number, closed: boolean): Contour[] {
     const far = Math.hypot(x1 - x0, y1 - y0)
     const [tx, ty] = far > 1e-9 ? [(x1 - x0) / far, (y1 - y0) / far] : [1, 0]
     const [ex, ey, nx, ny] = [tx * half * CAP, ty * half * CAP, -ty * half, tx * half]
-    found.push(Float64Array.of(x0 - ex + nx, y0 - ey + ny, x1 + ex + nx, y1 + ey + ny, x1 + ex - nx, y1 + ey - ny, x0 - ex - nx, y0 - ey - ny))
+    found.push(
+      Float64Array.of(x0 - ex + nx, y0 - ey + ny, x1 + ex + nx, y1 + ey + ny, x1 + ex - nx, y1 + ey - ny, x0 - ex - nx, y0 - ey - ny),
+    )
   }
   return found
 }
@@ -197,8 +216,10 @@ function opacityOf(paint: Paint): Opacity {
  */
 const crossings = {
   /** Where the crossings of each line start, and how many are there by now. */
-  starts: new Int32Array(0), counts: new Int32Array(0),
-  places: new Float64Array(0), ways: new Int8Array(0),
+  starts: new Int32Array(0),
+  counts: new Int32Array(0),
+  places: new Float64Array(0),
+  ways: new Int8Array(0),
   /** How much of each square of a row is hidden, in lines. */
   part: new Float64Array(0),
 }

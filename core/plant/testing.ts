@@ -13,13 +13,27 @@ export const sound = (marks: readonly Mark[]): void => expect(marks.flatMap(wron
 function wrongWith({ d, fill, stroke, opacity }: Mark): string[] {
   const wrong = (is: boolean, what: string): string[] => (is ? [`${what}: ${d.slice(0, 60)}`] : [])
   return [
-    ...wrong(!/^M[-\d. MLCAZ]+$/.test(d), 'no path of finite numbers'), ...wrong(!fill && !stroke, 'neither filled nor stroked'),
-    ...wrong(Boolean(fill) && !d.endsWith('Z'), 'a filled outline that is open'), ...wrong(stroke !== undefined && !(stroke.width > 0), 'a stroke without width'),
+    ...wrong(!/^M[-\d. MLCAZ]+$/.test(d), 'no path of finite numbers'),
+    ...wrong(!fill && !stroke, 'neither filled nor stroked'),
+    ...wrong(Boolean(fill) && !d.endsWith('Z'), 'a filled outline that is open'),
+    ...wrong(stroke !== undefined && !(stroke.width > 0), 'a stroke without width'),
     ...wrong(opacity !== undefined && !(opacity > 0), 'not to be seen'),
-    ...[fill, stroke?.paint].flatMap((paint) => (typeof paint === 'object' ? [
-      ...wrong(paint.stops.some(([at], i) => i > 0 && at < paint.stops[i - 1]![0]), 'stops out of order'),
-      ...wrong(![...(paint.kind === 'linear' ? [...paint.from, ...paint.to] : [...paint.centre, ...paint.focus, paint.radius])].every(Number.isFinite), 'a gradient without a place'),
-    ] : [])),
+    ...[fill, stroke?.paint].flatMap((paint) =>
+      typeof paint === 'object'
+        ? [
+            ...wrong(
+              paint.stops.some(([at], i) => i > 0 && at < paint.stops[i - 1]![0]),
+              'stops out of order',
+            ),
+            ...wrong(
+              ![...(paint.kind === 'linear' ? [...paint.from, ...paint.to] : [...paint.centre, ...paint.focus, paint.radius])].every(
+                Number.isFinite,
+              ),
+              'a gradient without a place',
+            ),
+          ]
+        : [],
+    ),
   ]
 }
 

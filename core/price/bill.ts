@@ -21,7 +21,11 @@ export interface Bill {
 }
 
 /** What is made of something, and for how much. */
-export interface Making { readonly needs: readonly Need[], readonly copies: number, readonly budget: number | null }
+export interface Making {
+  readonly needs: readonly Need[]
+  readonly copies: number
+  readonly budget: number | null
+}
 
 /** What a piece costs, were it alone in hand. */
 export function billOf({ needs, copies, budget }: Making, pricing: Pricing): Bill {
@@ -37,16 +41,40 @@ export function billOf({ needs, copies, budget }: Making, pricing: Pricing): Bil
   const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
   const opened = total('opened')
   const used = total('used')
-  const added = (of: 'opened' | 'used', amount: number): Figure => figure(quantity.money(amount),
-    [...lines.flatMap((line, i) => [i ? ' + ' : '', `${line.name} `, quantity.money(line[of].value)]), ...sum` = ${quantity.money(amount)}`], COUNTED)
-  const each = (all: number): Figure => figure(quantity.money(perCopy(all, copies)),
-    sum`${quantity.money(all)} ÷ ${several(copies, 'copy', 'copies')}, rounded up = ${quantity.money(perCopy(all, copies))}`, COUNTED)
+  const added = (of: 'opened' | 'used', amount: number): Figure =>
+    figure(
+      quantity.money(amount),
+      [
+        ...lines.flatMap((line, i) => [i ? ' + ' : '', `${line.name} `, quantity.money(line[of].value)]),
+        ...sum` = ${quantity.money(amount)}`,
+      ],
+      COUNTED,
+    )
+  const each = (all: number): Figure =>
+    figure(
+      quantity.money(perCopy(all, copies)),
+      sum`${quantity.money(all)} ÷ ${several(copies, 'copy', 'copies')}, rounded up = ${quantity.money(perCopy(all, copies))}`,
+      COUNTED,
+    )
   const openedEach = copies > 1 ? each(opened) : added('opened', opened)
   return {
-    lines, opened: added('opened', opened), used: added('used', used),
-    openedEach, usedEach: copies > 1 ? each(used) : added('used', used),
-    left: figure(quantity.money(opened - used), sum`opened ${quantity.money(opened)} − used ${quantity.money(used)} = ${quantity.money(opened - used)}`, COUNTED),
-    room: budget === null ? null : figure(quantity.money(budget - openedEach.value),
-      sum`budget ${quantity.money(budget)} − opened ${quantity.money(openedEach.value)} = ${quantity.money(budget - openedEach.value)}`, COUNTED),
+    lines,
+    opened: added('opened', opened),
+    used: added('used', used),
+    openedEach,
+    usedEach: copies > 1 ? each(used) : added('used', used),
+    left: figure(
+      quantity.money(opened - used),
+      sum`opened ${quantity.money(opened)} − used ${quantity.money(used)} = ${quantity.money(opened - used)}`,
+      COUNTED,
+    ),
+    room:
+      budget === null
+        ? null
+        : figure(
+            quantity.money(budget - openedEach.value),
+            sum`budget ${quantity.money(budget)} − opened ${quantity.money(openedEach.value)} = ${quantity.money(budget - openedEach.value)}`,
+            COUNTED,
+          ),
   }
 }

@@ -18,8 +18,17 @@ const manner = { units: 'in', currency: 'USD' } as const
 const laidOf = (piece: Piece) => arrange(piece, runsOf(piece.base), shelf)
 const needs = (piece: Piece) => needsOf(piece, laidOf(piece), [], shelf)
 const bill = (piece: Piece) => billOf({ needs: needs(piece), copies: piece.brief.copies, budget: piece.brief.budget }, plainPricing())
-const problems = (piece: Piece) => costProblems(piece, bill(piece), needs(piece), new Map(laidOf(piece).map(({ layer, placements }) => [layer.id, placements.length])), plainPricing())
-const things = (count: number, cut: number | null = null, spare = 0.1, material = 'bracken'): Things[] => [{ of: 'things', material, use: 'laid', layer: 'a', count, cut, spare }]
+const problems = (piece: Piece) =>
+  costProblems(
+    piece,
+    bill(piece),
+    needs(piece),
+    new Map(laidOf(piece).map(({ layer, placements }) => [layer.id, placements.length])),
+    plainPricing(),
+  )
+const things = (count: number, cut: number | null = null, spare = 0.1, material = 'bracken'): Things[] => [
+  { of: 'things', material, use: 'laid', layer: 'a', count, cut, spare },
+]
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
 
 describe('materialLine', () => {
@@ -45,7 +54,9 @@ describe('materialLine', () => {
   })
   it('wants no spare of what does not break', () => {
     expect(materialLine(CATALOGUE['oar-sign']!, things(1, null, 0), 1, plainPricing()).spare.value).toBe(0)
-    expect(needs(pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 })])).map((need) => ('spare' in need ? need.spare : null))).toEqual([null, 0])
+    expect(
+      needs(pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 })])).map((need) => ('spare' in need ? need.spare : null)),
+    ).toEqual([null, 0])
   })
   it('takes the offer at which this many cost least', () => {
     const shop = (id: string, holds: number, price: number) => ({ id, name: id, note: '', offers: [{ material: 'bracken', holds, price }] })
@@ -55,21 +66,35 @@ describe('materialLine', () => {
     expect(materialLine(bracken, things(3), 1, plainPricing()).bought[0]!.shop).toBeNull()
   })
   it('never buys too little, nor a pack too many, nor uses more than it opens', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 800 }), fc.integer({ min: 1, max: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (pieces, copies, spare) => {
-      const line = materialLine(bracken, things(pieces, null, spare), copies, plainPricing())
-      const bought = line.packs.value * bracken.pack.holds
-      const wanted = line.stems.value + line.spare.value
-      expect(bought).toBeGreaterThanOrEqual(wanted)
-      expect(bought - wanted).toBeLessThan(bracken.pack.holds)
-      expect(line.used.value).toBeLessThanOrEqual(line.opened.value)
-      expect(Number.isInteger(line.used.value)).toBe(true)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 800 }),
+        fc.integer({ min: 1, max: 40 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (pieces, copies, spare) => {
+          const line = materialLine(bracken, things(pieces, null, spare), copies, plainPricing())
+          const bought = line.packs.value * bracken.pack.holds
+          const wanted = line.stems.value + line.spare.value
+          expect(bought).toBeGreaterThanOrEqual(wanted)
+          expect(bought - wanted).toBeLessThan(bracken.pack.holds)
+          expect(line.used.value).toBeLessThanOrEqual(line.opened.value)
+          expect(Number.isInteger(line.used.value)).toBe(true)
+        },
+      ),
+    )
   })
 })
 
 describe('billOf', () => {
   it('adds its lines up to the cent, base first', () => {
-    const piece = pieceWith([layerOf('a', 'bracken', compass(12)), layerOf('b', 'bracken', compass(3)), layerOf('c', 'bow-slate', { kind: 'single', at: 0.5, drop: 0 })], { brief: { copies: 3, budget: 4000 } })
+    const piece = pieceWith(
+      [
+        layerOf('a', 'bracken', compass(12)),
+        layerOf('b', 'bracken', compass(3)),
+        layerOf('c', 'bow-slate', { kind: 'single', at: 0.5, drop: 0 }),
+      ],
+      { brief: { copies: 3, budget: 4000 } },
+    )
     const { lines, opened, used, left, openedEach, room } = bill(piece)
     expect(lines.map(({ id }) => id)).toEqual(['base', 'bracken', 'bow-slate'])
     expect(lines[1]!.each.value).toBe(15)
@@ -109,8 +134,15 @@ describe('costProblems', () => {
 
 describe('lengthLine', () => {
   const ribbon = CATALOGUE['ribbon-slate']!
-  const bows = (count: number, length = 116): Lengths[] => [{ of: 'lengths', layer: 'a', material: ribbon.id, use: 'bow', length: inches(length), count, joins: false }]
-  const stashed = (count: number) => ({ ...plainPricing(), lots: [{ id: 'rolls', material: ribbon.id, things: count, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null }] })
+  const bows = (count: number, length = 116): Lengths[] => [
+    { of: 'lengths', layer: 'a', material: ribbon.id, use: 'bow', length: inches(length), count, joins: false },
+  ]
+  const stashed = (count: number) => ({
+    ...plainPricing(),
+    lots: [
+      { id: 'rolls', material: ribbon.id, things: count, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null },
+    ],
+  })
   it('opens the fewest rolls that the pieces can be cut from, over all copies', () => {
     const line = lengthLine(ribbon, bows(2), 2, plainPricing())
     // Three to a roll of 360 in, so four open a second, though all of them together are shorter than 1.3 rolls.
@@ -129,15 +161,31 @@ describe('lengthLine', () => {
     expect(lengthLine(ribbon, bows(4), 1, stashed(5))).toMatchObject({ packs: { value: 0 }, opened: { value: 0 }, used: { value: 0 } })
   })
   it('buys where it costs least', () => {
-    const shop = { id: 's', name: 'Shop', note: '', offers: [{ material: ribbon.id, holds: 3, price: 900 }, { material: ribbon.id, holds: 1, price: 400 }] }
+    const shop = {
+      id: 's',
+      name: 'Shop',
+      note: '',
+      offers: [
+        { material: ribbon.id, holds: 3, price: 900 },
+        { material: ribbon.id, holds: 1, price: 400 },
+      ],
+    }
     expect(lengthLine(ribbon, bows(1), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(400)
     expect(lengthLine(ribbon, bows(9), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(900)
   })
   it('never opens fewer than the length alone would take', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 1, max: 8 }), fc.double({ min: 10, max: 350, noNaN: true }), (count, copies, length) => {
-      const line = lengthLine(ribbon, bows(count, length), copies, plainPricing())
-      expect(line.packs.value).toBeGreaterThanOrEqual(Math.ceil((inches(length) * count * copies) / ribbon.length - 1e-6))
-      expect(line.packs.value).toBe(Math.ceil((count * copies) / Math.floor(ribbon.length / inches(length) + 1e-9)))
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 30 }),
+        fc.integer({ min: 1, max: 8 }),
+        fc.double({ min: 10, max: 350, noNaN: true }),
+        (count, copies, length) => {
+          const line = lengthLine(ribbon, bows(count, length), copies, plainPricing())
+          expect(line.packs.value).toBeGreaterThanOrEqual(Math.ceil((inches(length) * count * copies) / ribbon.length - 1e-6))
+          expect(line.packs.value).toBe(Math.ceil((count * copies) / Math.floor(ribbon.length / inches(length) + 1e-9)))
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
 })

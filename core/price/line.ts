@@ -45,32 +45,54 @@ export interface Pricing {
 }
 
 /** A length in which a material is sold as well, mm, and what one costs. */
-export interface OwnRoll { readonly id: string, readonly material: string, readonly length: number, readonly price: Minor }
+export interface OwnRoll {
+  readonly id: string
+  readonly material: string
+  readonly length: number
+  readonly price: Minor
+}
 
 /** Every offer of a material; the catalogue's usual price when no shop has it. */
 export function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
-  const offers = shops.flatMap((shop) => shop.offers
-    .filter((offer: Offer) => offer.material === material.id)
-    .map(({ holds, price }) => ({ shop: shop.name, holds, price })))
+  const offers = shops.flatMap((shop) =>
+    shop.offers.filter((offer: Offer) => offer.material === material.id).map(({ holds, price }) => ({ shop: shop.name, holds, price })),
+  )
   return offers.length ? offers : [{ shop: null, holds: material.pack.holds, price: material.pack.price }]
 }
 
 /** What packs come to: how many, what they hold, what they cost, and that in words. */
-function openedBy(bought: readonly Bought[]): { readonly packs: number, readonly holds: number, readonly cost: Minor, readonly words: Said } {
+function openedBy(bought: readonly Bought[]): {
+  readonly packs: number
+  readonly holds: number
+  readonly cost: Minor
+  readonly words: Said
+} {
   const total = (of: (each: Bought) => number): number => bought.reduce((sum, each) => sum + of(each), 0)
   return {
-    packs: total(({ packs }) => packs), holds: total(({ packs, holds }) => packs * holds), cost: total(({ packs, price }) => packs * price),
-    words: bought.length ? bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`) : sum`${quantity.count(0)}`,
+    packs: total(({ packs }) => packs),
+    holds: total(({ packs, holds }) => packs * holds),
+    cost: total(({ packs, price }) => packs * price),
+    words: bought.length
+      ? bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`)
+      : sum`${quantity.count(0)}`,
   }
 }
 
 /** Stems that pieces come from: each cut length by itself, a stem of several pieces opened whole. */
-export interface Stems { readonly pieces: number, readonly stems: number, readonly rows: readonly { readonly pieces: number, readonly per: number }[] }
+export interface Stems {
+  readonly pieces: number
+  readonly stems: number
+  readonly rows: readonly { readonly pieces: number; readonly per: number }[]
+}
 
 /** @param copies of each need, by its place */
 export function stemsFor(material: Material, needs: readonly Things[], copies: number): Stems {
   const rows = needs.map(({ count, cut }) => ({ pieces: count, per: piecesPerStem(material, cut) }))
-  return { pieces: rows.reduce((all, row) => all + row.pieces, 0), stems: rows.reduce((all, row) => all + Math.ceil((row.pieces * copies) / row.per), 0), rows }
+  return {
+    pieces: rows.reduce((all, row) => all + row.pieces, 0),
+    stems: rows.reduce((all, row) => all + Math.ceil((row.pieces * copies) / row.per), 0),
+    rows,
+  }
 }
 
 /** What breaks of so many stems, whole ones. */
@@ -90,19 +112,54 @@ export function materialLine(material: Material, needs: readonly Things[], copie
   const [used = 0] = opened > 0 ? shareOut(opened, [fromPacks, bought - fromPacks]) : []
   const divided = rows.some(({ per }) => per > 1)
   return {
-    id: material.id, of: 'stems', name: material.name, plural: material.plural,
-    packName: material.pack.name, bought: packs, left: bought - fromPacks,
+    id: material.id,
+    of: 'stems',
+    name: material.name,
+    plural: material.plural,
+    packName: material.pack.name,
+    bought: packs,
+    left: bought - fromPacks,
     each: figure(quantity.count(pieces), sum`${quantity.count(pieces)} placed on the base`, COUNTED),
-    stems: figure(quantity.count(stems), divided
-      ? [...rows.flatMap(({ pieces: n, per }, i) => [i ? ' + ' : '', `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`]), ...sum`, rounded up = ${quantity.count(stems)}`]
-      : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')} = ${quantity.count(stems)}`, COUNTED),
+    stems: figure(
+      quantity.count(stems),
+      divided
+        ? [
+            ...rows.flatMap(({ pieces: n, per }, i) => [
+              i ? ' + ' : '',
+              `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`,
+            ]),
+            ...sum`, rounded up = ${quantity.count(stems)}`,
+          ]
+        : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')} = ${quantity.count(stems)}`,
+      COUNTED,
+    ),
     spare: breaks(material)
-      ? { ...figure(quantity.count(spare), sum`${quantity.count(stems)} × ${quantity.share(share)}, rounded up = ${quantity.count(spare)}`, RULE_OF_THUMB), rules: [ruleUsed(SPARE, shelf)] }
+      ? {
+          ...figure(
+            quantity.count(spare),
+            sum`${quantity.count(stems)} × ${quantity.share(share)}, rounded up = ${quantity.count(spare)}`,
+            RULE_OF_THUMB,
+          ),
+          rules: [ruleUsed(SPARE, shelf)],
+        }
       : figure(quantity.count(spare), sum`none: these do not break`, RULE_OF_THUMB),
     stash: figure(quantity.count(stashed), sum`${quantity.count(have)} in the house, of ${quantity.count(stems + spare)} needed`, COUNTED),
-    packs: figure(quantity.count(count), [...sum`(${quantity.count(stems)}${spare ? ` + ${spare} spare` : ''}${stashed ? ` − ${stashed} from the house` : ''})`, ...packsSaid(packs, material.pack.name), ' = ', quantity.count(count)], COUNTED),
+    packs: figure(
+      quantity.count(count),
+      [
+        ...sum`(${quantity.count(stems)}${spare ? ` + ${spare} spare` : ''}${stashed ? ` − ${stashed} from the house` : ''})`,
+        ...packsSaid(packs, material.pack.name),
+        ' = ',
+        quantity.count(count),
+      ],
+      COUNTED,
+    ),
     opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
-    used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
+    used: figure(
+      quantity.money(used),
+      sum`${quantity.money(opened)} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`,
+      COUNTED,
+    ),
   }
 }
 
@@ -110,7 +167,12 @@ export function materialLine(material: Material, needs: readonly Things[], copie
 function packsSaid(bought: readonly Bought[], name: string): Said {
   const [one, ...more] = bought
   if (!one) return []
-  return more.length ? [', cheapest in ', ...bought.flatMap(({ packs, holds }, i) => sum`${i ? ' and ' : ''}${quantity.count(packs)} of ${quantity.count(holds)}`)] : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
+  return more.length
+    ? [
+        ', cheapest in ',
+        ...bought.flatMap(({ packs, holds }, i) => sum`${i ? ' and ' : ''}${quantity.count(packs)} of ${quantity.count(holds)}`),
+      ]
+    : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
 }
 
 /** All that lengths of a material can be cut from: what is in the house, then what is sold. */
@@ -118,7 +180,8 @@ export function cutStock(material: Material, { shelf, lots, rolls }: Pricing): S
   const least = Math.min(...pricesOf(material, shelf.shops).map(({ price, holds }) => Math.ceil(price / holds)))
   return [
     ...lengthsOf(lots, material).map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
-    newRoll(material, least), ...rolls.filter((each) => each.material === material.id).map(otherRoll),
+    newRoll(material, least),
+    ...rolls.filter((each) => each.material === material.id).map(otherRoll),
   ]
 }
 
@@ -139,7 +202,8 @@ export function lengthLine(material: Material, needs: readonly Lengths[], copies
   const house = lengthsOf(pricing.lots, material)
   const plan = planSoon({
     wants: needs.map(({ length, count, joins }, i) => ({ id: String(i), length, count: count * copies, joins })),
-    stocks: cutStock(material, pricing), least: 0,
+    stocks: cutStock(material, pricing),
+    least: 0,
   })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const fromHouse = ofHouse.reduce((sum, { cuts }) => sum + cuts.reduce((mm, { length }) => mm + length, 0), 0)
@@ -152,24 +216,63 @@ export function lengthLine(material: Material, needs: readonly Lengths[], copies
   const fromRolls = Math.min(bought, Math.max(0, Math.ceil(((all - fromHouse) / material.length) * 1000) / 1000))
   const [used = 0] = opened > 0 ? shareOut(opened, [fromRolls, bought - fromRolls]) : []
   return {
-    id: material.id, of: 'length', name: material.name, plural: material.plural, packName: material.pack.name, bought: packs, left: bought - fromRolls,
+    id: material.id,
+    of: 'length',
+    name: material.name,
+    plural: material.plural,
+    packName: material.pack.name,
+    bought: packs,
+    left: bought - fromRolls,
     each: figure(quantity.length(one), sum`all pieces of it for one`, COUNTED),
-    stems: figure(quantity.length(all), sum`${quantity.length(one)} × ${several(copies, 'copy', 'copies')} = ${quantity.length(all)}`, COUNTED),
+    stems: figure(
+      quantity.length(all),
+      sum`${quantity.length(one)} × ${several(copies, 'copy', 'copies')} = ${quantity.length(all)}`,
+      COUNTED,
+    ),
     spare: figure(quantity.count(0), sum`none: the rest of the last is the spare`, RULE_OF_THUMB),
     stash: figure(quantity.length(fromHouse), sum`cut from ${several(ofHouse.length, 'length', 'lengths')} in the house`, COUNTED),
-    packs: figure(quantity.count(number), [...sum`the fewest of ${quantity.length(material.length)} that its pieces can be cut from${ofHouse.length ? ', after what is in the house' : ''}, ${quantity.count(rolls)}`, ...(packs.some(({ holds }) => holds > 1) ? packsSaid(packs, material.pack.name) : []), ' = ', quantity.count(number)], COUNTED),
+    packs: figure(
+      quantity.count(number),
+      [
+        ...sum`the fewest of ${quantity.length(material.length)} that its pieces can be cut from${ofHouse.length ? ', after what is in the house' : ''}, ${quantity.count(rolls)}`,
+        ...(packs.some(({ holds }) => holds > 1) ? packsSaid(packs, material.pack.name) : []),
+        ' = ',
+        quantity.count(number),
+      ],
+      COUNTED,
+    ),
     opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
-    used: figure(quantity.money(used), sum`${quantity.money(opened)} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`, COUNTED),
+    used: figure(
+      quantity.money(used),
+      sum`${quantity.money(opened)} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`,
+      COUNTED,
+    ),
   }
 }
 
 export function baseLine({ name, price }: BareBase, copies: number): CostLine {
-  const opened = figure(quantity.money(copies * price), sum`${quantity.count(copies)} × ${quantity.money(price)} = ${quantity.money(copies * price)}`, COUNTED)
+  const opened = figure(
+    quantity.money(copies * price),
+    sum`${quantity.count(copies)} × ${quantity.money(price)} = ${quantity.money(copies * price)}`,
+    COUNTED,
+  )
   const one = figure(quantity.count(1), sum`one for each piece`, COUNTED)
   const all = figure(quantity.count(copies), sum`one for each of ${several(copies, 'copy', 'copies')}`, COUNTED)
   return {
-    id: 'base', of: 'base', name, plural: name, each: one, stems: all, packs: all, packName: 'base', bought: [{ shop: null, holds: 1, price, packs: copies }], left: 0,
-    spare: figure(quantity.count(0), sum`none`, COUNTED), stash: figure(quantity.count(0), sum`none`, COUNTED), opened, used: opened,
+    id: 'base',
+    of: 'base',
+    name,
+    plural: name,
+    each: one,
+    stems: all,
+    packs: all,
+    packName: 'base',
+    bought: [{ shop: null, holds: 1, price, packs: copies }],
+    left: 0,
+    spare: figure(quantity.count(0), sum`none`, COUNTED),
+    stash: figure(quantity.count(0), sum`none`, COUNTED),
+    opened,
+    used: opened,
   }
 }
 

@@ -1,10 +1,16 @@
 import type { Minor } from '../measure'
 
 /** A pack that something can be bought in. */
-export interface Price { readonly shop: string | null, readonly holds: number, readonly price: Minor }
+export interface Price {
+  readonly shop: string | null
+  readonly holds: number
+  readonly price: Minor
+}
 
 /** So many packs of one kind. */
-export interface Bought extends Price { readonly packs: number }
+export interface Bought extends Price {
+  readonly packs: number
+}
 
 /** More than this is bought in the pack that is cheapest by the piece; the rest is worked out exactly. */
 const EXACT = 3000

@@ -9,22 +9,38 @@ import { materialLine } from './line'
 import { DROP_AT_MOST } from './thumbs'
 
 /** What a piece is over its budget by, were it alone in hand, and what would mend that. @param counts how many things lie in each layer */
-export function costProblems(piece: Pick<Piece, 'brief' | 'layers'>, bill: Bill, needs: readonly Need[], counts: ReadonlyMap<string, number>, pricing: Pricing): Problem[] {
+export function costProblems(
+  piece: Pick<Piece, 'brief' | 'layers'>,
+  bill: Bill,
+  needs: readonly Need[],
+  counts: ReadonlyMap<string, number>,
+  pricing: Pricing,
+): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
   const mends = bill.lines.flatMap((line) => saving(piece, line, needs, counts, pricing)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
-  return [{
-    id: 'over budget', severity: 'care', layer: null,
-    says: usedFits
-      ? sum`Over the budget by ${quantity.money(over)} when whole packs count; what is used of them fits.`
-      : sum`Over the budget by ${quantity.money(over)}.`,
-    mends: mends.length ? mends : [{ says: sum`Fewer of the dearest, or a larger budget`, edit: null }],
-  }]
+  return [
+    {
+      id: 'over budget',
+      severity: 'care',
+      layer: null,
+      says: usedFits
+        ? sum`Over the budget by ${quantity.money(over)} when whole packs count; what is used of them fits.`
+        : sum`Over the budget by ${quantity.money(over)}.`,
+      mends: mends.length ? mends : [{ says: sum`Fewer of the dearest, or a larger budget`, edit: null }],
+    },
+  ]
 }
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
-function saving(piece: Pick<Piece, 'brief' | 'layers'>, line: CostLine, needs: readonly Need[], counts: ReadonlyMap<string, number>, pricing: Pricing): Mend[] {
+function saving(
+  piece: Pick<Piece, 'brief' | 'layers'>,
+  line: CostLine,
+  needs: readonly Need[],
+  counts: ReadonlyMap<string, number>,
+  pricing: Pricing,
+): Mend[] {
   const material = materialOf(pricing.shelf, line.id)
   if (line.of !== 'stems' || !material) return []
   const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
@@ -49,7 +65,12 @@ function saving(piece: Pick<Piece, 'brief' | 'layers'>, line: CostLine, needs: r
     else low = middle + 1
   }
   const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, low)! } } as const
-  return [{ says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved(low))}`, edit }]
+  return [
+    {
+      says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved(low))}`,
+      edit,
+    },
+  ]
 }
 
 /** The same rule with so many fewer places; null when its count is not simply its own, or would be none. */

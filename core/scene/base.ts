@@ -1,7 +1,7 @@
 import type { Base, Body, Run } from '../base'
 import { across, BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Bounds, Random } from '../measure'
-import { radians, random, seedOf } from '../measure'
+import { clamp, degrees, radians, random, seedOf } from '../measure'
 import { blend, css, jitter, lighter, tone } from '../plant/colour'
 import type { Tone } from '../plant/colour'
 import type { Glyph, XY } from '../plant/marks'
@@ -12,7 +12,20 @@ import { drawing, MarkSheet, Pen, SHADE } from '../plant/pen'
 
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
-  vine, twisted, wire: flatWire, box: boxWire, clamps, straw, foam, hoop, beads, evergreen, rod, trees, bound, rope,
+  vine,
+  twisted,
+  wire: flatWire,
+  box: boxWire,
+  clamps,
+  straw,
+  foam,
+  hoop,
+  beads,
+  evergreen,
+  rod,
+  trees,
+  bound,
+  rope,
 }
 
 /** The bare base, its middle at the origin. */
@@ -48,7 +61,7 @@ export const tuckTwin = (seed: number): number => Math.abs(seed) % TUCK_TWINS
  * or the bow of a pin.
  * @param at where the stem is held, mm @param along which way the run goes there @param bearing which way the stem points, degrees
  */
-export function tuckGlyph(base: Base, at: { x: number, y: number }, along: number, bearing: number, seed: number): Glyph {
+export function tuckGlyph(base: Base, at: { x: number; y: number }, along: number, bearing: number, seed: number): Glyph {
   const { pen, glyph } = drawing(random(tuckTwin(seed) * 31 + 5))
   const { body } = BASE_SORTS[base.kind]
   const of = tone(base.colour)
@@ -60,17 +73,30 @@ export function tuckGlyph(base: Base, at: { x: number, y: number }, along: numbe
     })
   }
   if (body === 'vine' || body === 'twisted') {
-    for (const off of [-3.4, 0.2, 3.1]) strand(pen, line(off + pen.random.spread(1), pen.random.between(11, 19), pen.random.between(-1.5, 1.5)), pen.random.between(2.6, 3.8), jitter(of, pen.random))
-  }
-  else if (body === 'evergreen' || body === 'trees' || body === 'rope') {
+    for (const off of [-3.4, 0.2, 3.1])
+      strand(
+        pen,
+        line(off + pen.random.spread(1), pen.random.between(11, 19), pen.random.between(-1.5, 1.5)),
+        pen.random.between(2.6, 3.8),
+        jitter(of, pen.random),
+      )
+  } else if (body === 'evergreen' || body === 'trees' || body === 'rope') {
     tuft(pen, { x: at.x, y: at.y, angle: along + pen.random.spread(50) }, 22, of, pen.random)
-  }
-  else if (body !== 'bound') {
+  } else if (body !== 'bound') {
     const wire = body === 'straw' || body === 'foam' ? tone('#8f8f8a') : body === 'hoop' ? tone('#7b7a70') : lighter(of, 0.1)
     const over = radians(bearing + 90)
     for (const along of body === 'straw' || body === 'foam' ? [0] : [-1.4, 1.2]) {
       const c = { x: at.x + Math.cos(radians(bearing)) * along, y: at.y + Math.sin(radians(bearing)) * along }
-      pen.line([[c.x - Math.cos(over) * 3.2, c.y - Math.sin(over) * 3.2], [c.x, c.y], [c.x + Math.cos(over) * 3.2, c.y + Math.sin(over) * 3.2]], 0.8, css(wire), 0.9)
+      pen.line(
+        [
+          [c.x - Math.cos(over) * 3.2, c.y - Math.sin(over) * 3.2],
+          [c.x, c.y],
+          [c.x + Math.cos(over) * 3.2, c.y + Math.sin(over) * 3.2],
+        ],
+        0.8,
+        css(wire),
+        0.9,
+      )
     }
   }
   return glyph()
@@ -124,22 +150,38 @@ function strands(pen: Pen, run: Run, of: Tone, seeds: Random, count: number, wid
     const phase = seeds.between(0, 2 * Math.PI)
     const sway = seeds.between(0.12, 0.42) * wandering
     const stray = seeds.next() < 0.16
-    const points = lane(run, run.closed ? from : 0, run.closed ? to : run.length, (u) => {
-      const s = from + (to - from) * u
-      const loose = stray && u > 0.86 ? (u - 0.86) * 5 : 0
-      return Math.min(1.04, Math.max(-1.04, home + sway * Math.sin((2 * Math.PI * waves * s) / run.length + phase))) + loose
-    }, 22)
+    const points = lane(
+      run,
+      run.closed ? from : 0,
+      run.closed ? to : run.length,
+      (u) => {
+        const s = from + (to - from) * u
+        const loose = stray && u > 0.86 ? (u - 0.86) * 5 : 0
+        return clamp(home + sway * Math.sin((2 * Math.PI * waves * s) / run.length + phase), -1.04, 1.04) + loose
+      },
+      22,
+    )
     const depth = 1 - Math.abs(share)
-    strand(pen, points, seeds.between(...widths) * Math.min(1.3, 0.7 + half / 70), jitter(lighter(of, -0.06 + 0.16 * depth * seeds.next()), seeds, 1.5))
+    strand(
+      pen,
+      points,
+      seeds.between(...widths) * Math.min(1.3, 0.7 + half / 70),
+      jitter(lighter(of, -0.06 + 0.16 * depth * seeds.next()), seeds, 1.5),
+    )
   }
 }
 
 /** A strand that binds the others: a short slanting turn over the face. */
 function wrap(pen: Pen, run: Run, at: number, slant: number, width: number, of: Tone): void {
-  strand(pen, Array.from({ length: 7 }, (_, k): XY => {
-    const u = k / 6
-    return on(run, at + slant * (u - 0.5) * 2, 1.04 * Math.cos(Math.PI * u))
-  }), width, of)
+  strand(
+    pen,
+    Array.from({ length: 7 }, (_, k): XY => {
+      const u = k / 6
+      return on(run, at + slant * (u - 0.5) * 2, 1.04 * Math.cos(Math.PI * u))
+    }),
+    width,
+    of,
+  )
 }
 
 /** A tendril that curls off one edge. */
@@ -161,7 +203,8 @@ function vine(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const half = halfOf(run)
   strands(pen, run, of, seeds, Math.round(Math.min(60, 20 + half * 0.85)), [2.4, 5.6])
   for (let i = 0; i < 6; i++) tendril(pen, run, ((i + seeds.next()) / 6) * run.length, i % 2 ? 1 : -1, jitter(lighter(of, 0.06), seeds))
-  for (let i = 0; i < 7; i++) wrap(pen, run, (i / 7 + seeds.spread(0.04)) * run.length, half * seeds.between(0.7, 1.3), seeds.between(2.6, 3.8), jitter(of, seeds))
+  for (let i = 0; i < 7; i++)
+    wrap(pen, run, (i / 7 + seeds.spread(0.04)) * run.length, half * seeds.between(0.7, 1.3), seeds.between(2.6, 3.8), jitter(of, seeds))
 }
 
 function twisted(pen: Pen, run: Run, of: Tone, seeds: Random): void {
@@ -169,14 +212,21 @@ function twisted(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   strands(pen, run, lighter(of, 0.07), seeds, 9, [half * 0.24, half * 0.34], 0.5)
   strands(pen, run, blend(of, tone('#4d3a2a'), 0.5), seeds, 14, [2, 3.4])
   const turns = Math.round(run.length / (half * 2.2))
-  for (let i = 0; i < turns; i++) wrap(pen, run, (i / turns) * run.length, half * 1.1, seeds.between(2.6, 4.2), jitter(blend(of, tone('#4d3a2a'), 0.4), seeds))
+  for (let i = 0; i < turns; i++)
+    wrap(pen, run, (i / turns) * run.length, half * 1.1, seeds.between(2.6, 4.2), jitter(blend(of, tone('#4d3a2a'), 0.4), seeds))
 }
 
 const wireWidth = (run: Run): number => Math.max(1.8, Math.min(3.4, halfOf(run) / 9))
 
 function crossTies(pen: Pen, run: Run, of: Tone, every: number, ts: readonly number[]): void {
   const n = Math.max(4, Math.round(run.length / every))
-  for (let i = 0; i < n; i++) wire(pen, ts.map((t, k) => on(run, (i / n) * run.length + (k % 2 ? 2 : 0), t)), wireWidth(run) * 0.95, of)
+  for (let i = 0; i < n; i++)
+    wire(
+      pen,
+      ts.map((t, k) => on(run, (i / n) * run.length + (k % 2 ? 2 : 0), t)),
+      wireWidth(run) * 0.95,
+      of,
+    )
 }
 
 function flatWire(pen: Pen, run: Run, of: Tone): void {
@@ -200,7 +250,13 @@ function clamps(pen: Pen, run: Run, of: Tone): void {
   const n = Math.max(6, Math.round(run.length / 58))
   for (let i = 0; i < n; i++) {
     const s = (i / n) * run.length
-    for (const side of [-5, 5]) wire(pen, [on(run, s + side, -0.5), on(run, s + side * 0.7, 0.3), on(run, s + side * 0.7, 0.9), on(run, s + side * 1.3, 1.05)], width * 0.8, lighter(of, 0.06))
+    for (const side of [-5, 5])
+      wire(
+        pen,
+        [on(run, s + side, -0.5), on(run, s + side * 0.7, 0.3), on(run, s + side * 0.7, 0.9), on(run, s + side * 1.3, 1.05)],
+        width * 0.8,
+        lighter(of, 0.06),
+      )
   }
 }
 
@@ -214,7 +270,12 @@ function tube(pen: Pen, run: Run, of: Tone, rows: readonly (readonly [width: num
 function straw(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const half = halfOf(run)
   const [lx, ly] = pen.light
-  tube(pen, run, of, [[2, -0.17], [1.8, -0.11], [1.5, -0.05], [1.05, 0.01]])
+  tube(pen, run, of, [
+    [2, -0.17],
+    [1.8, -0.11],
+    [1.5, -0.05],
+    [1.05, 0.01],
+  ])
   const loose = Array.from({ length: Math.round(run.length / 9) }, (): readonly [XY, XY] => {
     const s = seeds.between(0, run.length)
     const side = seeds.next() < 0.5 ? -1 : 1
@@ -240,12 +301,23 @@ function straw(pen: Pen, run: Run, of: Tone, seeds: Random): void {
     pen.line(shifted(points, pen.light, -1), 1.2, SHADE, 0.22)
     pen.line(points, 1, css(lighter(tone('#a98d5a'), 0.02)))
   }
-  if (run.closed) pen.line(lane(run, run.length * 0.79, run.length * 1.04, () => 0.45), half * 0.18, '#ffffff', 0.13)
+  if (run.closed)
+    pen.line(
+      lane(run, run.length * 0.79, run.length * 1.04, () => 0.45),
+      half * 0.18,
+      '#ffffff',
+      0.13,
+    )
 }
 
 function foam(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   const half = halfOf(run)
-  tube(pen, run, of, [[2, -0.13], [1.7, -0.07], [1.35, -0.02], [0.9, 0.015]])
+  tube(pen, run, of, [
+    [2, -0.13],
+    [1.7, -0.07],
+    [1.35, -0.02],
+    [0.9, 0.015],
+  ])
   const specks = Math.round(run.length * half * 0.012)
   const dark: (readonly [XY, XY])[] = []
   for (let i = 0; i < specks; i++) {
@@ -266,7 +338,11 @@ function hoop(pen: Pen, run: Run, of: Tone): void {
     const { nx, ny } = stationAt(run, (i / pieces) * run.length)
     const facing = nx * lx + ny * ly
     const shine = 0.05 + 0.1 * facing + 0.13 * Math.max(0, 2 * facing * facing - 1) ** 6
-    pen.line(lane(run, (i / pieces) * run.length, ((i + 1.1) / pieces) * run.length, () => 0), thick * 0.74, css(lighter(of, shine)))
+    pen.line(
+      lane(run, (i / pieces) * run.length, ((i + 1.1) / pieces) * run.length, () => 0),
+      thick * 0.74,
+      css(lighter(of, shine)),
+    )
   }
   pen.line(shifted(middle, pen.light, thick * 0.16), thick * 0.14, css(lighter(of, 0.24)), 0.65)
 }
@@ -278,12 +354,21 @@ function beads(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   for (let i = 0; i < n; i++) {
     const { x, y, tx, ty } = stationAt(run, ((i + 0.5) / n) * run.length)
     sphere(pen, x, y, half * 0.99, jitter(of, seeds, 0.6))
-    pen.line([[x - tx * half * 0.9 - ty * half * 0.2, y - ty * half * 0.9 + tx * half * 0.2], [x - tx * half * 0.9, y - ty * half * 0.9], [x - tx * half * 0.9 + ty * half * 0.2, y - ty * half * 0.9 - tx * half * 0.2]], 0.8, css(lighter(of, -0.2)), 0.7)
+    pen.line(
+      [
+        [x - tx * half * 0.9 - ty * half * 0.2, y - ty * half * 0.9 + tx * half * 0.2],
+        [x - tx * half * 0.9, y - ty * half * 0.9],
+        [x - tx * half * 0.9 + ty * half * 0.2, y - ty * half * 0.9 - tx * half * 0.2],
+      ],
+      0.8,
+      css(lighter(of, -0.2)),
+      0.7,
+    )
   }
 }
 
 /** A tip of needles: strokes in three greens off a brown twig. */
-function tuft(pen: Pen, { x, y, angle }: { x: number, y: number, angle: number }, length: number, of: Tone, seeds: Random): void {
+function tuft(pen: Pen, { x, y, angle }: { x: number; y: number; angle: number }, length: number, of: Tone, seeds: Random): void {
   const [cos, sin] = [Math.cos(radians(angle)), Math.sin(radians(angle))]
   const at = (u: number, v: number): XY => [x + cos * u - sin * v, y + sin * u + cos * v]
   pen.line([at(0, 0), at(length * 0.5, 0), at(length * 0.9, 0)], 1.3, css(tone('#5c4630')))
@@ -294,7 +379,12 @@ function tuft(pen: Pen, { x, y, angle }: { x: number, y: number, angle: number }
     const reach = length * 0.3 * (1 - 0.45 * (i / n)) * seeds.between(0.85, 1.15)
     for (const side of [-1, 1]) rows[seeds.below(3)]!.push([at(u, 0), at(u + reach * 0.75, side * reach)])
   }
-  pen.strokes([...rows[0]!, ...rows[1]!].map(([a, b]): readonly [XY, XY] => [shifted([a], pen.light, -1.2)[0]!, shifted([b], pen.light, -1.6)[0]!]), 1.1, SHADE, 0.16)
+  pen.strokes(
+    [...rows[0]!, ...rows[1]!].map(([a, b]): readonly [XY, XY] => [shifted([a], pen.light, -1.2)[0]!, shifted([b], pen.light, -1.6)[0]!]),
+    1.1,
+    SHADE,
+    0.16,
+  )
   rows.forEach((row, i) => pen.strokes(row, 0.95, css(lighter(jitter(of, seeds, 0.6), (i - 1) * 0.07 - 0.01))))
 }
 
@@ -304,7 +394,7 @@ function tips(pen: Pen, run: Run, of: Tone, seeds: Random, pitch: number, reach:
   for (let i = 0; i < n; i++) {
     const s = ((i + seeds.next() * 0.8) / n) * run.length
     const { x, y, tx, ty, half } = stationAt(run, s)
-    const forward = (Math.atan2(ty, tx) * 180) / Math.PI
+    const forward = degrees(Math.atan2(ty, tx))
     for (const side of seeds.next() < 0.5 ? [-1, 1, 0] : [1, -1]) {
       const turn = side === 0 ? seeds.spread(14) : side * seeds.between(24, 62)
       const length = half * reach * seeds.between(0.8, 1.15) * (side === 0 ? 0.8 : 1)
@@ -331,7 +421,12 @@ function trees(pen: Pen, run: Run, of: Tone, seeds: Random): void {
 function bound(pen: Pen, run: Run, of: Tone, seeds: Random): void {
   for (let i = 0; i < 15; i++) {
     const t = (i / 14) * 2 - 1
-    twig(pen, [on(run, 0, t * 0.2), on(run, run.length * 0.4, t * 0.6), on(run, run.length * seeds.between(0.7, 0.95), t * 0.9)], 2, jitter(blend(of, tone('#6a5236'), 0.5), seeds))
+    twig(
+      pen,
+      [on(run, 0, t * 0.2), on(run, run.length * 0.4, t * 0.6), on(run, run.length * seeds.between(0.7, 0.95), t * 0.9)],
+      2,
+      jitter(blend(of, tone('#6a5236'), 0.5), seeds),
+    )
   }
   for (const s of [0, 4, 8]) wire(pen, [on(run, s, -0.5), on(run, s, 0), on(run, s, 0.5)], 1.6, tone('#a98d5a'))
 }

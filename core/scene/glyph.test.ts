@@ -24,7 +24,11 @@ const spread = (outlines: readonly (readonly (readonly [number, number])[])[]): 
 
 describe('the pen', () => {
   it('draws a smooth line through its points; a closed one comes back', () => {
-    const points = [[0, 0], [10, 5], [20, -5]] as const
+    const points = [
+      [0, 0],
+      [10, 5],
+      [20, -5],
+    ] as const
     expect(numbers(smooth(points, false)).slice(-2)).toEqual([20, -5])
     expect(smooth(points, true)).toMatch(/ 0 0Z$/)
     expect(() => smooth([[0, 0]], false)).toThrow(RangeError)
@@ -32,24 +36,63 @@ describe('the pen', () => {
   it('keeps the light up and to the left however a glyph is turned', () => {
     for (const turned of [0, 90, 200]) {
       const [x, y] = new Pen(random(1), { turned }).light
-      const a = turned * Math.PI / 180
+      const a = (turned * Math.PI) / 180
       expect(x * Math.cos(a) - y * Math.sin(a)).toBeLessThan(0)
       expect(x * Math.sin(a) + y * Math.cos(a)).toBeLessThan(0)
     }
   })
   it('counts what bulges past its points, and no shadow', () => {
     const pen = new Pen(random(1))
-    pen.shadow([[0, 0], [10, 0], [10, 90]], 50)
+    pen.shadow(
+      [
+        [0, 0],
+        [10, 0],
+        [10, 90],
+      ],
+      50,
+    )
     expect(pen.bounds).toEqual({ left: 0, top: 0, right: 0, bottom: 0 })
-    pen.blob([[0, 0], [10, 1], [10, 9], [0, 10]], '#000000')
+    pen.blob(
+      [
+        [0, 0],
+        [10, 1],
+        [10, 9],
+        [0, 10],
+      ],
+      '#000000',
+    )
     expect(pen.bounds.right).toBeGreaterThan(10)
   })
   it('fits what it draws to other bounds', () => {
     const room = { left: -5, top: 10, right: 15, bottom: 20 }
     const paint = <T extends { readonly pen: Pen }>(drawn: T): T => {
       const { pen } = drawn
-      pen.circle(30, 40, 10, { kind: 'radial', centre: [30, 40], radius: 10, focus: [30, 40], stops: [[0, '#ffffff'], [1, '#000000']] })
-      pen.line([[20, 30], [40, 50]], 1, { kind: 'linear', from: [20, 30], to: [40, 50], stops: [[0, '#ffffff'], [1, '#000000']] })
+      pen.circle(30, 40, 10, {
+        kind: 'radial',
+        centre: [30, 40],
+        radius: 10,
+        focus: [30, 40],
+        stops: [
+          [0, '#ffffff'],
+          [1, '#000000'],
+        ],
+      })
+      pen.line(
+        [
+          [20, 30],
+          [40, 50],
+        ],
+        1,
+        {
+          kind: 'linear',
+          from: [20, 30],
+          to: [40, 50],
+          stops: [
+            [0, '#ffffff'],
+            [1, '#000000'],
+          ],
+        },
+      )
       return drawn
     }
     const fitted = paint(drawing(random(1), { fit: fitting(paint({ pen: new Pen(random(1)) }).pen.bounds, room) })).glyph()
@@ -62,7 +105,16 @@ describe('the pen', () => {
   })
   it('measures without a sheet, and gives an empty glyph when nothing is drawn', () => {
     const pen = new Pen(random(1))
-    pen.strokes([[[0, 0], [4, 3]]], 2, '#000000')
+    pen.strokes(
+      [
+        [
+          [0, 0],
+          [4, 3],
+        ],
+      ],
+      2,
+      '#000000',
+    )
     expect(pen.bounds.right).toBe(5)
     expect(drawing(random(1)).glyph()).toEqual({ marks: [], bounds: { left: 0, top: 0, right: 0, bottom: 0 } })
   })
@@ -70,7 +122,11 @@ describe('the pen', () => {
 
 describe('letters', () => {
   it('fill their box in one direction and stay within it in the other', () => {
-    for (const [text, width, height] of [['ICE-OUT', 200, 30], ['A', 20, 300], ['One\nlonger line\n3', 100, 100]] as const) {
+    for (const [text, width, height] of [
+      ['ICE-OUT', 200, 30],
+      ['A', 20, 300],
+      ['One\nlonger line\n3', 100, 100],
+    ] as const) {
       const { outlines } = setWords(text, width, height)
       const { left, right, top, bottom } = spread(outlines)
       const [w, h] = [right - left, bottom - top]
@@ -125,7 +181,12 @@ describe('bases and surfaces', () => {
   })
   it.each(SURFACES)('%s fills what can be seen, near and far', (kind) => {
     const { brief } = startPiece('x', 'x')
-    for (const [scale, hang, light] of [[0.3, 0.7, 'day'], [1, 0.5, 'dusk'], [4, 0.7, 'lamp'], [2, null, 'day']] as const) {
+    for (const [scale, hang, light] of [
+      [0.3, 0.7, 'day'],
+      [1, 0.5, 'dusk'],
+      [4, 0.7, 'lamp'],
+      [2, null, 'day'],
+    ] as const) {
       const region = { left: -400 * scale, right: 300 * scale, top: -250 * scale, bottom: 350 * scale }
       const marks = surfaceMarks({ ...brief, light, shelf: 200, hang, doorway: hang === 0.5, surface: { kind, colour: '#708080' } }, region)
       sound(marks)
@@ -134,12 +195,25 @@ describe('bases and surfaces', () => {
       expect(Math.max(...xs)).toBeGreaterThanOrEqual(region.right)
     }
   })
-  it('hangs the piece at about eye level', () => expect(doorBounds({ door: { width: 900, height: 2000 }, hang: 0.7 })).toEqual({ left: -450, right: 450, top: -600.0000000000001, bottom: 1400 }))
+  it('hangs the piece at about eye level', () =>
+    expect(doorBounds({ door: { width: 900, height: 2000 }, hang: 0.7 })).toEqual({
+      left: -450,
+      right: 450,
+      top: -600.0000000000001,
+      bottom: 1400,
+    }))
 })
 
 describe('the light of the hour', () => {
   const region = { left: -100, right: 200, top: -300, bottom: 400 }
-  const { scene } = work(pieceWith([layerOf('a', 'lantern', { kind: 'compass', count: 2, start: 0 }), layerOf('b', 'light-string', { kind: 'compass', count: 1, start: 0 }), layerOf('c', 'bay', { kind: 'compass', count: 3, start: 0 })]), shelf)
+  const { scene } = work(
+    pieceWith([
+      layerOf('a', 'lantern', { kind: 'compass', count: 2, start: 0 }),
+      layerOf('b', 'light-string', { kind: 'compass', count: 1, start: 0 }),
+      layerOf('c', 'bay', { kind: 'compass', count: 3, start: 0 }),
+    ]),
+    shelf,
+  )
   const backdrop = (light: Backdrop['light']): Backdrop => ({ ...scene.surface, light })
   it.each(LIGHTS)('%s: covers what is seen, and lets shine what gives light', (light) => {
     const marks = lightMarks(backdrop(light), scene.items, region)
@@ -148,7 +222,13 @@ describe('the light of the hour', () => {
     expect(numbers(marks[0]!.d)).toEqual([-100, -300, 200, -300, 200, 400, -100, 400])
     const veils = light === 'dusk' ? 1 : 2
     expect(marks.length - veils).toBe(2 + 20)
-    expect(lightMarks(backdrop(light), scene.items.map((item) => ({ ...item, hidden: true })), region)).toHaveLength(veils)
+    expect(
+      lightMarks(
+        backdrop(light),
+        scene.items.map((item) => ({ ...item, hidden: true })),
+        region,
+      ),
+    ).toHaveLength(veils)
   })
   it('throws shadows farther from what stands farther off', () => {
     expect(castAway(2)).toBeGreaterThan(castAway(0))
@@ -157,7 +237,14 @@ describe('the light of the hour', () => {
 })
 
 describe('scene', () => {
-  const { scene } = work(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 8, start: 0 }), layerOf('b', 'dahlia', { kind: 'cluster', at: [0.5], size: 3 }), layerOf('c', 'ivy', { kind: 'compass', count: 2, start: 0 })]), shelf)
+  const { scene } = work(
+    pieceWith([
+      layerOf('a', 'bay', { kind: 'compass', count: 8, start: 0 }),
+      layerOf('b', 'dahlia', { kind: 'cluster', at: [0.5], size: 3 }),
+      layerOf('c', 'ivy', { kind: 'compass', count: 2, start: 0 }),
+    ]),
+    shelf,
+  )
   it('has an item for each placement, from back to front', () => {
     expect(scene.items).toHaveLength(13)
     expect(scene.items.map(({ layer }) => layer).join('')).toBe('aaaaaaaabbbcc')
@@ -169,13 +256,15 @@ describe('scene', () => {
     const item = scene.items[0]!
     expect(looksKey({ ...item, seed: item.seed + 5 * Math.sign(item.seed) })).toBe(looksKey(item))
     expect(looksKey({ ...item, bearing: item.bearing + 90 })).not.toBe(looksKey(item))
-    for (const other of [{ tint: '#112233' }, { words: 'Ice-out' }, { rise: 2 }, { depth: 3 }]) expect(looksKey({ ...item, ...other })).not.toBe(looksKey(item))
+    for (const other of [{ tint: '#112233' }, { words: 'Ice-out' }, { rise: 2 }, { depth: 3 }])
+      expect(looksKey({ ...item, ...other })).not.toBe(looksKey(item))
   })
   it('knows which way the run goes, what is hidden, and whose turn it is', () => {
     expect(scene.items[0]!.along).toBeCloseTo(0, 6)
     expect(scene.items[2]!.along).toBeCloseTo(90, 6)
     expect(scene.items.map(({ turn }) => turn)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
-    const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene.items[0]
+    const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene
+      .items[0]
     expect(hidden).toMatchObject({ hidden: true, locked: true })
   })
   it('puts a maker’s words on the layer’s signs, and a mantel’s shelf under the base', () => {
@@ -184,7 +273,13 @@ describe('scene', () => {
     expect(own.surface.shelf).toBeGreaterThan(boundsOf(runsOf(own.base)).bottom)
   })
   it('paints what a hand has lifted over the layers above', () => {
-    const lifted = work(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 2, start: 0 }, { nudges: { 1: { ...STILL, lift: 5 } } }), layerOf('b', 'ivy', { kind: 'compass', count: 2, start: 0 })]), shelf).scene
+    const lifted = work(
+      pieceWith([
+        layerOf('a', 'bay', { kind: 'compass', count: 2, start: 0 }, { nudges: { 1: { ...STILL, lift: 5 } } }),
+        layerOf('b', 'ivy', { kind: 'compass', count: 2, start: 0 }),
+      ]),
+      shelf,
+    ).scene
     expect(lifted.items.map(({ id }) => id)).toEqual(['a:0', 'b:0', 'b:1', 'a:1'])
   })
 })

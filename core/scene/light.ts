@@ -1,6 +1,7 @@
 import { speciesOf } from '../plant/item'
 import type { Mark } from '../plant/marks'
 import type { Bounds } from '../measure'
+import { radians } from '../measure'
 import type { Backdrop, SceneItem } from './scene'
 
 /** The shadow that a whole thing casts: how soft it is, how far it falls for each step that it stands off, mm, and its colour. */
@@ -23,21 +24,72 @@ const LAMP = { reach: 950, glow: 150 } as const
 export function lightMarks({ light }: Pick<Backdrop, 'light'>, items: readonly SceneItem[], region: Bounds): readonly Mark[] {
   if (light === 'day') return []
   const d = rectangle(region)
-  const veil: Mark[] = light === 'dusk'
-    ? [{ d, fill: { kind: 'linear', from: [0, region.top], to: [0, region.bottom], stops: [[0, '#1b2747'], [1, '#141a33']] }, opacity: 0.46 }]
-    : [
-        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach, focus: [-160, -220], stops: [[0, '#ffb765'], [0.55, '#e0792c80'], [1, '#b4541a00']] }, opacity: 0.4 },
-        { d, fill: { kind: 'radial', centre: [-160, -220], radius: LAMP.reach * 1.5, focus: [-160, -220], stops: [[0, '#1a0d0626'], [0.22, '#150b0858'], [0.5, '#0d070cb0'], [1, '#09050ce8']] } },
-      ]
+  const veil: Mark[] =
+    light === 'dusk'
+      ? [
+          {
+            d,
+            fill: {
+              kind: 'linear',
+              from: [0, region.top],
+              to: [0, region.bottom],
+              stops: [
+                [0, '#1b2747'],
+                [1, '#141a33'],
+              ],
+            },
+            opacity: 0.46,
+          },
+        ]
+      : [
+          {
+            d,
+            fill: {
+              kind: 'radial',
+              centre: [-160, -220],
+              radius: LAMP.reach,
+              focus: [-160, -220],
+              stops: [
+                [0, '#ffb765'],
+                [0.55, '#e0792c80'],
+                [1, '#b4541a00'],
+              ],
+            },
+            opacity: 0.4,
+          },
+          {
+            d,
+            fill: {
+              kind: 'radial',
+              centre: [-160, -220],
+              radius: LAMP.reach * 1.5,
+              focus: [-160, -220],
+              stops: [
+                [0, '#1a0d0626'],
+                [0.22, '#150b0858'],
+                [0.5, '#0d070cb0'],
+                [1, '#09050ce8'],
+              ],
+            },
+          },
+        ]
   const glows = items.filter(({ hidden, species }) => !hidden && speciesOf(species).glows).flatMap(lampsOf)
   return [...veil, ...glows]
 }
 
 /** The glows of one thing: about its middle, or every so far along a string. */
 function lampsOf({ x, y, bearing, length, form }: SceneItem): Mark[] {
-  const a = (bearing * Math.PI) / 180
-  const stops = [[0, '#ffd98ad8'], [0.25, '#ffb95c78'], [1, '#ff9a3c00']] as const
-  const one = (cx: number, cy: number, radius: number): Mark => ({ d: `M${cx - radius} ${cy}A${radius} ${radius} 0 1 0 ${cx + radius} ${cy}A${radius} ${radius} 0 1 0 ${cx - radius} ${cy}Z`, fill: { kind: 'radial', centre: [cx, cy], radius, focus: [cx, cy], stops }, opacity: 0.9 })
+  const a = radians(bearing)
+  const stops = [
+    [0, '#ffd98ad8'],
+    [0.25, '#ffb95c78'],
+    [1, '#ff9a3c00'],
+  ] as const
+  const one = (cx: number, cy: number, radius: number): Mark => ({
+    d: `M${cx - radius} ${cy}A${radius} ${radius} 0 1 0 ${cx + radius} ${cy}A${radius} ${radius} 0 1 0 ${cx - radius} ${cy}Z`,
+    fill: { kind: 'radial', centre: [cx, cy], radius, focus: [cx, cy], stops },
+    opacity: 0.9,
+  })
   if (form !== 'leaf') return [one(x, y, Math.max(LAMP.glow, length * 1.1))]
   const round = (value: number): number => Math.round(value * 100) / 100
   return Array.from({ length: 20 }, (_, i) => {

@@ -19,7 +19,7 @@ export interface SceneItem extends Looks {
   readonly y: number
   /** Whether the base crosses over its foot. */
   readonly tucked: boolean
-  readonly cord: { readonly x: number, readonly y: number } | null
+  readonly cord: { readonly x: number; readonly y: number } | null
   /** Which way its run goes where it is held, degrees. */
   readonly along: number
   /** Its turn in the order of work, from 1. */
@@ -58,16 +58,35 @@ const OVER_SHELF = 140
 const drawn = onceFor<Placement, SceneItem>()
 
 /** What of an item follows from its placement alone. */
-const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem => drawn(placement, () => {
-  const { tx, ty } = stationAt(run, placement.s)
-  const { species, made, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
-  // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.
-  return {
-    id: placement.id, layer: placement.layer, form: placement.form, x: placement.x, y: placement.y,
-    species, made, length, width, tint, words, seed, bearing, depth, rise, tucked: placement.form === 'leaf' && !placement.made, cord: placement.cord,
-    along: degrees(Math.atan2(ty, tx)), turn: 0, hidden: false, locked: false,
-  }
-})
+const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
+  drawn(placement, () => {
+    const { tx, ty } = stationAt(run, placement.s)
+    const { species, made, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
+    // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.
+    return {
+      id: placement.id,
+      layer: placement.layer,
+      form: placement.form,
+      x: placement.x,
+      y: placement.y,
+      species,
+      made,
+      length,
+      width,
+      tint,
+      words,
+      seed,
+      bearing,
+      depth,
+      rise,
+      tucked: placement.form === 'leaf' && !placement.made,
+      cord: placement.cord,
+      along: degrees(Math.atan2(ty, tx)),
+      turn: 0,
+      hidden: false,
+      locked: false,
+    }
+  })
 
 /** @param bounds of the bare base, mm */
 export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Scene {
@@ -78,7 +97,7 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
     const over = ofLeaves.slice(i + 1).filter(Boolean).length
     const under = ofLeaves.slice(0, i).filter(Boolean).length
     const { hidden, locked } = layer
-    return placements.map((placement): { lift: number, item: SceneItem } => {
+    return placements.map((placement): { lift: number; item: SceneItem } => {
       const item = itemOf(placement, runs.get(placement.run)!, shelf)
       turn += 1
       const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
@@ -89,10 +108,16 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
   const { surface, door, light } = piece.brief
   return {
     surface: {
-      surface, door, light, hang: hangsAt(piece, shelf), doorway: form === 'door',
+      surface,
+      door,
+      light,
+      hang: hangsAt(piece, shelf),
+      doorway: form === 'door',
       shelf: form === 'mantel' ? 0 : bounds.bottom + OVER_SHELF,
     },
-    base: piece.base, runs: on, items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
+    base: piece.base,
+    runs: on,
+    items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
   }
 }
 

@@ -5,24 +5,29 @@ import type { Piece } from '../piece'
 
 /** Plain words where they apply; local rules and licensed people go first. */
 export const CAUTIONS = {
-  'glue': 'Hot glue burns. Set the gun on its stand, away from paper.',
-  'cutting': 'Wear eye protection when you cut wire or stiff stems, and point the cut end down.',
-  'pruners': 'Use pruners, not scissors, for wood.',
-  'behind': 'Fold wire ends under: they scratch doors and hands.',
-  'dry': 'Dry greenery burns. Keep it from candles, stoves, heaters and hot lamps.',
-  'prickly': 'Gloves: this one pricks.',
-  'poisonous': 'Poisonous to people and pets. Keep it out of reach; if any is eaten ask a poison centre or a vet.',
+  glue: 'Hot glue burns. Set the gun on its stand, away from paper.',
+  cutting: 'Wear eye protection when you cut wire or stiff stems, and point the cut end down.',
+  pruners: 'Use pruners, not scissors, for wood.',
+  behind: 'Fold wire ends under: they scratch doors and hands.',
+  dry: 'Dry greenery burns. Keep it from candles, stoves, heaters and hot lamps.',
+  prickly: 'Gloves: this one pricks.',
+  poisonous: 'Poisonous to people and pets. Keep it out of reach; if any is eaten ask a poison centre or a vet.',
   'poisonous-pets': 'Can poison pets. Keep it out of their reach; if any is eaten ask a vet.',
-  'foraged': 'Gathered wild: with the owner’s leave, nothing protected, a little from each plant, and by local rules on moving greens.',
-  'hanger': 'A falling piece hurts. Use a hanger rated for at least twice the weight; on a ladder, firm ground and not alone.',
-  'fire': 'Nothing over or near a burning fire: dry greenery catches at once. Take it down before you light one.',
-  'stairs': 'A hand must find the rail, and nothing may snag on the stair. Ask the site where the public comes.',
-  'exit': 'Keep exits, handles and stair rails clear. In a public building ask the site for its fire rules.',
+  foraged: 'Gathered wild: with the owner’s leave, nothing protected, a little from each plant, and by local rules on moving greens.',
+  hanger: 'A falling piece hurts. Use a hanger rated for at least twice the weight; on a ladder, firm ground and not alone.',
+  fire: 'Nothing over or near a burning fire: dry greenery catches at once. Take it down before you light one.',
+  stairs: 'A hand must find the rail, and nothing may snag on the stair. Ask the site where the public comes.',
+  exit: 'Keep exits, handles and stair rails clear. In a public building ask the site for its fire rules.',
 } as const
 
 export type CautionId = keyof typeof CAUTIONS
 
-const HAZARD_CAUTIONS: Record<Hazard, CautionId> = { 'poisonous': 'poisonous', 'poisonous-pets': 'poisonous-pets', 'prickly': 'prickly', 'foraged': 'foraged' }
+const HAZARD_CAUTIONS: Record<Hazard, CautionId> = {
+  poisonous: 'poisonous',
+  'poisonous-pets': 'poisonous-pets',
+  prickly: 'prickly',
+  foraged: 'foraged',
+}
 
 export const hazardCautions = (material: Material): CautionId[] => material.hazards.map((hazard) => HAZARD_CAUTIONS[hazard])
 
@@ -35,12 +40,23 @@ const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem
 /** What cutting this asks for. */
 export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly string[]): CautionId[] {
   const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
-  const wire = needs.includes('stem-wire-20') || needs.includes('paddle-wire') || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
+  const wire =
+    needs.includes('stem-wire-20') ||
+    needs.includes('paddle-wire') ||
+    BASE_SORTS[base].body === 'wire' ||
+    BASE_SORTS[base].body === 'rod' ||
+    materials.some(({ wired }) => wired)
   return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
 }
 
 export function hangingCautions(piece: Piece, materials: readonly Material[]): CautionId[] {
   const dry = piece.brief.weather === 'indoors' && materials.some(({ state }) => state !== 'artificial' && state !== 'made')
   const form = piece.base.shape.form
-  return ['hanger', ...(form === 'mantel' ? ['fire' as const] : []), ...(form === 'rail' ? ['stairs' as const] : []), ...(dry ? ['dry' as const] : []), ...(piece.brief.surface.kind === 'door' || form === 'door' ? ['exit' as const] : [])]
+  return [
+    'hanger',
+    ...(form === 'mantel' ? ['fire' as const] : []),
+    ...(form === 'rail' ? ['stairs' as const] : []),
+    ...(dry ? ['dry' as const] : []),
+    ...(piece.brief.surface.kind === 'door' || form === 'door' ? ['exit' as const] : []),
+  ]
 }

@@ -17,11 +17,26 @@ const full = pieceWith([
   layerOf('d', 'bow-slate', { kind: 'single', at: 0.5, drop: 0 }),
   layerOf('e', 'ticket-sign', { kind: 'single', at: 0, drop: 120 }),
 ])
-const text = (piece: Piece): string => steps(piece).flatMap(({ title, says }) => [title, ...says.map((line) => say(line, manner))]).join('\n')
+const text = (piece: Piece): string =>
+  steps(piece)
+    .flatMap(({ title, says }) => [title, ...says.map((line) => say(line, manner))])
+    .join('\n')
 
 describe('tasksOf', () => {
   it('goes from the bare base to the daybook, layers in their order', () => {
-    expect(steps(full).map(({ id }) => id)).toEqual(['base', 'stems', 'layer:a', 'layer:b', 'layer:c', 'layer:d', 'layer:e', 'look', 'finish', 'hang', 'record'])
+    expect(steps(full).map(({ id }) => id)).toEqual([
+      'base',
+      'stems',
+      'layer:a',
+      'layer:b',
+      'layer:c',
+      'layer:d',
+      'layer:e',
+      'look',
+      'finish',
+      'hang',
+      'record',
+    ])
   })
   it('says counts, cut lengths, spacings and directions', () => {
     const all = text(full)
@@ -35,7 +50,12 @@ describe('tasksOf', () => {
   })
   it('gives every placement a clock position, in order round the ring', () => {
     const [row] = steps(full).find(({ id }) => id === 'layer:a')!.places
-    expect(row).toMatchObject({ count: 6, name: 'bay sprigs', reads: null, at: [['12:00'], ['2:00'], ['4:00'], ['6:00'], ['8:00'], ['10:00']] })
+    expect(row).toMatchObject({
+      count: 6,
+      name: 'bay sprigs',
+      reads: null,
+      at: [['12:00'], ['2:00'], ['4:00'], ['6:00'], ['8:00'], ['10:00']],
+    })
   })
   it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {
     expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'record'])

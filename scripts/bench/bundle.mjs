@@ -8,9 +8,22 @@ import { root } from '../ready.mjs'
 
 /** @returns what the bench measures, of the core */
 export async function coreModule() {
-  const { outputFiles: [bundle] } = await build({
-    stdin: { contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'jobs', 'measure', 'testing', 'workings'].map((room) => `export * from './core/${room}'`).join('\n'), resolveDir: root, loader: 'ts' },
-    bundle: true, write: false, format: 'esm', platform: 'node', mainFields: ['module', 'main'], target: 'node20',
+  const {
+    outputFiles: [bundle],
+  } = await build({
+    stdin: {
+      contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'jobs', 'measure', 'testing', 'workings']
+        .map((room) => `export * from './core/${room}'`)
+        .join('\n'),
+      resolveDir: root,
+      loader: 'ts',
+    },
+    bundle: true,
+    write: false,
+    format: 'esm',
+    platform: 'node',
+    mainFields: ['module', 'main'],
+    target: 'node20',
   })
   const file = join(mkdtempSync(join(tmpdir(), 'bench-')), 'core.mjs')
   writeFileSync(file, bundle.text)

@@ -24,11 +24,20 @@ function waysToCut(lengths, room) {
 }
 
 function program({ wants, stocks: [{ length, price }] }) {
-  const ways = waysToCut(wants.map((want) => want.length), length)
+  const ways = waysToCut(
+    wants.map((want) => want.length),
+    length,
+  )
   const total = (terms) => terms.map(([n, i]) => `${n} x${i}`).join(' + ')
-  return ['Minimize', ` cost: ${total(ways.map((_, i) => [price, i]))}`, 'Subject To',
+  return [
+    'Minimize',
+    ` cost: ${total(ways.map((_, i) => [price, i]))}`,
+    'Subject To',
     ...wants.map(({ count }, k) => ` w${k}: ${total(ways.flatMap((way, i) => (way[k] ? [[way[k], i]] : [])))} >= ${count}`),
-    'General', ` ${ways.map((_, i) => `x${i}`).join(' ')}`, 'End'].join('\n')
+    'General',
+    ` ${ways.map((_, i) => `x${i}`).join(' ')}`,
+    'End',
+  ].join('\n')
 }
 
 /** @returns how much longer the integer program took, how the costs compare, what was proven, and the gap of a large plan */
@@ -37,8 +46,14 @@ export async function cuttingBench({ planCuts, random }) {
   const jobs = Array.from({ length: INSTANCES }, (_, seed) => {
     const { between, below } = random(seed + 1)
     return {
-      least: 50, stocks: [{ id: 'roll', length: 3000, price: 500, supply: null }],
-      wants: Array.from({ length: 5 }, (__, i) => ({ id: `w${i}`, length: Math.round(between(500, 1700)), count: 1 + below(12), joins: false })),
+      least: 50,
+      stocks: [{ id: 'roll', length: 3000, price: 500, supply: null }],
+      wants: Array.from({ length: 5 }, (__, i) => ({
+        id: `w${i}`,
+        length: Math.round(between(500, 1700)),
+        count: 1 + below(12),
+        joins: false,
+      })),
     }
   })
   let [ours, theirs, cost, least, proven] = [0, 0, 0, 0, 0]
@@ -53,6 +68,10 @@ export async function cuttingBench({ planCuts, random }) {
     least += Math.round(ObjectiveValue)
     if (plan.proven) proven += 1
   }
-  const large = planCuts({ least: 50, stocks: [{ id: 'roll', length: 9144, price: 1, supply: null }], wants: Array.from({ length: 40 }, (_, i) => ({ id: `w${i}`, length: 150 + i * 37, count: 50, joins: false })) })
+  const large = planCuts({
+    least: 50,
+    stocks: [{ id: 'roll', length: 9144, price: 1, supply: null }],
+    wants: Array.from({ length: 40 }, (_, i) => ({ id: `w${i}`, length: 150 + i * 37, count: 50, joins: false })),
+  })
   return { instances: INSTANCES, ratio: theirs / ours, cost: cost / least, proven: proven / INSTANCES, gap: large.cost / large.bound }
 }

@@ -9,9 +9,16 @@ const CARDS = '[data-testid=piece]'
 async function visit(page, site, cards) {
   const since = Date.now()
   await page.goto(site)
-  await page.locator(CARDS).nth(cards - 1).waitFor()
+  await page
+    .locator(CARDS)
+    .nth(cards - 1)
+    .waitFor()
   const titles = Date.now() - since
-  await page.waitForFunction(([css, n]) => [...document.querySelectorAll(css)].slice(0, n).every((card) => card.querySelector('img')?.complete), [CARDS, cards], { timeout: 300_000 })
+  await page.waitForFunction(
+    ([css, n]) => [...document.querySelectorAll(css)].slice(0, n).every((card) => card.querySelector('img')?.complete),
+    [CARDS, cards],
+    { timeout: 300_000 },
+  )
   return { titles, all: Date.now() - since }
 }
 
@@ -22,7 +29,7 @@ async function fresh(chrome, shipped = true) {
   if (!shipped) {
     await page.route('**/api/demo', async (route) => {
       const answer = await route.fetch()
-      await route.fulfill({ response: answer, json: { ...await answer.json(), previews: null } })
+      await route.fulfill({ response: answer, json: { ...(await answer.json()), previews: null } })
     })
   }
   return page
@@ -31,9 +38,15 @@ async function fresh(chrome, shipped = true) {
 /** Takes copies of a piece in, so many. */
 async function copies(page, text, count) {
   const piece = JSON.parse(text)
-  const files = Array.from({ length: count }, (_, i) => ({ name: `${i}.json`, mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ ...piece, id: `copy-${i}`, brief: { ...piece.brief, name: `Copy ${i}` } })) }))
+  const files = Array.from({ length: count }, (_, i) => ({
+    name: `${i}.json`,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...piece, id: `copy-${i}`, brief: { ...piece.brief, name: `Copy ${i}` } })),
+  }))
   await page.getByLabel('A piece file').setInputFiles(files)
-  await page.waitForFunction((n) => document.querySelector('[role=list]')?.getAttribute('aria-label') === `Pieces, ${n}`, count, { timeout: 120_000 })
+  await page.waitForFunction((n) => document.querySelector('[role=list]')?.getAttribute('aria-label') === `Pieces, ${n}`, count, {
+    timeout: 120_000,
+  })
 }
 
 /** Main-thread time of one nudge by key, ms: the median of several, each until its answer is painted. */
@@ -46,12 +59,12 @@ async function nudging(page) {
     const before = await busy()
     await page.keyboard.press('ArrowRight')
     await page.waitForTimeout(500)
-    times.push(await busy() - before)
+    times.push((await busy()) - before)
   }
   // Half a second of the page at rest is not the nudge's.
   const before = await busy()
   await page.waitForTimeout(500)
-  return median(times) - (await busy() - before)
+  return median(times) - ((await busy()) - before)
 }
 
 /** Share of held keys, 33 ms apart, that were seen: the canvas of what is moved is cleared once for each answer that is shown. */
@@ -102,23 +115,33 @@ export async function feltOf(thousand, small) {
     await many.goto(site)
     await many.waitForTimeout(800)
     await copies(many, small, 9)
-    await many.waitForFunction(([css]) => [...document.querySelectorAll(css)].every((card) => card.querySelector('img')), [CARDS], { timeout: 120_000 })
+    await many.waitForFunction(([css]) => [...document.querySelectorAll(css)].every((card) => card.querySelector('img')), [CARDS], {
+      timeout: 120_000,
+    })
     found.nine = await visit(many, site, 9)
     const crowd = await fresh(chrome)
     await crowd.route('**/api/demo', (route) => route.fulfill({ json: { pieces: [], previews: null } }))
     await crowd.goto(site)
     await crowd.waitForTimeout(800)
     await copies(crowd, small, 200)
-    await crowd.waitForFunction(([css]) => [...document.querySelectorAll(css)].slice(0, 9).every((card) => card.querySelector('img')), [CARDS], { timeout: 120_000 })
+    await crowd.waitForFunction(
+      ([css]) => [...document.querySelectorAll(css)].slice(0, 9).every((card) => card.querySelector('img')),
+      [CARDS],
+      { timeout: 120_000 },
+    )
     found.among = await visit(crowd, site, 9)
     await crowd.context().close()
 
     const bench = await fresh(chrome)
     await bench.goto(site)
     await bench.locator(CARDS).first().waitFor()
-    for (const text of [thousand, small]) await bench.getByLabel('A piece file').setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+    for (const text of [thousand, small])
+      await bench.getByLabel('A piece file').setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) })
     await bench.waitForTimeout(1500)
-    for (const [name, text] of [['thousand', thousand], ['few', small]]) {
+    for (const [name, text] of [
+      ['thousand', thousand],
+      ['few', small],
+    ]) {
       await onBench(bench, site, JSON.parse(text).id)
       found[name] = { nudge: await nudging(bench), held: await held(bench) }
     }

@@ -18,14 +18,33 @@ function timed(run: () => void): number {
 /** What waits for the next frame, run by the measurement itself, so that a frame's own work is timed and no waiting. */
 const frames: FrameRequestCallback[] = []
 window.requestAnimationFrame = (run) => frames.push(run)
-const frame = (): void => { for (const run of frames.splice(0)) run(performance.now()) }
+const frame = (): void => {
+  for (const run of frames.splice(0)) run(performance.now())
+}
 /** Reading a pixel back makes the browser finish what it was asked to draw. */
-const flushed = (canvas: HTMLCanvasElement): void => { canvas.getContext('2d')!.getImageData(0, 0, 1, 1) }
-const settled = (ms: number): Promise<void> => new Promise((resolve) => { setTimeout(resolve, ms) })
+const flushed = (canvas: HTMLCanvasElement): void => {
+  canvas.getContext('2d')!.getImageData(0, 0, 1, 1)
+}
+const settled = (ms: number): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, ms)
+  })
 
-async function measureFrames(stems: number): Promise<{ drag: number, fromSprites: number, fromPaths: number, notch: number, blit: number }> {
+async function measureFrames(
+  stems: number,
+): Promise<{ drag: number; fromSprites: number; fromPaths: number; notch: number; blit: number }> {
   const kinds = ['bracken', 'bay', 'heather', 'cedar']
-  const piece = pieceWith(kinds.map((kind, i) => layerOf(`l${i}`, kind, { kind: 'compass', count: stems / kinds.length, start: 0 }, { leanSpread: 40, acrossSpread: 1, cut: 110, seed: i })), { ring: { outer: 520, inner: 320 } })
+  const piece = pieceWith(
+    kinds.map((kind, i) =>
+      layerOf(
+        `l${i}`,
+        kind,
+        { kind: 'compass', count: stems / kinds.length, start: 0 },
+        { leanSpread: 40, acrossSpread: 1, cut: 110, seed: i },
+      ),
+    ),
+    { ring: { outer: 520, inner: 320 } },
+  )
   const workings = work(piece, shelf)
   const holder = document.querySelector<HTMLDivElement>('#stage')!
   const stage = new BenchStage(holder, { select() {}, moved() {}, turned() {}, trimmed() {}, viewed() {}, sharp() {} })
@@ -41,34 +60,62 @@ async function measureFrames(stems: number): Promise<{ drag: number, fromSprites
   const box = holder.getBoundingClientRect()
   const view = fitting(pieceBounds(workings), 696, 465, 1)
   const top = workings.scene.items.at(-1)!
-  const at = (x: number, y: number) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, pointerType: 'mouse', clientX: box.left + 348 + (x - view.x) * view.scale, clientY: box.top + 272 + (y - view.y) * view.scale })
+  const at = (x: number, y: number) => ({
+    bubbles: true,
+    pointerId: 1,
+    button: 0,
+    buttons: 1,
+    pointerType: 'mouse',
+    clientX: box.left + 348 + (x - view.x) * view.scale,
+    clientY: box.top + 272 + (y - view.y) * view.scale,
+  })
   const content = holder.querySelector('.konvajs-content')!
   content.dispatchEvent(new PointerEvent('pointerdown', at(top.x, top.y)))
-  const drag = median(Array.from({ length: 40 }, (_, i) => timed(() => {
-    content.dispatchEvent(new PointerEvent('pointermove', at(top.x + 6 + i * 2, top.y + i)))
-    frame()
-    layers.forEach(flushed)
-  })))
+  const drag = median(
+    Array.from({ length: 40 }, (_, i) =>
+      timed(() => {
+        content.dispatchEvent(new PointerEvent('pointermove', at(top.x + 6 + i * 2, top.y + i)))
+        frame()
+        layers.forEach(flushed)
+      }),
+    ),
+  )
   content.dispatchEvent(new PointerEvent('pointerup', at(top.x, top.y)))
   for (let i = 0; i < 40; i++) {
     await settled(50)
     frame()
   }
   content.dispatchEvent(new PointerEvent('pointermove', at(top.x, top.y)))
-  const notch = median(Array.from({ length: 20 }, (_, i) => timed(() => {
-    content.dispatchEvent(new WheelEvent('wheel', { deltaY: i % 2 ? 100 : -100, bubbles: true, cancelable: true, clientX: box.left + 348, clientY: box.top + 272 }))
-    frame()
-    void holder.offsetWidth
-  })))
+  const notch = median(
+    Array.from({ length: 20 }, (_, i) =>
+      timed(() => {
+        content.dispatchEvent(
+          new WheelEvent('wheel', {
+            deltaY: i % 2 ? 100 : -100,
+            bubbles: true,
+            cancelable: true,
+            clientX: box.left + 348,
+            clientY: box.top + 272,
+          }),
+        )
+        frame()
+        void holder.offsetWidth
+      }),
+    ),
+  )
   const pane = new OffscreenCanvas(696, 545)
   pane.getContext('2d')!.drawImage(seen(), 0, 0, 696, 545)
   const target = document.createElement('canvas')
   target.width = 696
   target.height = 545
-  const blit = median(Array.from({ length: 40 }, () => timed(() => {
-    target.getContext('2d')!.drawImage(pane, 0, 0)
-    flushed(target)
-  })))
+  const blit = median(
+    Array.from({ length: 40 }, () =>
+      timed(() => {
+        target.getContext('2d')!.drawImage(pane, 0, 0)
+        flushed(target)
+      }),
+    ),
+  )
 
   const canvas = document.createElement('canvas')
   canvas.width = 696

@@ -7,9 +7,16 @@ import { BROWSER } from '../serving.mjs'
 
 /** Median times of a frame, ms: while one stem is dragged, with all painted from sprites, and with all drawn from their paths. */
 export async function framesOf(stems) {
-  const { outputFiles: [bundle] } = await build({
-    entryPoints: [fileURLToPath(new URL('frames-page.ts', import.meta.url))], bundle: true, write: false, format: 'iife', target: 'es2022',
-    alias: { '#core': `${root}/core`, '~': `${root}/app` }, define: { 'process.env.NODE_ENV': '"production"' },
+  const {
+    outputFiles: [bundle],
+  } = await build({
+    entryPoints: [fileURLToPath(new URL('frames-page.ts', import.meta.url))],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    alias: { '#core': `${root}/core`, '~': `${root}/app` },
+    define: { 'process.env.NODE_ENV': '"production"' },
   })
   const chrome = await chromium.launch(BROWSER)
   const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } })

@@ -31,8 +31,18 @@ function time(run, runs = RUNS) {
 
 const OUTER = 500
 const INNER = 320
-const pieceOf = (stems) => pieceWith([0, 1].map((i) =>
-  layerOf(`l${i}`, i ? 'bay' : 'bracken', { kind: 'compass', count: stems / 2, start: 0 }, { leanSpread: 40, acrossSpread: 1, cut: 120 })), { ring: { outer: OUTER, inner: INNER } })
+const pieceOf = (stems) =>
+  pieceWith(
+    [0, 1].map((i) =>
+      layerOf(
+        `l${i}`,
+        i ? 'bay' : 'bracken',
+        { kind: 'compass', count: stems / 2, start: 0 },
+        { leanSpread: 40, acrossSpread: 1, cut: 120 },
+      ),
+    ),
+    { ring: { outer: OUTER, inner: INNER } },
+  )
 const laidOf = (piece) => arrange(piece, runsOf(piece.base), shelf)
 const placed = (piece) => laidOf(piece).flatMap(({ placements }) => placements)
 
@@ -50,18 +60,34 @@ const rows = [
 const remembering = rememberingWork()
 const nudged = Array.from({ length: 16 }, (_, i) => {
   const [first, ...rest] = thousand.layers
-  return structuredClone({ ...thousand, layers: [{ ...first, nudges: { 3: { along: i + 1, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }, ...rest] })
+  return structuredClone({
+    ...thousand,
+    layers: [{ ...first, nudges: { 3: { along: i + 1, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }, ...rest],
+  })
 })
-rows.push(['`work()` afresh against a nudge of one stem that remembers, 1,000 stems', whole / time(() => {
-  remembering(nudged.pop(), shelf)
-}, 15)])
+rows.push([
+  '`work()` afresh against a nudge of one stem that remembers, 1,000 stems',
+  whole /
+    time(() => {
+      remembering(nudged.pop(), shelf)
+    }, 15),
+])
 
 // The same stems: our count of what they hide, and their drawing painted by another renderer.
 const many = pieceOf(300)
 const stems = placed(many)
-const drawn = sceneSvg(work(many, shelf).scene, { region: { left: -OUTER, right: OUTER, top: -OUTER, bottom: OUTER }, title: 'bench', names: {}, surface: false, shadows: false })
+const drawn = sceneSvg(work(many, shelf).scene, {
+  region: { left: -OUTER, right: OUTER, top: -OUTER, bottom: OUTER },
+  title: 'bench',
+  names: {},
+  surface: false,
+  shadows: false,
+})
 const painted = () => new Resvg(drawn, { fitTo: { mode: 'width', value: 800 } }).render()
-rows.push(['painting 300 stems (resvg, 800 pixels across) against counting what they hide', time(painted, 3) / time(() => coverageOf(runs, stems, shelf))])
+rows.push([
+  'painting 300 stems (resvg, 800 pixels across) against counting what they hide',
+  time(painted, 3) / time(() => coverageOf(runs, stems, shelf)),
+])
 
 const cutting = await cuttingBench(core)
 rows.push(
@@ -81,10 +107,29 @@ rows.push(['a notch of the wheel among 2,000 stems against a blit of the pane', 
 
 // Evening out, to its end.
 const evened = (count) => {
-  const piece = pieceWith([0, 1].map((i) => layerOf(`l${i}`, i ? 'daisy' : 'bracken', { kind: 'compass', count: count / 2, start: i / 9 }, { nudges: Object.fromEntries(Array.from({ length: count / 6 }, (_, k) => [String(k * 2), { along: (k % 5) - 2, across: 0, turn: 0, lift: 0, trim: null, pinned: false }])) })), { ring: { outer: OUTER, inner: INNER } })
+  const piece = pieceWith(
+    [0, 1].map((i) =>
+      layerOf(
+        `l${i}`,
+        i ? 'daisy' : 'bracken',
+        { kind: 'compass', count: count / 2, start: i / 9 },
+        {
+          nudges: Object.fromEntries(
+            Array.from({ length: count / 6 }, (_, k) => [
+              String(k * 2),
+              { along: (k % 5) - 2, across: 0, turn: 0, lift: 0, trim: null, pinned: false },
+            ]),
+          ),
+        },
+      ),
+    ),
+    { ring: { outer: OUTER, inner: INNER } },
+  )
   return time(() => {
     const going = evenOutPiece(piece, shelf, 1)
-    while (!going.next(false).done) { /* to its end */ }
+    while (!going.next(false).done) {
+      /* to its end */
+    }
   }, 5)
 }
 rows.push(['evening out 500 stems against 60', evened(498) / evened(60)])
@@ -106,7 +151,9 @@ for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} Ã
 const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000.`
 console.log(`\n${scale.replaceAll('`', '')}`)
 const [{ model }] = cpus()
-writeFileSync(new URL('../../docs/bench.md', import.meta.url), `# Ratios of ways to do the same work
+writeFileSync(
+  new URL('../../docs/bench.md', import.meta.url),
+  `# Ratios of ways to do the same work
 
 Written by \`npm run bench\` on ${cpus().length} Ã— ${model.trim()}, Node ${process.versions.node}, ${frames.browser}, ${new Date().toISOString().slice(0, 10)}.
 Medians; each ratio is of two measurements of one run, so the machine's speed drops out.
@@ -116,4 +163,5 @@ Medians; each ratio is of two measurements of one run, so the machine's speed dr
 ${table}
 
 ${scale}
-`)
+`,
+)

@@ -14,15 +14,19 @@ const wanted = MUTATIONS.filter(([file]) => !words.length || words.some((word) =
 /** A copy of what the tests need, which may be broken. */
 function copy() {
   const folder = mkdtempSync(join(tmpdir(), 'mutate-'))
-  for (const part of ['core', 'demo', 'docs/formats', 'tests', 'vitest.config.ts', 'package.json', 'tsconfig.json']) cpSync(join(root, part), join(folder, part), { recursive: true })
+  for (const part of ['core', 'demo', 'docs/formats', 'tests', 'vitest.config.ts', 'package.json', 'tsconfig.json'])
+    cpSync(join(root, part), join(folder, part), { recursive: true })
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'))
   return folder
 }
 
 /** @returns whether every test passed */
-const passes = (folder, tests) => new Promise((resolve) => {
-  spawn('npx', ['vitest', 'run', '--bail', '1', '--reporter', 'dot', ...tests], { cwd: folder, stdio: 'ignore' }).on('exit', (code) => resolve(code === 0))
-})
+const passes = (folder, tests) =>
+  new Promise((resolve) => {
+    spawn('npx', ['vitest', 'run', '--bail', '1', '--reporter', 'dot', ...tests], { cwd: folder, stdio: 'ignore' }).on('exit', (code) =>
+      resolve(code === 0),
+    )
+  })
 
 const lived = []
 const faults = []
@@ -30,7 +34,10 @@ const left = wanted.map((mutation, i) => ({ mutation, i }))
 async function work() {
   const folder = copy()
   for (let next = left.shift(); next; next = left.shift()) {
-    const { mutation: [file, stands, put, tests], i } = next
+    const {
+      mutation: [file, stands, put, tests],
+      i,
+    } = next
     const path = join(folder, file)
     const text = readFileSync(path, 'utf8')
     const name = `${file}: ${stands} -> ${put}`
@@ -38,7 +45,10 @@ async function work() {
       faults.push(`${name} (it stands there ${text.split(stands).length - 1} times)`)
       continue
     }
-    writeFileSync(path, text.replace(stands, () => put))
+    writeFileSync(
+      path,
+      text.replace(stands, () => put),
+    )
     const alive = await passes(folder, tests)
     writeFileSync(path, text)
     if (alive) lived.push(name)
@@ -50,5 +60,9 @@ await Promise.all(Array.from({ length: Math.max(1, availableParallelism()) }, wo
 
 for (const fault of faults) console.error(`Not tried: ${fault}`)
 for (const name of lived) console.error(`Lived: ${name}`)
-console.log(lived.length || faults.length ? `${lived.length} of ${wanted.length} lived, ${faults.length} could not be tried` : `Nothing lived: all ${wanted.length} were caught`)
+console.log(
+  lived.length || faults.length
+    ? `${lived.length} of ${wanted.length} lived, ${faults.length} could not be tried`
+    : `Nothing lived: all ${wanted.length} were caught`,
+)
 process.exitCode = lived.length || faults.length ? 1 : 0

@@ -2,7 +2,16 @@ import { createError, defineEventHandler } from 'h3'
 import { useRuntimeConfig, useStorage } from 'nitropack/runtime'
 
 /** The demo pieces in the order in which the workroom shows them, as the files that users export. */
-const ORDER = ['boathouse-door-ring', 'ferry-hoop', 'orchard-ring', 'lantern-swag', 'lantern-swag-other', 'chapel-garland', 'honey-fair-ring', 'wire-pear']
+const ORDER = [
+  'boathouse-door-ring',
+  'ferry-hoop',
+  'orchard-ring',
+  'lantern-swag',
+  'lantern-swag-other',
+  'chapel-garland',
+  'honey-fair-ring',
+  'wire-pear',
+]
 
 export default defineEventHandler(async () => {
   // Nuxt reads the setting from the environment, where "1" comes as a number.

@@ -13,5 +13,6 @@ export default defineEventHandler((event) => {
     setResponseHeaders(event, { allow: 'GET, HEAD' })
     throw createError({ statusCode: 405, statusMessage: 'Nothing here takes that method.' })
   }
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > LARGEST_BODY) throw createError({ statusCode: 413, statusMessage: 'The request is too large.' })
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > LARGEST_BODY)
+    throw createError({ statusCode: 413, statusMessage: 'The request is too large.' })
 })

@@ -3,7 +3,12 @@ import { CATALOGUE, ShopsSchema } from '../../core/material'
 import { SHOPS } from './ranges'
 
 it('has four shops whose every offer is of something on the shelf', () => {
-  expect(ShopsSchema.parse({ shops: SHOPS }).shops.map(({ name }) => name)).toEqual(['Pinfold Trimmings', 'Quay Street Surplus', 'Netherby Stems', 'Coppice & Cone'])
+  expect(ShopsSchema.parse({ shops: SHOPS }).shops.map(({ name }) => name)).toEqual([
+    'Pinfold Trimmings',
+    'Quay Street Surplus',
+    'Netherby Stems',
+    'Coppice & Cone',
+  ])
   for (const { offers } of SHOPS) {
     expect(new Set(offers.map(({ material }) => material)).size).toBe(offers.length)
     for (const { material, price } of offers) {

@@ -9,32 +9,82 @@ const offers = (rows: readonly Row[]): Offer[] => rows.map(([material, holds, pr
 /** What each shop has of its own choosing. */
 const CHOSEN: readonly Shop[] = [
   {
-    id: 'pinfold', name: 'Pinfold Trimmings', note: 'Wide and dear; half price by turns.',
+    id: 'pinfold',
+    name: 'Pinfold Trimmings',
+    note: 'Wide and dear; half price by turns.',
     offers: offers([
-      ['bracken', 12, 1099], ['copper-beech', 6, 1249], ['berry-spray', 6, 599], ['dahlia', 1, 449], ['rose', 3, 899], ['daisy', 5, 549],
-      ['sea-holly', 6, 1299], ['statice', 12, 899], ['pine-cone', 10, 799], ['moss', 10, 849], ['bow-slate', 1, 650], ['bow-russet', 1, 595],
-      ['bow-honey', 1, 595], ['oar-sign', 1, 1450], ['ticket-sign', 1, 895], ['skep', 1, 1650], ['wheat', 40, 999], ['lavender', 50, 999],
+      ['bracken', 12, 1099],
+      ['copper-beech', 6, 1249],
+      ['berry-spray', 6, 599],
+      ['dahlia', 1, 449],
+      ['rose', 3, 899],
+      ['daisy', 5, 549],
+      ['sea-holly', 6, 1299],
+      ['statice', 12, 899],
+      ['pine-cone', 10, 799],
+      ['moss', 10, 849],
+      ['bow-slate', 1, 650],
+      ['bow-russet', 1, 595],
+      ['bow-honey', 1, 595],
+      ['oar-sign', 1, 1450],
+      ['ticket-sign', 1, 895],
+      ['skep', 1, 1650],
+      ['wheat', 40, 999],
+      ['lavender', 50, 999],
     ]),
   },
   {
-    id: 'quay-street', name: 'Quay Street Surplus', note: 'Cheap; what is there is there.',
+    id: 'quay-street',
+    name: 'Quay Street Surplus',
+    note: 'Cheap; what is there is there.',
     offers: offers([
-      ['berry-spray', 4, 299], ['daisy', 5, 375], ['dahlia', 1, 329], ['bow-slate', 1, 495], ['bow-russet', 1, 425], ['bow-honey', 1, 425],
-      ['ticket-sign', 1, 650], ['oar-sign', 1, 1195], ['pine-cone', 8, 425], ['skep', 1, 1195],
+      ['berry-spray', 4, 299],
+      ['daisy', 5, 375],
+      ['dahlia', 1, 329],
+      ['bow-slate', 1, 495],
+      ['bow-russet', 1, 425],
+      ['bow-honey', 1, 425],
+      ['ticket-sign', 1, 650],
+      ['oar-sign', 1, 1195],
+      ['pine-cone', 8, 425],
+      ['skep', 1, 1195],
     ]),
   },
   {
-    id: 'netherby', name: 'Netherby Stems', note: 'Fresh and dried, by the bunch.',
+    id: 'netherby',
+    name: 'Netherby Stems',
+    note: 'Fresh and dried, by the bunch.',
     offers: offers([
-      ['bay', 8, 749], ['ivy', 10, 599], ['juniper', 8, 799], ['fir', 8, 699], ['cedar', 8, 749], ['eucalyptus', 6, 1149], ['crab-apple', 5, 849],
-      ['wheat', 40, 849], ['lavender', 60, 899], ['sea-holly', 7, 1099], ['statice', 14, 749], ['heather', 20, 599], ['copper-beech', 6, 1049], ['bracken', 10, 849],
+      ['bay', 8, 749],
+      ['ivy', 10, 599],
+      ['juniper', 8, 799],
+      ['fir', 8, 699],
+      ['cedar', 8, 749],
+      ['eucalyptus', 6, 1149],
+      ['crab-apple', 5, 849],
+      ['wheat', 40, 849],
+      ['lavender', 60, 899],
+      ['sea-holly', 7, 1099],
+      ['statice', 14, 749],
+      ['heather', 20, 599],
+      ['copper-beech', 6, 1049],
+      ['bracken', 10, 849],
     ]),
   },
   {
-    id: 'coppice', name: 'Coppice & Cone', note: 'Found and foraged, by weight.',
+    id: 'coppice',
+    name: 'Coppice & Cone',
+    note: 'Found and foraged, by weight.',
     offers: offers([
-      ['bracken', 10, 699], ['larch', 6, 549], ['old-mans-beard', 8, 499], ['heather', 25, 699], ['pine-cone', 20, 899], ['moss', 15, 799],
-      ['ivy', 12, 649], ['crab-apple', 6, 949], ['juniper', 6, 649],
+      ['bracken', 10, 699],
+      ['larch', 6, 549],
+      ['old-mans-beard', 8, 499],
+      ['heather', 25, 699],
+      ['pine-cone', 20, 899],
+      ['moss', 15, 799],
+      ['ivy', 12, 649],
+      ['crab-apple', 6, 949],
+      ['juniper', 6, 649],
     ]),
   },
 ]
@@ -46,16 +96,17 @@ function keeper({ hazards, state }: Material): string {
 }
 
 /** What of its usual price a shop asks for what it keeps besides. */
-const ASKS: Record<string, number> = { 'pinfold': 1.12, 'netherby': 0.96, 'coppice': 0.9, 'quay-street': 0.72 }
+const ASKS: Record<string, number> = { pinfold: 1.12, netherby: 0.96, coppice: 0.9, 'quay-street': 0.72 }
 /** Every so many of what Pinfold keeps has turned up at Quay Street as well. */
 const TURNS_UP = 3
 
 function besides(shop: Shop): Offer[] {
   const offered = new Set(CHOSEN.flatMap(({ offers: own }) => own.map(({ material }) => material)))
   const rest = Object.values(CATALOGUE).filter(({ id }) => !offered.has(id))
-  const kept = shop.id === 'quay-street'
-    ? rest.filter((each) => keeper(each) === 'pinfold').filter((_, i) => i % TURNS_UP === 0)
-    : rest.filter((each) => keeper(each) === shop.id)
+  const kept =
+    shop.id === 'quay-street'
+      ? rest.filter((each) => keeper(each) === 'pinfold').filter((_, i) => i % TURNS_UP === 0)
+      : rest.filter((each) => keeper(each) === shop.id)
   return kept.map(({ id, pack }) => ({ material: id, holds: pack.holds, price: Math.round(pack.price * ASKS[shop.id]!) }))
 }
 

@@ -9,10 +9,14 @@ const evening = (page: Page) => page.getByRole('button', { name: 'Evening light'
 /** Looks at what is there now by day and in the evening. The light is set where it is kept, since a dialog covers its switch. @param within what is new there: the rest was looked at before */
 async function inBothLights(page: Page, within = 'body'): Promise<void> {
   for (const light of ['day', 'evening'] as const) {
-    await page.evaluate((to) => { document.documentElement.dataset.light = to }, light)
+    await page.evaluate((to) => {
+      document.documentElement.dataset.light = to
+    }, light)
     await expectAccessible(page, within, light === 'evening')
   }
-  await page.evaluate(() => { document.documentElement.dataset.light = 'day' })
+  await page.evaluate(() => {
+    document.documentElement.dataset.light = 'day'
+  })
 }
 
 async function demo(page: Page, path: string): Promise<void> {
@@ -72,7 +76,7 @@ test('bench: layers of every construction, and the beginning of an empty one', a
     await demo(page, `/piece/${piece}`)
     await expect(figure(page, 'Face covered')).toBeVisible()
     const layers = page.getByTestId('layer')
-    for (let i = 0; i < await layers.count(); i++) {
+    for (let i = 0; i < (await layers.count()); i++) {
       await layers.nth(i).getByRole('button', { expanded: false }).first().click()
       const rule = await layers.nth(i).getByLabel('Placing rule').inputValue()
       if (seen.has(rule)) continue
@@ -96,7 +100,10 @@ test('make sheet, cutting, shelf with its dialogs, plate', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
   await inBothLights(page)
   await page.goto(`${demoSite}/cutting`)
-  const wanted = page.getByLabel('Cut from').locator('option').filter({ hasText: /^Ochre ribbon \(\d+\)$/ })
+  const wanted = page
+    .getByLabel('Cut from')
+    .locator('option')
+    .filter({ hasText: /^Ochre ribbon \(\d+\)$/ })
   await page.getByLabel('Cut from').selectOption({ label: (await wanted.textContent())! })
   await expect(page.getByTestId('plan')).toBeVisible()
   await inBothLights(page)
@@ -106,7 +113,13 @@ test('make sheet, cutting, shelf with its dialogs, plate', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a material' }).click()
   await inBothLights(page, '[role=dialog]')
   await page.keyboard.press('Escape')
-  await page.getByLabel('A table of materials').setInputFiles({ name: 'table.csv', mimeType: 'text/csv', buffer: Buffer.from('name,kind,length,width\nhedge tip,greenery,8,3\nodd,tree,1,1\n') })
+  await page
+    .getByLabel('A table of materials')
+    .setInputFiles({
+      name: 'table.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('name,kind,length,width\nhedge tip,greenery,8,3\nodd,tree,1,1\n'),
+    })
   await expect(page.getByTestId('row-faults')).toBeVisible()
   await inBothLights(page, '[role=dialog]')
   await page.goto(`${demoSite}/plate`)

@@ -13,7 +13,7 @@ const count = (page: Page): Promise<number> => figure(page, 'On the base').textC
 const undo = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
 
 /** A pixel on the topmost thing of a piece, where nothing lies over it, and one some way along its run. */
-async function gripOf(page: Page, piece: Piece): Promise<{ from: { x: number, y: number }, to: { x: number, y: number } }> {
+async function gripOf(page: Page, piece: Piece): Promise<{ from: { x: number; y: number }; to: { x: number; y: number } }> {
   const { placements, scene } = work(piece, plainShelf())
   const top = scene.items.at(-1)!
   const placement = placements.find(({ id }) => id === top.id)!
@@ -95,7 +95,12 @@ for (const kind of WHOLE) {
       for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight')
       await page.getByRole('button', { name: 'Even it out' }).click()
       await expect(page.getByTestId('evened')).toContainText('Uneven now')
-      const read = (label: string) => page.getByTestId('evened').getByRole('button', { name: new RegExp(`^${label}`) }).textContent().then(Number)
+      const read = (label: string) =>
+        page
+          .getByTestId('evened')
+          .getByRole('button', { name: new RegExp(`^${label}`) })
+          .textContent()
+          .then(Number)
       expect(await read('Uneven now')).toBeLessThan(await read('Uneven before'))
       await undo(page, /^Undo: even it out/).click()
       await expect(undo(page, /^Undo: (slide|move) small cone 2/)).toBeEnabled()
@@ -108,7 +113,10 @@ for (const kind of WHOLE) {
       await expect(undo(page, /^Undo: (slide|move) /)).toBeEnabled()
       await expect(page.getByTestId('chosen')).toBeVisible()
       await page.keyboard.press('Control+z')
-      const mark = page.getByTestId('tape').getByRole('option', { name: /^small cone \d+,/ }).nth(1)
+      const mark = page
+        .getByTestId('tape')
+        .getByRole('option', { name: /^small cone \d+,/ })
+        .nth(1)
       const box = (await mark.boundingBox())!
       await drag(page, { x: box.x + box.width / 2, y: box.y + 6 }, { x: box.x + box.width / 2 + 14, y: box.y + 6 })
       await expect(undo(page, /^Undo: slide small cone \d+/)).toBeEnabled()

@@ -18,11 +18,26 @@ export const demoSite = `http://127.0.0.1:${DEMO}`
 /** Fails on anything that axe finds serious. @param within the part that is looked at @param colours looks at contrast alone: all that another light changes */
 export async function expectAccessible(page: Page, within = 'body', colours = false): Promise<void> {
   // Our pages have no frames: axe need not open a page of its own to put their results together.
-  const { violations } = await new AxeBuilder({ page }).include(within).setLegacyMode(true)
-    .options({ resultTypes: ['violations'], runOnly: colours ? { type: 'rule', values: ['color-contrast'] } : { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] } })
+  const { violations } = await new AxeBuilder({ page })
+    .include(within)
+    .setLegacyMode(true)
+    .options({
+      resultTypes: ['violations'],
+      runOnly: colours
+        ? { type: 'rule', values: ['color-contrast'] }
+        : { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] },
+    })
     .analyze()
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).slice(0, 3).join(' | ')}`)).toEqual([])
+  expect(
+    serious.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .map(({ html }) => html)
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 export async function startPiece(page: Page, name: string): Promise<void> {
@@ -48,7 +63,9 @@ export async function openPiece(page: Page, piece: Piece): Promise<void> {
 
 /** The same from the workroom. */
 export async function takeIn(page: Page, piece: Piece): Promise<void> {
-  await page.getByLabel('A piece file').setInputFiles({ name: 'piece.json', mimeType: 'application/json', buffer: Buffer.from(writePiece(piece)) })
+  await page
+    .getByLabel('A piece file')
+    .setInputFiles({ name: 'piece.json', mimeType: 'application/json', buffer: Buffer.from(writePiece(piece)) })
   await page.getByRole('link', { name: piece.brief.name, exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: piece.brief.name })).toBeVisible()
 }
@@ -105,22 +122,28 @@ export async function pictureDiffers(page: Page): Promise<boolean> {
 }
 
 /** The pixel of a point of the drawing, mm from the base's middle. */
-export async function pixelOf(page: Page, point: { x: number, y: number }): Promise<{ x: number, y: number }> {
+export async function pixelOf(page: Page, point: { x: number; y: number }): Promise<{ x: number; y: number }> {
   const drawing = page.getByTestId('drawing')
   await expect(drawing).toHaveAttribute('data-view', /scale/)
-  const view = JSON.parse((await drawing.getAttribute('data-view'))!) as { x: number, y: number, scale: number, width: number, height: number }
+  const view = JSON.parse((await drawing.getAttribute('data-view'))!) as {
+    x: number
+    y: number
+    scale: number
+    width: number
+    height: number
+  }
   const box = (await drawing.boundingBox())!
   return { x: box.x + view.width / 2 + (point.x - view.x) * view.scale, y: box.y + view.height / 2 + (point.y - view.y) * view.scale }
 }
 
 /** The pixel at a clock position, so many millimetres from the middle of the drawing. */
-export function onDrawing(page: Page, degrees: number, mm: number): Promise<{ x: number, y: number }> {
+export function onDrawing(page: Page, degrees: number, mm: number): Promise<{ x: number; y: number }> {
   const a = (degrees * Math.PI) / 180
   return pixelOf(page, { x: Math.sin(a) * mm, y: -Math.cos(a) * mm })
 }
 
 /** The piece on the bench, by way of its export. */
-export async function exported(page: Page): Promise<{ piece: Piece, text: string, path: string }> {
+export async function exported(page: Page): Promise<{ piece: Piece; text: string; path: string }> {
   await saved(page)
   await page.getByRole('button', { name: 'More', exact: true }).click()
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export as JSON' }).click()])
@@ -130,7 +153,12 @@ export async function exported(page: Page): Promise<{ piece: Piece, text: string
 }
 
 /** Drags from one pixel to another in a few steps. */
-export async function drag(page: Page, from: { x: number, y: number }, to: { x: number, y: number }, keys: readonly string[] = []): Promise<void> {
+export async function drag(
+  page: Page,
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+  keys: readonly string[] = [],
+): Promise<void> {
   for (const key of keys) await page.keyboard.down(key)
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()

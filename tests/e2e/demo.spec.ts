@@ -5,7 +5,12 @@ test('the workroom shows the demo pieces with their stage and cost', async ({ pa
   await page.goto(demoSite)
   const pieces = page.getByTestId('piece')
   await expect(pieces).toHaveCount(DEMO_PIECES)
-  for (const [name, stage] of [['Boathouse door ring', 'Making'], ['Ferry hoop', 'Gathering'], ['Wake ring', 'Planned'], ['Honey Fair ring', 'Planned']] as const) {
+  for (const [name, stage] of [
+    ['Boathouse door ring', 'Making'],
+    ['Ferry hoop', 'Gathering'],
+    ['Wake ring', 'Planned'],
+    ['Honey Fair ring', 'Planned'],
+  ] as const) {
     const card = pieces.filter({ hasText: name })
     await expect(card).toContainText(new RegExp(stage, 'i'))
     await expect(card).toContainText(/\$\d+\.\d\d/)

@@ -9,8 +9,14 @@ test('a full storage is told once, what is typed is kept, and is saved when ther
   await saved(page)
   await page.evaluate(() => {
     const put = IDBObjectStore.prototype.put
-    Object.assign(window, { thaw: () => { IDBObjectStore.prototype.put = put } })
-    IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError') }
+    Object.assign(window, {
+      thaw: () => {
+        IDBObjectStore.prototype.put = put
+      },
+    })
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
   })
   await fill(page.getByTestId('layer'), 'How many', '7')
   const alert = page.getByRole('alert').filter({ hasText: 'Your edits could not be saved' })
@@ -28,7 +34,9 @@ test('what a page could not write before it went is there again afterwards', asy
   await openWith(page, 'Lost ring', ['bay'])
   await saved(page)
   await page.evaluate(() => {
-    IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError') }
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
   })
   await fill(page.getByTestId('layer'), 'How many', '9')
   await expect(page.getByTestId('saving')).toHaveText('Not saved yet')
@@ -48,7 +56,9 @@ test('without a database every page says so, and is not blank', async ({ page })
 
 test('with local storage blocked the app works', async ({ page }) => {
   await page.addInitScript(() => {
-    const blocked = (): never => { throw new DOMException('blocked', 'SecurityError') }
+    const blocked = (): never => {
+      throw new DOMException('blocked', 'SecurityError')
+    }
     Object.defineProperty(window, 'localStorage', { get: blocked })
   })
   await openPiece(page, ring)
@@ -82,13 +92,17 @@ for (const [what, answer] of [
 test('what nobody caught is told', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByTestId('empty')).toBeVisible()
-  await page.evaluate(() => { void Promise.reject(new Error('out of twine')) })
+  await page.evaluate(() => {
+    void Promise.reject(new Error('out of twine'))
+  })
   await expect(page.getByRole('alert')).toContainText('out of twine')
 })
 
 test('names with markup, marks of direction and formulas come through screen, files and pictures as they are', async ({ page }) => {
   const name = '=1+1 <b onload=alert(1)>"\u202Eregnar\u202C & \'co'
-  page.on('dialog', (dialog) => { throw new Error(`a script ran: ${dialog.message()}`) })
+  page.on('dialog', (dialog) => {
+    throw new Error(`a script ran: ${dialog.message()}`)
+  })
   await openPiece(page, { ...ring, brief: { ...ring.brief, name } })
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
   await page.getByRole('button', { name: 'More', exact: true }).click()
@@ -97,18 +111,31 @@ test('names with markup, marks of direction and formulas come through screen, fi
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
   const svg = await onPaper(page)
-  const title = await page.evaluate((text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('title')?.textContent ?? 'no title', svg)
+  const title = await page.evaluate(
+    (text) => new DOMParser().parseFromString(text, 'image/svg+xml').querySelector('title')?.textContent ?? 'no title',
+    svg,
+  )
   expect(title).toContain(name)
 })
 
 /** Whether the page answers within a second while it works. */
 async function answers(page: Page): Promise<boolean> {
-  return Promise.race([page.evaluate(() => true), new Promise<false>((resolve) => { setTimeout(() => resolve(false), 1000) })])
+  return Promise.race([
+    page.evaluate(() => true),
+    new Promise<false>((resolve) => {
+      setTimeout(() => resolve(false), 1000)
+    }),
+  ])
 }
 
 test('a piece of 60 layers of 500 answers, says what it is doing, and can be left', async ({ page }) => {
   const kinds = ['bracken', 'bay', 'ivy']
-  const huge = pieceOn('Huge ring', 'grapevine', Array.from({ length: 60 }, (_, i) => kinds[i % 3]!), { rule: { kind: 'compass', count: 500, start: 0 }, cut: 120 })
+  const huge = pieceOn(
+    'Huge ring',
+    'grapevine',
+    Array.from({ length: 60 }, (_, i) => kinds[i % 3]!),
+    { rule: { kind: 'compass', count: 500, start: 0 }, cut: 120 },
+  )
   await openPiece(page, huge)
   await expect(page.getByRole('banner').getByText('Working it out…')).toBeVisible()
   expect(await answers(page)).toBe(true)

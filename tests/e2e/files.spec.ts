@@ -8,12 +8,18 @@ async function drop(page: Page, name: string, text: string | Buffer): Promise<vo
   await page.getByLabel('A piece file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 }
 
-test.beforeEach(async ({ page }) => { await page.goto('/') })
+test.beforeEach(async ({ page }) => {
+  await page.goto('/')
+})
 
 for (const [what, text, says] of [
   ['a broken file', good.slice(0, 900), /The file is broken: .+\nNothing was changed/],
   ['a file that is not ours', '{"hello": "world"}', /format, line 1: This is not one of our pieces/],
-  ['a newer file', good.replace(/"version": \d+/, '"version": 7'), /version, line 3: This piece was written by a newer version of the app \(format 7/],
+  [
+    'a newer file',
+    good.replace(/"version": \d+/, '"version": 7'),
+    /version, line 3: This piece was written by a newer version of the app \(format 7/,
+  ],
   ['a wrong value', good.replace('"count": 34', '"count": -34'), /layers\[1\]\.rule\.count, line \d+: /],
   ['a file over the limit', Buffer.alloc(8 * 1024 * 1024 + 1, ' '), /8\.0 MB; the most that is read is 8 MB/],
 ] as const) {

@@ -53,10 +53,11 @@ test('what two tabs change at once is kept from both', async ({ context, page })
   await other.goto(page.url())
   await other.getByRole('button', { name: 'Brief', exact: true }).click()
   // In one go, as a key comes: to choose a text and to type over it are two, and the other tab's name may come between.
-  const name = (tab: Page, text: string) => tab.getByLabel('Name', { exact: true }).evaluate((field: HTMLInputElement, to) => {
-    field.value = to
-    field.dispatchEvent(new Event('input', { bubbles: true }))
-  }, text)
+  const name = (tab: Page, text: string) =>
+    tab.getByLabel('Name', { exact: true }).evaluate((field: HTMLInputElement, to) => {
+      field.value = to
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+    }, text)
   await Promise.all([name(page, 'Torn ring, mine'), name(other, 'Torn ring, yours')])
   await saved(page)
   await saved(other)
@@ -73,7 +74,13 @@ test('numbers that make no sense stay in their field with the reason', async ({ 
   await startPiece(page, 'Odd ring')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
   const layer = await addLayer(page, 'ivy')
-  for (const [label, text, says] of [['How many', 'lots', 'is not a number'], ['How many', '2.5', 'whole number'], ['How many', '9999', 'From 0 to 500'], ['First one at', '25:00', 'not a clock position'], ['Cut to', 'long', 'not a length']] as const) {
+  for (const [label, text, says] of [
+    ['How many', 'lots', 'is not a number'],
+    ['How many', '2.5', 'whole number'],
+    ['How many', '9999', 'From 0 to 500'],
+    ['First one at', '25:00', 'not a clock position'],
+    ['Cut to', 'long', 'not a length'],
+  ] as const) {
     await fill(layer, label, text)
     await expect(layer.getByRole('alert')).toContainText(says)
     await layer.getByLabel(label, { exact: true }).and(layer.locator('input')).press('Escape')

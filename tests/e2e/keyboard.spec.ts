@@ -2,10 +2,11 @@ import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import { DEMO_PIECES, demoSite, figure, saved } from './bench'
 
-const focused = (page: Page) => page.evaluate(() => {
-  const element = document.activeElement
-  return element?.getAttribute('aria-label') ?? element?.textContent?.trim() ?? ''
-})
+const focused = (page: Page) =>
+  page.evaluate(() => {
+    const element = document.activeElement
+    return element?.getAttribute('aria-label') ?? element?.textContent?.trim() ?? ''
+  })
 
 /** Tabs on until what has the focus is called so. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
@@ -40,7 +41,12 @@ test('a piece can be made with the keyboard alone, and is told in words', async 
   await expect(told).toHaveText('cedar spray 1 at 12:00')
   await page.keyboard.press('.')
   await expect(told).toHaveText(/^cedar spray 2 at 12:[1-5]\d$/)
-  for (const [key, says] of [['ArrowRight', /cedar spray 2 at \d+:\d\d/], [']', /turned 5 degrees clockwise/], ['ArrowUp', /moved outward/], ['Backspace', /back at its rule/]] as const) {
+  for (const [key, says] of [
+    ['ArrowRight', /cedar spray 2 at \d+:\d\d/],
+    [']', /turned 5 degrees clockwise/],
+    ['ArrowUp', /moved outward/],
+    ['Backspace', /back at its rule/],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(told).toHaveText(says)
   }

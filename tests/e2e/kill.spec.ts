@@ -15,7 +15,23 @@ const EVERY = 100
 
 /** A browser whose profile stays when it is killed. */
 async function browserOn(profile: string) {
-  const chrome = spawn('/usr/bin/chromium', ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'], { stdio: ['ignore', 'ignore', 'pipe'], detached: true })
+  const chrome = spawn(
+    '/usr/bin/chromium',
+    [
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-quic',
+      '--remote-debugging-port=0',
+      `--user-data-dir=${profile}`,
+      'about:blank',
+    ],
+    { stdio: ['ignore', 'ignore', 'pipe'], detached: true },
+  )
   const address = await new Promise<string>((resolve, reject) => {
     let said = ''
     chrome.stderr.on('data', (data: Buffer) => {
@@ -27,7 +43,12 @@ async function browserOn(profile: string) {
   })
   const connected = await chromium.connectOverCDP(address)
   const page = await connected.contexts()[0]!.newPage()
-  return { page, kill: () => { process.kill(-chrome.pid!, 'SIGKILL') } }
+  return {
+    page,
+    kill: () => {
+      process.kill(-chrome.pid!, 'SIGKILL')
+    },
+  }
 }
 
 test('killing the browser loses at most what was typed in the last half second', async () => {
@@ -46,7 +67,7 @@ test('killing the browser loses at most what was typed in the last half second',
     const field = page.getByLabel('Occasion', { exact: true })
     await page.getByRole('button', { name: 'Brief', exact: true }).click()
     await expect(field).toBeVisible()
-    const typed: { text: string, at: number }[] = []
+    const typed: { text: string; at: number }[] = []
     const until = Date.now() + 100 + Math.random() * 1400
     for (let i = 0; Date.now() < until; i++) {
       const text = `round ${round} edit ${i}`
@@ -57,7 +78,9 @@ test('killing the browser loses at most what was typed in the last half second',
     }
     const killed = Date.now()
     kill()
-    await new Promise((resolve) => { setTimeout(resolve, 300) })
+    await new Promise((resolve) => {
+      setTimeout(resolve, 300)
+    })
     // What shows what was kept is killed in the next round.
     open = await browserOn(profile)
     await open.page.goto(address)

@@ -12,7 +12,7 @@ async function ringWith(page: Page, name: string, count: number): Promise<void> 
   await expect(figure(page, 'On the base')).toHaveText(String(count))
 }
 /** The middle of the face of the usual ring, mm. */
-const MIDDLE = (18 + 13) / 4 * 25.4
+const MIDDLE = ((18 + 13) / 4) * 25.4
 
 test('many are chosen with a frame and with Shift, and moved, copied and taken off together', async ({ page }) => {
   await ringWith(page, 'Frame ring', 8)
@@ -64,7 +64,10 @@ test('a stem is turned and trimmed by its grips, snaps along the run, and moves 
   await page.keyboard.press('Control+z')
   await expect(chosen(page)).toContainText('12 in long')
   await page.getByRole('button', { name: 'The whole piece' }).click()
-  const view = await page.getByTestId('drawing').getAttribute('data-view').then((text) => JSON.parse(text!) as { scale: number })
+  const view = await page
+    .getByTestId('drawing')
+    .getAttribute('data-view')
+    .then((text) => JSON.parse(text!) as { scale: number })
   const turn = await onDrawing(page, 0, MIDDLE + 304.8 * 0.9 + 22 / view.scale)
   await drag(page, turn, { x: turn.x + 60, y: turn.y + 20 })
   await expect(undo(page, /^Undo: turn bracken frond 1 \d+ degrees clockwise/)).toBeEnabled()
@@ -80,7 +83,12 @@ test('a stem is turned and trimmed by its grips, snaps along the run, and moves 
   const out = await onDrawing(page, 0, MIDDLE + 40 + 25)
   await drag(page, from, out)
   await expect(undo(page, /^Undo: move bracken frond 1 outward/)).toBeEnabled()
-  for (const [key, words] of [['+', /^Undo: trim bracken frond 1/], ['Shift+PageUp', /^Undo: take bracken frond 1 over its neighbours/], ['p', /^Undo: pin bracken frond 1/], ['d', /^Undo: put another beside bracken frond 1/]] as const) {
+  for (const [key, words] of [
+    ['+', /^Undo: trim bracken frond 1/],
+    ['Shift+PageUp', /^Undo: take bracken frond 1 over its neighbours/],
+    ['p', /^Undo: pin bracken frond 1/],
+    ['d', /^Undo: put another beside bracken frond 1/],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(undo(page, words)).toBeEnabled()
   }
@@ -165,7 +173,10 @@ test('reserved places are kept free, clashes are told, and a bare stretch is clo
   const bare = page.locator('[data-problem^="bare:"]')
   await expect(bare.first()).toContainText(/Bare from \d+:\d\d to \d+:\d\d/)
   const before = (await bare.allTextContents()).join('\n')
-  await bare.first().getByRole('button', { name: /^Close it with \d+ bay sprigs?/ }).click()
+  await bare
+    .first()
+    .getByRole('button', { name: /^Close it with \d+ bay sprigs?/ })
+    .click()
   await expect.poll(async () => (await bare.allTextContents()).join('\n')).not.toBe(before)
   await expect(page.getByTestId('cover-chart').getByRole('img').first()).toHaveAttribute('aria-label', /^Cover by hour: 12:00 \d/)
 })

@@ -37,7 +37,10 @@ test('a ring is bound of bundles: count, advance and overlap give each other, an
 
   await fill(layer, 'Advance', '9')
   await expect(page.getByText('leave the frame bare between them')).toBeVisible()
-  await page.getByTestId('problem').getByRole('button', { name: /^Advance by/ }).click()
+  await page
+    .getByTestId('problem')
+    .getByRole('button', { name: /^Advance by/ })
+    .click()
   await expect(page.getByText('leave the frame bare between them')).toHaveCount(0)
   await fill(layer, 'Advance', '0')
   await expect(layer.getByRole('alert')).toBeVisible()
@@ -136,7 +139,8 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
   await fill(ribbon, 'Round a tube of', '2')
   await fill(ribbon, 'Left at each end', '0')
   await fill(ribbon, 'A turn every', '2 1/2')
-  const figure = (layer: typeof ribbon, name: string) => layer.getByTestId('made-up').getByRole('button', { name: new RegExp(`^${name}: `) })
+  const figure = (layer: typeof ribbon, name: string) =>
+    layer.getByTestId('made-up').getByRole('button', { name: new RegExp(`^${name}: `) })
   await expect(figure(ribbon, 'Turns, about')).toHaveText('15')
   await expect(figure(ribbon, 'Length')).toHaveText('102 in')
   await expect(ribbon.getByTestId('windings').getByRole('row')).toHaveCount(3)

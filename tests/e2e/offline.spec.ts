@@ -11,7 +11,10 @@ const site = `http://127.0.0.1:${PORT}`
 
 /** A server of this test's own, since it is stopped. */
 async function serve(): Promise<() => Promise<void>> {
-  const server = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, PORT: String(PORT), HOST: '127.0.0.1', NUXT_PUBLIC_DEMO: 'true' }, stdio: ['ignore', 'pipe', 'inherit'] })
+  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: { ...process.env, PORT: String(PORT), HOST: '127.0.0.1', NUXT_PUBLIC_DEMO: 'true' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   await once(server.stdout, 'data')
   return async () => {
     const gone = once(server, 'exit')
@@ -28,7 +31,9 @@ test('after one visit every page opens with the server stopped', async ({ browse
   await expect(page.getByTestId('piece').first()).toBeVisible()
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
   // Its first job is to fetch what every page needs; it takes pages over once that is there.
-  await expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 }).toBe('activated')
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
+    .toBe('activated')
   await stop()
   await expect(fetch(site)).rejects.toThrow()
   await page.goto(site)
@@ -37,14 +42,20 @@ test('after one visit every page opens with the server stopped', async ({ browse
   await expect(figure(page, 'Face covered')).toBeVisible()
   await page.goto(`${site}/piece/ferry-hoop/make`)
   await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()
-  for (const [path, heading] of [['/cutting', 'Cutting'], ['/shelf', 'Shelf'], ['/plate', 'Plate of species']] as const) {
+  for (const [path, heading] of [
+    ['/cutting', 'Cutting'],
+    ['/shelf', 'Shelf'],
+    ['/plate', 'Plate of species'],
+  ] as const) {
     await page.goto(site + path)
     await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible()
   }
-  const manifest = await page.evaluate(async () => {
-    const link = document.querySelector<HTMLLinkElement>('link[rel=manifest]')!.href
-    return (await fetch(link)).json() as Promise<{ icons: unknown[], start_url: string }>
-  }).catch(() => null)
+  const manifest = await page
+    .evaluate(async () => {
+      const link = document.querySelector<HTMLLinkElement>('link[rel=manifest]')!.href
+      return (await fetch(link)).json() as Promise<{ icons: unknown[]; start_url: string }>
+    })
+    .catch(() => null)
   expect(manifest === null || manifest.icons.length === 2).toBe(true)
   await context.close()
 })
@@ -53,7 +64,9 @@ test('after one visit every page opens with the server stopped', async ({ browse
 async function served(version: () => string) {
   const server = createServer((request, response) => {
     void fetch(`http://127.0.0.1:${PLAIN}${request.url}`).then(async (answer) => {
-      const headers = Object.fromEntries([...answer.headers].filter(([name]) => !['content-encoding', 'content-length', 'transfer-encoding', 'connection'].includes(name)))
+      const headers = Object.fromEntries(
+        [...answer.headers].filter(([name]) => !['content-encoding', 'content-length', 'transfer-encoding', 'connection'].includes(name)),
+      )
       const body = Buffer.from(await answer.arrayBuffer())
       response.writeHead(answer.status, headers)
       response.end(request.url === '/sw.js' ? Buffer.concat([body, Buffer.from(`\n// ${version()}\n`)]) : body)
@@ -72,13 +85,17 @@ test('a new version is offered, and taken only when it is asked for', async ({ b
   await page.getByRole('button', { name: 'Start a piece' }).click()
   await page.getByLabel('What shall it be called?').fill('Kept ring')
   await page.getByRole('button', { name: 'To the bench' }).click()
-  await expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 }).toBe('activated')
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
+    .toBe('activated')
   const offer = page.getByRole('button', { name: 'Take it now' })
   await expect(offer).toBeHidden()
 
   version = 'two'
   await page.getByRole('button', { name: 'Brief', exact: true }).click()
-  await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update() })
+  await page.evaluate(async () => {
+    await (await navigator.serviceWorker.getRegistration())!.update()
+  })
   await expect(offer).toBeVisible({ timeout: 60_000 })
   // Nothing is taken from under someone's hands.
   await page.evaluate(() => Object.assign(window, { still: true }))

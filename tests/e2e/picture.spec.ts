@@ -12,7 +12,10 @@ async function openDialog(page: Page): Promise<void> {
   await expect(page.getByRole('dialog').getByRole('heading', { name: 'A picture of it' })).toBeVisible()
 }
 async function saveIt(page: Page): Promise<Buffer> {
-  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 120_000 }), page.getByRole('button', { name: 'Save it' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 120_000 }),
+    page.getByRole('button', { name: 'Save it' }).click(),
+  ])
   return readFileSync(await download.path())
 }
 async function demoBench(page: Page, piece: string): Promise<void> {
@@ -23,7 +26,7 @@ async function demoBench(page: Page, piece: string): Promise<void> {
 }
 
 /** Reads both and tells how unlike they are: the mean difference of a channel, and the share of pixels that differ by much. */
-function unlike(a: PNG, b: { readonly pixels: Buffer, readonly width: number, readonly height: number }): { mean: number, far: number } {
+function unlike(a: PNG, b: { readonly pixels: Buffer; readonly width: number; readonly height: number }): { mean: number; far: number } {
   expect([b.width, b.height]).toEqual([a.width, a.height])
   let sum = 0
   let far = 0
@@ -73,7 +76,11 @@ test('without what it hangs on the ground is clear; too many pixels are refused;
   await saved(page)
   await openDialog(page)
   await page.getByLabel('With what it hangs on').uncheck()
-  for (const [pixels, says] of [['9000', 'A whole number from 64 to 6,000.'], ['20.5', 'A whole number'], ['', 'A whole number']] as const) {
+  for (const [pixels, says] of [
+    ['9000', 'A whole number from 64 to 6,000.'],
+    ['20.5', 'A whole number'],
+    ['', 'A whole number'],
+  ] as const) {
     await page.getByLabel('Pixels across').fill(pixels)
     await expect(page.getByRole('dialog').getByRole('alert')).toContainText(says)
     await expect(page.getByRole('button', { name: 'Save it' })).toBeDisabled()
@@ -89,7 +96,9 @@ test('without what it hangs on the ground is clear; too many pixels are refused;
   await openDialog(page)
   await page.getByLabel('Pixels across').fill('6000')
   let downloads = 0
-  page.on('download', () => { downloads += 1 })
+  page.on('download', () => {
+    downloads += 1
+  })
   await page.getByRole('button', { name: 'Save it' }).click()
   await expect(page.getByRole('dialog').getByRole('status')).toContainText('% done')
   await page.getByRole('button', { name: 'Stop' }).click()
@@ -122,7 +131,12 @@ test('a piece is seen by day, at dusk and by lamp, on glass and over a mantel, f
   const near = await scale()
   await page.getByRole('button', { name: 'Brief', exact: true }).click()
   const looks = new Set<string>()
-  for (const [surface, light] of [['Window with a mullion', 'Daylight'], ['Window with a mullion', 'Dusk'], ['Wall over a mantel', 'Lamp light'], ['Wall over a mantel', 'Daylight']] as const) {
+  for (const [surface, light] of [
+    ['Window with a mullion', 'Daylight'],
+    ['Window with a mullion', 'Dusk'],
+    ['Wall over a mantel', 'Lamp light'],
+    ['Wall over a mantel', 'Daylight'],
+  ] as const) {
     await page.getByLabel('Hangs on').selectOption(surface)
     await page.getByLabel('Seen in').selectOption(light)
     await expect(page.getByTestId('saving')).toHaveText('Saved')
@@ -145,10 +159,13 @@ test('the plate shows every species, on a light and a dark ground', async ({ pag
   await expect(page.locator('main[data-ready=true]')).toBeVisible({ timeout: 60_000 })
   await expect(page.getByTestId('species')).toHaveCount(Object.keys(SPECIES).length)
   await expect(page.getByText('Old man’s beard', { exact: true })).toBeVisible()
-  const blank = await page.locator('canvas').evaluateAll((all) => (all as HTMLCanvasElement[]).filter((canvas) => {
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
-    return !data.some((value, i) => i % 4 === 3 && value > 0)
-  }).length)
+  const blank = await page.locator('canvas').evaluateAll(
+    (all) =>
+      (all as HTMLCanvasElement[]).filter((canvas) => {
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+        return !data.some((value, i) => i % 4 === 3 && value > 0)
+      }).length,
+  )
   expect(blank).toBe(0)
   await page.getByLabel('Names').uncheck()
   await expect(page.getByText('Old man’s beard', { exact: true })).toBeHidden()

@@ -106,7 +106,10 @@ test('a ring from brief to make sheet', async ({ page, browser }) => {
     await chosen.getByRole('button', { name: 'Back to its rule' }).click()
     await expect(chosen).toContainText('6:00')
 
-    await page.getByTestId('tape').getByRole('option', { name: /^wine dahlia 1,/ }).click()
+    await page
+      .getByTestId('tape')
+      .getByRole('option', { name: /^wine dahlia 1,/ })
+      .click()
     await expect(chosen).toContainText('wine dahlia 1')
     const before = await chosen.textContent()
     await page.keyboard.press('ArrowRight')
@@ -181,7 +184,10 @@ test('a ring from brief to make sheet', async ({ page, browser }) => {
     await other.close()
     return path
   })
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ brief: { name: 'Porch ring', budget: 6000, copies: 2 }, base: { kind: 'wire-ring', shape: { form: 'ring', outer: 304.8 } } })
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+    brief: { name: 'Porch ring', budget: 6000, copies: 2 },
+    base: { kind: 'wire-ring', shape: { form: 'ring', outer: 304.8 } },
+  })
 
   await test.step('make sheet, on screen and on paper', async () => {
     await page.getByRole('link', { name: 'Make sheet' }).click()
@@ -191,7 +197,10 @@ test('a ring from brief to make sheet', async ({ page, browser }) => {
     await expect(steps.filter({ hasText: 'Greenery: 24 fir tips' })).toContainText('12:00')
     await expect(steps.filter({ hasText: 'Sort and cut' })).toContainText('24 fir tips cut to 7 in: 2 from each stem.')
     await expect(steps.filter({ hasText: 'Bow: 1 russet ribbon bow' })).toContainText('6:00')
-    for (const [format, width, height] of [['Letter', 612, 792], ['A4', 595.28, 841.89]] as const) {
+    for (const [format, width, height] of [
+      ['Letter', 612, 792],
+      ['A4', 595.28, 841.89],
+    ] as const) {
       const paper = await PDFDocument.load(await page.pdf({ format, preferCSSPageSize: false }))
       expect(paper.getPageCount()).toBeGreaterThan(0)
       expect(paper.getPageCount()).toBeLessThanOrEqual(4)

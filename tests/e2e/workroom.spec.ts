@@ -9,8 +9,23 @@ function withBow(name: string, tails: number, copies: number): Piece {
   const piece = pieceOn(name, 'grapevine', ['ribbon-slate'])
   const [layer] = piece.layers
   return {
-    ...piece, brief: { ...piece.brief, copies },
-    layers: [{ ...layer!, rule: { kind: 'bow', at: 0.5, means: 'visible', ribbons: [{ build: 'tails', tails, tail: inches(58) }], ends: 'straight', hem: 0, tied: 'zip-tie', fixes: true } }],
+    ...piece,
+    brief: { ...piece.brief, copies },
+    layers: [
+      {
+        ...layer!,
+        rule: {
+          kind: 'bow',
+          at: 0.5,
+          means: 'visible',
+          ribbons: [{ build: 'tails', tails, tail: inches(58) }],
+          ends: 'straight',
+          hem: 0,
+          tied: 'zip-tie',
+          fixes: true,
+        },
+      },
+    ],
   }
 }
 /** Tails of 58 in come six to a roll of 360 in. */
@@ -25,7 +40,12 @@ async function putInHouse(page: Page, count: string): Promise<void> {
 }
 const ribbonLine = (page: Page) => page.getByTestId('materials').getByTestId('material-line').filter({ hasText: 'Slate-blue ribbon' })
 /** The ribbon's part of what is to be bought, on the bench. */
-const toBuy = (page: Page, label: string) => page.getByRole('region', { name: /^To buy/ }).locator('div', { has: page.getByText('Slate-blue ribbon', { exact: false }) }).last().getByRole('button', { name: new RegExp(`^${label}: `) })
+const toBuy = (page: Page, label: string) =>
+  page
+    .getByRole('region', { name: /^To buy/ })
+    .locator('div', { has: page.getByText('Slate-blue ribbon', { exact: false }) })
+    .last()
+    .getByRole('button', { name: new RegExp(`^${label}: `) })
 
 test('a ribbon in the house is free on the bill and in the cutting plan alike', async ({ page }) => {
   await putInHouse(page, '1')
@@ -109,7 +129,7 @@ test('the demo’s workroom says what all of it costs together, and money is in 
   const sum = page.getByTestId('in-hand')
   await expect(sum).toContainText(`${DEMO_PIECES} pieces in hand`)
   const money = async (label: RegExp) => Number((await sum.getByRole('button', { name: label }).textContent())!.replace(/[$,€]/g, ''))
-  expect(await money(/^To open/) + await money(/^Saved/)).toBeCloseTo(await money(/^Were each/), 2)
+  expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Were each/), 2)
   await page.goto(`${demoSite}/settings`)
   await page.getByLabel('Money in').selectOption('EUR')
   await page.getByRole('link', { name: 'Workroom' }).click()

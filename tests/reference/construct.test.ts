@@ -20,11 +20,24 @@ function simpson(speed: (u: number) => number, from: number, to: number, n = 20_
 
 describe('curves against numerical integrals', () => {
   // Source: the arc length integral of x = a cos u, y = b sin u.
-  it.each([[7, 5], [9, 2], [4, 4], [120, 60]])('an ellipse of %f by %f', (a, b) => {
-    expect(ellipse(a, b).length).toBeCloseTo(simpson((u) => Math.hypot(a * Math.sin(u), b * Math.cos(u)), 0, 2 * Math.PI), 4)
+  it.each([
+    [7, 5],
+    [9, 2],
+    [4, 4],
+    [120, 60],
+  ])('an ellipse of %f by %f', (a, b) => {
+    expect(ellipse(a, b).length).toBeCloseTo(
+      simpson((u) => Math.hypot(a * Math.sin(u), b * Math.cos(u)), 0, 2 * Math.PI),
+      4,
+    )
   })
   // Source: the arc length integral of y = a cosh(x / a), with a found by bisection from the drop.
-  it.each([[36, 9], [48, 8], [24, 20], [60, 1]])('a catenary over %f that hangs %f', (span, drop) => {
+  it.each([
+    [36, 9],
+    [48, 8],
+    [24, 20],
+    [60, 1],
+  ])('a catenary over %f that hangs %f', (span, drop) => {
     let [low, high] = [0.5, 1e6]
     for (let i = 0; i < 200; i++) {
       const a = (low + high) / 2
@@ -44,7 +57,12 @@ describe('curves against numerical integrals', () => {
     expect(Math.abs(toInches(winding(along, along / 15, inches(2), 10, shelf).length.value) / 101.59 - 1)).toBeLessThan(0.005)
   })
   // A straight tube is a good stand-in for a ring as long as it is thin: the two part by less than half of one in a hundred.
-  it.each([[15, 12, 2], [30, 14, 1], [60, 18, 1.5], [8, 10, 0.5]])('%d turns round a %d in circle of %f in tube agree with the sum that is shown', (turns, across, tube) => {
+  it.each([
+    [15, 12, 2],
+    [30, 14, 1],
+    [60, 18, 1.5],
+    [8, 10, 0.5],
+  ])('%d turns round a %d in circle of %f in tube agree with the sum that is shown', (turns, across, tube) => {
     const along = Math.PI * inches(across)
     const ours = winding(along, along / turns, inches(tube), 10, shelf).length.value
     expect(toInches(ours) / torus(turns, across / 2, tube / 2)).toBeCloseTo(1, 2)
@@ -53,7 +71,7 @@ describe('curves against numerical integrals', () => {
 })
 
 const made = (piece: Parameters<typeof work>[0], layer = 0) => work(piece, shelf).layers[layer]!.makeUp!
-const usual = (kind: Rule['kind'], set: object): Rule => ({ ...usualRule(kind, ''), ...set } as Rule)
+const usual = (kind: Rule['kind'], set: object): Rule => ({ ...usualRule(kind, ''), ...set }) as Rule
 
 // Source of the rest: worked values of the trade (common practice).
 describe('bases', () => {
@@ -61,16 +79,22 @@ describe('bases', () => {
     expect(beadsOff(inches(1), inches(0.5)).beads).toBe(6)
     expect(beadsOff(inches(2), 20).beads).toBe(8)
   })
-  it('bare wire: turns x pi x (ring wire + own wire) + tail', () => expect(bareWire(2, mm(6), 1, 10).value).toBeCloseTo(2 * Math.PI * 7 + 10, 9))
+  it('bare wire: turns x pi x (ring wire + own wire) + tail', () =>
+    expect(bareWire(2, mm(6), 1, 10).value).toBeCloseTo(2 * Math.PI * 7 + 10, 9))
   it('beads on a rib: floor((rib - allowance) / bead)', () => {
-    const pear = pieceWith([layerOf('a', 'bead-20', usual('beads', { allowance: inches(1) }), { run: 'rib-2' })], { base: usualBase('pear') })
+    const pear = pieceWith([layerOf('a', 'bead-20', usual('beads', { allowance: inches(1) }), { run: 'rib-2' })], {
+      base: usualBase('pear'),
+    })
     const rib = runsOf(pear.base).find(({ id }) => id === 'rib-2')!.length
     expect(figureOf(made(pear), 'beads').value).toBe(Math.floor((rib - inches(1)) / shelf.materials['bead-20']!.length))
   })
 })
 
 describe('bundles and boughs', () => {
-  it.each([[13, 3.5, 12, 3.4], [10, 3, 11, 2.86]])('a %d in centre line at %f in: %d bundles at %f in', (across, advance, bundles, even) => {
+  it.each([
+    [13, 3.5, 12, 3.4],
+    [10, 3, 11, 2.86],
+  ])('a %d in centre line at %f in: %d bundles at %f in', (across, advance, bundles, even) => {
     const run = { closed: true, length: Math.PI * inches(across) }
     const { count, step } = overlapped(run, inches(7), inches(advance))
     expect(count).toBe(bundles)
@@ -79,19 +103,41 @@ describe('bundles and boughs', () => {
   })
   it('a door of 84 by 38 in, pieces of 16 in, overlap 6 in: 206 in; as one length 20 pieces', () => {
     expect(overlapped({ closed: false, length: inches(206) }, inches(16), inches(10)).count).toBe(20)
-    const door = pieceWith([layerOf('a', 'fir', usual('boughs', { overlap: inches(6), yields: inches(40) }), { run: 'each', cut: inches(16) })], { base: { ...usualBase('door-garland'), shape: { form: 'door', width: inches(38), height: inches(84), face: inches(8) } } })
+    const door = pieceWith(
+      [layerOf('a', 'fir', usual('boughs', { overlap: inches(6), yields: inches(40) }), { run: 'each', cut: inches(16) })],
+      { base: { ...usualBase('door-garland'), shape: { form: 'door', width: inches(38), height: inches(84), face: inches(8) } } },
+    )
     expect(toInches(figureOf(made(door), 'length').value)).toBeCloseTo(206, 6)
     // In two runs, as a garland round a door is made: ceil((103 - 16) / 10) + 1 = 10 to each.
     expect(figureOf(made(door), 'pieces').value).toBe(20)
   })
   it('40 in of garland from a large bough: five do an interior door, and 196 in at 39.2 in take five as well', () => {
-    const boughs = (run: number, yields: number) => figureOf(made(pieceWith([layerOf('a', 'fir', usual('boughs', { overlap: inches(6), yields: inches(yields) }), { run: 'garland', cut: inches(16) })], { base: { ...usualBase('mantel-garland'), shape: { form: 'mantel', width: inches(run), drops: 0, face: inches(8) } } })), 'boughs').value
+    const boughs = (run: number, yields: number) =>
+      figureOf(
+        made(
+          pieceWith(
+            [layerOf('a', 'fir', usual('boughs', { overlap: inches(6), yields: inches(yields) }), { run: 'garland', cut: inches(16) })],
+            { base: { ...usualBase('mantel-garland'), shape: { form: 'mantel', width: inches(run), drops: 0, face: inches(8) } } },
+          ),
+        ),
+        'boughs',
+      ).value
     expect([boughs(206, 40), boughs(196, 39.2)]).toEqual([5, 5])
   })
 })
 
 describe('bows', () => {
-  const hand = (set: Partial<RibbonOf<'hand'>>): RibbonOf<'hand'> => ({ build: 'hand', loops: 8, loop: inches(6), taper: 0, groups: null, tails: [inches(10), inches(10)], centre: 0, twist: 0, ...set })
+  const hand = (set: Partial<RibbonOf<'hand'>>): RibbonOf<'hand'> => ({
+    build: 'hand',
+    loops: 8,
+    loop: inches(6),
+    taper: 0,
+    groups: null,
+    tails: [inches(10), inches(10)],
+    centre: 0,
+    twist: 0,
+    ...set,
+  })
   it('a 6 in loop uses 12 in when visible and 6 in as ribbon used', () => {
     expect(toInches(ribbonOf(hand({ loops: 1, tails: [0, 0] }), 'visible'))).toBeCloseTo(12)
     expect(toInches(ribbonOf(hand({ loops: 1, tails: [0, 0] }), 'ribbon used'))).toBeCloseTo(6)
@@ -107,30 +153,50 @@ describe('bows', () => {
     expect(ragLoops(rag(6.33), 'visible')).toBe(3)
     expect(ragLoops(rag(4.76), 'visible')).toBe(3)
     // The largest loop for k loops: (S - 2 overhang) / 2k.
-    for (const [k, largest] of [[4, 4.75], [3, 6.33]] as const) expect(toInches((sized(rag(largest), inches(largest), 'visible') as RibbonOf<'rag'>).strip)).toBeCloseTo(2 + 2 * k * largest, 2)
+    for (const [k, largest] of [
+      [4, 4.75],
+      [3, 6.33],
+    ] as const)
+      expect(toInches((sized(rag(largest), inches(largest), 'visible') as RibbonOf<'rag'>).strip)).toBeCloseTo(2 + 2 * k * largest, 2)
   })
   it('pinched strips take 4 loops + 2 tails; a coil layers x flat length; flat rounds rounds x 2 x width + strip', () => {
-    expect(toInches(bowPieces({ build: 'strips', strips: 1, loop: inches(5), tail: inches(3) }, 'visible')[0]!.length)).toBeCloseTo(4 * 5 + 2 * 3)
+    expect(toInches(bowPieces({ build: 'strips', strips: 1, loop: inches(5), tail: inches(3) }, 'visible')[0]!.length)).toBeCloseTo(
+      4 * 5 + 2 * 3,
+    )
     expect(toInches(ribbonOf({ build: 'coil', layers: 9, flat: inches(8) }, 'visible'))).toBeCloseTo(72)
     expect(toInches(ribbonOf({ build: 'flat', rounds: 3, width: inches(7), strip: inches(5) }, 'visible'))).toBeCloseTo(3 * 2 * 7 + 5)
   })
   it('a stack is summed ribbon by ribbon, its width twice the longest loop', () => {
     const rule = usual('bow', { means: 'visible', ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 })] })
-    const stack = pieceWith([layerOf('a', 'ribbon-slate', rule, { mix: ['ribbon-slate', 'ribbon-ochre'].map((material) => ({ material, share: 1, only: null })) })], { ring: { outer: inches(24), inner: inches(18) } })
+    const stack = pieceWith(
+      [
+        layerOf('a', 'ribbon-slate', rule, {
+          mix: ['ribbon-slate', 'ribbon-ochre'].map((material) => ({ material, share: 1, only: null })),
+        }),
+      ],
+      { ring: { outer: inches(24), inner: inches(18) } },
+    )
     expect(toInches(figureOf(made(stack), 'across').value)).toBeCloseTo(10)
     expect(takesOf(made(stack)).map(({ length }) => Math.round(toInches(length)))).toEqual([20 + 8 * 10, 20 + 6 * 8])
   })
-  it('taper: outer loops longest', () => expect(handLoops({ loops: 6, loop: 90, taper: 1 / 3, groups: null }).map(Math.round)).toEqual([90, 90, 75, 75, 60, 60]))
+  it('taper: outer loops longest', () =>
+    expect(handLoops({ loops: 6, loop: 90, taper: 1 / 3, groups: null }).map(Math.round)).toEqual([90, 90, 75, 75, 60, 60]))
 })
 
 describe('mesh, wraps, twine', () => {
   it('a ribbon round a 12 in centre circle, tube 2 in thick, pitch 2.5 in: 15.08 turns, 101.97 in', () => {
-    const { turns: { value: turns }, length: { value: length } } = winding(Math.PI * inches(12), inches(2.5), inches(2), inches(1), shelf)
+    const {
+      turns: { value: turns },
+      length: { value: length },
+    } = winding(Math.PI * inches(12), inches(2.5), inches(2), inches(1), shelf)
     expect(turns).toBeCloseTo(15.08, 2)
     expect(toInches(length)).toBeCloseTo(101.97, 2)
   })
   it('twine side by side: turns pi D / t, length turns x pi (d + t)', () => {
-    const { turns: { value: turns }, length: { value: length } } = winding(Math.PI * 300, null, 50, 2, shelf)
+    const {
+      turns: { value: turns },
+      length: { value: length },
+    } = winding(Math.PI * 300, null, 50, 2, shelf)
     expect(turns).toBeCloseTo((Math.PI * 300) / 2, 9)
     expect(length).toBeCloseTo(turns * Math.PI * 52, 6)
     // People underestimate it by far: 77 m for a ring of 30 cm.
@@ -146,14 +212,27 @@ describe('mesh, wraps, twine', () => {
 describe('cutting', () => {
   it('what one bow takes comes from as few rolls as the arithmetic says', () => {
     // Three bows of 116 in come from one roll of 360 in, with 12 in over; a fourth opens another.
-    const plan = (count: number) => planCuts({ wants: [{ id: 'bow', length: inches(116), count, joins: false }], stocks: [{ id: 'new', length: inches(360), price: 899, supply: null }], least: inches(6) })
+    const plan = (count: number) =>
+      planCuts({
+        wants: [{ id: 'bow', length: inches(116), count, joins: false }],
+        stocks: [{ id: 'new', length: inches(360), price: 899, supply: null }],
+        least: inches(6),
+      })
     expect(plan(3)).toMatchObject({ opened: 1, proven: true })
     expect(toInches(plan(3).rolls[0]!.rest)).toBeCloseTo(12)
     expect(plan(4).opened).toBe(2)
   })
   it('rolls of two lengths: least cost, not least count', () => {
-    const plan = planCuts({ wants: [{ id: 'a', length: 1000, count: 3, joins: false }], stocks: [{ id: 'long', length: 3000, price: 1000, supply: null }, { id: 'short', length: 1000, price: 300, supply: null }], least: 0 })
+    const plan = planCuts({
+      wants: [{ id: 'a', length: 1000, count: 3, joins: false }],
+      stocks: [
+        { id: 'long', length: 3000, price: 1000, supply: null },
+        { id: 'short', length: 1000, price: 300, supply: null },
+      ],
+      least: 0,
+    })
     expect(plan).toMatchObject({ opened: 3, cost: 900, proven: true })
   })
-  it('a hanger goes round the base, up and down, and into its knot', () => expect(toInches(hangerLength(mm(inches(2)), shelf).value)).toBeCloseTo(2 * Math.PI + 6 + 4))
+  it('a hanger goes round the base, up and down, and into its knot', () =>
+    expect(toInches(hangerLength(mm(inches(2)), shelf).value)).toBeCloseTo(2 * Math.PI + 6 + 4))
 })

@@ -7,11 +7,14 @@ import { random } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
 
-type Point = { x: number, y: number }
-const polygonArea = (points: readonly Point[]): number => Math.abs(points.reduce((sum, a, i) => {
-  const b = points[(i + 1) % points.length]!
-  return sum + a.x * b.y - b.x * a.y
-}, 0)) / 2
+type Point = { x: number; y: number }
+const polygonArea = (points: readonly Point[]): number =>
+  Math.abs(
+    points.reduce((sum, a, i) => {
+      const b = points[(i + 1) % points.length]!
+      return sum + a.x * b.y - b.x * a.y
+    }, 0),
+  ) / 2
 
 describe('patches thrown at random', () => {
   // Source: the Boolean model, P. Hall, "Introduction to the Theory of Coverage Processes" (1988): patches whose areas come to a times
@@ -22,17 +25,27 @@ describe('patches thrown at random', () => {
   const leafArea = polygonArea(leaf)
   const half = 300 + 90
 
-  it.each([[1, 0.632], [2, 0.865], [3, 0.95]])('of %f times the face cover %f', (a, known) => {
+  it.each([
+    [1, 0.632],
+    [2, 0.865],
+    [3, 0.95],
+  ])('of %f times the face cover %f', (a, known) => {
     const THROWS = 40
     const covered = Array.from({ length: THROWS }, (_, seed) => {
       const toss = random(seed * 97 + Math.round(a * 13))
       const mean = (a * (2 * half) ** 2) / leafArea
       const patches = Array.from({ length: poisson(mean, toss.next) }, () => {
         const [x, y, turn] = [toss.spread(half), toss.spread(half), toss.between(0, 2 * Math.PI)]
-        return leaf.map((point) => ({ x: x + point.x * Math.cos(turn) - point.y * Math.sin(turn), y: y + point.x * Math.sin(turn) + point.y * Math.cos(turn) }))
+        return leaf.map((point) => ({
+          x: x + point.x * Math.cos(turn) - point.y * Math.sin(turn),
+          y: y + point.x * Math.sin(turn) + point.y * Math.cos(turn),
+        }))
       })
       const depth = new Uint16Array(grid.columns * grid.rows)
-      for (const patch of patches) fill(grid, patch, (at) => { depth[at]! += 1 })
+      for (const patch of patches)
+        fill(grid, patch, (at) => {
+          depth[at]! += 1
+        })
       return grid.owner.reduce((n, owner, at) => n + (owner && depth[at]! > 0 ? 1 : 0), 0) / grid.cells
     })
     const mean = covered.reduce((x, y) => x + y, 0) / THROWS
@@ -43,7 +56,9 @@ describe('patches thrown at random', () => {
   })
 
   it('ordered placing does better than a random throw of the same stems', () => {
-    const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 16, start: 0 }, { cut: 200, across: 0 })], { ring: { outer: 400, inner: 220 } })
+    const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 16, start: 0 }, { cut: 200, across: 0 })], {
+      ring: { outer: 400, inner: 220 },
+    })
     const { cover, placements } = work(piece, shelf)
     const face = Math.PI * (200 ** 2 - 110 ** 2)
     const hidden = placements.reduce((sum, each) => sum + silhouetteOf(each, shelf).area, 0)

@@ -17,18 +17,36 @@ const isFigure = (value: object): value is Figure => 'sum' in value && 'basis' i
 /** All figures within a value, by where they stand: things of a list by their id. */
 function figuresIn(value: unknown, path: string, found: Record<string, string>): Record<string, string> {
   if (typeof value !== 'object' || value === null) return found
-  if (isFigure(value)) found[path] = `${Number(value.value.toFixed(4))} ${value.unit}, ${value.basis.kind}: ${showSum(value, { units: 'in', currency: 'USD' })}`
-  else if (Array.isArray(value)) value.forEach((each: unknown, i) => figuresIn(each, `${path}/${typeof each === 'object' && each !== null && 'id' in each ? String(each.id) : i}`, found))
-  else for (const [name, each] of Object.entries(value)) if (name !== 'placements' && name !== 'scene') figuresIn(each, `${path}/${name}`, found)
+  if (isFigure(value))
+    found[path] =
+      `${Number(value.value.toFixed(4))} ${value.unit}, ${value.basis.kind}: ${showSum(value, { units: 'in', currency: 'USD' })}`
+  else if (Array.isArray(value))
+    value.forEach((each: unknown, i) =>
+      figuresIn(each, `${path}/${typeof each === 'object' && each !== null && 'id' in each ? String(each.id) : i}`, found),
+    )
+  else
+    for (const [name, each] of Object.entries(value))
+      if (name !== 'placements' && name !== 'scene') figuresIn(each, `${path}/${name}`, found)
   return found
 }
 
-const now = Object.fromEntries(readdirSync(DEMO).filter((name) => name.endsWith('.json')).map((name) => {
-  const read = readPiece(readFileSync(new URL(name, DEMO), 'utf8'))
-  if (!read.ok) throw new Error(name)
-  const workings = benchOf(read.piece)
-  return [name, { ...figuresIn(workings, '', {}), problems: workings.problems.map(({ id }) => id).join(' '), placements: String(workings.placements.length) }]
-}))
+const now = Object.fromEntries(
+  readdirSync(DEMO)
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => {
+      const read = readPiece(readFileSync(new URL(name, DEMO), 'utf8'))
+      if (!read.ok) throw new Error(name)
+      const workings = benchOf(read.piece)
+      return [
+        name,
+        {
+          ...figuresIn(workings, '', {}),
+          problems: workings.problems.map(({ id }) => id).join(' '),
+          placements: String(workings.placements.length),
+        },
+      ]
+    }),
+)
 if (process.env.FIGURES === 'write') writeFileSync(FILE, `${JSON.stringify(now, null, 1)}\n`)
 const before = JSON.parse(readFileSync(FILE, 'utf8')) as typeof now
 

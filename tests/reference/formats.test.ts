@@ -5,7 +5,10 @@ import { pieceJsonSchema } from '../../core/exchange'
 import type { Piece } from '../../core/piece'
 
 const demo = new URL('../../demo/', import.meta.url)
-const published = JSON.parse(readFileSync(new URL('../../docs/formats/piece.schema.json', import.meta.url), 'utf8')) as Record<string, unknown>
+const published = JSON.parse(readFileSync(new URL('../../docs/formats/piece.schema.json', import.meta.url), 'utf8')) as Record<
+  string,
+  unknown
+>
 
 describe('the published JSON Schema of a piece', () => {
   // Source: JSON Schema draft 2020-12, as implemented by an independent validator from the registry (ajv).

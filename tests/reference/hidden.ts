@@ -25,21 +25,30 @@ function hidden(piece: Piece, { scene }: Pick<Workings, 'scene'>): number {
   const { left, top, right, bottom } = boundsOf(runs)
   const [wide, high] = [right - left, bottom - top]
   const ink = new SvgInk()
-  const things = scene.items.map((item) =>
-    `<g transform="translate(${item.x} ${item.y}) rotate(${item.bearing})">${ink.marks(itemGlyph(item).marks.filter(({ cast }) => !cast))}</g>`).join('')
-  const face = (): string => runs.map((run) => {
-    const N = 720
-    const edge = (side: number): string[] => Array.from({ length: N + 1 }, (_, i) => {
-      const { x, y, nx, ny, half } = stationAt(run, Math.min(run.length * (1 - 1e-9), (run.length * i) / N))
-      return `${(x + nx * half * side).toFixed(3)} ${(y + ny * half * side).toFixed(3)}`
-    })
-    const [out, inner] = [edge(1), edge(-1)]
-    return Array.from({ length: N }, (_, i) => `<path d="M${out[i]}L${out[i + 1]}L${inner[i + 1]}L${inner[i]}Z"/>`).join('')
-  }).join('')
-  const paint = (body: string): Uint8Array => new Resvg(
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="${left} ${top} ${wide} ${high}" stroke-linecap="round" stroke-linejoin="round"><defs>${ink.defs()}</defs>${body}</svg>`,
-    { fitTo: { mode: 'zoom', value: Math.min(FINE, MOST_PIXELS / Math.max(wide, high)) } },
-  ).render().pixels
+  const things = scene.items
+    .map(
+      (item) =>
+        `<g transform="translate(${item.x} ${item.y}) rotate(${item.bearing})">${ink.marks(itemGlyph(item).marks.filter(({ cast }) => !cast))}</g>`,
+    )
+    .join('')
+  const face = (): string =>
+    runs
+      .map((run) => {
+        const N = 720
+        const edge = (side: number): string[] =>
+          Array.from({ length: N + 1 }, (_, i) => {
+            const { x, y, nx, ny, half } = stationAt(run, Math.min(run.length * (1 - 1e-9), (run.length * i) / N))
+            return `${(x + nx * half * side).toFixed(3)} ${(y + ny * half * side).toFixed(3)}`
+          })
+        const [out, inner] = [edge(1), edge(-1)]
+        return Array.from({ length: N }, (_, i) => `<path d="M${out[i]}L${out[i + 1]}L${inner[i + 1]}L${inner[i]}Z"/>`).join('')
+      })
+      .join('')
+  const paint = (body: string): Uint8Array =>
+    new Resvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="${left} ${top} ${wide} ${high}" stroke-linecap="round" stroke-linejoin="round"><defs>${ink.defs()}</defs>${body}</svg>`,
+      { fitTo: { mode: 'zoom', value: Math.min(FINE, MOST_PIXELS / Math.max(wide, high)) } },
+    ).render().pixels
   const key = JSON.stringify([piece.base.shape, piece.base.turn])
   const known = faces.get(key) ?? { on: alphaOf(paint(face())) }
   faces.set(key, known)
@@ -64,4 +73,7 @@ export function agrees(piece: Piece): void {
 }
 
 export const start = startPiece('seen', 'Seen', 'grapevine')
-export const onRing = (material: string, count: number): Piece => ({ ...start, layers: [{ ...startLayer('a', CATALOGUE[material]!, 7), rule: { kind: 'compass', count, start: 0 } }] })
+export const onRing = (material: string, count: number): Piece => ({
+  ...start,
+  layers: [{ ...startLayer('a', CATALOGUE[material]!, 7), rule: { kind: 'compass', count, start: 0 } }],
+})

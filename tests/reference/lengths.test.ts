@@ -9,8 +9,12 @@ describe('the inch', () => {
   // Source: the 1959 international yard and pound agreement, as in NIST Special Publication 811, appendix B (from memory):
   // 1 in = 25.4 mm exactly, 1 ft = 0.3048 m exactly, 1 yd = 0.9144 m exactly.
   it('is 25.4 mm', () => expect(MM_PER_INCH).toBe(25.4))
-  it.each([['1 in', 25.4], ['1 ft', 304.8], ['1 yd', 914.4], ['1 m', 1000]])('%s', (text, mm) =>
-    expect(parseLength(text, 'in')).toEqual({ ok: true, value: expect.closeTo(mm, 9) }))
+  it.each([
+    ['1 in', 25.4],
+    ['1 ft', 304.8],
+    ['1 yd', 914.4],
+    ['1 m', 1000],
+  ])('%s', (text, mm) => expect(parseLength(text, 'in')).toEqual({ ok: true, value: expect.closeTo(mm, 9) }))
 })
 
 describe('rings', () => {
@@ -19,12 +23,15 @@ describe('rings', () => {
   it('a 12 in ring with 6 places: 6.28 in on the rim', () => {
     const [layer] = work(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 })]), shelf).layers
     expect(toInches(layer!.spacing!.rim.value)).toBeCloseTo(6.28, 2)
-    expect(toInches(layer!.spacing!.rim.value)).toBeCloseTo(Math.PI * 12 / 6, 9)
+    expect(toInches(layer!.spacing!.rim.value)).toBeCloseTo((Math.PI * 12) / 6, 9)
   })
   // Source: geometry: rim pi*Do, centre line pi*(Do+Di)/2.
   it('rim and centre line of a 18 in by 13 in ring', () => {
     const { base } = work(pieceWith([], { ring: { outer: inches(18), inner: inches(13) } }), shelf)
-    expect(base.figures.map(({ name, figure }) => [name, Number(toInches(figure.value).toFixed(3))])).toEqual([['Rim', 56.549], ['Centre line', 48.695]])
+    expect(base.figures.map(({ name, figure }) => [name, Number(toInches(figure.value).toFixed(3))])).toEqual([
+      ['Rim', 56.549],
+      ['Centre line', 48.695],
+    ])
   })
   // Source: geometry: four places and four halfway between make eight at 45 degrees.
   it('four and four between make eight at 45 degrees', () => {
@@ -39,7 +46,13 @@ describe('rings', () => {
 describe('money', () => {
   // Source: commercial rounding to the cent, half up (common practice), in whole numbers so that no binary fraction gets in:
   // the share of an amount that is used is never a cent off it, and used and left always make the whole.
-  it.each([[2796, 16, 4], [3147, 12, 6], [999, 1, 2], [101, 1, 1], [9997, 333, 67]])('of %i, %i parts used and %i left', (amount, used, left) => {
+  it.each([
+    [2796, 16, 4],
+    [3147, 12, 6],
+    [999, 1, 2],
+    [101, 1, 1],
+    [9997, 333, 67],
+  ])('of %i, %i parts used and %i left', (amount, used, left) => {
     const halfUp = Math.floor((2 * amount * used + used + left) / (2 * (used + left)))
     const [share, rest] = shareOut(amount, [used, left])
     expect(Math.abs(share! - halfUp)).toBeLessThanOrEqual(1)

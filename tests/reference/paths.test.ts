@@ -11,14 +11,18 @@ import { BASE_KINDS, runsOf, usualBase } from '../../core/base'
  * reaches half a stroke further; round caps and joins reach no more than that.
  */
 function boxOf({ marks }: Glyph): Bounds {
-  const boxes = marks.filter(({ cast }) => !cast).map(({ d, stroke }) => {
-    const { x, y, x2, y2 } = SVGPathCommander.getPathBBox(d)
-    const half = (stroke?.width ?? 0) / 2
-    return { left: x - half, top: y - half, right: x2 + half, bottom: y2 + half }
-  })
+  const boxes = marks
+    .filter(({ cast }) => !cast)
+    .map(({ d, stroke }) => {
+      const { x, y, x2, y2 } = SVGPathCommander.getPathBBox(d)
+      const half = (stroke?.width ?? 0) / 2
+      return { left: x - half, top: y - half, right: x2 + half, bottom: y2 + half }
+    })
   return {
-    left: Math.min(...boxes.map(({ left }) => left)), top: Math.min(...boxes.map(({ top }) => top)),
-    right: Math.max(...boxes.map(({ right }) => right)), bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
+    left: Math.min(...boxes.map(({ left }) => left)),
+    top: Math.min(...boxes.map(({ top }) => top)),
+    right: Math.max(...boxes.map(({ right }) => right)),
+    bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
   }
 }
 
@@ -27,7 +31,8 @@ const ROUNDING = 0.03
 
 function sameBox(glyph: Glyph): void {
   const box = boxOf(glyph)
-  for (const side of ['left', 'top', 'right', 'bottom'] as const) expect(Math.abs(glyph.bounds[side] - box[side]), side).toBeLessThan(ROUNDING)
+  for (const side of ['left', 'top', 'right', 'bottom'] as const)
+    expect(Math.abs(glyph.bounds[side] - box[side]), side).toBeLessThan(ROUNDING)
 }
 
 describe('the bounds that drawings declare are those that an independent reader of paths finds', () => {

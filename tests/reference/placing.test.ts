@@ -16,17 +16,28 @@ describe('N against M', () => {
     expect(taken.name).toBe('dealt')
   })
   // Source: exhaustive search over turns, a hundredth of a degree at a time, written here.
-  it.each([[5, 3], [7, 4], [6, 4], [3, 5], [9, 6], [4, 4], [1, 7]])('%i among %i: no turn of the even pattern does better', (n, m) => {
+  it.each([
+    [5, 3],
+    [7, 4],
+    [6, 4],
+    [3, 5],
+    [9, 6],
+    [4, 4],
+    [1, 7],
+  ])('%i among %i: no turn of the even pattern does better', (n, m) => {
     const others = evenly(turn, m, 0)
     const { even } = against(turn, others, n, 'even')
     let best = 0
     for (let shift = 0; shift < 360 / n; shift += 0.01) {
-      const least = Math.min(...evenly(turn, n, shift / 360).flatMap((s) => others.map((other) => Math.abs(((s - other + 540) % 360) - 180))))
+      const least = Math.min(
+        ...evenly(turn, n, shift / 360).flatMap((s) => others.map((other) => Math.abs(((s - other + 540) % 360) - 180))),
+      )
       best = Math.max(best, least)
     }
     expect(even.least).toBeGreaterThanOrEqual(best - 0.02)
   })
-  it('wants an even pattern when it is the better', () => expect(against(turn, evenly(turn, 4, 0), 4, 'better').taken.least).toBeCloseTo(45, 9))
+  it('wants an even pattern when it is the better', () =>
+    expect(against(turn, evenly(turn, 4, 0), 4, 'better').taken.least).toBeCloseTo(45, 9))
 })
 
 describe('scatter', () => {
@@ -36,7 +47,8 @@ describe('scatter', () => {
   it.each([20, 40, 80])('no two nearer than %f, and as dense as Poisson disk samples are', (apart) => {
     const darts = sample(strip, apart, 7, 100_000)
     let least = Infinity
-    for (let i = 0; i < darts.length; i++) for (let k = 0; k < i; k++) least = Math.min(least, Math.hypot(darts[i]!.x - darts[k]!.x, darts[i]!.y - darts[k]!.y))
+    for (let i = 0; i < darts.length; i++)
+      for (let k = 0; k < i; k++) least = Math.min(least, Math.hypot(darts[i]!.x - darts[k]!.x, darts[i]!.y - darts[k]!.y))
     expect(least).toBeGreaterThanOrEqual(apart)
     const density = (darts.length * apart * apart) / (2000 * 900)
     expect(density).toBeGreaterThan(0.6)
@@ -59,7 +71,9 @@ describe('covering alike', () => {
   it('five heads of 4 in are swapped for nine of 3 in', () => {
     const sized = (id: string, across: number) => ({ ...shelf.materials['rose']!, id, length: inches(across), width: inches(across) })
     const on = { ...shelf, materials: { ...shelf.materials, four: sized('four', 4), three: sized('three', 3) } }
-    const piece = pieceWith([layerOf('a', 'rose', { kind: 'compass', count: 5, start: 0 }, { mix: [{ material: 'four', share: 1, only: null }] })])
+    const piece = pieceWith([
+      layerOf('a', 'rose', { kind: 'compass', count: 5, start: 0 }, { mix: [{ material: 'four', share: 1, only: null }] }),
+    ])
     const runs = runsOf(piece.base)
     expect(swap(piece, arrange(piece, runs, on)[0]!, 'four', 'three', runs, on)).toMatchObject({ before: 5, after: 9 })
   })

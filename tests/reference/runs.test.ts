@@ -17,7 +17,13 @@ function ellipticE(k: number): number {
 
 describe('ellipses', () => {
   // Source: DLMF chapter 19: the perimeter of an ellipse is 4 a E(k), k its eccentricity; E by the AGM, not by our quadrature.
-  it.each([[7, 5], [100, 99], [100, 30], [1, 1], [400, 4]])('with semi-axes %f and %f', (a, b) => {
+  it.each([
+    [7, 5],
+    [100, 99],
+    [100, 30],
+    [1, 1],
+    [400, 4],
+  ])('with semi-axes %f and %f', (a, b) => {
     const perimeter = 4 * a * ellipticE(Math.sqrt(1 - (b / a) ** 2))
     expect(ellipse(a, b).length / perimeter).toBeCloseTo(1, 6)
     expect(ellipse(b, a).length / perimeter).toBeCloseTo(1, 6)
@@ -34,7 +40,10 @@ describe('ellipses', () => {
 
 describe('catenaries', () => {
   // Source: the catenary's equation y = a cosh(x/a): its length between two hooks at one height is 2 a sinh(span / 2a).
-  it.each([[36, 9, 41.43], [48, 8, 51.39]])('over %f in that hang %f in take %f in', (span, drop, known) => {
+  it.each([
+    [36, 9, 41.43],
+    [48, 8, 51.39],
+  ])('over %f in that hang %f in take %f in', (span, drop, known) => {
     const garland = catenary({ x: 0, y: 0 }, inches(span), inches(drop))
     expect(toInches(garland.length)).toBeCloseTo(known, 2)
     let [low, high] = [1, 1e6]
@@ -50,7 +59,13 @@ describe('catenaries', () => {
 
 describe('deep catenaries', () => {
   // Source: the same equation turned round: with length L and drop d, a = (L²/4 − d²) / 2d and the span is 2a asinh(L / 2a).
-  it.each([[500, 6500], [500, 100], [693, 12000], [900, 900], [500, 5600]])('over %d mm that hang %d mm end where their hooks are', (span, drop) => {
+  it.each([
+    [500, 6500],
+    [500, 100],
+    [693, 12000],
+    [900, 900],
+    [500, 5600],
+  ])('over %d mm that hang %d mm end where their hooks are', (span, drop) => {
     const garland = catenary({ x: 0, y: 0 }, span, drop)
     const a = (garland.length ** 2 / 4 - drop ** 2) / (2 * drop)
     expect(2 * a * Math.asinh(garland.length / (2 * a))).toBeCloseTo(span, 3)
@@ -71,7 +86,10 @@ describe('the rim of a heart', () => {
       return [x + nx * half * t, y + ny * half * t]
     }
     const quads = Array.from({ length: N }, (_, i): [number, number][][] => [[at(i, 1), at(i + 1, 1), at(i + 1, -1), at(i, -1)]])
-    const [outer] = polygonClipping.union(quads[0]!, ...quads.slice(1)).map(([ring]) => ring!).sort((a, b) => b.length - a.length)
+    const [outer] = polygonClipping
+      .union(quads[0]!, ...quads.slice(1))
+      .map(([ring]) => ring!)
+      .sort((a, b) => b.length - a.length)
     const round = outer!.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - outer![i]![0], y - outer![i]![1]), 0)
     expect(Math.abs(run!.rim / round - 1)).toBeLessThan(0.005)
   })
@@ -95,6 +113,8 @@ describe('lengths of the trade', () => {
       const [run] = runsOf(usualBase(kind))
       expect(run!.rim - run!.length).toBeCloseTo(2 * Math.PI * stationAt(run!, run!.length / 8).half, 6)
     }
-    expect(pathRun({ id: 'o', name: 'o', segments: [ellipse(200, 120)], width: 20, closed: true }).rim).toBeGreaterThan(ellipse(200, 120).length)
+    expect(pathRun({ id: 'o', name: 'o', segments: [ellipse(200, 120)], width: 20, closed: true }).rim).toBeGreaterThan(
+      ellipse(200, 120).length,
+    )
   })
 })

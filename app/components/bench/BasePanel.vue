@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Base, BaseKind, Dimension, Family, Shape } from '#core/base'
-import { BASE_SORTS, canTurn, DIMENSIONS, extentOf, FAMILIES, LETTERS, markOn, nearestSize, sortsOf, usualBase, usualPrice } from '#core/base'
+import {
+  BASE_SORTS,
+  canTurn,
+  DIMENSIONS,
+  extentOf,
+  FAMILIES,
+  LETTERS,
+  markOn,
+  nearestSize,
+  sortsOf,
+  usualBase,
+  usualPrice,
+} from '#core/base'
 import { methodsOn } from '#core/fix'
 import { capital, formatMoney, quantity, show } from '#core/measure'
 import { rebase } from '#core/piece'
@@ -20,11 +32,24 @@ const set = (change: Partial<Base>, words: string): string | null => bench.apply
 /** A new kind comes in the usual size nearest to what was there; layers follow onto its runs. */
 function take(kind: BaseKind): void {
   const near = BASE_SORTS[kind].family === sort.value.family ? nearestSize(kind, extentOf(base.value.shape)) : null
-  bench.apply(rebase(bench.piece!, { ...usualBase(kind), ...(near ? { shape: near.shape } : {}) }), `take a ${BASE_SORTS[kind].name.toLowerCase()}`)
+  bench.apply(
+    rebase(bench.piece!, { ...usualBase(kind), ...(near ? { shape: near.shape } : {}) }),
+    `take a ${BASE_SORTS[kind].name.toLowerCase()}`,
+  )
 }
-const familyNames: Record<Family, string> = { 'rings': 'Rings', 'outlines': 'Outlines', 'shaped wire': 'Shaped wire', 'swags': 'Swags', 'garlands': 'Garlands' }
+const familyNames: Record<Family, string> = {
+  rings: 'Rings',
+  outlines: 'Outlines',
+  'shaped wire': 'Shaped wire',
+  swags: 'Swags',
+  garlands: 'Garlands',
+}
 
-const HOLDS = [['light', 'Soft and light'], ['stem', 'Stems'], ['heavy', 'Heavy']] as const
+const HOLDS = [
+  ['light', 'Soft and light'],
+  ['stem', 'Stems'],
+  ['heavy', 'Heavy'],
+] as const
 
 const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
 function setMeasure({ id, name }: Dimension, value: number | string): string | null {
@@ -33,13 +58,14 @@ function setMeasure({ id, name }: Dimension, value: number | string): string | n
 const measures = computed(() => DIMENSIONS[base.value.shape.form])
 const isSize = (shape: Shape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)
 const sizeName = (name: string, shape: Shape): string => {
-  const main = 'outer' in shape ? shape.outer : 'ring' in shape ? shape.ring : 'tree' in shape ? shape.tree : 'length' in shape ? shape.length : null
+  const main =
+    'outer' in shape ? shape.outer : 'ring' in shape ? shape.ring : 'tree' in shape ? shape.tree : 'length' in shape ? shape.length : null
   return main === null ? name : show(quantity.length(main), bench.manner)
 }
 /** Where a mark of the base is now, as a share of its first run. */
 const shareOf = (share: number): number => markOn(base.value, bench.runs, share).s / first.value.length
 /** A place now, as it is before the base is turned. */
-const unturned = (share: number): number => (base.value.shape.form === 'ring' ? ((share - base.value.turn / 360) % 1 + 1) % 1 : share)
+const unturned = (share: number): number => (base.value.shape.form === 'ring' ? (((share - base.value.turn / 360) % 1) + 1) % 1 : share)
 const place = computed(() => ({ run: first.value, units: settings.units }))
 </script>
 
@@ -50,8 +76,14 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
         <h3 class="panel-title mb-0.5">{{ familyNames[family] }}</h3>
         <div class="flex flex-wrap gap-1">
           <button
-            v-for="each in sortsOf(family)" :key="each.kind" type="button" role="radio" :aria-checked="base.kind === each.kind"
-            class="rounded-[4px] border px-1.5 py-0.5 text-fine" :class="base.kind === each.kind ? 'border-leaf bg-moss font-semibold' : 'border-line bg-sheet hover:border-ink'" @click="take(each.kind)"
+            v-for="each in sortsOf(family)"
+            :key="each.kind"
+            type="button"
+            role="radio"
+            :aria-checked="base.kind === each.kind"
+            class="rounded-[4px] border px-1.5 py-0.5 text-fine"
+            :class="base.kind === each.kind ? 'border-leaf bg-moss font-semibold' : 'border-line bg-sheet hover:border-ink'"
+            @click="take(each.kind)"
           >
             {{ each.name }}
           </button>
@@ -63,7 +95,12 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
       <span class="field-label">Usual sizes</span>
       <div class="flex flex-wrap gap-1">
         <button
-          v-for="size in sort.sizes" :key="size.name" type="button" class="button h-6 px-1.5 text-fine" :class="isSize(size.shape) ? 'border-leaf bg-moss' : ''" :aria-pressed="isSize(size.shape)"
+          v-for="size in sort.sizes"
+          :key="size.name"
+          type="button"
+          class="button h-6 px-1.5 text-fine"
+          :class="isSize(size.shape) ? 'border-leaf bg-moss' : ''"
+          :aria-pressed="isSize(size.shape)"
           @click="set({ shape: size.shape }, `take the ${sizeName(size.name, size.shape)} base`)"
         >
           {{ sizeName(size.name, size.shape) }}
@@ -72,36 +109,106 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
     </div>
     <div class="grid grid-cols-2 gap-2">
       <template v-for="each in measures" :key="each.id">
-        <LengthField v-if="each.unit === 'length'" :label="each.name" :mm="Number(valueOf(each.id))" :units="settings.units" :hint="each.hint" :take="(mm) => setMeasure(each, mm ?? Number(valueOf(each.id)))" />
-        <PickField v-else-if="each.unit === 'letter'" :label="each.name" :value="String(valueOf(each.id))" :options="LETTERS.map((value) => ({ value: String(value), name: value }))" @pick="(letter) => setMeasure(each, letter)" />
-        <CountField v-else-if="each.unit === 'share'" :label="each.name" :value="Math.round(Number(valueOf(each.id)) * 100)" :least="5" :most="95" :step="5" :take="(percent) => setMeasure(each, percent / 100)" />
-        <CountField v-else :label="each.name" :value="Number(valueOf(each.id))" :least="each.unit === 'degrees' ? -60 : 0" :most="each.unit === 'degrees' ? 60 : 20" :whole="each.unit === 'count'" :take="(value) => setMeasure(each, value)" />
+        <LengthField
+          v-if="each.unit === 'length'"
+          :label="each.name"
+          :mm="Number(valueOf(each.id))"
+          :units="settings.units"
+          :hint="each.hint"
+          :take="(mm) => setMeasure(each, mm ?? Number(valueOf(each.id)))"
+        />
+        <PickField
+          v-else-if="each.unit === 'letter'"
+          :label="each.name"
+          :value="String(valueOf(each.id))"
+          :options="LETTERS.map((value) => ({ value: String(value), name: value }))"
+          @pick="(letter) => setMeasure(each, letter)"
+        />
+        <CountField
+          v-else-if="each.unit === 'share'"
+          :label="each.name"
+          :value="Math.round(Number(valueOf(each.id)) * 100)"
+          :least="5"
+          :most="95"
+          :step="5"
+          :take="(percent) => setMeasure(each, percent / 100)"
+        />
+        <CountField
+          v-else
+          :label="each.name"
+          :value="Number(valueOf(each.id))"
+          :least="each.unit === 'degrees' ? -60 : 0"
+          :most="each.unit === 'degrees' ? 60 : 20"
+          :whole="each.unit === 'count'"
+          :take="(value) => setMeasure(each, value)"
+        />
       </template>
     </div>
     <ColourField label="Colour" :value="base.colour" :offered="sort.colours" @pick="(colour) => set({ colour }, 'colour the base')" />
     <div class="grid grid-cols-2 gap-2">
-      <PlaceField :label="`${capital(sort.join)} at`" :share="shareOf(base.join)" v-bind="place" :take="(share) => set({ join: unturned(share) }, `move the ${sort.join}`)" />
-      <CountField v-if="canTurn(base.shape)" label="Turned, °" :value="Math.round(base.turn)" :least="0" :most="359" :step="5" :take="(turn) => set({ turn }, 'turn the base')" />
-      <PlaceField v-if="base.hook !== null" label="Hook at" :share="shareOf(base.hook)" v-bind="place" :take="(share) => set({ hook: unturned(share) }, 'move the hook')" />
+      <PlaceField
+        :label="`${capital(sort.join)} at`"
+        :share="shareOf(base.join)"
+        v-bind="place"
+        :take="(share) => set({ join: unturned(share) }, `move the ${sort.join}`)"
+      />
+      <CountField
+        v-if="canTurn(base.shape)"
+        label="Turned, °"
+        :value="Math.round(base.turn)"
+        :least="0"
+        :most="359"
+        :step="5"
+        :take="(turn) => set({ turn }, 'turn the base')"
+      />
+      <PlaceField
+        v-if="base.hook !== null"
+        label="Hook at"
+        :share="shareOf(base.hook)"
+        v-bind="place"
+        :take="(share) => set({ hook: unturned(share) }, 'move the hook')"
+      />
     </div>
-    <label class="tick"><input type="checkbox" class="size-4 accent-leaf" :checked="base.hook !== null" @change="set({ hook: base.hook === null ? 0 : null }, 'change its hook')">It has a hook of its own, which fixes which way is up</label>
+    <label class="tick"
+      ><input
+        type="checkbox"
+        class="size-4 accent-leaf"
+        :checked="base.hook !== null"
+        @change="set({ hook: base.hook === null ? 0 : null }, 'change its hook')"
+      />It has a hook of its own, which fixes which way is up</label
+    >
     <p class="text-fine text-soft">A join goes where a feature will hide it, mostly at the bottom. Join and hook turn with the base.</p>
     <div class="grid grid-cols-2 gap-2">
       <MoneyField
-        label="What one cost" :minor="base.price" :currency="bench.manner.currency" none="usual" :hint="base.price === null ? `Usual: ${formatMoney(usualPrice(base), bench.manner.currency)}` : undefined"
+        label="What one cost"
+        :minor="base.price"
+        :currency="bench.manner.currency"
+        none="usual"
+        :hint="base.price === null ? `Usual: ${formatMoney(usualPrice(base), bench.manner.currency)}` : undefined"
         :take="(price) => set({ price }, 'price the base')"
       />
-      <MassField label="On the scale" :grams="base.mass" none="usual" :hint="bench.workings && base.mass === null ? `Usual: ${show(bench.workings.base.mass, bench.manner)}` : undefined" :take="(mass) => set({ mass }, 'weigh the base')" />
+      <MassField
+        label="On the scale"
+        :grams="base.mass"
+        none="usual"
+        :hint="bench.workings && base.mass === null ? `Usual: ${show(bench.workings.base.mass, bench.manner)}` : undefined"
+        :take="(mass) => set({ mass }, 'weigh the base')"
+      />
     </div>
     <section>
       <h3 class="panel-title">What holds on it</h3>
       <dl class="space-y-1 text-fine">
-        <div v-for="[hold, name] in HOLDS" :key="hold"><dt class="inline font-semibold">{{ name }}: </dt><dd class="inline">{{ methodsOn(base.kind)[hold].how }}</dd></div>
+        <div v-for="[hold, name] in HOLDS" :key="hold">
+          <dt class="inline font-semibold">{{ name }}:</dt>
+          <dd class="inline">{{ methodsOn(base.kind)[hold].how }}</dd>
+        </div>
       </dl>
     </section>
     <section>
       <h3 class="panel-title">Before you start</h3>
-      <ul class="list-disc pl-4 text-fine"><li v-for="line in sort.prepare" :key="line">{{ line }}</li></ul>
+      <ul class="list-disc pl-4 text-fine">
+        <li v-for="line in sort.prepare" :key="line">{{ line }}</li>
+      </ul>
     </section>
   </div>
 </template>

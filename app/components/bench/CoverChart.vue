@@ -22,7 +22,9 @@ const settings = useSettings()
 const sectors = computed(() => {
   const { cover, balance, tapes } = props.workings
   const [tape] = tapes
-  const own = cover.sectors.map((sector, i) => ({ ...sector, weight: balance.sectors[i]! })).filter(({ run }) => tape!.runs.some((each) => each.run === run))
+  const own = cover.sectors
+    .map((sector, i) => ({ ...sector, weight: balance.sectors[i]! }))
+    .filter(({ run }) => tape!.runs.some((each) => each.run === run))
   const most = Math.max(1e-9, ...own.map(({ weight }) => weight))
   const read = own.map((sector) => {
     const { sign } = tape!.runs.find(({ run }) => run === sector.run)!
@@ -54,32 +56,78 @@ const option = computed(() => {
   void settings.light
   const { ink, seam, leaf, rime } = tones.value
   const words = { color: ink, fontSize: 10, fontFamily: 'Hanken Grotesk Variable' }
-  const bars = { type: 'bar' as const, data: sectors.value.map(({ share }) => percent(share)), itemStyle: { color: leaf, opacity: 0.75 }, barCategoryGap: '12%' }
-  const line = { type: 'line' as const, symbol: 'none', lineStyle: { color: rime, width: 2 }, data: sectors.value.map(({ weight }) => Math.round(weight * 10) / 10) }
+  const bars = {
+    type: 'bar' as const,
+    data: sectors.value.map(({ share }) => percent(share)),
+    itemStyle: { color: leaf, opacity: 0.75 },
+    barCategoryGap: '12%',
+  }
+  const line = {
+    type: 'line' as const,
+    symbol: 'none',
+    lineStyle: { color: rime, width: 2 },
+    data: sectors.value.map(({ weight }) => Math.round(weight * 10) / 10),
+  }
   if (!clocked.value) {
     return {
-      animation: false, grid: { left: 4, right: 4, top: 6, bottom: 16 },
-      xAxis: { type: 'category', data: sectors.value.map(({ at }) => show(quantity.length(Math.abs(at)), bench.manner)), axisLabel: { ...words, interval: Math.ceil(sectors.value.length / 4) }, axisTick: { show: false }, axisLine: { lineStyle: { color: seam } } },
+      animation: false,
+      grid: { left: 4, right: 4, top: 6, bottom: 16 },
+      xAxis: {
+        type: 'category',
+        data: sectors.value.map(({ at }) => show(quantity.length(Math.abs(at)), bench.manner)),
+        axisLabel: { ...words, interval: Math.ceil(sectors.value.length / 4) },
+        axisTick: { show: false },
+        axisLine: { lineStyle: { color: seam } },
+      },
       yAxis: { type: 'value', min: 0, max: 100, axisLabel: { show: false }, splitLine: { lineStyle: { color: seam } } },
       series: [bars, { ...line, smooth: true }],
     }
   }
   const n = sectors.value.length
   return {
-    animation: false, polar: { radius: ['14%', '80%'] },
+    animation: false,
+    polar: { radius: ['14%', '80%'] },
     // The first sector is centred on twelve: turn the axis back by half of it.
-    angleAxis: { type: 'category', startAngle: 90 + 180 / n, clockwise: true, data: sectors.value.map((_, i) => clock((i / n) * 360).replace(':00', '')), axisLabel: { ...words, margin: 4 }, axisTick: { show: false }, axisLine: { lineStyle: { color: seam } } },
-    radiusAxis: { min: 0, max: 100, axisLabel: { show: false }, axisLine: { show: false }, axisTick: { show: false }, splitLine: { lineStyle: { color: seam } } },
-    series: [{ ...bars, coordinateSystem: 'polar' }, { ...line, coordinateSystem: 'polar', data: [...line.data, line.data[0]] }],
+    angleAxis: {
+      type: 'category',
+      startAngle: 90 + 180 / n,
+      clockwise: true,
+      data: sectors.value.map((_, i) => clock((i / n) * 360).replace(':00', '')),
+      axisLabel: { ...words, margin: 4 },
+      axisTick: { show: false },
+      axisLine: { lineStyle: { color: seam } },
+    },
+    radiusAxis: {
+      min: 0,
+      max: 100,
+      axisLabel: { show: false },
+      axisLine: { show: false },
+      axisTick: { show: false },
+      splitLine: { lineStyle: { color: seam } },
+    },
+    series: [
+      { ...bars, coordinateSystem: 'polar' },
+      { ...line, coordinateSystem: 'polar', data: [...line.data, line.data[0]] },
+    ],
   }
 })
-const says = computed(() => `Cover by ${clocked.value ? 'hour' : 'length'}: ${sectors.value.map(({ share, at }, i) => `${clocked.value ? clock((i / sectors.value.length) * 360) : show(quantity.length(Math.abs(at)), bench.manner)} ${percent(share)} %`).join(', ')}`)
+const says = computed(
+  () =>
+    `Cover by ${clocked.value ? 'hour' : 'length'}: ${sectors.value.map(({ share, at }, i) => `${clocked.value ? clock((i / sectors.value.length) * 360) : show(quantity.length(Math.abs(at)), bench.manner)} ${percent(share)} %`).join(', ')}`,
+)
 </script>
 
 <template>
   <figure class="my-1" data-testid="cover-chart">
     <div role="img" :aria-label="says">
-      <VChart ref="chart" :key="`${settings.light}-${clocked}`" :option="option" :style="{ height: clocked ? '11rem' : '6rem' }" autoresize @vue:mounted="ready" />
+      <VChart
+        ref="chart"
+        :key="`${settings.light}-${clocked}`"
+        :option="option"
+        :style="{ height: clocked ? '11rem' : '6rem' }"
+        autoresize
+        @vue:mounted="ready"
+      />
     </div>
     <figcaption class="flex justify-center gap-4 text-tiny text-soft">
       <span class="flex items-center gap-1"><span class="inline-block size-2.5 bg-leaf opacity-75" aria-hidden="true" />covered</span>

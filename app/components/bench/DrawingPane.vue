@@ -1,7 +1,23 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { BringToFront, Copy, CopyPlus, DoorClosed, FlipHorizontal2, Maximize, Minus, Pin, PinOff, Plus, RotateCcw, ScanSearch, SendToBack, Trash2, X } from '@lucide/vue'
+import {
+  BringToFront,
+  Copy,
+  CopyPlus,
+  DoorClosed,
+  FlipHorizontal2,
+  Maximize,
+  Minus,
+  Pin,
+  PinOff,
+  Plus,
+  RotateCcw,
+  ScanSearch,
+  SendToBack,
+  Trash2,
+  X,
+} from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { db } from '~/db'
@@ -33,8 +49,12 @@ onMounted(() => {
     moved: (ids, along, across) => hand.move(things(ids), along, across),
     turned: (by) => hand.turn(by),
     trimmed: (length) => hand.trimTo(length),
-    viewed: (next) => { view.value = next },
-    sharp: (is) => { sharp.value = is },
+    viewed: (next) => {
+      view.value = next
+    },
+    sharp: (is) => {
+      sharp.value = is
+    },
   })
   refresh()
   void showPreview()
@@ -46,17 +66,26 @@ onBeforeUnmount(() => {
 
 /** Until the drawing is painted, the picture that the workroom has of the piece stands in its place. */
 async function showPreview(): Promise<void> {
-  const kept = bench.piece && await db().previews.get(bench.piece.id)
+  const kept = bench.piece && (await db().previews.get(bench.piece.id))
   if (!kept) return
   const image = await createImageBitmap(kept.picture)
   stage?.preview(image, kept.view)
 }
 
 function refresh(): void {
-  if (bench.workings) stage?.show({ workings: bench.workings, selection: bench.selection, manner: bench.manner, measuring: props.measuring, upTo: bench.shownUpTo })
+  if (bench.workings)
+    stage?.show({
+      workings: bench.workings,
+      selection: bench.selection,
+      manner: bench.manner,
+      measuring: props.measuring,
+      upTo: bench.shownUpTo,
+    })
 }
 watch(() => [bench.workings, bench.selection, bench.manner, props.measuring, bench.shownUpTo], refresh)
-watch([width, height], ([w, h]) => { if (w && h) stage?.resize(w, h) })
+watch([width, height], ([w, h]) => {
+  if (w && h) stage?.resize(w, h)
+})
 
 function dropped(event: DragEvent): void {
   const material = materialOf(shops.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
@@ -84,8 +113,12 @@ const chosen = computed(() => {
   const n = bench.selection.length
   const all = bench.selectedPlacements
   return {
-    nudged: all.some(({ nudged }) => nudged), pinned: all.every(({ pinned }) => pinned),
-    says: n > 1 ? `${n} chosen` : `${bench.nameOf(placement)} · ${hand.placeOf(placement.run, placement.s)} · ${show(quantity.length(placement.length), bench.manner)} long`,
+    nudged: all.some(({ nudged }) => nudged),
+    pinned: all.every(({ pinned }) => pinned),
+    says:
+      n > 1
+        ? `${n} chosen`
+        : `${bench.nameOf(placement)} · ${hand.placeOf(placement.run, placement.s)} · ${show(quantity.length(placement.length), bench.manner)} long`,
   }
 })
 
@@ -103,21 +136,88 @@ function step(event: Event): void {
 </script>
 
 <template>
-  <section class="relative min-h-0 min-w-0 overflow-hidden bg-bench" aria-label="Drawing" data-testid="drawing" :data-view="view ? JSON.stringify(view) : undefined" :data-sharp="sharp" @dragover="over" @drop="dropped">
+  <section
+    class="relative min-h-0 min-w-0 overflow-hidden bg-bench"
+    aria-label="Drawing"
+    data-testid="drawing"
+    :data-view="view ? JSON.stringify(view) : undefined"
+    :data-sharp="sharp"
+    @dragover="over"
+    @drop="dropped"
+  >
     <div
-      ref="holder" class="absolute inset-0 touch-none" tabindex="0" role="application"
+      ref="holder"
+      class="absolute inset-0 touch-none"
+      tabindex="0"
+      role="application"
       aria-label="The piece on its surface. Comma and full stop choose a stem, arrows slide it along the run, brackets turn it, question mark lists all keys."
     />
-    <div v-if="chosen" class="absolute left-2 top-2 flex max-w-[calc(100%-1rem)] flex-wrap items-center gap-x-1 rounded-[4px] border border-line bg-sheet px-2 py-0.5 text-fine shadow-sm" data-testid="chosen">
+    <div
+      v-if="chosen"
+      class="absolute left-2 top-2 flex max-w-[calc(100%-1rem)] flex-wrap items-center gap-x-1 rounded-[4px] border border-line bg-sheet px-2 py-0.5 text-fine shadow-sm"
+      data-testid="chosen"
+    >
       <span class="mr-1">{{ chosen.says }}</span>
-      <button type="button" class="icon-button size-6" title="Copy to the other side (C)" aria-label="Copy to the other side" @click="hand.copy()"><Copy :size="14" /></button>
-      <button type="button" class="icon-button size-6" title="Move to the other side (M)" aria-label="Move to the other side" @click="hand.mirror()"><FlipHorizontal2 :size="14" /></button>
-      <button type="button" class="icon-button size-6" title="Another beside it (D)" aria-label="Another beside it" @click="hand.double()"><CopyPlus :size="14" /></button>
-      <button type="button" class="icon-button size-6" title="Over its neighbours (Shift Page ↑)" aria-label="Over its neighbours" @click="hand.lift(1)"><BringToFront :size="14" /></button>
-      <button type="button" class="icon-button size-6" title="Under its neighbours (Shift Page ↓)" aria-label="Under its neighbours" @click="hand.lift(-1)"><SendToBack :size="14" /></button>
-      <button type="button" class="icon-button size-6" :title="chosen.pinned ? 'Unpin (P)' : 'Pin: evening out leaves it (P)'" :aria-label="chosen.pinned ? 'Unpin' : 'Pin'" :aria-pressed="chosen.pinned" @click="hand.pin()"><PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" /></button>
-      <button type="button" class="icon-button size-6" title="Take it off (Delete)" aria-label="Take it off" @click="hand.remove()"><Trash2 :size="14" /></button>
-      <button v-if="chosen.nudged" type="button" class="inline-flex items-center gap-1 font-semibold text-leaf underline" @click="hand.putBack()"><RotateCcw :size="12" />Back to its rule</button>
+      <button
+        type="button"
+        class="icon-button size-6"
+        title="Copy to the other side (C)"
+        aria-label="Copy to the other side"
+        @click="hand.copy()"
+      >
+        <Copy :size="14" />
+      </button>
+      <button
+        type="button"
+        class="icon-button size-6"
+        title="Move to the other side (M)"
+        aria-label="Move to the other side"
+        @click="hand.mirror()"
+      >
+        <FlipHorizontal2 :size="14" />
+      </button>
+      <button type="button" class="icon-button size-6" title="Another beside it (D)" aria-label="Another beside it" @click="hand.double()">
+        <CopyPlus :size="14" />
+      </button>
+      <button
+        type="button"
+        class="icon-button size-6"
+        title="Over its neighbours (Shift Page ↑)"
+        aria-label="Over its neighbours"
+        @click="hand.lift(1)"
+      >
+        <BringToFront :size="14" />
+      </button>
+      <button
+        type="button"
+        class="icon-button size-6"
+        title="Under its neighbours (Shift Page ↓)"
+        aria-label="Under its neighbours"
+        @click="hand.lift(-1)"
+      >
+        <SendToBack :size="14" />
+      </button>
+      <button
+        type="button"
+        class="icon-button size-6"
+        :title="chosen.pinned ? 'Unpin (P)' : 'Pin: evening out leaves it (P)'"
+        :aria-label="chosen.pinned ? 'Unpin' : 'Pin'"
+        :aria-pressed="chosen.pinned"
+        @click="hand.pin()"
+      >
+        <PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" />
+      </button>
+      <button type="button" class="icon-button size-6" title="Take it off (Delete)" aria-label="Take it off" @click="hand.remove()">
+        <Trash2 :size="14" />
+      </button>
+      <button
+        v-if="chosen.nudged"
+        type="button"
+        class="inline-flex items-center gap-1 font-semibold text-leaf underline"
+        @click="hand.putBack()"
+      >
+        <RotateCcw :size="12" />Back to its rule
+      </button>
       <button type="button" aria-label="Let go" class="icon-button size-6" @click="bench.select(null)"><X :size="14" /></button>
     </div>
     <div class="absolute bottom-2 left-2 flex items-end gap-2">
@@ -127,7 +227,15 @@ function step(event: Event): void {
       </div>
       <label v-if="total > 1" class="flex h-7 items-center gap-2 rounded-[4px] border border-line bg-sheet px-2 text-tiny">
         <span class="whitespace-nowrap">Order of work</span>
-        <input type="range" class="w-28 accent-leaf" min="0" :max="total" :value="upTo" :aria-valuetext="lastOn ? `${upTo} of ${total}, last ${lastOn}` : `all ${total}`" @input="step">
+        <input
+          type="range"
+          class="w-28 accent-leaf"
+          min="0"
+          :max="total"
+          :value="upTo"
+          :aria-valuetext="lastOn ? `${upTo} of ${total}, last ${lastOn}` : `all ${total}`"
+          @input="step"
+        />
         <span class="min-w-12 whitespace-nowrap tabular-nums">{{ upTo }} of {{ total }}</span>
         <span v-if="lastOn" class="max-w-36 truncate text-soft">{{ lastOn }}</span>
       </label>
@@ -135,9 +243,15 @@ function step(event: Event): void {
     <div class="absolute bottom-2 right-2 flex rounded-[4px] border border-line bg-sheet" role="group" aria-label="View">
       <button type="button" class="icon-button" title="Closer" aria-label="Closer" @click="stage?.zoom(1.25)"><Plus :size="15" /></button>
       <button type="button" class="icon-button" title="Farther" aria-label="Farther" @click="stage?.zoom(0.8)"><Minus :size="15" /></button>
-      <button type="button" class="icon-button" title="The whole piece" aria-label="The whole piece" @click="stage?.fit()"><Maximize :size="15" /></button>
-      <button type="button" class="icon-button" title="From across the room" aria-label="From across the room" @click="stage?.standBack()"><DoorClosed :size="15" /></button>
-      <button type="button" class="icon-button" title="Close up" aria-label="Close up" @click="stage?.closeUp()"><ScanSearch :size="15" /></button>
+      <button type="button" class="icon-button" title="The whole piece" aria-label="The whole piece" @click="stage?.fit()">
+        <Maximize :size="15" />
+      </button>
+      <button type="button" class="icon-button" title="From across the room" aria-label="From across the room" @click="stage?.standBack()">
+        <DoorClosed :size="15" />
+      </button>
+      <button type="button" class="icon-button" title="Close up" aria-label="Close up" @click="stage?.closeUp()">
+        <ScanSearch :size="15" />
+      </button>
     </div>
   </section>
 </template>

@@ -22,7 +22,9 @@ async function start(): Promise<void> {
   done.value = null
   progress.value = { done: 0, now: 0 }
   try {
-    going.value = evenOut(asked, stock.pricing, 1, (each) => { if (progress.value) progress.value = each })
+    going.value = evenOut(asked, stock.pricing, 1, (each) => {
+      if (progress.value) progress.value = each
+    })
     const evened = await going.value.done
     if (bench.piece !== asked) {
       notices.note('The piece was changed meanwhile, so nothing was moved.')
@@ -30,12 +32,14 @@ async function start(): Promise<void> {
     }
     if (evened.edit) bench.apply(evened.edit, 'even it out')
     done.value = evened
-    notices.announce(evened.edit ? `Evened out: ${show(evened.before, bench.manner)} became ${show(evened.after, bench.manner)}` : 'It is as even as it gets.')
-  }
-  catch (error) {
+    notices.announce(
+      evened.edit
+        ? `Evened out: ${show(evened.before, bench.manner)} became ${show(evened.after, bench.manner)}`
+        : 'It is as even as it gets.',
+    )
+  } catch (error) {
     notices.fault('It could not be evened out', `${String(error)}\nNothing was moved.`)
-  }
-  finally {
+  } finally {
     progress.value = null
   }
 }
@@ -46,7 +50,16 @@ async function start(): Promise<void> {
     <div class="flex items-center gap-2">
       <button v-if="!progress" type="button" class="button flex-1" @click="start">Even it out</button>
       <template v-else>
-        <div class="h-2 flex-1 overflow-hidden rounded-[2px] bg-seam" role="progressbar" aria-label="Evening out" :aria-valuenow="percent" aria-valuemin="0" aria-valuemax="100"><div class="h-full bg-leaf" :style="{ width: `${percent}%` }" /></div>
+        <div
+          class="h-2 flex-1 overflow-hidden rounded-[2px] bg-seam"
+          role="progressbar"
+          aria-label="Evening out"
+          :aria-valuenow="percent"
+          aria-valuemin="0"
+          aria-valuemax="100"
+        >
+          <div class="h-full bg-leaf" :style="{ width: `${percent}%` }" />
+        </div>
         <button type="button" class="button" @click="going?.stop()">Stop</button>
       </template>
     </div>

@@ -12,8 +12,8 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
 /** One layer: what it is, where its rule puts it, and how it lies. */
-const props = defineProps<{ layer: Layer, place: number, last: boolean, open: boolean }>()
-const emit = defineEmits<{ toggle: [], move: [to: number] }>()
+const props = defineProps<{ layer: Layer; place: number; last: boolean; open: boolean }>()
+const emit = defineEmits<{ toggle: []; move: [to: number] }>()
 const bench = useBench()
 const shops = useShops()
 const mixing = ref(false)
@@ -26,7 +26,11 @@ const sort = computed(() => ruleSortOf(props.layer.rule.kind))
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
 /** The rules that its material can go by; the one it has stays listed. */
 const kinds = computed(() => [...new Set([...(first.value ? rulesFor(first.value.kind) : []), props.layer.rule.kind])])
-const rules = computed(() => kinds.value.filter((kind) => !ruleSortOf(kind).refers || others.value.length > 0 || props.layer.rule.kind === kind).map((value) => ({ value, name: capital(ruleSortOf(value).name) })))
+const rules = computed(() =>
+  kinds.value
+    .filter((kind) => !ruleSortOf(kind).refers || others.value.length > 0 || props.layer.rule.kind === kind)
+    .map((value) => ({ value, name: capital(ruleSortOf(value).name) })),
+)
 
 function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
@@ -58,18 +62,45 @@ function addToMix(material: Material): void {
   <div class="rounded-[5px] border" :class="open ? 'border-leaf bg-frost' : 'border-seam bg-sheet'">
     <div class="flex items-center gap-1 py-1 pl-0.5 pr-1">
       <button
-        type="button" data-grip class="flex h-8 w-5 shrink-0 cursor-grab items-center justify-center text-soft hover:text-ink" :aria-label="`Layer ${place + 1}: drag, or press Alt with up or down, to move it`"
-        title="Drag to move, or Alt with up or down" @keydown.alt.up.prevent="emit('move', place - 1)" @keydown.alt.down.prevent="emit('move', place + 1)"
+        type="button"
+        data-grip
+        class="flex h-8 w-5 shrink-0 cursor-grab items-center justify-center text-soft hover:text-ink"
+        :aria-label="`Layer ${place + 1}: drag, or press Alt with up or down, to move it`"
+        title="Drag to move, or Alt with up or down"
+        @keydown.alt.up.prevent="emit('move', place - 1)"
+        @keydown.alt.down.prevent="emit('move', place + 1)"
       >
         <GripVertical :size="14" />
       </button>
       <MaterialPicture v-if="first" :key="first.id" :material="first" :size="34" />
       <button type="button" class="min-w-0 flex-1 text-left leading-tight" :aria-expanded="open" @click="emit('toggle')">
         <span class="block text-tiny text-soft">{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ sort.name }}</span>
-        <span class="line-clamp-2 font-medium" :class="layer.hidden ? 'text-soft line-through' : ''">{{ worked?.title ?? nameOf(layer.mix[0]!.material) }}</span>
+        <span class="line-clamp-2 font-medium" :class="layer.hidden ? 'text-soft line-through' : ''">{{
+          worked?.title ?? nameOf(layer.mix[0]!.material)
+        }}</span>
       </button>
-      <button v-if="open || layer.hidden" type="button" class="icon-button size-6" :aria-label="layer.hidden ? 'Show the layer' : 'Hide the layer'" :title="layer.hidden ? 'Show' : 'Hide'" :aria-pressed="layer.hidden" @click="set({ hidden: !layer.hidden }, layer.hidden ? 'show a layer' : 'hide a layer')"><EyeOff v-if="layer.hidden" :size="14" /><Eye v-else :size="14" /></button>
-      <button v-if="open || layer.locked" type="button" class="icon-button size-6" :aria-label="layer.locked ? 'Unlock the layer' : 'Lock the layer'" :title="layer.locked ? 'Unlock' : 'Lock'" :aria-pressed="layer.locked" @click="set({ locked: !layer.locked }, layer.locked ? 'unlock a layer' : 'lock a layer')"><Lock v-if="layer.locked" :size="14" /><LockOpen v-else :size="14" /></button>
+      <button
+        v-if="open || layer.hidden"
+        type="button"
+        class="icon-button size-6"
+        :aria-label="layer.hidden ? 'Show the layer' : 'Hide the layer'"
+        :title="layer.hidden ? 'Show' : 'Hide'"
+        :aria-pressed="layer.hidden"
+        @click="set({ hidden: !layer.hidden }, layer.hidden ? 'show a layer' : 'hide a layer')"
+      >
+        <EyeOff v-if="layer.hidden" :size="14" /><Eye v-else :size="14" />
+      </button>
+      <button
+        v-if="open || layer.locked"
+        type="button"
+        class="icon-button size-6"
+        :aria-label="layer.locked ? 'Unlock the layer' : 'Lock the layer'"
+        :title="layer.locked ? 'Unlock' : 'Lock'"
+        :aria-pressed="layer.locked"
+        @click="set({ locked: !layer.locked }, layer.locked ? 'unlock a layer' : 'lock a layer')"
+      >
+        <Lock v-if="layer.locked" :size="14" /><LockOpen v-else :size="14" />
+      </button>
       <ChevronUp v-if="open" :size="15" class="text-soft" /><ChevronDown v-else :size="15" class="text-soft" />
     </div>
 
@@ -79,19 +110,60 @@ function addToMix(material: Material): void {
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
       <div v-if="!sort.builds">
-        <span class="field-label">{{ dealt && layer.mix.length > 1 ? 'Mix, in parts dealt by rhythm, or just so many' : layer.mix.length > 1 ? 'Taken in turn' : 'Material' }}</span>
+        <span class="field-label">{{
+          dealt && layer.mix.length > 1
+            ? 'Mix, in parts dealt by rhythm, or just so many'
+            : layer.mix.length > 1
+              ? 'Taken in turn'
+              : 'Material'
+        }}</span>
         <div v-for="(part, i) in layer.mix" :key="part.material" class="mb-1 flex items-center gap-1">
           <span class="min-w-0 flex-1 truncate first-letter:uppercase">{{ nameOf(part.material) }}</span>
           <template v-if="layer.mix.length > 1">
             <template v-if="dealt">
-            <CountField v-if="part.only === null" class="w-24 [&_label]:sr-only" :label="`Parts of ${nameOf(part.material)}`" :value="part.share" :least="0" :most="1000" :take="(share) => setPart(i, { share })" />
-            <CountField v-else class="w-24 [&_label]:sr-only" :label="`Just so many ${nameOf(part.material)}`" :value="part.only" :least="0" :most="500" whole :take="(only) => setPart(i, { only })" />
-            <button type="button" class="h-7 rounded-[3px] border border-line px-1 text-tiny" :aria-pressed="part.only !== null" :title="part.only === null ? 'In parts. Press for just so many, spread.' : 'Just so many, spread. Press for parts.'" :class="part.only === null ? 'bg-sheet' : 'bg-moss'" @click="setPart(i, { only: part.only === null ? 3 : null })">{{ part.only === null ? 'parts' : 'only' }}</button>
+              <CountField
+                v-if="part.only === null"
+                class="w-24 [&_label]:sr-only"
+                :label="`Parts of ${nameOf(part.material)}`"
+                :value="part.share"
+                :least="0"
+                :most="1000"
+                :take="(share) => setPart(i, { share })"
+              />
+              <CountField
+                v-else
+                class="w-24 [&_label]:sr-only"
+                :label="`Just so many ${nameOf(part.material)}`"
+                :value="part.only"
+                :least="0"
+                :most="500"
+                whole
+                :take="(only) => setPart(i, { only })"
+              />
+              <button
+                type="button"
+                class="h-7 rounded-[3px] border border-line px-1 text-tiny"
+                :aria-pressed="part.only !== null"
+                :title="part.only === null ? 'In parts. Press for just so many, spread.' : 'Just so many, spread. Press for parts.'"
+                :class="part.only === null ? 'bg-sheet' : 'bg-moss'"
+                @click="setPart(i, { only: part.only === null ? 3 : null })"
+              >
+                {{ part.only === null ? 'parts' : 'only' }}
+              </button>
             </template>
-            <button type="button" class="icon-button w-5" :aria-label="`Take ${nameOf(part.material)} out`" @click="set({ mix: layer.mix.filter((_, k) => k !== i) }, `take ${nameOf(part.material)} out`)"><X :size="14" /></button>
+            <button
+              type="button"
+              class="icon-button w-5"
+              :aria-label="`Take ${nameOf(part.material)} out`"
+              @click="set({ mix: layer.mix.filter((_, k) => k !== i) }, `take ${nameOf(part.material)} out`)"
+            >
+              <X :size="14" />
+            </button>
           </template>
         </div>
-        <button v-if="sort.parts > 1" type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing"><Plus :size="13" />Mix in another</button>
+        <button v-if="sort.parts > 1" type="button" class="button h-6 text-fine" :aria-expanded="mixing" @click="mixing = !mixing">
+          <Plus :size="13" />Mix in another
+        </button>
         <MaterialPicker v-if="mixing" class="mt-1.5" :kinds="mixable" @pick="addToMix" @close="mixing = false" />
       </div>
 

@@ -26,7 +26,8 @@ const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.materia
 const stems = computed(() => laysStems(props.layer.rule))
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
 const byHand = computed(() => props.layer.added.length + props.layer.taken.length)
-const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null => bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
+const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null =>
+  bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 
 const inHand = ref('')
 const fitError = ref('')
@@ -36,14 +37,15 @@ function fit(): void {
   fitError.value = Number.isInteger(stems) ? '' : 'A whole number of stems, please.'
   if (fitError.value) return
   const fitted = fitTo(props.layer, stems, bench.runs, shops.shelf)
-  if (!fitted) fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
+  if (!fitted)
+    fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
   else {
     set({ rule: fitted.rule }, `spread ${several(stems, 'stem', 'stems')} over the layer`)
     if (fitted.pieces < stems) notices.note(`The layer takes ${fitted.pieces}; ${stems - fitted.pieces} stay in hand.`)
   }
 }
 
-const filling = shallowRef<{ readonly fullness: Brief['fullness'], readonly answer: Filling | null } | null>(null)
+const filling = shallowRef<{ readonly fullness: Brief['fullness']; readonly answer: Filling | null } | null>(null)
 async function fill(fullness: Brief['fullness']): Promise<void> {
   filling.value = { fullness, answer: await askFilling(bench.piece!, stock.pricing, props.layer.id, fullness) }
 }
@@ -54,7 +56,14 @@ function takeFilling({ layer, things, material }: Filling): void {
 }
 
 const swapping = ref<string | null>(null)
-interface Offered { readonly to: Material, readonly edit: Edit, readonly before: number, readonly after: number, readonly costBefore: number, readonly costAfter: number }
+interface Offered {
+  readonly to: Material
+  readonly edit: Edit
+  readonly before: number
+  readonly after: number
+  readonly costBefore: number
+  readonly costAfter: number
+}
 const offered = shallowRef<Offered | null>(null)
 async function offer(to: Material): Promise<void> {
   const from = swapping.value!
@@ -66,7 +75,14 @@ async function offer(to: Material): Promise<void> {
     return
   }
   const after = await askWorkings(edited.change.piece, stock.pricing)
-  offered.value = { to, edit: swap.edit, before: swap.before, after: swap.after, costBefore: bench.workings!.bill.opened.value, costAfter: after.bill.opened.value }
+  offered.value = {
+    to,
+    edit: swap.edit,
+    before: swap.before,
+    after: swap.after,
+    costBefore: bench.workings!.bill.opened.value,
+    costAfter: after.bill.opened.value,
+  }
 }
 function takeSwap(): void {
   const { to, edit: how } = offered.value!
@@ -77,15 +93,17 @@ function stopSwap(): void {
   swapping.value = null
   offered.value = null
 }
-const nameOf = (id: string, n: number): string => several(n, materialOf(shops.shelf, id)?.name ?? id, materialOf(shops.shelf, id)?.plural ?? id)
+const nameOf = (id: string, n: number): string =>
+  several(n, materialOf(shops.shelf, id)?.name ?? id, materialOf(shops.shelf, id)?.plural ?? id)
 const share = (value: number): string => show(quantity.share(value), bench.manner)
 </script>
 
 <template>
   <div class="space-y-2 border-t border-seam pt-2">
     <form v-if="stems" class="flex items-end gap-1.5" @submit.prevent="fit">
-      <label class="min-w-0 flex-1"><span class="field-label">Stems in hand, to spread over it</span>
-        <input v-model="inHand" class="field text-right" inputmode="numeric" placeholder="e.g. 12" :aria-invalid="fitError !== ''">
+      <label class="min-w-0 flex-1"
+        ><span class="field-label">Stems in hand, to spread over it</span>
+        <input v-model="inHand" class="field text-right" inputmode="numeric" placeholder="e.g. 12" :aria-invalid="fitError !== ''" />
       </label>
       <button type="submit" class="button">Fit</button>
     </form>
@@ -93,10 +111,23 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
 
     <div v-if="stems" role="group" aria-label="Fill with this layer">
       <span class="field-label">Fill with {{ first?.plural ?? 'this' }} until it is</span>
-      <div class="flex gap-1.5"><button v-for="each in FULLNESS.filter((one) => one !== 'sparse')" :key="each" type="button" class="button flex-1 first-letter:uppercase" @click="fill(each)">{{ each === 'full' ? 'Full' : 'Lush' }}</button></div>
+      <div class="flex gap-1.5">
+        <button
+          v-for="each in FULLNESS.filter((one) => one !== 'sparse')"
+          :key="each"
+          type="button"
+          class="button flex-1 first-letter:uppercase"
+          @click="fill(each)"
+        >
+          {{ each === 'full' ? 'Full' : 'Lush' }}
+        </button>
+      </div>
       <div v-if="filling" class="mt-1 border-l-2 border-rime bg-sheet px-2 py-1 text-fine" data-testid="filling">
         <template v-if="filling.answer?.things.length">
-          <p>{{ nameOf(filling.answer.material, filling.answer.things.length) }} more: {{ share(filling.answer.before) }} covered becomes {{ share(filling.answer.after) }}<template v-if="!filling.answer.reached">; that is as far as this layer goes</template>.</p>
+          <p>
+            {{ nameOf(filling.answer.material, filling.answer.things.length) }} more: {{ share(filling.answer.before) }} covered becomes
+            {{ share(filling.answer.after) }}<template v-if="!filling.answer.reached">; that is as far as this layer goes</template>.
+          </p>
           <button type="button" class="font-semibold text-leaf underline" @click="takeFilling(filling.answer)">Place them</button>
         </template>
         <p v-else>It is {{ filling.fullness }} already.</p>
@@ -105,20 +136,50 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
 
     <div>
       <span class="field-label">Swap, for as much cover</span>
-      <div class="flex flex-wrap gap-1.5"><button v-for="part in layer.mix" :key="part.material" type="button" class="button h-6 max-w-full truncate text-fine" :aria-expanded="swapping === part.material" @click="swapping === part.material ? stopSwap() : (stopSwap(), swapping = part.material)">{{ materialOf(shops.shelf, part.material)?.plural ?? part.material }}</button></div>
+      <div class="flex flex-wrap gap-1.5">
+        <button
+          v-for="part in layer.mix"
+          :key="part.material"
+          type="button"
+          class="button h-6 max-w-full truncate text-fine"
+          :aria-expanded="swapping === part.material"
+          @click="swapping === part.material ? stopSwap() : (stopSwap(), (swapping = part.material))"
+        >
+          {{ materialOf(shops.shelf, part.material)?.plural ?? part.material }}
+        </button>
+      </div>
       <div v-if="offered && swapping" class="mt-1 border-l-2 border-rime bg-sheet px-2 py-1 text-fine" data-testid="swap">
-        <p>{{ nameOf(swapping, offered.before) }} become {{ nameOf(offered.to.id, offered.after) }}. Cost opened {{ formatMoney(offered.costBefore, bench.manner.currency) }} becomes {{ formatMoney(offered.costAfter, bench.manner.currency) }}.</p>
+        <p>
+          {{ nameOf(swapping, offered.before) }} become {{ nameOf(offered.to.id, offered.after) }}. Cost opened
+          {{ formatMoney(offered.costBefore, bench.manner.currency) }} becomes {{ formatMoney(offered.costAfter, bench.manner.currency) }}.
+        </p>
         <button type="button" class="font-semibold text-leaf underline" @click="takeSwap">Swap</button>
         <button type="button" class="ml-3 underline" @click="stopSwap">Leave it</button>
       </div>
-      <MaterialPicker v-else-if="swapping" class="mt-1.5" :kinds="stems || !first ? undefined : [first.kind]" @pick="offer" @close="stopSwap" />
+      <MaterialPicker
+        v-else-if="swapping"
+        class="mt-1.5"
+        :kinds="stems || !first ? undefined : [first.kind]"
+        @pick="offer"
+        @close="stopSwap"
+      />
     </div>
 
     <div class="flex flex-wrap gap-1.5">
       <button type="button" class="button" @click="set({ seed: (layer.seed * 31 + 7) % 2147483647 }, 'vary the layer')">Vary</button>
-      <button v-if="nudged" type="button" class="button" @click="set({ nudges: {} }, 'put all of the layer back to its rule')">Put {{ nudged }} back</button>
-      <button v-if="byHand" type="button" class="button" @click="set({ added: [], taken: [] }, 'leave the layer to its rule')">Rule only</button>
-      <button type="button" class="button ml-auto text-ruddy" @click="bench.apply({ do: 'remove layer', layer: layer.id }, 'take a layer away')"><Trash2 :size="14" />Take away</button>
+      <button v-if="nudged" type="button" class="button" @click="set({ nudges: {} }, 'put all of the layer back to its rule')">
+        Put {{ nudged }} back
+      </button>
+      <button v-if="byHand" type="button" class="button" @click="set({ added: [], taken: [] }, 'leave the layer to its rule')">
+        Rule only
+      </button>
+      <button
+        type="button"
+        class="button ml-auto text-ruddy"
+        @click="bench.apply({ do: 'remove layer', layer: layer.id }, 'take a layer away')"
+      >
+        <Trash2 :size="14" />Take away
+      </button>
     </div>
   </div>
 </template>

@@ -10,8 +10,8 @@ import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
 
 /** What of the shelf can be laid, to choose one from, or to drag onto the base. */
-const props = defineProps<{ draggableOntoBase?: boolean, kinds?: readonly MaterialKind[] }>()
-const emit = defineEmits<{ pick: [material: Material], close: [] }>()
+const props = defineProps<{ draggableOntoBase?: boolean; kinds?: readonly MaterialKind[] }>()
+const emit = defineEmits<{ pick: [material: Material]; close: [] }>()
 const bench = useBench()
 const shops = useShops()
 const stock = useStock()
@@ -23,9 +23,15 @@ onMounted(() => nextTick(() => field.value?.focus()))
 const MOST = 60
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  const all = Object.values(shops.shelf.materials).filter((each) => canLay(each) && (!props.kinds || props.kinds.includes(each.kind)) && `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted))
+  const all = Object.values(shops.shelf.materials).filter(
+    (each) =>
+      canLay(each) &&
+      (!props.kinds || props.kinds.includes(each.kind)) &&
+      `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted),
+  )
   return MATERIAL_KINDS.map((kind) => ({ kind, name: KIND_NAMES[kind], all: all.filter((each) => each.kind === kind) }))
-    .filter((group) => group.all.length).map((group) => ({ ...group, materials: group.all.slice(0, MOST), more: group.all.length - MOST }))
+    .filter((group) => group.all.length)
+    .map((group) => ({ ...group, materials: group.all.slice(0, MOST), more: group.all.length - MOST }))
 })
 
 function carry(event: DragEvent, material: Material): void {
@@ -36,14 +42,28 @@ function carry(event: DragEvent, material: Material): void {
 <template>
   <div class="rounded-[5px] border border-line bg-frost" @keydown.esc.stop="emit('close')">
     <div class="border-b border-seam p-1.5">
-      <input ref="field" v-model="find" type="search" class="field" placeholder="Find a material" aria-label="Find a material">
+      <input ref="field" v-model="find" type="search" class="field" placeholder="Find a material" aria-label="Find a material" />
     </div>
     <div class="max-h-80 overflow-y-auto p-1.5" tabindex="0" role="group" aria-label="Materials">
       <section v-for="group in groups" :key="group.kind" class="mb-2">
         <h3 class="panel-title px-1">{{ group.name }}</h3>
-        <button v-for="material in group.materials" :key="material.id" type="button" class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss" :draggable="draggableOntoBase" @dragstart="carry($event, material)" @click="emit('pick', material)">
+        <button
+          v-for="material in group.materials"
+          :key="material.id"
+          type="button"
+          class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss"
+          :draggable="draggableOntoBase"
+          @dragstart="carry($event, material)"
+          @click="emit('pick', material)"
+        >
           <MaterialPicture :material="material" :size="38" />
-          <span class="min-w-0 leading-tight"><span class="block truncate first-letter:uppercase">{{ material.name }}</span><span class="text-tiny text-soft">{{ material.state }}, {{ show(quantity.length(material.length), bench.manner) }}<template v-if="thingsOf(stock.lots, material.id)"> · {{ thingsOf(stock.lots, material.id) }} in the house</template></span></span>
+          <span class="min-w-0 leading-tight"
+            ><span class="block truncate first-letter:uppercase">{{ material.name }}</span
+            ><span class="text-tiny text-soft"
+              >{{ material.state }}, {{ show(quantity.length(material.length), bench.manner)
+              }}<template v-if="thingsOf(stock.lots, material.id)"> · {{ thingsOf(stock.lots, material.id) }} in the house</template></span
+            ></span
+          >
         </button>
         <p v-if="group.more > 0" class="px-1 text-fine text-soft">and {{ group.more }} more: find them by name</p>
       </section>

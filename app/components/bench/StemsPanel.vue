@@ -35,7 +35,10 @@ const layers = computed<Layer[]>({
     const before = bench.piece!.layers
     const up = next[moved]!.id !== before[moved + 1]?.id
     const layer = up ? next[moved]! : before[moved]!
-    move(layer.id, next.findIndex(({ id }) => id === layer.id))
+    move(
+      layer.id,
+      next.findIndex(({ id }) => id === layer.id),
+    )
   },
 })
 
@@ -49,16 +52,23 @@ function move(layer: string, to: number): void {
 async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | null = null): Promise<void> {
   picking.value = false
   const id = hand.freshLayerId()
-  await notices.tell('The layer could not be laid', askBeginning(bench.piece!, stock.pricing, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
-    if (!begun || !bench.piece) return
-    bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
-    bench.openLayer = id
-    notices.announce(`${material.plural} are layer ${begun.at + 1}`)
-  }))
+  await notices.tell(
+    'The layer could not be laid',
+    askBeginning(bench.piece!, stock.pricing, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
+      if (!begun || !bench.piece) return
+      bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
+      bench.openLayer = id
+      notices.announce(`${material.plural} are layer ${begun.at + 1}`)
+    }),
+  )
 }
 
 const needs = computed(() => (layers.value.length ? [] : baseNeeds(bench.piece!.base.kind, shops.shelf)))
-const others = computed(() => (layers.value.length ? [] : (pieces.records ?? []).filter(({ id, piece }) => id !== bench.piece!.id && piece.layers.length).slice(0, MOST_OTHERS)))
+const others = computed(() =>
+  layers.value.length
+    ? []
+    : (pieces.records ?? []).filter(({ id, piece }) => id !== bench.piece!.id && piece.layers.length).slice(0, MOST_OTHERS),
+)
 /** Pieces that are offered to begin from, the newest. */
 const MOST_OTHERS = 12
 function takeFrom(id: string): void {
@@ -77,13 +87,29 @@ function takeFrom(id: string): void {
         <h3 class="panel-title">Start with greenery</h3>
         <p class="text-fine text-soft">It is cut and counted for this base.</p>
         <div class="mt-1 flex flex-wrap gap-1">
-          <button v-for="each in GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])" :key="each.id" type="button" class="button h-7" @click="add(each)">{{ capital(each.name) }}</button>
+          <button
+            v-for="each in GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])"
+            :key="each.id"
+            type="button"
+            class="button h-7"
+            @click="add(each)"
+          >
+            {{ capital(each.name) }}
+          </button>
           <button type="button" class="button h-7" @click="picking = true">Another…</button>
         </div>
       </section>
       <section v-if="needs.length" aria-label="Start with what the base needs">
         <h3 class="panel-title">Start with what the base needs</h3>
-        <button v-for="need in needs" :key="need.says" type="button" class="button mt-1 h-auto w-full justify-start py-1 text-left" @click="add(materialOf(shops.shelf, need.material)!, need.rule)">{{ need.says }}</button>
+        <button
+          v-for="need in needs"
+          :key="need.says"
+          type="button"
+          class="button mt-1 h-auto w-full justify-start py-1 text-left"
+          @click="add(materialOf(shops.shelf, need.material)!, need.rule)"
+        >
+          {{ need.says }}
+        </button>
       </section>
       <section v-if="others.length" aria-label="Take the layers of another piece">
         <label class="panel-title block" for="layers-of">Take the layers of another piece</label>
@@ -93,13 +119,36 @@ function takeFrom(id: string): void {
         </select>
       </section>
     </div>
-    <VueDraggable v-model="layers" handle="[data-grip]" :animation="120" force-fallback tag="ol" class="space-y-1.5" aria-label="Layers in the order they go on">
+    <VueDraggable
+      v-model="layers"
+      handle="[data-grip]"
+      :animation="120"
+      force-fallback
+      tag="ol"
+      class="space-y-1.5"
+      aria-label="Layers in the order they go on"
+    >
       <li v-for="(layer, i) in layers" :key="layer.id" data-testid="layer">
-        <LayerCard :layer="layer" :place="i" :last="i === layers.length - 1" :open="bench.openLayer === layer.id" @toggle="bench.openLayer = bench.openLayer === layer.id ? null : layer.id" @move="(to) => move(layer.id, to)" />
+        <LayerCard
+          :layer="layer"
+          :place="i"
+          :last="i === layers.length - 1"
+          :open="bench.openLayer === layer.id"
+          @toggle="bench.openLayer = bench.openLayer === layer.id ? null : layer.id"
+          @move="(to) => move(layer.id, to)"
+        />
       </li>
     </VueDraggable>
-    <button type="button" class="button mt-2 w-full" :aria-expanded="picking" @click="picking = !picking"><Plus :size="15" />Add a layer</button>
-    <MaterialPicker v-if="picking" class="mt-2" draggable-onto-base @pick="(material: Material) => add(material)" @close="picking = false" />
+    <button type="button" class="button mt-2 w-full" :aria-expanded="picking" @click="picking = !picking">
+      <Plus :size="15" />Add a layer
+    </button>
+    <MaterialPicker
+      v-if="picking"
+      class="mt-2"
+      draggable-onto-base
+      @pick="(material: Material) => add(material)"
+      @close="picking = false"
+    />
     <EvenOutCard v-if="layers.length" class="mt-2" />
   </div>
 </template>

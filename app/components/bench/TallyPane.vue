@@ -30,9 +30,11 @@ const bar = computed(() => {
   return { opened: (openedEach.value / whole) * 100, used: (usedEach.value / whole) * 100, budget: (budget.value / whole) * 100 }
 })
 /** Where it is bought, each place once. */
-const boughtAt = ({ bought }: CostLine): string => [...new Set(bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house'
+const boughtAt = ({ bought }: CostLine): string =>
+  [...new Set(bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house'
 /** "bunch of 10 and of 1" */
-const packSizes = ({ packName, bought }: CostLine): string => [packName, ...(bought.some(({ holds }) => holds > 1) ? [`of ${bought.map(({ holds }) => holds).join(' and of ')}`] : [])].join(' ')
+const packSizes = ({ packName, bought }: CostLine): string =>
+  [packName, ...(bought.some(({ holds }) => holds > 1) ? [`of ${bought.map(({ holds }) => holds).join(' and of ')}`] : [])].join(' ')
 const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 </script>
 
@@ -44,12 +46,25 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf"><CircleCheck :size="15" />Nothing stands out.</p>
         <ul class="space-y-1.5">
           <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem" :data-problem="problem.id">
-            <component :is="icons[problem.severity]" :size="15" class="mt-0.5 shrink-0" :class="tones[problem.severity]" :aria-label="names[problem.severity]" />
+            <component
+              :is="icons[problem.severity]"
+              :size="15"
+              class="mt-0.5 shrink-0"
+              :class="tones[problem.severity]"
+              :aria-label="names[problem.severity]"
+            />
             <div class="min-w-0">
               <p>{{ say(problem.says, bench.manner) }}</p>
               <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
                 <template v-for="(each, i) in problem.mends" :key="i">
-                  <button v-if="each.edit" type="button" class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="mend(each)">{{ say(each.says, bench.manner) }}</button>
+                  <button
+                    v-if="each.edit"
+                    type="button"
+                    class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2"
+                    @click="mend(each)"
+                  >
+                    {{ say(each.says, bench.manner) }}
+                  </button>
                   <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
                 </template>
               </div>
@@ -63,12 +78,26 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow label="Cost opened" :figure="bill.openedEach" :manner="bench.manner" strong :tone="over ? 'over' : 'plain'" />
         <FigureRow label="Cost used" :figure="bill.usedEach" :manner="bench.manner" />
         <template v-if="budget !== null && bill.room">
-          <div v-if="bar" class="relative my-1.5 h-2 rounded-[2px] bg-seam" role="img" :aria-label="`Opened ${formatMoney(bill.openedEach.value, bench.manner.currency)} of a budget of ${formatMoney(budget, bench.manner.currency)}`">
-            <div class="absolute inset-y-0 left-0 rounded-[2px]" :class="over ? 'bg-ruddy' : 'bg-line'" :style="{ width: `${bar.opened}%` }" />
+          <div
+            v-if="bar"
+            class="relative my-1.5 h-2 rounded-[2px] bg-seam"
+            role="img"
+            :aria-label="`Opened ${formatMoney(bill.openedEach.value, bench.manner.currency)} of a budget of ${formatMoney(budget, bench.manner.currency)}`"
+          >
+            <div
+              class="absolute inset-y-0 left-0 rounded-[2px]"
+              :class="over ? 'bg-ruddy' : 'bg-line'"
+              :style="{ width: `${bar.opened}%` }"
+            />
             <div class="absolute inset-y-0 left-0 rounded-[2px] bg-leaf" :style="{ width: `${bar.used}%` }" />
             <div class="absolute -inset-y-1 w-0.5 bg-ink" :style="{ left: `calc(${bar.budget}% - 2px)` }" />
           </div>
-          <FigureRow :label="over ? 'Over the budget' : 'Left of the budget'" :figure="over ? { ...bill.room, value: -bill.room.value } : bill.room" :manner="bench.manner" :tone="over ? 'over' : 'plain'" />
+          <FigureRow
+            :label="over ? 'Over the budget' : 'Left of the budget'"
+            :figure="over ? { ...bill.room, value: -bill.room.value } : bill.room"
+            :manner="bench.manner"
+            :tone="over ? 'over' : 'plain'"
+          />
         </template>
         <FigureRow v-if="copies > 1" label="Opened for all" :figure="bill.opened" :manner="bench.manner" />
         <FigureRow label="Worth left for the stash" :figure="bill.left" :manner="bench.manner" />
@@ -76,7 +105,15 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
 
       <section class="px-3 py-2" aria-labelledby="tally-cover">
         <h2 id="tally-cover" class="panel-title mb-1">Cover and balance</h2>
-        <FigureRow v-for="each in workings.verdicts.cover" :key="each.id" :label="each.name" :verdict="each.verdict" :figure="each.figure" :manner="bench.manner" :strong="each.id === 'share'" />
+        <FigureRow
+          v-for="each in workings.verdicts.cover"
+          :key="each.id"
+          :label="each.name"
+          :verdict="each.verdict"
+          :figure="each.figure"
+          :manner="bench.manner"
+          :strong="each.id === 'share'"
+        />
         <CoverChart :workings="workings" />
       </section>
 
@@ -85,10 +122,22 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <ul v-if="workings.carry.length">
           <li v-for="each in workings.carry" :key="each.family" class="flex items-center gap-1.5">
             <span class="size-3.5 shrink-0 rounded-[3px] border border-line" :style="{ background: each.colour }" aria-hidden="true" />
-            <FigureRow class="min-w-0 flex-1" :label="`${capital(each.family)}, ${each.sides.length === 4 ? 'all round' : each.sides.join(', ')}`" :figure="each.share" :manner="bench.manner" />
+            <FigureRow
+              class="min-w-0 flex-1"
+              :label="`${capital(each.family)}, ${each.sides.length === 4 ? 'all round' : each.sides.join(', ')}`"
+              :figure="each.share"
+              :manner="bench.manner"
+            />
           </li>
         </ul>
-        <FigureRow v-for="each in workings.verdicts.contrast" :key="each.id" :label="each.name" :verdict="each.verdict" :figure="each.figure" :manner="bench.manner" />
+        <FigureRow
+          v-for="each in workings.verdicts.contrast"
+          :key="each.id"
+          :label="each.name"
+          :verdict="each.verdict"
+          :figure="each.figure"
+          :manner="bench.manner"
+        />
       </section>
 
       <section class="px-3 py-2" aria-labelledby="tally-size">
@@ -96,8 +145,20 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <FigureRow label="Finished width" :figure="workings.size.width" :manner="bench.manner" />
         <FigureRow label="Finished height" :figure="workings.size.height" :manner="bench.manner" />
         <FigureRow v-for="each in workings.base.figures" :key="each.name" :label="each.name" :figure="each.figure" :manner="bench.manner" />
-        <FigureRow v-for="each in workings.proportions" :key="each.layer" :label="`${capital(each.name)} to base`" :figure="each.share" :manner="bench.manner" />
-        <FigureRow v-for="each in workings.base.makeUp.figures" :key="each.id" :label="each.name" :figure="each.figure" :manner="bench.manner" />
+        <FigureRow
+          v-for="each in workings.proportions"
+          :key="each.layer"
+          :label="`${capital(each.name)} to base`"
+          :figure="each.share"
+          :manner="bench.manner"
+        />
+        <FigureRow
+          v-for="each in workings.base.makeUp.figures"
+          :key="each.id"
+          :label="each.name"
+          :figure="each.figure"
+          :manner="bench.manner"
+        />
         <FigureRow label="Weight in all" :figure="workings.mass.whole" :manner="bench.manner" strong />
         <FigureRow v-if="workings.base.mass.value > 0" label="Weight of the base" :figure="workings.base.mass" :manner="bench.manner" />
         <FigureRow label="Weight of what is on it" :figure="workings.mass.on" :manner="bench.manner" />
@@ -113,8 +174,16 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
               <FigureRow label="Smallest gap" :figure="layer.spacing!.gaps.least" :manner="bench.manner" />
               <FigureRow label="Widest gap" :figure="layer.spacing!.gaps.most" :manner="bench.manner" />
             </template>
-            <FigureRow :label="layer.spacing!.gaps ? 'Mean, on the rim' : 'Apart on the rim'" :figure="layer.spacing!.rim" :manner="bench.manner" />
-            <FigureRow :label="layer.spacing!.gaps ? 'Mean, on the centre line' : 'Apart on the centre line'" :figure="layer.spacing!.centre" :manner="bench.manner" />
+            <FigureRow
+              :label="layer.spacing!.gaps ? 'Mean, on the rim' : 'Apart on the rim'"
+              :figure="layer.spacing!.rim"
+              :manner="bench.manner"
+            />
+            <FigureRow
+              :label="layer.spacing!.gaps ? 'Mean, on the centre line' : 'Apart on the centre line'"
+              :figure="layer.spacing!.centre"
+              :manner="bench.manner"
+            />
           </div>
         </div>
       </section>
@@ -123,9 +192,17 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <h2 id="tally-packs" class="panel-title mb-1">To buy{{ copies > 1 ? `, for all ${copies}` : '' }}</h2>
         <p v-if="shops.state === 'silent'" class="mb-1 text-fine text-bracken">No shop answers just now. These are usual prices.</p>
         <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
-          <p class="flex items-baseline justify-between gap-2"><span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{ boughtAt(line) }}</span></p>
+          <p class="flex items-baseline justify-between gap-2">
+            <span class="font-medium first-letter:uppercase">{{ line.plural }}</span
+            ><span class="text-fine text-soft">{{ boughtAt(line) }}</span>
+          </p>
           <div class="pl-2">
-            <FigureRow v-if="line.of !== 'base'" :label="line.of === 'length' ? 'Length needed' : 'Stems needed'" :figure="line.stems" :manner="bench.manner" />
+            <FigureRow
+              v-if="line.of !== 'base'"
+              :label="line.of === 'length' ? 'Length needed' : 'Stems needed'"
+              :figure="line.stems"
+              :manner="bench.manner"
+            />
             <FigureRow v-if="line.stash.value" label="From the house" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
             <FigureRow :label="line.id === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />

@@ -23,24 +23,35 @@ const props = defineProps<{
   shift: (mark: Mark) => number
   says: (mark: Mark) => string
 }>()
-const emit = defineEmits<{ grab: [event: PointerEvent, mark: Mark], pull: [event: PointerEvent], drop: [], cancel: [], choose: [placement: string], toggle: [placement: string] }>()
+const emit = defineEmits<{
+  grab: [event: PointerEvent, mark: Mark]
+  pull: [event: PointerEvent]
+  drop: []
+  cancel: []
+  choose: [placement: string]
+  toggle: [placement: string]
+}>()
 
 /** A gap's measure is written where it has at least this much room for each letter, px. */
 const LETTER = 5.4
 
 const x = (at: number): number => props.left + (at - props.from) * props.pixels
 /** Half the width that takes a click on each mark, px: never reaching past the middle to its neighbour. */
-const grips = computed(() => props.lane.marks.map(({ at }, i) => {
-  const near = Math.min(at - (props.lane.marks[i - 1]?.at ?? -Infinity), (props.lane.marks[i + 1]?.at ?? Infinity) - at)
-  return Math.max(1, Math.min(7, (near * props.pixels) / 2))
-}))
+const grips = computed(() =>
+  props.lane.marks.map(({ at }, i) => {
+    const near = Math.min(at - (props.lane.marks[i - 1]?.at ?? -Infinity), (props.lane.marks[i + 1]?.at ?? Infinity) - at)
+    return Math.max(1, Math.min(7, (near * props.pixels) / 2))
+  }),
+)
 /** The gaps with their measures, without the unit: the tape's own numbers say which. */
-const gaps = computed(() => props.lane.gaps.flatMap(({ from, length }) => {
-  const over = from + length > props.to
-  const room = (over ? props.to - from : length) * props.pixels
-  const text = readTape(length, props.units).replace(/ (in|cm)$/, '')
-  return room >= text.length * LETTER + 8 ? [{ text, x: x(over ? from + (props.to - from) / 2 : from + length / 2) }] : []
-}))
+const gaps = computed(() =>
+  props.lane.gaps.flatMap(({ from, length }) => {
+    const over = from + length > props.to
+    const room = (over ? props.to - from : length) * props.pixels
+    const text = readTape(length, props.units).replace(/ (in|cm)$/, '')
+    return room >= text.length * LETTER + 8 ? [{ text, x: x(over ? from + (props.to - from) / 2 : from + length / 2) }] : []
+  }),
+)
 /** The mark that Tab comes to: the chosen one, or the first. */
 const focus = computed(() => (props.lane.marks.find(({ placement }) => placement === props.selected) ?? props.lane.marks[0])?.placement)
 /** How each mark reads aloud, worked out once for as long as the mark and the rule stay. */
@@ -53,11 +64,26 @@ const reading = computed(() => {
 <template>
   <g>
     <g aria-hidden="true">
-      <text v-for="(gap, i) in gaps" :key="i" :x="gap.x" :y="high / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{ gap.text }}</text>
+      <text v-for="(gap, i) in gaps" :key="i" :x="gap.x" :y="high / 2 + 3.5" text-anchor="middle" class="fill-rime text-[10px]">{{
+        gap.text
+      }}</text>
     </g>
     <TapeMark
-      v-for="(mark, i) in lane.marks" :key="mark.placement" :mark="mark" :x="x(mark.at) + shift(mark)" :grip="grips[i]!" :chosen="chosen.has(mark.placement)" :focus="focus === mark.placement" :says="reading(mark)" :high="high"
-      @grab="(event, of) => emit('grab', event, of)" @pull="(event) => emit('pull', event)" @drop="emit('drop')" @cancel="emit('cancel')" @choose="(id) => emit('choose', id)" @toggle="(id) => emit('toggle', id)"
+      v-for="(mark, i) in lane.marks"
+      :key="mark.placement"
+      :mark="mark"
+      :x="x(mark.at) + shift(mark)"
+      :grip="grips[i]!"
+      :chosen="chosen.has(mark.placement)"
+      :focus="focus === mark.placement"
+      :says="reading(mark)"
+      :high="high"
+      @grab="(event, of) => emit('grab', event, of)"
+      @pull="(event) => emit('pull', event)"
+      @drop="emit('drop')"
+      @cancel="emit('cancel')"
+      @choose="(id) => emit('choose', id)"
+      @toggle="(id) => emit('toggle', id)"
     />
   </g>
 </template>

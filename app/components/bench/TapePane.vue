@@ -37,7 +37,9 @@ const heading = computed(() => {
   if (!tape.value) return ''
   const run = bench.runs.find(({ id }) => id === tape.value!.runs[0]!.run)
   if (tape.value.closed) return 'Centre line, clockwise from the top'
-  return tape.value.runs.length > 1 ? 'Both arms, from where they meet' : `Centre line, ${run?.reads.kind === 'from' ? run.reads.words : 'from the start'}`
+  return tape.value.runs.length > 1
+    ? 'Both arms, from where they meet'
+    : `Centre line, ${run?.reads.kind === 'from' ? run.reads.words : 'from the start'}`
 })
 
 /** Marks on the tape: whole units with numbers as often as there is room, and parts between; a tape of two arms counts from its middle both ways. */
@@ -53,22 +55,35 @@ const ticks = computed(() => {
   return Array.from({ length: last - first + 1 }, (_, i) => {
     const n = (first + i) * step
     const whole = Math.abs(n - Math.round(n)) < 1e-9
-    return { x: x(n * unit), size: whole ? 11 : Math.abs((n * 2) % 1) < 1e-9 ? 7 : 4, text: whole && Math.round(n) % every === 0 ? String(Math.abs(Math.round(n))) : '' }
+    return {
+      x: x(n * unit),
+      size: whole ? 11 : Math.abs((n * 2) % 1) < 1e-9 ? 7 : 4,
+      text: whole && Math.round(n) % every === 0 ? String(Math.abs(Math.round(n))) : '',
+    }
   })
 })
 const hours = computed(() => {
   const { value } = tape
   if (!value?.closed) return []
   const [part] = value.runs
-  return Array.from({ length: 13 }, (_, i) => ({ x: x((i / 12) * value.to), text: hand.placeOf(part!.run, ((i % 12) / 12) * part!.length) }))
+  return Array.from({ length: 13 }, (_, i) => ({
+    x: x((i / 12) * value.to),
+    text: hand.placeOf(part!.run, ((i % 12) / 12) * part!.length),
+  }))
 })
 
 /** Where a stretch of a run lies on the tape, cut in two where it passes the tape's start. */
-function onTape({ run, from, length }: { run: string, from: number, length: number }) {
+function onTape({ run, from, length }: { run: string; from: number; length: number }) {
   const part = tape.value?.runs.find((each) => each.run === run)
   if (!part) return []
   const over = from + length - part.length
-  const pieces = over > 1e-6 && tape.value!.closed ? [{ from, length: length - over }, { from: 0, length: over }] : [{ from, length }]
+  const pieces =
+    over > 1e-6 && tape.value!.closed
+      ? [
+          { from, length: length - over },
+          { from: 0, length: over },
+        ]
+      : [{ from, length }]
   return pieces.map((piece) => ({ from: part.sign > 0 ? piece.from : -piece.from - piece.length, length: piece.length }))
 }
 const bare = computed(() => (bench.workings?.cover.bare ?? []).flatMap(onTape))
@@ -94,10 +109,11 @@ const isChosen = (placement: string): boolean => chosen.value.has(placement)
 const says = computed(() => {
   const [unit, runs] = [units.value, bench.runs]
   void shops.shelf
-  return (mark: Mark): string => (runs.length ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}` : '')
+  return (mark: Mark): string =>
+    runs.length ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}` : ''
 })
 
-const drag = ref<{ mark: Mark, from: number, by: number } | null>(null)
+const drag = ref<{ mark: Mark; from: number; by: number } | null>(null)
 function grab(event: PointerEvent, mark: Mark): void {
   if (event.shiftKey) {
     bench.toggle(mark.placement)
@@ -111,7 +127,9 @@ function grab(event: PointerEvent, mark: Mark): void {
 function pull(event: PointerEvent): void {
   if (drag.value) drag.value = { ...drag.value, by: event.clientX - drag.value.from }
 }
-const cancel = (): void => { drag.value = null }
+const cancel = (): void => {
+  drag.value = null
+}
 const moves = computed(() => (drag.value && Math.abs(drag.value.by) >= 2 ? drag.value.by : 0))
 function letGo(): void {
   const { mark } = drag.value ?? {}
@@ -131,27 +149,46 @@ function shift(mark: Mark): number {
   return sign(mark.run) === sign(drag.value!.mark.run) ? moves.value : -moves.value
 }
 
-watch(() => bench.selected, async (id) => {
-  const run = bench.selectedPlacement?.run
-  const own = tapes.value.find(({ runs }) => runs.some((each) => each.run === run))
-  if (own) shown.value = own.id
-  await nextTick()
-  const mark = id && scroller.value?.querySelector(`[data-mark="${CSS.escape(id)}"]`)
-  if (mark) mark.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-})
+watch(
+  () => bench.selected,
+  async (id) => {
+    const run = bench.selectedPlacement?.run
+    const own = tapes.value.find(({ runs }) => runs.some((each) => each.run === run))
+    if (own) shown.value = own.id
+    await nextTick()
+    const mark = id && scroller.value?.querySelector(`[data-mark="${CSS.escape(id)}"]`)
+    if (mark) mark.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  },
+)
 </script>
 
 <template>
   <section ref="holder" class="flex min-h-0 flex-col border-t border-line bg-bench" aria-label="Tape" data-testid="tape">
     <div class="flex h-7 items-center gap-3 px-2 text-fine">
       <h2 class="panel-title">Tape</h2>
-      <select v-if="tapes.length > 1" class="h-5 rounded-[3px] border border-line bg-sheet px-1 text-tiny" aria-label="Which run" :value="tape?.id" @change="shown = ($event.target as HTMLSelectElement).value">
+      <select
+        v-if="tapes.length > 1"
+        class="h-5 rounded-[3px] border border-line bg-sheet px-1 text-tiny"
+        aria-label="Which run"
+        :value="tape?.id"
+        @change="shown = ($event.target as HTMLSelectElement).value"
+      >
         <option v-for="each in tapes" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
       <span v-if="tape" class="truncate text-soft">{{ heading }}, {{ units }}</span>
       <span v-if="selectedGaps" class="truncate font-medium text-rime" data-testid="selected-gaps">{{ selectedGaps }}</span>
       <div class="ml-auto flex items-center gap-1" role="group" aria-label="Stretch the tape">
-        <button v-for="n in STRETCHES" :key="n" type="button" class="h-5 rounded-[3px] border px-1.5 text-tiny" :class="stretch === n ? 'border-ink bg-ink text-frost' : 'border-line bg-sheet'" :aria-pressed="stretch === n" @click="stretch = n">{{ n }}×</button>
+        <button
+          v-for="n in STRETCHES"
+          :key="n"
+          type="button"
+          class="h-5 rounded-[3px] border px-1.5 text-tiny"
+          :class="stretch === n ? 'border-ink bg-ink text-frost' : 'border-line bg-sheet'"
+          :aria-pressed="stretch === n"
+          @click="stretch = n"
+        >
+          {{ n }}×
+        </button>
       </div>
     </div>
     <div v-if="tape" ref="scroller" class="min-h-0 flex-1 overflow-auto" tabindex="0" role="group" aria-label="Tape with its lanes">
@@ -162,7 +199,9 @@ watch(() => bench.selected, async (id) => {
             <line x1="0" :x2="long + 2 * END" :y1="RULE - 0.5" :y2="RULE - 0.5" class="stroke-rime" />
             <g v-for="(tick, i) in ticks" :key="i">
               <line :x1="tick.x" :x2="tick.x" :y1="RULE" :y2="RULE - tick.size" class="stroke-rime" stroke-width="1" />
-              <text v-if="tick.text" :x="tick.x" :y="RULE - 13" text-anchor="middle" class="fill-rime text-[10px] font-semibold">{{ tick.text }}</text>
+              <text v-if="tick.text" :x="tick.x" :y="RULE - 13" text-anchor="middle" class="fill-rime text-[10px] font-semibold">
+                {{ tick.text }}
+              </text>
             </g>
             <g v-for="hour in hours" :key="hour.x">
               <path :d="`M${hour.x - 3.5} 0h7l-3.5 4z`" class="fill-ruddy" />
@@ -173,22 +212,73 @@ watch(() => bench.selected, async (id) => {
         </div>
         <div v-for="lane in tape.lanes" :key="lane.layer" class="flex border-b border-seam" :style="{ height: `${LANE}px` }">
           <button
-            type="button" class="sticky left-0 z-10 shrink-0 truncate border-r border-line px-2 text-left text-tiny" :style="{ width: `${NAMES}px` }" :title="nameOf(lane)"
-            :class="bench.openLayer === lane.layer ? 'bg-moss font-semibold' : 'bg-bench'" @click="bench.openLayer = lane.layer"
+            type="button"
+            class="sticky left-0 z-10 shrink-0 truncate border-r border-line px-2 text-left text-tiny"
+            :style="{ width: `${NAMES}px` }"
+            :title="nameOf(lane)"
+            :class="bench.openLayer === lane.layer ? 'bg-moss font-semibold' : 'bg-bench'"
+            @click="bench.openLayer = lane.layer"
           >
             {{ nameOf(lane) }}
           </button>
-          <svg :width="long + 2 * END" :height="LANE" class="block bg-sheet" role="listbox" aria-multiselectable="true" :aria-label="`Lane: ${nameOf(lane)}`">
-            <defs><pattern id="bare-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="stroke-bracken" stroke-width="1.6" opacity="0.5" /></pattern></defs>
-            <rect v-for="(zone, i) in zones" :key="`z${i}`" :x="x(zone.from)" y="0" :width="zone.length * pixels" :height="LANE" class="fill-rime" opacity="0.13" aria-hidden="true" />
-            <rect v-for="(stretchOf, i) in bare" :key="`b${i}`" :x="x(stretchOf.from)" y="0" :width="stretchOf.length * pixels" :height="LANE" fill="url(#bare-hatch)" aria-hidden="true" />
+          <svg
+            :width="long + 2 * END"
+            :height="LANE"
+            class="block bg-sheet"
+            role="listbox"
+            aria-multiselectable="true"
+            :aria-label="`Lane: ${nameOf(lane)}`"
+          >
+            <defs>
+              <pattern id="bare-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                <line x1="0" y1="0" x2="0" y2="6" class="stroke-bracken" stroke-width="1.6" opacity="0.5" />
+              </pattern>
+            </defs>
+            <rect
+              v-for="(zone, i) in zones"
+              :key="`z${i}`"
+              :x="x(zone.from)"
+              y="0"
+              :width="zone.length * pixels"
+              :height="LANE"
+              class="fill-rime"
+              opacity="0.13"
+              aria-hidden="true"
+            />
+            <rect
+              v-for="(stretchOf, i) in bare"
+              :key="`b${i}`"
+              :x="x(stretchOf.from)"
+              y="0"
+              :width="stretchOf.length * pixels"
+              :height="LANE"
+              fill="url(#bare-hatch)"
+              aria-hidden="true"
+            />
             <TapeLane
-              :lane="lane" :left="END" :pixels="pixels" :from="tape.from" :to="tape.to" :units="units" :high="LANE" :chosen="chosen" :selected="bench.selected" :shift="shift" :says="says"
-              @grab="grab" @pull="pull" @drop="letGo" @cancel="cancel" @choose="bench.select" @toggle="bench.toggle"
+              :lane="lane"
+              :left="END"
+              :pixels="pixels"
+              :from="tape.from"
+              :to="tape.to"
+              :units="units"
+              :high="LANE"
+              :chosen="chosen"
+              :selected="bench.selected"
+              :shift="shift"
+              :says="says"
+              @grab="grab"
+              @pull="pull"
+              @drop="letGo"
+              @cancel="cancel"
+              @choose="bench.select"
+              @toggle="bench.toggle"
             />
           </svg>
         </div>
-        <p v-if="!tape.lanes.length" class="px-3 py-3 text-soft">Nothing is laid yet. Add the first layer under Stems, and it shows here at its true distances.</p>
+        <p v-if="!tape.lanes.length" class="px-3 py-3 text-soft">
+          Nothing is laid yet. Add the first layer under Stems, and it shows here at its true distances.
+        </p>
       </div>
     </div>
   </section>

@@ -5,13 +5,18 @@ import type { Manner } from '#core/measure'
 import { quantity, show } from '#core/measure'
 
 /** One roll laid out along a tape, to the scale of the longest: what is cut from it, in order, and what is left. */
-const props = defineProps<{ roll: CutRoll, longest: number, colour: string, manner: Manner, label: string }>()
+const props = defineProps<{ roll: CutRoll; longest: number; colour: string; manner: Manner; label: string }>()
 const WIDE = 1000
 
 const bars = computed(() => {
   let at = 0
   return props.roll.cuts.map(({ length }, i) => {
-    const bar = { i, x: (at / props.longest) * WIDE, width: (length / props.longest) * WIDE, says: show(quantity.length(length), props.manner) }
+    const bar = {
+      i,
+      x: (at / props.longest) * WIDE,
+      width: (length / props.longest) * WIDE,
+      says: show(quantity.length(length), props.manner),
+    }
     at += length
     return bar
   })
@@ -31,9 +36,13 @@ const ticks = computed(() => {
     <g v-for="bar in bars" :key="bar.i">
       <rect :x="bar.x" y="0" :width="bar.width" height="30" :fill="colour" stroke="var(--color-sheet)" stroke-width="1.5" />
       <rect v-if="bar.width > 42" :x="bar.x + bar.width / 2 - 21" y="7" width="42" height="16" rx="2" fill="var(--color-sheet)" />
-      <text v-if="bar.width > 42" :x="bar.x + bar.width / 2" y="19" text-anchor="middle" font-size="11" fill="var(--color-ink)">{{ bar.says }}</text>
+      <text v-if="bar.width > 42" :x="bar.x + bar.width / 2" y="19" text-anchor="middle" font-size="11" fill="var(--color-ink)">
+        {{ bar.says }}
+      </text>
     </g>
-    <text v-if="rest > 60" :x="end - rest / 2" y="19" text-anchor="middle" font-size="11" fill="var(--color-ink)">{{ show(quantity.length(roll.rest), manner) }} {{ roll.usable ? 'left' : 'waste' }}</text>
+    <text v-if="rest > 60" :x="end - rest / 2" y="19" text-anchor="middle" font-size="11" fill="var(--color-ink)">
+      {{ show(quantity.length(roll.rest), manner) }} {{ roll.usable ? 'left' : 'waste' }}
+    </text>
     <line v-for="x in ticks" :key="x" :x1="x" :x2="x" y1="31" y2="38" stroke="var(--color-soft)" stroke-width="1" />
   </svg>
 </template>

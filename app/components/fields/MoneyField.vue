@@ -4,7 +4,14 @@ import type { Currency } from '#core/measure'
 import { formatMoney, parseMoney } from '#core/measure'
 import TypedField from './TypedField.vue'
 
-const props = defineProps<{ label: string, minor: number | null, currency: Currency, none: string, hint?: string, take: (minor: number | null) => string | null }>()
+const props = defineProps<{
+  label: string
+  minor: number | null
+  currency: Currency
+  none: string
+  hint?: string
+  take: (minor: number | null) => string | null
+}>()
 const shown = computed(() => (props.minor === null ? props.none : formatMoney(props.minor, props.currency)))
 function read(text: string) {
   const plain = text.trim()

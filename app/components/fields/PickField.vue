@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T extends string">
 import { useId } from 'vue'
 
-defineProps<{ label: string, value: T, options: readonly { readonly value: T, readonly name: string }[], hint?: string }>()
+defineProps<{ label: string; value: T; options: readonly { readonly value: T; readonly name: string }[]; hint?: string }>()
 const emit = defineEmits<{ pick: [value: T] }>()
 const id = useId()
 </script>

@@ -7,7 +7,7 @@ import { clock, parseClock, parseLength, readTape } from '#core/measure'
 import TypedField from './TypedField.vue'
 
 /** A place on a run: a clock position on a closed one, a distance from where an open one is read. `share` is the part of its length, 0 to 1. */
-const props = defineProps<{ label: string, share: number, run: Run, units: Units, take: (share: number) => string | null }>()
+const props = defineProps<{ label: string; share: number; run: Run; units: Units; take: (share: number) => string | null }>()
 
 const shown = computed(() => {
   const s = props.share * props.run.length
@@ -25,7 +25,8 @@ function read(text: string) {
   }
   const length = parseLength(text, props.units)
   if (!length.ok) return length
-  if (length.value > run.length + 1e-6) return { ok: false as const, error: `The ${run.name} is ${readTape(run.length, props.units)} long.` }
+  if (length.value > run.length + 1e-6)
+    return { ok: false as const, error: `The ${run.name} is ${readTape(run.length, props.units)} long.` }
   return { ok: true as const, value: Math.min(1, length.value / run.length) }
 }
 </script>

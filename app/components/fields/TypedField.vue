@@ -42,11 +42,26 @@ function back(): void {
   <div>
     <label class="field-label" :for="id">{{ label }}</label>
     <input
-      :id="id" v-model="text" class="field" :class="[numeric ? 'text-right' : '', error ? 'border-ruddy' : '']" type="text" autocomplete="off"
-      :inputmode="numeric ? 'decimal' : 'text'" :aria-invalid="error !== null" :aria-describedby="error || hint ? `${id}-more` : undefined"
-      @change="commit" @keydown.enter="commit" @keydown.esc.stop="back"
+      :id="id"
+      v-model="text"
+      class="field"
+      :class="[numeric ? 'text-right' : '', error ? 'border-ruddy' : '']"
+      type="text"
+      autocomplete="off"
+      :inputmode="numeric ? 'decimal' : 'text'"
+      :aria-invalid="error !== null"
+      :aria-describedby="error || hint ? `${id}-more` : undefined"
+      @change="commit"
+      @keydown.enter="commit"
+      @keydown.esc.stop="back"
+    />
+    <p
+      v-if="error || hint"
+      :id="`${id}-more`"
+      class="mt-0.5 text-fine"
+      :class="error ? 'text-ruddy' : 'text-soft'"
+      :role="error ? 'alert' : undefined"
     >
-    <p v-if="error || hint" :id="`${id}-more`" class="mt-0.5 text-fine" :class="error ? 'text-ruddy' : 'text-soft'" :role="error ? 'alert' : undefined">
       {{ error ?? hint }}
     </p>
   </div>

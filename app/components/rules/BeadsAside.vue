@@ -9,7 +9,7 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
 /** A ring of beads made smaller: how many come off. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'beads'>, makeUp: MakeUp }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'beads'>; makeUp: MakeUp }>()
 const bench = useBench()
 const shops = useShops()
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
@@ -27,6 +27,9 @@ function takeSmaller(mm: number | null): null {
   <details class="mt-1 border-t border-seam pt-1">
     <summary class="cursor-pointer py-1 text-fine font-medium">Make a ring smaller</summary>
     <LengthField class="pb-1" label="Across, less by" :mm="smaller" none="" :units="bench.manner.units" :take="takeSmaller" />
-    <p v-if="off" class="pb-1 text-fine" role="status">Take {{ off.beads }} {{ off.beads === 1 ? 'bead' : 'beads' }} off: π × {{ length(smaller!) }} ÷ {{ length(bead) }}. That makes it {{ length(off.change) }} smaller.</p>
+    <p v-if="off" class="pb-1 text-fine" role="status">
+      Take {{ off.beads }} {{ off.beads === 1 ? 'bead' : 'beads' }} off: π × {{ length(smaller!) }} ÷ {{ length(bead) }}. That makes it
+      {{ length(off.change) }} smaller.
+    </p>
   </details>
 </template>

@@ -9,7 +9,7 @@ import { useRuleFields } from '~/composables/useRuleFields'
 import { useShops } from '~/stores/shops'
 
 /** While bundles are bound: how many are still to go, and what the sprigs in hand give. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'bundles'>, makeUp: MakeUp }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'bundles'>; makeUp: MakeUp }>()
 const { bench, run, set } = useRuleFields<'bundles'>(props)
 const shops = useShops()
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
@@ -30,7 +30,11 @@ function takeGap(mm: number | null): string | null {
 
 const inHand = ref<number | null>(null)
 /** What the sprigs in hand give. */
-const thin = computed(() => (inHand.value === null ? null : stretched(run.value, shortestOf(props.layer, shops.shelf), props.rule.sprigs, props.rule.faces, inHand.value)))
+const thin = computed(() =>
+  inHand.value === null
+    ? null
+    : stretched(run.value, shortestOf(props.layer, shops.shelf), props.rule.sprigs, props.rule.faces, inHand.value),
+)
 function takeInHand(n: number): null {
   inHand.value = n
   return null
@@ -44,13 +48,35 @@ function takeInHand(n: number): null {
       <CountField label="Bundles bound" :value="done" :least="0" :most="500" whole :take="takeDone" />
       <LengthField label="Gap left" :mm="gap" none="" :units="bench.manner.units" :take="takeGap" />
     </div>
-    <p v-if="left" class="pb-1 text-fine" role="status">{{ left.bundles }} more {{ left.bundles === 1 ? 'bundle' : 'bundles' }}; wrap {{ left.twice >= left.bundles ? 'every one' : `the last ${left.twice}` }} at least twice.</p>
+    <p v-if="left" class="pb-1 text-fine" role="status">
+      {{ left.bundles }} more {{ left.bundles === 1 ? 'bundle' : 'bundles' }}; wrap
+      {{ left.twice >= left.bundles ? 'every one' : `the last ${left.twice}` }} at least twice.
+    </p>
   </details>
   <details class="border-t border-seam pt-1">
     <summary class="cursor-pointer py-1 text-fine font-medium">With the sprigs there are</summary>
-    <CountField class="pb-1" label="Sprigs in hand" :value="inHand ?? figure('sprigs') ?? 0" :least="0" :most="5000" whole :take="takeInHand" />
+    <CountField
+      class="pb-1"
+      label="Sprigs in hand"
+      :value="inHand ?? figure('sprigs') ?? 0"
+      :least="0"
+      :most="5000"
+      whole
+      :take="takeInHand"
+    />
     <div v-if="inHand !== null" class="pb-1 text-fine" role="status">
-      <template v-if="thin">{{ thin.bundles }} bundles, {{ length(thin.advance) }} apart, {{ thin.depth.toFixed(1) }} deep{{ thin.depth < 1 ? ': the frame shows between them' : thin.depth < 1.5 ? ': thin' : '' }}. <button type="button" class="font-semibold text-leaf underline decoration-dotted underline-offset-2" @click="set({ advance: thin.advance }, 'stretch the bundles')">Advance by {{ length(thin.advance) }}</button></template>
+      <template v-if="thin"
+        >{{ thin.bundles }} bundles, {{ length(thin.advance) }} apart, {{ thin.depth.toFixed(1) }} deep{{
+          thin.depth < 1 ? ': the frame shows between them' : thin.depth < 1.5 ? ': thin' : ''
+        }}.
+        <button
+          type="button"
+          class="font-semibold text-leaf underline decoration-dotted underline-offset-2"
+          @click="set({ advance: thin.advance }, 'stretch the bundles')"
+        >
+          Advance by {{ length(thin.advance) }}
+        </button></template
+      >
       <template v-else>Not one bundle.</template>
     </div>
   </details>

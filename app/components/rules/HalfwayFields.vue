@@ -3,7 +3,7 @@ import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** Whose gaps are halved. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'halfway'> }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'halfway'> }>()
 const { others, set } = useRuleFields<'halfway'>(props)
 </script>
 

@@ -2,7 +2,7 @@
 import type { Layer, RuleOf } from '#core/piece'
 
 /** Nothing to set. */
-defineProps<{ layer: Layer, rule: RuleOf<'hand'> }>()
+defineProps<{ layer: Layer; rule: RuleOf<'hand'> }>()
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** How many laps, tucked in and pinned how. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'laid'> }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'laid'> }>()
 const { units, number, length } = useRuleFields<'laid'>(props)
 </script>
 

@@ -4,7 +4,7 @@ import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** How many are spread. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'scatter'> }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'scatter'> }>()
 const { number } = useRuleFields<'scatter'>(props)
 </script>
 

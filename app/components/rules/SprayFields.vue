@@ -3,7 +3,7 @@ import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** Pairs, how they lean, and how they are bound. */
-const props = defineProps<{ layer: Layer, rule: RuleOf<'spray'> }>()
+const props = defineProps<{ layer: Layer; rule: RuleOf<'spray'> }>()
 const { place, units, number, length, tick } = useRuleFields<'spray'>(props)
 </script>
 
@@ -14,6 +14,9 @@ const { place, units, number, length, tick } = useRuleFields<'spray'>(props)
     <CountField label="Wraps" :value="rule.wraps" :least="1" :most="9" whole :take="number('wraps', 'change the wraps')" />
     <LengthField label="Thick at the tie" :mm="rule.bound" :units="units" :take="length('bound', 'change how thick it is')" />
     <PlaceField label="Tied at" :share="rule.at" v-bind="place" :take="number('at', 'move the spray')" />
-    <label class="tick self-end"><input type="checkbox" class="size-4 accent-leaf" :checked="rule.odd" @change="tick('odd', 'change the odd one')($event)">One odd, last</label>
+    <label class="tick self-end"
+      ><input type="checkbox" class="size-4 accent-leaf" :checked="rule.odd" @change="tick('odd', 'change the odd one')($event)" />One odd,
+      last</label
+    >
   </div>
 </template>

@@ -25,7 +25,7 @@ import BeadsAside from './BeadsAside.vue'
 import BundlesAside from './BundlesAside.vue'
 
 /** The fields of each kind of rule, and what helps while it is made. Each is given the layer and its rule. */
-export const RULE_FORMS: Readonly<Record<RuleKind, { readonly fields: Component, readonly aside: Component | null }>> = {
+export const RULE_FORMS: Readonly<Record<RuleKind, { readonly fields: Component; readonly aside: Component | null }>> = {
   compass: { fields: CompassFields, aside: null },
   halfway: { fields: HalfwayFields, aside: null },
   every: { fields: EveryFields, aside: null },

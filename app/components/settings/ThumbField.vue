@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Manner, Thumb } from '#core/measure'
 
 /** The number of a rule of thumb, typed as its unit is read: lengths as on a tape, shares in hundredths, short times in seconds. */
-const props = defineProps<{ thumb: Thumb, value: number, manner: Manner, take: (value: number) => string | null }>()
+const props = defineProps<{ thumb: Thumb; value: number; manner: Manner; take: (value: number) => string | null }>()
 
 /** How many of what is typed make one of the unit. */
 const each = computed(() => (props.thumb.unit === 'share' ? 100 : props.thumb.unit === 'time' ? 60 : 1))
@@ -16,5 +16,14 @@ const takeMass = (grams: number | null): string | null => (grams === null ? 'Giv
 <template>
   <LengthField v-if="thumb.unit === 'length'" :label="label" :mm="value" :units="manner.units" :take="takeLength" />
   <MassField v-else-if="thumb.unit === 'mass'" :label="label" :grams="value" none="" :take="takeMass" />
-  <CountField v-else :label="label" :value="shown(value)" :least="shown(thumb.least)" :most="shown(thumb.most)" :step="thumb.unit === 'share' ? 5 : 1" :whole="thumb.unit === 'count'" :take="(n) => take(n / each)" />
+  <CountField
+    v-else
+    :label="label"
+    :value="shown(value)"
+    :least="shown(thumb.least)"
+    :most="shown(thumb.most)"
+    :step="thumb.unit === 'share' ? 5 : 1"
+    :whole="thumb.unit === 'count'"
+    :take="(n) => take(n / each)"
+  />
 </template>

@@ -11,7 +11,7 @@ import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 
 /** Takes materials in from a table: which heading is which, and what is wrong row by row, before anything is kept. */
-const props = defineProps<{ text: string, name: string, guessed: boolean }>()
+const props = defineProps<{ text: string; name: string; guessed: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const materials = useMaterials()
 const notices = useNotices()
@@ -23,7 +23,9 @@ const mapping = ref<Mapping>(guessMapping(headings.value))
 const units = ref<Units>(settings.units)
 const species = new Set(Object.keys(SPECIES))
 
-const result = computed(() => (read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, materials.freshIds()) : null))
+const result = computed(() =>
+  read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, materials.freshIds()) : null,
+)
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
 const FAULTS_SHOWN = 30
 
@@ -32,7 +34,7 @@ function map(column: string, text: string): void {
 }
 async function take(): Promise<void> {
   const all = result.value!.materials
-  if (!await notices.tell('The materials could not be kept', materials.saveAll(all))) return
+  if (!(await notices.tell('The materials could not be kept', materials.saveAll(all)))) return
   notices.note(`${several(all.length, 'material', 'materials')} came in from “${props.name}”.`)
   emit('close')
 }
@@ -42,25 +44,43 @@ async function take(): Promise<void> {
   <DialogFrame :title="`Materials from “${name}”`" wide="w-[52rem]" @close="emit('close')">
     <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
     <template v-else>
-      <p v-if="guessed" class="mb-2 text-bracken" role="status">The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.</p>
+      <p v-if="guessed" class="mb-2 text-bracken" role="status">
+        The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.
+      </p>
       <div class="grid min-h-0 grid-cols-2 gap-4">
         <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
           <h3 class="panel-title mb-1">Which heading is which</h3>
-          <label v-for="column in MATERIAL_COLUMNS" :key="column.id" class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2" :title="column.hint">
+          <label
+            v-for="column in MATERIAL_COLUMNS"
+            :key="column.id"
+            class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
+            :title="column.hint"
+          >
             <span>{{ column.name }}<span v-if="column.needed" class="text-ruddy"> needed</span></span>
             <select class="field" :value="mapping[column.id] ?? ''" @change="map(column.id, ($event.target as HTMLSelectElement).value)">
               <option value="">not in the table</option>
               <option v-for="(heading, i) in headings" :key="i" :value="i">{{ heading }}</option>
             </select>
           </label>
-          <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"><span>Bare lengths are</span><select v-model="units" class="field"><option value="in">inches</option><option value="cm">centimetres</option></select></label>
+          <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
+            ><span>Bare lengths are</span
+            ><select v-model="units" class="field">
+              <option value="in">inches</option>
+              <option value="cm">centimetres</option>
+            </select></label
+          >
         </section>
         <section class="min-h-0 overflow-y-auto" aria-label="What comes in" tabindex="0">
           <h3 class="panel-title mb-1">What comes in</h3>
           <template v-if="result">
-            <p>{{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows') }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.</p>
+            <p>
+              {{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows')
+              }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.
+            </p>
             <ul v-if="result.faults.length" class="mt-2 space-y-0.5" data-testid="row-faults">
-              <li v-for="(fault, i) in result.faults.slice(0, FAULTS_SHOWN)" :key="i" class="text-ruddy">Row {{ fault.row }}, {{ fault.column }}: {{ fault.says }}</li>
+              <li v-for="(fault, i) in result.faults.slice(0, FAULTS_SHOWN)" :key="i" class="text-ruddy">
+                Row {{ fault.row }}, {{ fault.column }}: {{ fault.says }}
+              </li>
               <li v-if="result.faults.length > FAULTS_SHOWN">and {{ result.faults.length - FAULTS_SHOWN }} more</li>
             </ul>
             <p v-if="result.faults.length" class="mt-1 text-soft">Rows with something wrong stay out; the rest can come in.</p>
@@ -70,7 +90,9 @@ async function take(): Promise<void> {
     </template>
     <div class="mt-3 flex justify-end gap-2">
       <button type="button" class="button h-8" @click="emit('close')">Not now</button>
-      <button v-if="result" type="button" class="button-main" :disabled="!result.materials.length" @click="take">Take {{ several(result.materials.length, 'material', 'materials') }} in</button>
+      <button v-if="result" type="button" class="button-main" :disabled="!result.materials.length" @click="take">
+        Take {{ several(result.materials.length, 'material', 'materials') }} in
+      </button>
     </div>
   </DialogFrame>
 </template>

@@ -26,11 +26,18 @@ function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
 export const ARMS: Arranging<RuleOf<'arms'>> = {
   slots: arms,
   withCount: byCount,
-  says: (_rule, _run, spacing) => (spacing ? [sum`Left and right in turn, from the middle out; ${quantity.length(spacing.centre.value)} apart on each side.`] : []),
+  says: (_rule, _run, spacing) =>
+    spacing ? [sum`Left and right in turn, from the middle out; ${quantity.length(spacing.centre.value)} apart on each side.`] : [],
   gaps(_rule, run, seat, sorted) {
     // Its two sides, each by itself: neither the seat nor what lies over against it is a gap that is meant.
-    const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, seat, s)).filter((by) => (by < run.length / 2) === (way > 0))
-    return [side(1), side(-1)].flatMap((points) => gapsOf({ closed: false, length: run.length }, points.sort((a, b) => a - b)))
+    const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, seat, s)).filter((by) => by < run.length / 2 === way > 0)
+    return [side(1), side(-1)].flatMap((points) =>
+      gapsOf(
+        { closed: false, length: run.length },
+        points.sort((a, b) => a - b),
+      ),
+    )
   },
-  serves: 'pairs', shares: 'evenly',
+  serves: 'pairs',
+  shares: 'evenly',
 }

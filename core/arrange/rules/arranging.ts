@@ -11,7 +11,10 @@ export interface Room extends Pick<Run, 'length' | 'closed'> {
 }
 
 /** A rule that takes at most so many pieces on each of its runs, and how many it takes. */
-export interface Counted<R> { readonly rule: R, readonly takes: number }
+export interface Counted<R> {
+  readonly rule: R
+  readonly takes: number
+}
 
 /** How one kind of rule puts things on a run. */
 export interface Arranging<R> {
@@ -22,11 +25,14 @@ export interface Arranging<R> {
   /** How hands space what it lays, for the make sheet; nothing where its places say it all. */
   readonly says: (rule: R, run: Run, spacing: Spacing | null) => Said[]
   /** How many it would ask for were there no limit, and what would ask for fewer; none asks for what its count says. */
-  readonly asks?: (rule: R, context: Pick<SlotContext, 'run' | 'shortest' | 'mix'>) => { readonly count: number, readonly mend: Said, readonly fewer: R | null }
+  readonly asks?: (
+    rule: R,
+    context: Pick<SlotContext, 'run' | 'shortest' | 'mix'>,
+  ) => { readonly count: number; readonly mend: Said; readonly fewer: R | null }
   /** The gaps that it means to have on a closed run, where these are not all between neighbours. @param seat of the layer, mm @param sorted distances in rising order */
   readonly gaps?: (rule: R, run: Run, seat: number, sorted: readonly number[]) => Gap[]
   /** What it keeps free to both sides of a place: that place as a share of the run, and how far, mm. */
-  readonly keeps?: (rule: R) => { readonly at: number, readonly about: number }
+  readonly keeps?: (rule: R) => { readonly at: number; readonly about: number }
   /** Whether one of a pair of runs serves both. */
   readonly serves?: 'pairs'
   /** Whether the layer's taper says nothing of it: its stems are as long as their slots say. */
@@ -40,7 +46,10 @@ export interface Arranging<R> {
 }
 
 /** A rule that has a count of its own. */
-export const byCount = <R extends { readonly count: number }>(rule: R, count: number): Counted<R> => ({ rule: { ...rule, count }, takes: count })
+export const byCount = <R extends { readonly count: number }>(rule: R, count: number): Counted<R> => ({
+  rule: { ...rule, count },
+  takes: count,
+})
 
 /** How far apart things lie that are all as far apart. */
 export function apart(run: Run, spacing: Spacing | null): Said[] {

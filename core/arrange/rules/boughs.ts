@@ -12,12 +12,21 @@ function boughs({ overlap }: RuleOf<'boughs'>, { run, shortest, flow }: SlotCont
   if (overlap >= shortest) return []
   const { count, step } = overlapped(run, shortest, shortest - overlap)
   const back = flow !== 'anticlockwise'
-  return numbered(run, Array.from({ length: Math.min(MOST_PLACES, count) }, (_, i) => (back ? Math.max(0, run.length - shortest) - i * step : Math.min(run.length, shortest) + i * step)))
+  return numbered(
+    run,
+    Array.from({ length: Math.min(MOST_PLACES, count) }, (_, i) =>
+      back ? Math.max(0, run.length - shortest) - i * step : Math.min(run.length, shortest) + i * step,
+    ),
+  )
 }
 
 export const BOUGHS: Arranging<RuleOf<'boughs'>> = {
   slots: boughs,
   withCount: noCount,
   says: (_rule, run, spacing) => apart(run, spacing),
-  asks: ({ overlap }, { run, shortest }) => ({ count: shortest > overlap ? overlapped(run, shortest, shortest - overlap).count : 0, mend: sum`Longer pieces, or less overlap`, fewer: null }),
+  asks: ({ overlap }, { run, shortest }) => ({
+    count: shortest > overlap ? overlapped(run, shortest, shortest - overlap).count : 0,
+    mend: sum`Longer pieces, or less overlap`,
+    fewer: null,
+  }),
 }

@@ -6,5 +6,6 @@ import { noCount, nothing } from './arranging'
 
 export const BOW: Arranging<RuleOf<'bow'>> = {
   slots: (rule, { run, mix }) => madeSlots(run, bowAt(run, rule, mix)),
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

@@ -17,16 +17,18 @@ function clusters(rule: RuleOf<'cluster'>, { run, widths }: SlotContext): Slot[]
   const sizes = widths(rule.at.length * rule.size)
   return rule.at.flatMap((at, group) => {
     const centre = at * run.length
-    const members = Array.from({ length: rule.size }, (_, i) => ({ r: sizes[group * rule.size + i]! * PACKED / 2, x: 0, y: 0 }))
+    const members = Array.from({ length: rule.size }, (_, i) => ({ r: (sizes[group * rule.size + i]! * PACKED) / 2, x: 0, y: 0 }))
     const packed = packSiblings(members)
     const { half } = stationAt(run, centre)
     const deep = packed.some((member) => Math.abs(member.y) > half * 1.25)
     if (deep) inRow(members)
-    return members.map((member, i) => slot(run, `${group}.${i}`, centre + member.x, { across: member.y / half, deal: group * rule.size + i }))
+    return members.map((member, i) =>
+      slot(run, `${group}.${i}`, centre + member.x, { across: member.y / half, deal: group * rule.size + i }),
+    )
   })
 }
 
-function inRow(members: { r: number, x: number, y: number }[]): void {
+function inRow(members: { r: number; x: number; y: number }[]): void {
   const total = members.reduce((sum, member) => sum + 2 * member.r, 0)
   let at = -total / 2
   for (const member of members) {
@@ -42,5 +44,6 @@ export const CLUSTER: Arranging<RuleOf<'cluster'>> = {
     const size = rule.at.length ? Math.min(60, Math.floor(n / rule.at.length)) : 0
     return rule.at.length ? { rule: { ...rule, size }, takes: size * rule.at.length } : null
   },
-  says: nothing, gives: 'groups',
+  says: nothing,
+  gives: 'groups',
 }

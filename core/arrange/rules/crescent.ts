@@ -20,12 +20,15 @@ function crescent(run: Run, rule: RuleOf<'crescent'>): number[] {
   })
 }
 
-function fromDense(share: number, { dense, thin }: { dense: 'middle' | 'start' | 'end', thin: number }): number {
+function fromDense(share: number, { dense, thin }: { dense: 'middle' | 'start' | 'end'; thin: number }): number {
   const reach = (y: number) => (thin === 0 ? y : (1 - Math.sqrt(1 - 2 * thin * y * (1 - thin / 2))) / thin)
   switch (dense) {
-    case 'start': return reach(share)
-    case 'end': return 1 - reach(1 - share)
-    case 'middle': return share < 0.5 ? 0.5 - reach(1 - 2 * share) / 2 : 0.5 + reach(2 * share - 1) / 2
+    case 'start':
+      return reach(share)
+    case 'end':
+      return 1 - reach(1 - share)
+    case 'middle':
+      return share < 0.5 ? 0.5 - reach(1 - 2 * share) / 2 : 0.5 + reach(2 * share - 1) / 2
   }
 }
 
@@ -34,7 +37,11 @@ export const CRESCENT: Arranging<RuleOf<'crescent'>> = {
   withCount: byCount,
   says({ from, to }, run, spacing) {
     if (!spacing) return []
-    const gaps = spacing.gaps ? [sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`] : []
+    const gaps = spacing.gaps
+      ? [
+          sum`${quantity.length(spacing.gaps.least.value)} apart where it is dense, ${quantity.length(spacing.gaps.most.value)} where it thins.`,
+        ]
+      : []
     return [['From ', ...anchorSays(run, from * run.length), ' round to ', ...anchorSays(run, to * run.length), '.'], ...gaps]
   },
   gaps: ({ from, to }, run, _seat, sorted) => (from === to ? gapsOf(run, sorted) : gapsFrom(run, from * run.length, sorted)),

@@ -12,6 +12,10 @@ export const EVERY: Arranging<RuleOf<'every'>> = {
   says: (_rule, run, spacing) => apart(run, spacing),
   asks(rule, { run }) {
     const widest = run.length / MOST_PLACES
-    return { count: Math.round(run.length / rule.spacing), mend: sum`Space them ${quantity.length(widest)} apart`, fewer: { ...rule, spacing: widest } }
+    return {
+      count: Math.round(run.length / rule.spacing),
+      mend: sum`Space them ${quantity.length(widest)} apart`,
+      fewer: { ...rule, spacing: widest },
+    }
   },
 }

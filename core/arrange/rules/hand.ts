@@ -4,5 +4,6 @@ import { noCount, nothing } from './arranging'
 
 export const HAND: Arranging<RuleOf<'hand'>> = {
   slots: () => [],
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

@@ -25,8 +25,27 @@ import { WOUND } from './wound'
 export type { Counted, Room } from './arranging'
 
 const ARRANGING: { readonly [K in RuleKind]: Arranging<RuleOf<K>> } = {
-  compass: COMPASS, halfway: HALFWAY, every: EVERY, against: AGAINST, cluster: CLUSTER, crescent: CRESCENT, mirror: MIRROR, bands: BANDS, arms: ARMS, scatter: SCATTER, single: SINGLE,
-  bundles: BUNDLES, boughs: BOUGHS, spray: SPRAY, wound: WOUND, laid: LAID, mesh: MESH, poofs: POOFS, beads: BEADS, bow: BOW, hand: HAND,
+  compass: COMPASS,
+  halfway: HALFWAY,
+  every: EVERY,
+  against: AGAINST,
+  cluster: CLUSTER,
+  crescent: CRESCENT,
+  mirror: MIRROR,
+  bands: BANDS,
+  arms: ARMS,
+  scatter: SCATTER,
+  single: SINGLE,
+  bundles: BUNDLES,
+  boughs: BOUGHS,
+  spray: SPRAY,
+  wound: WOUND,
+  laid: LAID,
+  mesh: MESH,
+  poofs: POOFS,
+  beads: BEADS,
+  bow: BOW,
+  hand: HAND,
 }
 
 /** How a kind of rule puts things on a run. */

@@ -6,5 +6,6 @@ import { noCount, nothing } from './arranging'
 
 export const LAID: Arranging<RuleOf<'laid'>> = {
   slots: (rule, { run, mix }) => madeSlots(run, laps(run, rule, mix[0]!)),
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

@@ -6,5 +6,6 @@ import { noCount, nothing } from './arranging'
 
 export const MESH: Arranging<RuleOf<'mesh'>> = {
   slots: (rule, { run, mix }) => madeSlots(run, gathersIn(run, rule, mix)),
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

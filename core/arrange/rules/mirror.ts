@@ -11,7 +11,12 @@ import { byCount } from './arranging'
 /** Two sides of a seat, a place at a time: right and left in turn, the odd one out at the end of the right. */
 function fromSeat(run: Run, rule: RuleOf<'mirror'>, kinds: number): Slot[] {
   const seat = rule.seat * run.length
-  const room = (side: 1 | -1): number => Math.max(0, (run.closed ? Math.min(rule.reach, 0.5) * run.length : Math.min(rule.reach * run.length, side > 0 ? run.length - seat : seat)) - rule.gap)
+  const room = (side: 1 | -1): number =>
+    Math.max(
+      0,
+      (run.closed ? Math.min(rule.reach, 0.5) * run.length : Math.min(rule.reach * run.length, side > 0 ? run.length - seat : seat)) -
+        rule.gap,
+    )
   const rows = Math.ceil(rule.count / 2)
   return Array.from({ length: rule.count }, (_, i) => {
     const row = Math.floor(i / 2)
@@ -25,7 +30,10 @@ function fromSeat(run: Run, rule: RuleOf<'mirror'>, kinds: number): Slot[] {
 export const MIRROR: Arranging<RuleOf<'mirror'>> = {
   slots: (rule, { run, mix }) => fromSeat(run, rule, mix.length),
   withCount: byCount,
-  says: ({ gap, seat }, run, spacing) => (spacing ? [['Keep ', quantity.length(gap), ' free to each side of ', ...anchorSays(run, seat * run.length), ', then the same up both sides.']] : []),
+  says: ({ gap, seat }, run, spacing) =>
+    spacing
+      ? [['Keep ', quantity.length(gap), ' free to each side of ', ...anchorSays(run, seat * run.length), ', then the same up both sides.']]
+      : [],
   gaps: ({ seat }, run, _seat, sorted) => gapsFrom(run, ((seat + 0.5) % 1) * run.length, sorted),
   keeps: ({ seat, gap }) => ({ at: seat, about: gap }),
   shares: 'evenly',

@@ -6,5 +6,6 @@ import { noCount, nothing } from './arranging'
 
 export const POOFS: Arranging<RuleOf<'poofs'>> = {
   slots: (rule, { run, mix }) => madeSlots(run, poofsOn(run, rule, mix.length)),
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

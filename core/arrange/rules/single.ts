@@ -5,6 +5,7 @@ import { noCount, nothing } from './arranging'
 
 export const SINGLE: Arranging<RuleOf<'single'>> = {
   slots: ({ at }, { run }) => [slot(run, 0, at * run.length)],
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
   drop: ({ drop }) => drop,
 }

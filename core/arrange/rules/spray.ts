@@ -19,5 +19,6 @@ export const SPRAY: Arranging<RuleOf<'spray'>> = {
     const odd = n % 2 === 1 && pairs < 60
     return pairs < 1 ? null : { rule: { ...rule, pairs, odd }, takes: 2 * pairs + (odd ? 1 : 0) }
   },
-  says: nothing, tapers: 'itself',
+  says: nothing,
+  tapers: 'itself',
 }

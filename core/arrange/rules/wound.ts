@@ -6,5 +6,6 @@ import { noCount, nothing } from './arranging'
 
 export const WOUND: Arranging<RuleOf<'wound'>> = {
   slots: (rule, { run, mix }) => madeSlots(run, windings(run, rule, mix[0]!)),
-  withCount: noCount, says: nothing,
+  withCount: noCount,
+  says: nothing,
 }

@@ -2,11 +2,17 @@ import { z } from 'zod'
 import { inches } from '../../measure'
 import { ruleSort } from './rule'
 
-export const BOUGHS = ruleSort(z.strictObject({
-  kind: z.literal('boughs'), overlap: z.number().min(0).max(3000).describe('of each piece over the next, mm'),
-  yields: z.number().min(50).max(20_000).describe('garland made of one large bough, mm'),
-}).describe('pieces of bough bound end over end along a run'))({
-  name: 'bough garland', note: 'Pieces of bough bound end over end.',
+export const BOUGHS = ruleSort(
+  z
+    .strictObject({
+      kind: z.literal('boughs'),
+      overlap: z.number().min(0).max(3000).describe('of each piece over the next, mm'),
+      yields: z.number().min(50).max(20_000).describe('garland made of one large bough, mm'),
+    })
+    .describe('pieces of bough bound end over end along a run'),
+)({
+  name: 'bough garland',
+  note: 'Pieces of bough bound end over end.',
   usual: () => ({ kind: 'boughs', overlap: inches(6), yields: inches(40) }),
   evening: 'meant',
 })

@@ -3,7 +3,8 @@ import { countSchema, flip, placeSchema } from '../terms'
 import { ruleSort } from './rule'
 
 export const COMPASS = ruleSort(z.strictObject({ kind: z.literal('compass'), count: countSchema, start: placeSchema }))({
-  name: 'compass', note: 'So many, evenly round.',
+  name: 'compass',
+  note: 'So many, evenly round.',
   usual: () => ({ kind: 'compass', count: 6, start: 0 }),
   image: (rule) => ({ ...rule, start: flip(rule.start) }),
 })

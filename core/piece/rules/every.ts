@@ -3,8 +3,15 @@ import { inches } from '../../measure'
 import { flip, placeSchema } from '../terms'
 import { ruleSort } from './rule'
 
-export const EVERY = ruleSort(z.strictObject({ kind: z.literal('every'), spacing: z.number().min(1).max(20_000).describe('wanted, along the centre line, mm'), start: placeSchema }))({
-  name: 'every so far', note: 'A spacing wanted; the count follows.',
+export const EVERY = ruleSort(
+  z.strictObject({
+    kind: z.literal('every'),
+    spacing: z.number().min(1).max(20_000).describe('wanted, along the centre line, mm'),
+    start: placeSchema,
+  }),
+)({
+  name: 'every so far',
+  note: 'A spacing wanted; the count follows.',
   usual: () => ({ kind: 'every', spacing: inches(3), start: 0 }),
   image: (rule) => ({ ...rule, start: flip(rule.start) }),
 })

@@ -31,8 +31,27 @@ export type { Gather } from './mesh'
 export { PATTERNS } from './against'
 
 export const RuleSchema = z.discriminatedUnion('kind', [
-  COMPASS.schema, HALFWAY.schema, EVERY.schema, AGAINST.schema, CLUSTER.schema, CRESCENT.schema, MIRROR.schema, BANDS.schema, ARMS.schema, SCATTER.schema, SINGLE.schema,
-  BUNDLES.schema, BOUGHS.schema, SPRAY.schema, WOUND.schema, LAID.schema, MESH.schema, POOFS.schema, BEADS.schema, BOW.schema, HAND.schema,
+  COMPASS.schema,
+  HALFWAY.schema,
+  EVERY.schema,
+  AGAINST.schema,
+  CLUSTER.schema,
+  CRESCENT.schema,
+  MIRROR.schema,
+  BANDS.schema,
+  ARMS.schema,
+  SCATTER.schema,
+  SINGLE.schema,
+  BUNDLES.schema,
+  BOUGHS.schema,
+  SPRAY.schema,
+  WOUND.schema,
+  LAID.schema,
+  MESH.schema,
+  POOFS.schema,
+  BEADS.schema,
+  BOW.schema,
+  HAND.schema,
 ])
 
 export type Rule = z.infer<typeof RuleSchema>
@@ -41,8 +60,27 @@ export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
 
 /** What is known of each kind of rule, in the order in which makers are offered them. */
 const RULES: { readonly [K in RuleKind]: RuleSort<RuleOf<K>> } = {
-  compass: COMPASS, halfway: HALFWAY, every: EVERY, against: AGAINST, cluster: CLUSTER, crescent: CRESCENT, mirror: MIRROR, bands: BANDS, arms: ARMS, scatter: SCATTER,
-  bundles: BUNDLES, boughs: BOUGHS, spray: SPRAY, single: SINGLE, hand: HAND, wound: WOUND, laid: LAID, mesh: MESH, poofs: POOFS, beads: BEADS, bow: BOW,
+  compass: COMPASS,
+  halfway: HALFWAY,
+  every: EVERY,
+  against: AGAINST,
+  cluster: CLUSTER,
+  crescent: CRESCENT,
+  mirror: MIRROR,
+  bands: BANDS,
+  arms: ARMS,
+  scatter: SCATTER,
+  bundles: BUNDLES,
+  boughs: BOUGHS,
+  spray: SPRAY,
+  single: SINGLE,
+  hand: HAND,
+  wound: WOUND,
+  laid: LAID,
+  mesh: MESH,
+  poofs: POOFS,
+  beads: BEADS,
+  bow: BOW,
 }
 export const RULE_KINDS = Object.keys(RULES) as RuleKind[]
 

@@ -44,7 +44,22 @@ type Named = 'name' | 'note' | 'usual'
 export const MOST_PARTS = 12
 
 /** A rule with its schema, by what sets it apart: unless it says otherwise it lays single stems evenly on one face. */
-export const ruleSort = <S extends z.ZodObject>(schema: S) => (own: Pick<RuleSort<z.infer<S>>, Named> & Partial<Omit<RuleSort<z.infer<S>>, Named>>): RuleSort<z.infer<S>> & { readonly schema: S } => ({
-  schema, image: (rule) => rule, lays: 'stems', materials: null, refers: false, pairs: false, mindful: false, level: false, spaced: true, evening: 'free', parts: MOST_PARTS, builds: false, role: null, faces: () => 1,
-  ...own,
-})
+export const ruleSort =
+  <S extends z.ZodObject>(schema: S) =>
+  (own: Pick<RuleSort<z.infer<S>>, Named> & Partial<Omit<RuleSort<z.infer<S>>, Named>>): RuleSort<z.infer<S>> & { readonly schema: S } => ({
+    schema,
+    image: (rule) => rule,
+    lays: 'stems',
+    materials: null,
+    refers: false,
+    pairs: false,
+    mindful: false,
+    level: false,
+    spaced: true,
+    evening: 'free',
+    parts: MOST_PARTS,
+    builds: false,
+    role: null,
+    faces: () => 1,
+    ...own,
+  })

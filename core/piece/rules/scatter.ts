@@ -3,7 +3,9 @@ import { countSchema } from '../terms'
 import { ruleSort } from './rule'
 
 export const SCATTER = ruleSort(z.strictObject({ kind: z.literal('scatter'), count: countSchema }))({
-  name: 'scatter', note: 'Spread without clumps, into the thinnest places first.',
+  name: 'scatter',
+  note: 'Spread without clumps, into the thinnest places first.',
   usual: () => ({ kind: 'scatter', count: 24 }),
-  spaced: false, evening: 'meant',
+  spaced: false,
+  evening: 'meant',
 })

@@ -2,12 +2,17 @@ import { z } from 'zod'
 import { flip, placeSchema } from '../terms'
 import { ruleSort } from './rule'
 
-export const SINGLE = ruleSort(z.strictObject({
-  kind: z.literal('single'), at: placeSchema,
-  drop: z.number().min(0).max(3000).describe('how far below its place it hangs on a cord, mm; 0 sits on the face'),
-}))({
-  name: 'single', note: 'One, at one place.',
+export const SINGLE = ruleSort(
+  z.strictObject({
+    kind: z.literal('single'),
+    at: placeSchema,
+    drop: z.number().min(0).max(3000).describe('how far below its place it hangs on a cord, mm; 0 sits on the face'),
+  }),
+)({
+  name: 'single',
+  note: 'One, at one place.',
   usual: () => ({ kind: 'single', at: 0.5, drop: 0 }),
   image: (rule) => ({ ...rule, at: flip(rule.at) }),
-  level: true, evening: 'meant',
+  level: true,
+  evening: 'meant',
 })

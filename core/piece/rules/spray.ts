@@ -3,12 +3,24 @@ import { inches } from '../../measure'
 import { flip, mmSchema, placeSchema } from '../terms'
 import { ruleSort } from './rule'
 
-export const SPRAY = ruleSort(z.strictObject({
-  kind: z.literal('spray'), at: placeSchema, pairs: z.int().min(1).max(60), odd: z.boolean().describe('one more in the middle, last'),
-  spread: z.number().min(0).max(120).describe('how far the outermost pair leans to either side, degrees'), wraps: z.int().min(1).max(9), bound: mmSchema(2, 600).describe('how thick the stems are at the tie, mm'),
-}).describe('made apart: stems crossed left and right in pairs, bound once, then fixed'))({
-  name: 'bound spray', note: 'Stems in pairs, crossed and bound once, made apart.',
+export const SPRAY = ruleSort(
+  z
+    .strictObject({
+      kind: z.literal('spray'),
+      at: placeSchema,
+      pairs: z.int().min(1).max(60),
+      odd: z.boolean().describe('one more in the middle, last'),
+      spread: z.number().min(0).max(120).describe('how far the outermost pair leans to either side, degrees'),
+      wraps: z.int().min(1).max(9),
+      bound: mmSchema(2, 600).describe('how thick the stems are at the tie, mm'),
+    })
+    .describe('made apart: stems crossed left and right in pairs, bound once, then fixed'),
+)({
+  name: 'bound spray',
+  note: 'Stems in pairs, crossed and bound once, made apart.',
   usual: () => ({ kind: 'spray', at: 0.5, pairs: 5, odd: true, spread: 40, wraps: 3, bound: inches(1) }),
   image: (rule) => ({ ...rule, at: flip(rule.at) }),
-  pairs: true, spaced: false, evening: 'meant',
+  pairs: true,
+  spaced: false,
+  evening: 'meant',
 })

@@ -8,7 +8,11 @@ export class Inks {
   private readonly tones: ReadonlyMap<string, Tone>
 
   /** @param tint replaces the first colour of the palette; colours that are told by it follow */
-  constructor(palette: Species['palette'], tint: Tone | null, private readonly random: Random) {
+  constructor(
+    palette: Species['palette'],
+    tint: Tone | null,
+    private readonly random: Random,
+  ) {
     const tones = new Map<string, Tone>()
     Object.entries(palette).forEach(([name, dye], i) => {
       if (typeof dye === 'string') tones.set(name, i === 0 && tint ? tint : tone(dye))
@@ -35,5 +39,7 @@ export class Inks {
     return lighter(jitter(of, this.random, vary), lit)
   }
 
-  span(of: Span): number { return typeof of === 'number' ? of : this.random.between(...of) }
+  span(of: Span): number {
+    return typeof of === 'number' ? of : this.random.between(...of)
+  }
 }

@@ -44,10 +44,11 @@ const STEPS = { small: 3, large: 7 } as const
 export function leafOutline(shape: LeafShape): XY[] {
   const { length, width, bend = 0 } = shape
   const steps = length < SMALL ? STEPS.small : STEPS.large
-  const side = (sign: number): XY[] => Array.from({ length: steps }, (_, i): XY => {
-    const u = (i + 0.5) / steps
-    return [u * length, bow(u) * bend * length + (sign * halfAt(u, shape) * width) / 2]
-  })
+  const side = (sign: number): XY[] =>
+    Array.from({ length: steps }, (_, i): XY => {
+      const u = (i + 0.5) / steps
+      return [u * length, bow(u) * bend * length + (sign * halfAt(u, shape) * width) / 2]
+    })
   return [[0, 0], ...side(1), [length, 0], ...side(-1).reverse()]
 }
 
@@ -56,19 +57,47 @@ function edged({ kind, count, depth }: Edge): readonly (readonly [u: number, sha
   return Array.from({ length: count }, (_, i): (readonly [number, number])[] => {
     const at = (share: number): number => 0.04 + (0.94 * (i + share)) / count
     switch (kind) {
-      case 'lobed': return [[at(0.05), 1 - depth], [at(0.35), 1 - depth * 0.12], [at(0.6), 1], [at(0.85), 1 - depth * 0.3]]
-      case 'crenate': return [[at(0.02), 1 - depth], [at(0.3), 1], [at(0.75), 1]]
-      case 'toothed': return [[at(0.1), 1 - depth], [at(0.85), 1]]
-      case 'spined': return [[at(0.12), 1 - depth * 0.55], [at(0.36), 1 - depth], [at(0.6), 1 - depth * 0.7], [at(0.86), 1]]
+      case 'lobed':
+        return [
+          [at(0.05), 1 - depth],
+          [at(0.35), 1 - depth * 0.12],
+          [at(0.6), 1],
+          [at(0.85), 1 - depth * 0.3],
+        ]
+      case 'crenate':
+        return [
+          [at(0.02), 1 - depth],
+          [at(0.3), 1],
+          [at(0.75), 1],
+        ]
+      case 'toothed':
+        return [
+          [at(0.1), 1 - depth],
+          [at(0.85), 1],
+        ]
+      case 'spined':
+        return [
+          [at(0.12), 1 - depth * 0.55],
+          [at(0.36), 1 - depth],
+          [at(0.6), 1 - depth * 0.7],
+          [at(0.86), 1],
+        ]
     }
   }).flat()
 }
 
 /** The outline of any leaf, and whether it is to be drawn round. */
-function outlineOf(shape: LeafShape, { edge, outline }: Pick<Leaf, 'edge' | 'outline'>): { readonly points: XY[], readonly round: boolean } {
+function outlineOf(
+  shape: LeafShape,
+  { edge, outline }: Pick<Leaf, 'edge' | 'outline'>,
+): { readonly points: XY[]; readonly round: boolean } {
   const { length, width, bend = 0 } = shape
   const point = (u: number, v: number): XY => [u * length, bow(u) * bend * length + (v * width) / 2]
-  if (outline) return { points: [point(0, 0), ...outline.map(([u, v]) => point(u, v)), point(1, 0), ...[...outline].reverse().map(([u, v]) => point(u, -v))], round: true }
+  if (outline)
+    return {
+      points: [point(0, 0), ...outline.map(([u, v]) => point(u, v)), point(1, 0), ...[...outline].reverse().map(([u, v]) => point(u, -v))],
+      round: true,
+    }
   if (!edge) return { points: leafOutline(shape), round: true }
   const half = edged(edge).map(([u, share]) => [u, share * halfAt(u, shape)] as const)
   return {
@@ -84,8 +113,16 @@ function across(pen: Pen, at: Local, length: number, half: number, of: Tone, dep
   const side = facing > 0 ? 1 : -1
   const strength = (0.42 + 0.58 * Math.abs(facing)) * depth
   return {
-    kind: 'linear', from: at(length * 0.5, half * side), to: at(length * 0.5, -half * side),
-    stops: [[0, css(lighter(of, 0.06 * strength))], [0.3, css(lighter(of, 0.1 * strength))], [0.485, css(lighter(of, 0.015))], [0.515, css(lighter(of, -0.06 * depth))], [1, css(lighter(of, -0.12 * strength))]],
+    kind: 'linear',
+    from: at(length * 0.5, half * side),
+    to: at(length * 0.5, -half * side),
+    stops: [
+      [0, css(lighter(of, 0.06 * strength))],
+      [0.3, css(lighter(of, 0.1 * strength))],
+      [0.485, css(lighter(of, 0.015))],
+      [0.515, css(lighter(of, -0.06 * depth))],
+      [1, css(lighter(of, -0.12 * strength))],
+    ],
   }
 }
 
@@ -116,7 +153,11 @@ function sheen(pen: Pen, at: Local, { length, width, bend = 0 }: LeafShape, of: 
   const [nx, ny] = at.vector(0, 1)
   const side = nx * pen.light[0] + ny * pen.light[1] > 0 ? 1 : -1
   const point = (u: number, v: number): XY => at(u * length, bow(u) * bend * length + side * v * width)
-  pen.blob([point(0.2, 0.1), point(0.38, 0.25), point(0.6, 0.24), point(0.78, 0.1), point(0.58, 0.12), point(0.38, 0.12)], css(lighter({ ...of, c: of.c * 0.45 }, 0.3)), 0.42 * gloss)
+  pen.blob(
+    [point(0.2, 0.1), point(0.38, 0.25), point(0.6, 0.24), point(0.78, 0.1), point(0.58, 0.12), point(0.38, 0.12)],
+    css(lighter({ ...of, c: of.c * 0.45 }, 0.3)),
+    0.42 * gloss,
+  )
 }
 
 function ribs(pen: Pen, at: Local, { length, width, bend = 0 }: LeafShape, of: Tone, veins: number, bright: number): void {
@@ -145,20 +186,33 @@ export function petal(pen: Pen, stem: Stem, part: Petal, inks: Inks): void {
   const shape: LeafShape = { length, width, belly, tip, heart: 0.8 }
   const steps = length < SMALL ? STEPS.small : ruffle ? 13 : 8
   const wave = (): number => 1 + ruffle * random.spread(0.16)
-  const side = (sign: number): XY[] => Array.from({ length: steps }, (_, i): XY => {
-    const u = (i + 0.6) / steps
-    return at(u * length * (u > 0.7 ? wave() : 1), (sign * halfAt(u, shape) * width * (u > 0.4 ? wave() : 1)) / 2)
-  })
+  const side = (sign: number): XY[] =>
+    Array.from({ length: steps }, (_, i): XY => {
+      const u = (i + 0.6) / steps
+      return at(u * length * (u > 0.7 ? wave() : 1), (sign * halfAt(u, shape) * width * (u > 0.4 ? wave() : 1)) / 2)
+    })
   const outline = [at(0, 0), ...side(1), at(length * (1 - notch), 0), ...side(-1).reverse()]
   if (length >= SMALL) pen.shadow(outline, Math.min(width, length) * 0.07, 0.24)
   const [dx, dy] = at.vector(1, 0)
   const facing = dx * pen.light[0] + dy * pen.light[1]
   const rim = 0.02 + 0.03 * cup + 0.05 * facing
   pen.blob(outline, {
-    kind: 'radial', centre: at(0, 0), radius: length, focus: at(0, 0),
-    stops: [[0, css(heart)], [0.45 + 0.2 * cup, css(of)], [0.88, css(lighter(of, rim))], [1, css(lighter(of, rim + 0.035 * cup))]],
+    kind: 'radial',
+    centre: at(0, 0),
+    radius: length,
+    focus: at(0, 0),
+    stops: [
+      [0, css(heart)],
+      [0.45 + 0.2 * cup, css(of)],
+      [0.88, css(lighter(of, rim))],
+      [1, css(lighter(of, rim + 0.035 * cup))],
+    ],
   })
   if (length < 2 * SMALL) return
-  const lines = [-0.5, -0.2, 0.15, 0.48].map((v): XY[] => [at(length * 0.12, v * width * 0.1), at(length * 0.5, v * width * 0.42), at(length * 0.82, v * width * 0.6)])
+  const lines = [-0.5, -0.2, 0.15, 0.48].map((v): XY[] => [
+    at(length * 0.12, v * width * 0.1),
+    at(length * 0.5, v * width * 0.42),
+    at(length * 0.82, v * width * 0.6),
+  ])
   pen.polylines(lines, Math.max(0.15, width * 0.014), css(lighter(of, -0.08)), 0.4)
 }

@@ -11,8 +11,16 @@ import type { Inks } from './inks'
 export function twig(pen: Pen, points: readonly XY[], width: number, of: Tone): void {
   pen.strokeShadow([points], width, width * 0.5, 0.2)
   pen.line(points, width, css(lighter(of, -0.08)))
-  pen.line(points.map((point) => pen.away(point, -width * 0.12)), width * 0.66, css(of))
-  pen.line(points.map((point) => pen.away(point, -width * 0.26)), width * 0.26, css(lighter(of, 0.11)))
+  pen.line(
+    points.map((point) => pen.away(point, -width * 0.12)),
+    width * 0.66,
+    css(of),
+  )
+  pen.line(
+    points.map((point) => pen.away(point, -width * 0.26)),
+    width * 0.26,
+    css(lighter(of, 0.11)),
+  )
 }
 
 /** The main line of a stem or side shoot. */
@@ -53,9 +61,19 @@ export function needles(pen: Pen, stem: Stem, part: Needles, inks: Inks): void {
         const row = rows[side === 0 ? 1 + random.below(2) : random.below(3)]!
         if (droop) {
           const mid = ahead(out, long * 0.55)
-          row.push([[foot.x, foot.y], [mid.x, mid.y], [tip.x - droop * long * Math.sin(tip.angle * Math.PI / 180) * 0.3, tip.y + droop * long * Math.abs(Math.cos(tip.angle * Math.PI / 180)) * 0.3]])
-        }
-        else row.push([[foot.x, foot.y], [tip.x, tip.y]])
+          row.push([
+            [foot.x, foot.y],
+            [mid.x, mid.y],
+            [
+              tip.x - droop * long * Math.sin((tip.angle * Math.PI) / 180) * 0.3,
+              tip.y + droop * long * Math.abs(Math.cos((tip.angle * Math.PI) / 180)) * 0.3,
+            ],
+          ])
+        } else
+          row.push([
+            [foot.x, foot.y],
+            [tip.x, tip.y],
+          ])
       }
     }
   }
@@ -64,7 +82,10 @@ export function needles(pen: Pen, stem: Stem, part: Needles, inks: Inks): void {
   rows.forEach((row, i) => pen.polylines(row, stroke, css(greens[i]!)))
 }
 
-interface Shoot { readonly points: readonly Pose[], readonly level: number }
+interface Shoot {
+  readonly points: readonly Pose[]
+  readonly level: number
+}
 
 /** A shoot and all that forks from it, the last of them first. */
 function shootsOf(pen: Pen, foot: Pose, length: number, level: number, part: Spray, inks: Inks): Shoot[] {
@@ -78,7 +99,15 @@ function shootsOf(pen: Pen, foot: Pose, length: number, level: number, part: Spr
     const i = Math.min(steps - 1, Math.floor(u * steps))
     return ahead(points[i]!, (u - i / steps) * length)
   }
-  const side = (u: number, sign: number): Shoot[] => shootsOf(pen, turned(at(u), sign * random.between(...part.angle)), length * random.between(0.9, 1.08) * (part.reach[0] + (part.reach[1] - part.reach[0]) * u), level + 1, part, inks)
+  const side = (u: number, sign: number): Shoot[] =>
+    shootsOf(
+      pen,
+      turned(at(u), sign * random.between(...part.angle)),
+      length * random.between(0.9, 1.08) * (part.reach[0] + (part.reach[1] - part.reach[0]) * u),
+      level + 1,
+      part,
+      inks,
+    )
   const off = Array.from({ length: forks }, (_, i) => {
     const u = 0.14 + (0.76 * i) / Math.max(1, forks)
     return part.paired ? [...side(u, -1), ...side(u, 1)] : side(u, i % 2 ? 1 : -1)
@@ -111,7 +140,10 @@ export function spray(pen: Pen, stem: Stem, part: Spray, inks: Inks): void {
           rows[random.below(3)]!.push([pen.away([foot.x, foot.y], -wide * 0.15), pen.away([tip.x, tip.y], -wide * 0.15)])
           const sign = (k + i) % 2 ? 64 : -64
           const scale = ahead(turned(tip, sign), wide * 0.55)
-          rows[random.below(2)]!.push([[foot.x, foot.y], [scale.x, scale.y]])
+          rows[random.below(2)]!.push([
+            [foot.x, foot.y],
+            [scale.x, scale.y],
+          ])
         }
       }
     }
@@ -126,13 +158,20 @@ export function hairs(pen: Pen, stem: Stem, part: Hairs, inks: Inks): void {
   const of = inks.own(part.hue, stem.lit, 0.4)
   const rows = [-0.07, 0, 0.07].map((by) => ({ colour: css(lighter(of, by)), lines: [] as XY[][] }))
   for (let i = 0; i < part.count; i++) {
-    const foot = part.from === 'heart' ? turned(stem.at(0.5), i * 137.508) : turned(stem.at(start + (end - start) * ((i + random.next()) / part.count)), (i % 2 ? 1 : -1) * inks.span(angle))
+    const foot =
+      part.from === 'heart'
+        ? turned(stem.at(0.5), i * 137.508)
+        : turned(stem.at(start + (end - start) * ((i + random.next()) / part.count)), (i % 2 ? 1 : -1) * inks.span(angle))
     const room = part.from === 'heart' ? stem.length / 2 : stem.spread / 2
     const size = room * inks.span(part.size)
     const curl = inks.span(part.curl) * (part.from === 'heart' || i % 2 ? 1 : -1)
     const mid = ahead(foot, size * 0.55)
     const tip = ahead(turned(mid, curl), size * 0.5)
-    rows[i % 3]!.lines.push([[foot.x, foot.y], [mid.x, mid.y], [tip.x, tip.y]])
+    rows[i % 3]!.lines.push([
+      [foot.x, foot.y],
+      [mid.x, mid.y],
+      [tip.x, tip.y],
+    ])
   }
   const room = part.from === 'heart' ? stem.length : stem.spread
   const stroke = Math.max(0.12, room * part.stroke)

@@ -12,7 +12,7 @@ export function words(pen: Pen, stem: Stem, part: Words, inks: Inks, own: string
   const text = part.fixed ? part.text : own?.trim() || part.text
   const [from, to, half] = part.box
   const room = [(to - from) * stem.length, half * stem.spread] as const
-  const { outlines, size } = setWords(text, ...(part.turn ? [room[1], room[0]] as const : room), part.spacing)
+  const { outlines, size } = setWords(text, ...(part.turn ? ([room[1], room[0]] as const) : room), part.spacing)
   const middle = stem.at((from + to) / 2)
   const at = local(turned(middle, part.turn ?? 0))
   const put = (by: number): XY[][] => outlines.map((outline) => outline.map(([x, y]) => pen.away(at(x, y), by)))

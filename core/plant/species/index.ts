@@ -9,4 +9,6 @@ import { NEEDLES } from './needles'
 import { WOODY } from './woody'
 
 /** Every species that can be drawn, by the name that materials use. */
-export const SPECIES: Readonly<Record<string, Species>> = recordOf(Object.entries({ ...LEAVES, ...NEEDLES, ...FINE, ...FLOWERS, ...WOODY, ...TRINKETS, ...CLOTH, ...SIGNS, ...MECHANICS }))
+export const SPECIES: Readonly<Record<string, Species>> = recordOf(
+  Object.entries({ ...LEAVES, ...NEEDLES, ...FINE, ...FLOWERS, ...WOODY, ...TRINKETS, ...CLOTH, ...SIGNS, ...MECHANICS }),
+)

@@ -11,7 +11,12 @@ import { Inks } from '../parts/inks'
 import { draw, sound } from '../testing'
 import { SPECIES } from './index'
 
-const EXTREMES = [[5, 2], [3000, 1500], [10, 300], [300, 1]] as const
+const EXTREMES = [
+  [5, 2],
+  [3000, 1500],
+  [10, 300],
+  [300, 1],
+] as const
 
 describe.each(Object.entries(SPECIES))('%s', (name, species) => {
   const [length, width] = species.size
@@ -41,7 +46,8 @@ describe.each(Object.entries(SPECIES))('%s', (name, species) => {
         expect(Math.abs(bounds.right - bounds.left - long)).toBeLessThan(near)
         if (species.fit === 'none') continue
         expect(Math.abs(bounds.left - room.left)).toBeLessThan(near)
-        if (species.fit !== 'length') expect(Math.abs(bounds.bottom - bounds.top - wide)).toBeLessThan(0.4 + 0.03 * Math.max(wide, Math.sqrt(long * wide)))
+        if (species.fit !== 'length')
+          expect(Math.abs(bounds.bottom - bounds.top - wide)).toBeLessThan(0.4 + 0.03 * Math.max(wide, Math.sqrt(long * wide)))
         if (species.stance !== 'stem' && species.fit !== 'length') expect(Math.abs(bounds.top - room.top)).toBeLessThan(0.4 + 0.03 * wide)
       }
     }
@@ -55,7 +61,8 @@ describe.each(Object.entries(SPECIES))('%s', (name, species) => {
   })
   it('follows a tint in its first colour', () => {
     const [first] = Object.keys(species.palette)
-    const inks = (tint: string | null) => new Inks(species.palette, tint === null ? null : { l: 0.5, c: 0.1, h: 200 }, random(1)).flat(first!)
+    const inks = (tint: string | null) =>
+      new Inks(species.palette, tint === null ? null : { l: 0.5, c: 0.1, h: 200 }, random(1)).flat(first!)
     expect(inks('#2288aa')).toEqual({ l: 0.5, c: 0.1, h: 200 })
     expect(deltaOf(once(length, width, { tint: '#2288aa' }), once(length, width))).not.toBe(0)
   })
@@ -64,7 +71,9 @@ describe.each(Object.entries(SPECIES))('%s', (name, species) => {
 describe('the herbarium', () => {
   it('holds at least forty-five kinds of plant and more besides, each by a name of its own, in every family', () => {
     const all = Object.values(SPECIES)
-    expect(all.filter(({ family }) => !['Trinkets and figures', 'Ribbon and mesh', 'Signs and letters', 'Mechanics'].includes(family)).length).toBeGreaterThanOrEqual(45)
+    expect(
+      all.filter(({ family }) => !['Trinkets and figures', 'Ribbon and mesh', 'Signs and letters', 'Mechanics'].includes(family)).length,
+    ).toBeGreaterThanOrEqual(45)
     expect(new Set(all.map(({ name }) => name)).size).toBe(all.length)
     expect(new Set(all.map(({ family }) => family))).toEqual(new Set(FAMILIES))
   })

@@ -29,12 +29,23 @@ export function doorIn(pen: Pen, of: Tone, door: Bounds, fill: () => void): void
 }
 
 export function panels(pen: Pen, of: Tone, door: Bounds): void {
-  box(pen, door, { kind: 'linear', from: [door.left, 0], to: [door.right, 0], stops: [[0, css(lighter(of, 0.02))], [1, css(lighter(of, -0.015))]] })
+  box(pen, door, {
+    kind: 'linear',
+    from: [door.left, 0],
+    to: [door.right, 0],
+    stops: [
+      [0, css(lighter(of, 0.02))],
+      [1, css(lighter(of, -0.015))],
+    ],
+  })
   const wide = door.right - door.left
   const high = door.bottom - door.top
   const stile = wide * 0.13
   const column = (wide - 3 * stile) / 2
-  for (const [from, to] of [[0.06, 0.44], [0.53, 0.91]] as const) {
+  for (const [from, to] of [
+    [0.06, 0.44],
+    [0.53, 0.91],
+  ] as const) {
     for (const side of [0, 1]) {
       const left = door.left + stile + side * (column + stile)
       panel(pen, of, { left, right: left + column, top: door.top + high * from, bottom: door.top + high * to })
@@ -49,9 +60,49 @@ function panel(pen: Pen, of: Tone, b: Bounds): void {
   const rim = 16
   const inner: Bounds = { left: b.left + rim, right: b.right - rim, top: b.top + rim, bottom: b.bottom - rim }
   const slope = (outline: readonly XY[], by: number): void => pen.shape(outline, css(lighter(of, by)))
-  slope([[b.left, b.top], [b.right, b.top], [inner.right, inner.top], [inner.left, inner.top]], -0.1)
-  slope([[b.left, b.top], [inner.left, inner.top], [inner.left, inner.bottom], [b.left, b.bottom]], -0.07)
-  slope([[b.right, b.top], [b.right, b.bottom], [inner.right, inner.bottom], [inner.right, inner.top]], 0.05)
-  slope([[b.left, b.bottom], [inner.left, inner.bottom], [inner.right, inner.bottom], [b.right, b.bottom]], 0.075)
-  box(pen, inner, { kind: 'linear', from: [0, inner.top], to: [0, inner.bottom], stops: [[0, css(lighter(of, -0.012))], [1, css(lighter(of, 0.016))]] })
+  slope(
+    [
+      [b.left, b.top],
+      [b.right, b.top],
+      [inner.right, inner.top],
+      [inner.left, inner.top],
+    ],
+    -0.1,
+  )
+  slope(
+    [
+      [b.left, b.top],
+      [inner.left, inner.top],
+      [inner.left, inner.bottom],
+      [b.left, b.bottom],
+    ],
+    -0.07,
+  )
+  slope(
+    [
+      [b.right, b.top],
+      [b.right, b.bottom],
+      [inner.right, inner.bottom],
+      [inner.right, inner.top],
+    ],
+    0.05,
+  )
+  slope(
+    [
+      [b.left, b.bottom],
+      [inner.left, inner.bottom],
+      [inner.right, inner.bottom],
+      [b.right, b.bottom],
+    ],
+    0.075,
+  )
+  box(pen, inner, {
+    kind: 'linear',
+    from: [0, inner.top],
+    to: [0, inner.bottom],
+    stops: [
+      [0, css(lighter(of, -0.012))],
+      [1, css(lighter(of, 0.016))],
+    ],
+  })
 }

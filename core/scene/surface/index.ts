@@ -36,10 +36,18 @@ export function putSurface({ surface, door, hang, doorway, light, shelf }: Backd
   const of = tone(surface.colour)
   const frame = doorBounds({ door, hang })
   switch (surface.kind) {
-    case 'brick': bricks(pen, of, region); break
-    case 'stone': stones(pen, of, region); break
-    case 'plaster': plaster(pen, of, region); break
-    case 'mantel': mantel(pen, of, region, shelf); break
+    case 'brick':
+      bricks(pen, of, region)
+      break
+    case 'stone':
+      stones(pen, of, region)
+      break
+    case 'plaster':
+      plaster(pen, of, region)
+      break
+    case 'mantel':
+      mantel(pen, of, region, shelf)
+      break
     case 'glass':
       if (frame) glass(pen, of, region, frame, light)
       else plaster(pen, of, region)
@@ -54,5 +62,6 @@ export function putSurface({ surface, door, hang, doorway, light, shelf }: Backd
       break
   }
   // A wall that a garland frames has a door in it.
-  if (frame && doorway && (surface.kind === 'brick' || surface.kind === 'stone' || surface.kind === 'plaster')) doorIn(pen, of, frame, () => panels(pen, tone(WALL_DOOR), frame))
+  if (frame && doorway && (surface.kind === 'brick' || surface.kind === 'stone' || surface.kind === 'plaster'))
+    doorIn(pen, of, frame, () => panels(pen, tone(WALL_DOOR), frame))
 }

@@ -1,4 +1,4 @@
-import { random, seedOf } from '../../measure'
+import { clamp, random, seedOf } from '../../measure'
 import { css, lighter, tone } from '../../plant/colour'
 import type { Tone } from '../../plant/colour'
 import type { Bounds } from '../../measure'
@@ -11,9 +11,22 @@ import { bricks, plaster } from './walls'
 
 /** What stands behind glass, from the top of a pane to its bottom, in each light. */
 const BEHIND: Record<Backdrop['light'], readonly Stop[]> = {
-  day: [[0, '#9fb3ba'], [0.35, '#71878f'], [0.7, '#4d626a'], [1, '#43565c']],
-  dusk: [[0, '#7f93ab'], [0.5, '#53657e'], [1, '#3a475c']],
-  lamp: [[0, '#d9a254'], [0.45, '#c08540'], [1, '#7d5026']],
+  day: [
+    [0, '#9fb3ba'],
+    [0.35, '#71878f'],
+    [0.7, '#4d626a'],
+    [1, '#43565c'],
+  ],
+  dusk: [
+    [0, '#7f93ab'],
+    [0.5, '#53657e'],
+    [1, '#3a475c'],
+  ],
+  lamp: [
+    [0, '#d9a254'],
+    [0.45, '#c08540'],
+    [1, '#7d5026'],
+  ],
 }
 
 /** Members of a window, mm: its frame, its sash, its mullion and the bar across. */
@@ -26,11 +39,23 @@ export function glass(pen: Pen, of: Tone, region: Bounds, frame: Bounds, light: 
   const casing: Bounds = { left: frame.left - out, right: frame.right + out, top: frame.top - out, bottom: frame.bottom + out }
   box(pen, { left: casing.left + 12, right: casing.right + 12, top: casing.top + 12, bottom: casing.bottom + 14 }, SHADE, 0.18)
   member(pen, of, casing)
-  member(pen, lighter(of, -0.02), { left: frame.left - FRAME.sash, right: frame.right + FRAME.sash, top: frame.top - FRAME.sash, bottom: frame.bottom + FRAME.sash })
+  member(pen, lighter(of, -0.02), {
+    left: frame.left - FRAME.sash,
+    right: frame.right + FRAME.sash,
+    top: frame.top - FRAME.sash,
+    bottom: frame.bottom + FRAME.sash,
+  })
   const middle = (frame.left + frame.right) / 2
   const across = frame.top + (frame.bottom - frame.top) * 0.42
-  for (const [left, right] of [[frame.left, middle - FRAME.mullion / 2], [middle + FRAME.mullion / 2, frame.right]] as const) {
-    for (const [top, bottom] of [[frame.top, across - FRAME.bar / 2], [across + FRAME.bar / 2, frame.bottom]] as const) pane(pen, { left, right, top, bottom }, light)
+  for (const [left, right] of [
+    [frame.left, middle - FRAME.mullion / 2],
+    [middle + FRAME.mullion / 2, frame.right],
+  ] as const) {
+    for (const [top, bottom] of [
+      [frame.top, across - FRAME.bar / 2],
+      [across + FRAME.bar / 2, frame.bottom],
+    ] as const)
+      pane(pen, { left, right, top, bottom }, light)
   }
   member(pen, of, { left: frame.left, right: frame.right, top: across - FRAME.bar / 2, bottom: across + FRAME.bar / 2 })
   member(pen, of, { left: middle - FRAME.mullion / 2, right: middle + FRAME.mullion / 2, top: frame.top, bottom: frame.bottom })
@@ -54,11 +79,26 @@ function pane(pen: Pen, b: Bounds, light: Backdrop['light']): void {
   const [wide, high] = [b.right - b.left, b.bottom - b.top]
   // The sky in the glass: slanting bands.
   const sky = light === 'lamp' ? 0.05 : 0.13
-  for (const [from, width] of [[0.05, 0.22], [0.34, 0.07], [0.66, 0.14]] as const) {
+  for (const [from, width] of [
+    [0.05, 0.22],
+    [0.34, 0.07],
+    [0.66, 0.14],
+  ] as const) {
     const lean = Math.min(wide * 0.5, high * 0.4)
     const x = (u: number): number => b.left + wide * u
-    const clamp = (point: XY): XY => [Math.min(b.right, Math.max(b.left, point[0])), point[1]]
-    pen.shape(([[x(from) + lean * 0.5, b.top], [x(from + width) + lean * 0.5, b.top], [x(from + width) - lean * 0.5, b.bottom], [x(from) - lean * 0.5, b.bottom]] as const).map(clamp), '#ffffff', sky)
+    const held = (point: XY): XY => [clamp(point[0], b.left, b.right), point[1]]
+    pen.shape(
+      (
+        [
+          [x(from) + lean * 0.5, b.top],
+          [x(from + width) + lean * 0.5, b.top],
+          [x(from + width) - lean * 0.5, b.bottom],
+          [x(from) - lean * 0.5, b.bottom],
+        ] as const
+      ).map(held),
+      '#ffffff',
+      sky,
+    )
   }
   box(pen, { ...b, bottom: b.top + 14 }, SHADE, 0.28)
   box(pen, { ...b, right: b.left + 10 }, SHADE, 0.2)
@@ -77,7 +117,15 @@ export function mantel(pen: Pen, of: Tone, region: Bounds, shelf: number): void 
   box(pen, { left: -half + 14, right: half + 14, top, bottom: floor }, SHADE, 0.2)
   const mouth: Bounds = { left: -MANTEL.inside / 2, right: MANTEL.inside / 2, top: top + MANTEL.frieze, bottom: floor }
   bricks(pen, tone('#5a3d34'), mouth)
-  box(pen, mouth, { kind: 'linear', from: [0, mouth.top], to: [0, mouth.top + 420], stops: [[0, '#0d090ce8'], [1, '#0d090c90']] })
+  box(pen, mouth, {
+    kind: 'linear',
+    from: [0, mouth.top],
+    to: [0, mouth.top + 420],
+    stops: [
+      [0, '#0d090ce8'],
+      [1, '#0d090c90'],
+    ],
+  })
   // Whole bricks run out under the surround.
   member(pen, paint, { left: -half, right: mouth.left, top, bottom: floor })
   member(pen, paint, { left: mouth.right, right: half, top, bottom: floor })
@@ -90,9 +138,17 @@ export function mantel(pen: Pen, of: Tone, region: Bounds, shelf: number): void 
   box(pen, { left: -half - MANTEL.over, right: half + MANTEL.over, top: top, bottom: top + 34 }, SHADE, 0.24)
   member(pen, lighter(paint, 0.02), { left: -half - MANTEL.over, right: half + MANTEL.over, top: shelf, bottom: top })
   const grain = random(seedOf('mantel'))
-  pen.strokes(Array.from({ length: 9 }, (): readonly [XY, XY] => {
-    const x = grain.spread(half)
-    const y = shelf + grain.between(10, MANTEL.slab - 8)
-    return [[x, y], [x + grain.between(60, 200), y]]
-  }), 0.8, css(lighter(paint, -0.05)), 0.6)
+  pen.strokes(
+    Array.from({ length: 9 }, (): readonly [XY, XY] => {
+      const x = grain.spread(half)
+      const y = shelf + grain.between(10, MANTEL.slab - 8)
+      return [
+        [x, y],
+        [x + grain.between(60, 200), y],
+      ]
+    }),
+    0.8,
+    css(lighter(paint, -0.05)),
+    0.6,
+  )
 }

@@ -16,8 +16,15 @@ const keys = ref(false)
 
 useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Bramble` : 'Ruddy Bramble') })
 
-useOpenPiece(() => { panel.value = bench.piece!.layers.length ? 'stems' : 'brief' })
-watch(() => bench.openLayer, (layer) => { if (layer) panel.value = 'stems' })
+useOpenPiece(() => {
+  panel.value = bench.piece!.layers.length ? 'stems' : 'brief'
+})
+watch(
+  () => bench.openLayer,
+  (layer) => {
+    if (layer) panel.value = 'stems'
+  },
+)
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName))
@@ -39,31 +46,33 @@ useEventListener(window, 'keydown', (event) => {
 /** Sixteenths and quarters of an inch, or one and five millimetres, are what hands trim by. */
 const trimStep = (fine: boolean): number => (bench.manner.units === 'in' ? (fine ? 25.4 / 8 : 12.7) : fine ? 2 : 10)
 const KEYS: Record<string, (event: KeyboardEvent) => void> = {
-  'ArrowRight': (event) => hand.slide(1, event.shiftKey),
-  'ArrowLeft': (event) => hand.slide(-1, event.shiftKey),
-  'ArrowUp': () => hand.shift(0.1),
-  'ArrowDown': () => hand.shift(-0.1),
+  ArrowRight: (event) => hand.slide(1, event.shiftKey),
+  ArrowLeft: (event) => hand.slide(-1, event.shiftKey),
+  ArrowUp: () => hand.shift(0.1),
+  ArrowDown: () => hand.shift(-0.1),
   '[': () => hand.turn(-5),
   ']': () => hand.turn(5),
   '.': () => hand.choose(1),
   ',': () => hand.choose(-1),
   '>': () => hand.choose(1, true),
   '<': () => hand.choose(-1, true),
-  'PageDown': (event) => (event.shiftKey ? hand.lift(-1) : hand.chooseLayer(1)),
-  'PageUp': (event) => (event.shiftKey ? hand.lift(1) : hand.chooseLayer(-1)),
-  'a': () => hand.chooseAllOfLayer(),
+  PageDown: (event) => (event.shiftKey ? hand.lift(-1) : hand.chooseLayer(1)),
+  PageUp: (event) => (event.shiftKey ? hand.lift(1) : hand.chooseLayer(-1)),
+  a: () => hand.chooseAllOfLayer(),
   '+': () => hand.trim(trimStep(false)),
   '-': () => hand.trim(-trimStep(false)),
-  'c': () => hand.copy(),
-  'm': () => hand.mirror(),
-  'd': () => hand.double(),
-  'p': () => hand.pin(),
-  'h': () => toggleLayer('hidden'),
-  'l': () => toggleLayer('locked'),
-  'Delete': () => hand.remove(),
-  'Backspace': () => hand.putBack(),
-  'Escape': () => bench.select(null),
-  '?': () => { keys.value = true },
+  c: () => hand.copy(),
+  m: () => hand.mirror(),
+  d: () => hand.double(),
+  p: () => hand.pin(),
+  h: () => toggleLayer('hidden'),
+  l: () => toggleLayer('locked'),
+  Delete: () => hand.remove(),
+  Backspace: () => hand.putBack(),
+  Escape: () => bench.select(null),
+  '?': () => {
+    keys.value = true
+  },
 }
 function toggleLayer(what: 'hidden' | 'locked'): void {
   const layer = bench.layerOf(bench.openLayer ?? '')
@@ -78,7 +87,11 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
   <div v-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-rows-[auto_1fr]">
     <BenchHeader :panel="panel" @panel="(next) => (panel = next)" @keys="keys = true" />
     <main class="grid min-h-0 grid-cols-[19rem_minmax(0,1fr)_17.5rem] grid-rows-[minmax(0,1fr)]">
-      <section class="min-h-0 overflow-y-auto border-r border-line bg-bench" :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work' }[panel]" tabindex="0">
+      <section
+        class="min-h-0 overflow-y-auto border-r border-line bg-bench"
+        :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work' }[panel]"
+        tabindex="0"
+      >
         <BriefPanel v-if="panel === 'brief'" />
         <BasePanel v-else-if="panel === 'base'" />
         <StemsPanel v-else />

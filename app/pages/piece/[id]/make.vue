@@ -50,12 +50,18 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
 <template>
   <div v-if="bench.piece && brief" class="mx-auto max-w-5xl px-6 pb-12 max-sm:px-3 print:max-w-none print:p-0">
     <header class="flex flex-wrap items-center gap-x-3 gap-y-2 py-3 print:hidden">
-      <NuxtLink :to="`/piece/${bench.piece.id}`" class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink">Back to the bench</NuxtLink>
+      <NuxtLink
+        :to="`/piece/${bench.piece.id}`"
+        class="text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink"
+        >Back to the bench</NuxtLink
+      >
       <div class="ml-auto flex flex-wrap items-center gap-3 max-sm:ml-0">
-        <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox">Show what it hangs on</label>
+        <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox" />Show what it hangs on</label>
         <UnitsSwitch />
         <LightSwitch />
-        <button type="button" class="button-main" :disabled="readying || !workings" @click="print"><Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}</button>
+        <button type="button" class="button-main" :disabled="readying || !workings" @click="print">
+          <Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}
+        </button>
       </div>
     </header>
 
@@ -63,7 +69,8 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
       <div class="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h1 class="font-serif text-2xl">{{ brief.name }}</h1>
         <p class="text-right text-soft">
-          <template v-if="brief.occasion">{{ brief.occasion }} · </template>{{ weathers[brief.weather] }}<template v-if="brief.copies > 1"> · make {{ brief.copies }}</template>
+          <template v-if="brief.occasion">{{ brief.occasion }} · </template>{{ weathers[brief.weather]
+          }}<template v-if="brief.copies > 1"> · make {{ brief.copies }}</template>
         </p>
       </div>
 
@@ -71,21 +78,41 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
         <SheetDrawing ref="drawing" :workings="workings" :manner="manner" :surface="surface" :name="brief.name" />
         <section aria-labelledby="shopping">
           <h2 id="shopping" class="mb-1 font-serif text-lg">Shopping list</h2>
-          <p class="mb-1 text-fine text-soft">For {{ brief.copies > 1 ? `all ${brief.copies}` : 'one' }}, spares included, in whole packs.</p>
+          <p class="mb-1 text-fine text-soft">
+            For {{ brief.copies > 1 ? `all ${brief.copies}` : 'one' }}, spares included, in whole packs.
+          </p>
           <table class="w-full text-fine">
-            <thead><tr class="border-b border-ink text-left"><th class="py-0.5 font-semibold">What</th><th class="px-1 text-right font-semibold">Needed</th><th class="px-1 text-right font-semibold">Packs</th><th class="px-1 font-semibold">Where</th><th class="text-right font-semibold">Cost</th></tr></thead>
+            <thead>
+              <tr class="border-b border-ink text-left">
+                <th class="py-0.5 font-semibold">What</th>
+                <th class="px-1 text-right font-semibold">Needed</th>
+                <th class="px-1 text-right font-semibold">Packs</th>
+                <th class="px-1 font-semibold">Where</th>
+                <th class="text-right font-semibold">Cost</th>
+              </tr>
+            </thead>
             <tbody>
               <tr v-for="line in workings.bill.lines" :key="line.id" class="border-b border-seam align-top">
                 <td class="py-0.5 first-letter:uppercase">{{ line.id === 'base' ? baseSays : line.plural }}</td>
-                <td class="px-1 text-right">{{ show(line.stems, manner) }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template></td>
-                <td class="whitespace-nowrap px-1 text-right">{{ line.bought.map(({ packs, holds }) => (holds > 1 ? `${packs} of ${holds}` : `${packs}`)).join(' + ') || '0' }}</td>
+                <td class="px-1 text-right">
+                  {{ show(line.stems, manner) }}<template v-if="line.spare.value"> + {{ line.spare.value }}</template>
+                </td>
+                <td class="whitespace-nowrap px-1 text-right">
+                  {{ line.bought.map(({ packs, holds }) => (holds > 1 ? `${packs} of ${holds}` : `${packs}`)).join(' + ') || '0' }}
+                </td>
                 <td class="px-1">{{ [...new Set(line.bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house' }}</td>
                 <td class="text-right">{{ formatMoney(line.opened.value, manner.currency) }}</td>
               </tr>
             </tbody>
             <tfoot>
-              <tr class="font-semibold"><td class="pt-1" colspan="4">Opened</td><td class="pt-1 text-right">{{ formatMoney(workings.bill.opened.value, manner.currency) }}</td></tr>
-              <tr class="text-soft"><td colspan="4">Of that used</td><td class="text-right">{{ formatMoney(workings.bill.used.value, manner.currency) }}</td></tr>
+              <tr class="font-semibold">
+                <td class="pt-1" colspan="4">Opened</td>
+                <td class="pt-1 text-right">{{ formatMoney(workings.bill.opened.value, manner.currency) }}</td>
+              </tr>
+              <tr class="text-soft">
+                <td colspan="4">Of that used</td>
+                <td class="text-right">{{ formatMoney(workings.bill.used.value, manner.currency) }}</td>
+              </tr>
             </tfoot>
           </table>
         </section>
@@ -93,22 +120,35 @@ const weathers = { indoors: 'indoors', covered: 'outdoors under cover', open: 'o
 
       <h2 class="mb-2 mt-6 border-b border-ink pb-1 font-serif text-lg">Steps</h2>
       <ol class="space-y-4">
-        <li v-for="(step, i) in workings.tasks" :key="step.id" class="grid grid-cols-[2rem_minmax(0,1fr)] break-inside-avoid" data-testid="step">
+        <li
+          v-for="(step, i) in workings.tasks"
+          :key="step.id"
+          class="grid grid-cols-[2rem_minmax(0,1fr)] break-inside-avoid"
+          data-testid="step"
+        >
           <span class="font-serif text-xl leading-none text-leaf">{{ i + 1 }}</span>
           <div>
             <h3 class="text-base font-semibold leading-tight">{{ step.title }}</h3>
             <p v-for="(line, k) in step.says" :key="k" class="mt-0.5 text-[0.9rem]">{{ capital(say(line, manner)) }}</p>
             <dl v-if="step.places.length" class="mt-1 space-y-0.5">
               <div v-for="row in step.places" :key="`${row.material} ${row.reads}`" class="grid grid-cols-[10rem_minmax(0,1fr)] gap-2">
-                <dt class="font-medium">{{ row.count }} {{ row.name }}<span v-if="row.reads" class="block font-normal text-soft">{{ row.reads }}</span></dt>
-                <dd class="flex flex-wrap gap-x-3 text-[0.9rem] tabular-nums"><span v-for="(at, k) in row.at" :key="k">{{ say(at, manner) }}</span></dd>
+                <dt class="font-medium">
+                  {{ row.count }} {{ row.name }}<span v-if="row.reads" class="block font-normal text-soft">{{ row.reads }}</span>
+                </dt>
+                <dd class="flex flex-wrap gap-x-3 text-[0.9rem] tabular-nums">
+                  <span v-for="(at, k) in row.at" :key="k">{{ say(at, manner) }}</span>
+                </dd>
               </div>
             </dl>
-            <p v-for="caution in step.cautions" :key="caution" class="mt-1 flex gap-1.5 text-bracken"><TriangleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Caution" />{{ CAUTIONS[caution] }}</p>
+            <p v-for="caution in step.cautions" :key="caution" class="mt-1 flex gap-1.5 text-bracken">
+              <TriangleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Caution" />{{ CAUTIONS[caution] }}
+            </p>
           </div>
         </li>
       </ol>
-      <p class="mt-6 border-t border-seam pt-2 text-fine text-soft">Places are seen from the front and lie on the middle of the face. Local rules and the maker’s leaflets go before this sheet.</p>
+      <p class="mt-6 border-t border-seam pt-2 text-fine text-soft">
+        Places are seen from the front and lie on the middle of the face. Local rules and the maker’s leaflets go before this sheet.
+      </p>
     </main>
     <p v-else class="p-6 text-soft">Working it out…</p>
   </div>
