@@ -28,7 +28,7 @@ const basis = computed(() => {
 const rules = computed(() =>
   (props.figure.rules ?? []).map((each) => ({
     ...each,
-    says: `${each.name} ${showExact(each, props.manner)}`,
+    says: `${each.name}: ${showExact(each, props.manner)}`,
     own: each.value !== each.usual,
   })),
 )

@@ -113,13 +113,11 @@ test('make sheet, cutting, shelf with its dialogs, plate', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a material' }).click()
   await inBothLights(page, '[role=dialog]')
   await page.keyboard.press('Escape')
-  await page
-    .getByLabel('A table of materials')
-    .setInputFiles({
-      name: 'table.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('name,kind,length,width\nhedge tip,greenery,8,3\nodd,tree,1,1\n'),
-    })
+  await page.getByLabel('A table of materials').setInputFiles({
+    name: 'table.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('name,kind,length,width\nhedge tip,greenery,8,3\nodd,tree,1,1\n'),
+  })
   await expect(page.getByTestId('row-faults')).toBeVisible()
   await inBothLights(page, '[role=dialog]')
   await page.goto(`${demoSite}/plate`)

@@ -73,7 +73,7 @@ test('every figure of the tally opens to a sum with its basis', async ({ page })
     const sums = await page.getByTestId('sum').allTextContents()
     expect(sums).toHaveLength(count)
     for (const sum of sums) {
-      expect(sum).toMatch(/(Counted|Geometry|Rule of thumb|Published: .+)$/)
+      expect(sum).toMatch(/\S (Counted|Geometry|Rule of thumb|Published: .+)/)
       expect(sum).not.toMatch(/NaN|undefined|Infinity|null/)
     }
   }
