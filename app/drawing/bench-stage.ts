@@ -363,7 +363,7 @@ export class BenchStage {
     return (this.picker ??= new Picker(this.state!.workings.scene))
   }
 
-  private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.turn <= this.state!.upTo)
+  private readonly shown = (item: SceneItem): boolean => !item.hidden && (this.state!.upTo === null || item.order <= this.state!.upTo)
   private readonly loose = (item: SceneItem): boolean => this.shown(item) && !item.locked
 
   private item(id: string | undefined): SceneItem | undefined {

@@ -182,7 +182,7 @@ export class Gestures {
     const rests = bench
       .workings()
       .placements.filter(({ layer, run: on }) => layer === placement.layer && on === placement.run)
-      .map(({ rest }) => rest)
+      .map(({ ruled }) => ruled)
     const unit = bench.manner().units === 'in' ? inches(1) : 20
     const marks = run.closed
       ? Array.from({ length: 24 }, (_, i) => (i / 24) * run.length)

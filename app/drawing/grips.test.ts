@@ -50,7 +50,7 @@ describe.each<BaseKind>(['grapevine', 'heart', 'tree-swag', 'door-garland', 'sca
     const { x, y, nx, ny, half } = stationAt(run, s)
     return { x: x + nx * half * t, y: y + ny * half * t }
   }
-  const drag = startDrag(placement, run, [placement.rest, placement.rest + 40], pointAt(placement.s, 0.3))
+  const drag = startDrag(placement, run, [placement.ruled, placement.ruled + 40], pointAt(placement.s, 0.3))
 
   it('goes along with the pointer, by the grip and not by the middle', () => {
     const { along, across } = dragTo(drag, pointAt(placement.s + 25, 0.3), 1, true)

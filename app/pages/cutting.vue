@@ -135,7 +135,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
       <span v-if="workroom.progress" class="flex items-center gap-3"
         >Planning {{ workroom.progress.material }}, {{ workroom.progress.done + 1 }} of {{ workroom.progress.of
         }}{{ workroom.progress.best === null ? '' : `: best so far ${money(workroom.progress.best)}`
-        }}{{ workroom.progress.bound === null ? '' : `, none under ${money(workroom.progress.bound)}` }}
+        }}{{ workroom.progress.floor === null ? '' : `, none under ${money(workroom.progress.floor)}` }}
         <button type="button" class="button h-7" @click="workroom.stop()"><Square :size="13" />Stop</button></span
       >
       <span v-else-if="!workroom.plan" class="text-soft">Adding up what the pieces need…</span>
@@ -337,7 +337,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
                       {{
                         each.cutting.plan.proven
                           ? 'No plan costs less: proven.'
-                          : `The best found; none costs less than ${money(each.cutting.plan.bound)}.`
+                          : `The best found; none costs less than ${money(each.cutting.plan.floor)}.`
                       }}
                       {{ rolls.length ? 'The lengths that cost least are taken.' : `A roll is ${length(newRoll(chosen, 0).length)}.` }}
                       {{ each.cutting.plan.kept ? `The longest rest is ${length(each.cutting.plan.kept)}.` : 'No rest of it is of use.'

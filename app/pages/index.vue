@@ -108,6 +108,11 @@ const { isOverDropZone } = useDropZone(page, {
   },
 })
 
+/** Asks what a new piece shall be called. */
+function ask(): void {
+  name.value = ''
+  naming.value = true
+}
 async function start(): Promise<void> {
   // From the first piece on there is something to lose: ask the browser not to clear it away.
   void storage.keep()
@@ -145,16 +150,7 @@ async function start(): Promise<void> {
           aria-label="A piece file"
           @change="chosen"
         />
-        <button
-          type="button"
-          class="button-main"
-          @click="
-            name = ''
-            naming = true
-          "
-        >
-          <Plus :size="16" />Start a piece
-        </button>
+        <button type="button" class="button-main" @click="ask"><Plus :size="16" />Start a piece</button>
       </div>
     </header>
     <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>

@@ -4,16 +4,16 @@ import { clamp, euclid, exceeds, HAIR } from '../measure'
 import { evenly } from './points'
 
 /** One way to put N things among M points, and the smallest gap from any of the N to any of the M, mm. */
-export interface Pattern {
+export interface Spread {
   readonly name: 'even' | 'dealt'
   readonly points: readonly number[]
   readonly least: number
 }
 
 export interface Against {
-  readonly even: Pattern
-  readonly dealt: Pattern
-  readonly taken: Pattern
+  readonly even: Spread
+  readonly dealt: Spread
+  readonly chosen: Spread
 }
 
 type Line = Pick<Run, 'closed' | 'length'>
@@ -25,11 +25,11 @@ type Line = Pick<Run, 'closed' | 'length'>
 export function against(run: Line, points: readonly number[], n: number, wanted: 'better' | 'even' | 'dealt'): Against {
   const even = withLeast(run, points, 'even', bestTurn(run, points, n))
   const dealt = withLeast(run, points, 'dealt', intoGaps(run, points, n))
-  const taken = wanted === 'even' ? even : wanted === 'dealt' ? dealt : exceeds(dealt.least, even.least) ? dealt : even
-  return { even, dealt, taken }
+  const chosen = wanted === 'even' ? even : wanted === 'dealt' ? dealt : exceeds(dealt.least, even.least) ? dealt : even
+  return { even, dealt, chosen }
 }
 
-const withLeast = (run: Line, others: readonly number[], name: Pattern['name'], points: readonly number[]): Pattern => ({
+const withLeast = (run: Line, others: readonly number[], name: Spread['name'], points: readonly number[]): Spread => ({
   name,
   points,
   least: leastBetween(run, points, others),

@@ -21,7 +21,7 @@ const PRESSED = 0.2
 /** Less of a leaf over a sign than this share of its width is nothing to an eye: rule of thumb. */
 const OVERLAPS = 0.25
 
-interface Patch {
+interface Shape {
   readonly of: Placement
   readonly outline: readonly Point[]
   readonly reach: number
@@ -55,10 +55,10 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   return found.sort((a, b) => b.depth - a.depth)
 }
 
-const patchesOf = (laid: readonly LaidLayer[]): Patch[] =>
+const patchesOf = (laid: readonly LaidLayer[]): Shape[] =>
   laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of)))
 
-function patchOf(layer: LaidLayer['layer'], of: Placement): Patch {
+function patchOf(layer: LaidLayer['layer'], of: Placement): Shape {
   const { form } = of
   const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
   return {
@@ -97,7 +97,7 @@ export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run
   return null
 }
 
-const apart = (a: Patch, b: Patch): boolean => Math.hypot(a.of.x - b.of.x, a.of.y - b.of.y) > a.reach + b.reach
+const apart = (a: Shape, b: Shape): boolean => Math.hypot(a.of.x - b.of.x, a.of.y - b.of.y) > a.reach + b.reach
 
 /** How deep either outline lies within the other, mm; 0 when they are apart. */
 export function reachInto(a: readonly Point[], b: readonly Point[]): number {

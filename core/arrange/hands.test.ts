@@ -41,7 +41,7 @@ describe('nudges', () => {
         nudgeAll(piece, lay(piece).slice(0, 3), () => ({ along: 10 })),
       ),
     )
-    expect(moved.map(({ s, rest }) => Math.round(s - rest))).toEqual([10, 10, 10, 0, 0, 0])
+    expect(moved.map(({ s, ruled }) => Math.round(s - ruled))).toEqual([10, 10, 10, 0, 0, 0])
   })
 })
 

@@ -6,7 +6,7 @@ import type { Layer, Piece, RuleKind } from '../piece'
 import { knownMix, shortestOf } from './dealing'
 import { layerOn, place, placeAdded } from './place'
 import type { LaidLayer, Placement, Zone } from './placement'
-import { mixFor, restsOf, widthsOf } from './rests'
+import { mixFor, liesOf, widthsOf } from './lies'
 import { arrangingOf } from './rules'
 import type { Slot } from './slot'
 import { layerSlots, runsFor } from './slots'
@@ -209,8 +209,8 @@ function ruleSlots(
 function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: Run, kept: readonly Zone[], shelf: Shelf): number[] | null {
   if (!layer || !slots) return null
   const added = layer.added.filter((each) => each.run === run.id).map(({ at }) => at * run.length)
-  const restOf = restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)
-  return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => restOf(slot)?.s ?? slot.s), ...added]
+  const lieOf = liesOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)
+  return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => lieOf(slot)?.s ?? slot.s), ...added]
 }
 
 /** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
@@ -224,7 +224,7 @@ function laidByRule(
   before: LaidLayer | null,
 ): Placement[] {
   const there = new Map(before?.placements.map((each) => [each.slot, each]))
-  const restOf = restsOf(layer, slots, kept, shelf)
+  const lieOf = liesOf(layer, slots, kept, shelf)
   const phase = random(layer.seed).next()
   const taken = new Set(layer.taken)
   const places = new Map<string, number>()
@@ -236,17 +236,17 @@ function laidByRule(
     const same = there.get(slot.id)
     if (same && before!.layer.nudges[slot.id] === layer.nudges[slot.id]) return [same]
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
-    const rest = restOf(slot)
-    if (!rest) return []
+    const lies = lieOf(slot)
+    if (!lies) return []
     return [
       place(layerOn(layer, slot.run, runs), {
         slot: slot.id,
         run: slot.run,
-        rest: rest.s,
+        ruled: lies.s,
         number: i + 1,
         lift,
         added: false,
-        material: rest.material,
+        material: lies.material,
         t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
         lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP),
         turn: 0,

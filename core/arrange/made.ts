@@ -41,7 +41,7 @@ export interface MadePlace {
 }
 
 /** The most bands in which turns that lie side by side are laid. */
-const BANDS = 72
+const MOST_BANDS = 72
 
 /** How many turns go along a run: `length ÷ pitch`, or side by side `length ÷ how wide it is`. */
 export const turnsOn = (length: number, pitch: number | null, width: number): number => length / (pitch ?? width)
@@ -49,7 +49,7 @@ export const turnsOn = (length: number, pitch: number | null, width: number): nu
 /** Turns of a winding as they cross the face, close ones by the band. */
 export function windings(run: Run, { pitch }: RuleOf<'wound'>, { width, kind }: Pick<Material, 'width' | 'kind'>): MadePlace[] {
   const turns = turnsOn(run.length, pitch, width)
-  const bands = Math.max(1, Math.min(pitch === null ? BANDS : MOST_PLACES, Math.round(turns)))
+  const bands = Math.max(1, Math.min(pitch === null ? MOST_BANDS : MOST_PLACES, Math.round(turns)))
   const step = run.length / bands
   const each = turns / bands
   return Array.from({ length: bands }, (_, i) => {

@@ -25,7 +25,7 @@ export function placeAdded(
     ? place(layerOn(layer, run, runs), {
         slot: addedSlot(id),
         run,
-        rest: at * run.length,
+        ruled: at * run.length,
         number,
         lift,
         added: true,
@@ -46,7 +46,7 @@ const stands = ({ kind }: Material): boolean => kind === 'bow' || kind === 'sign
 export interface Laying {
   readonly slot: string
   readonly run: Run
-  readonly rest: number
+  readonly ruled: number
   readonly number: number
   readonly material: Material
   readonly t: number
@@ -62,11 +62,11 @@ export interface Laying {
 /** Puts a thing of a layer in its place: bearing, length and all. */
 export function place(
   layer: Layer,
-  { slot, run, rest, number, material, t: own, lean, turn, lift, added, reach, made }: Laying,
+  { slot, run, ruled, number, material, t: own, lean, turn, lift, added, reach, made }: Laying,
 ): Placement {
   const seed = seedOf(layer.seed, slot)
   const nudge: Nudge = layer.nudges[slot] ?? STILL
-  const s = onRun(run, rest + nudge.along)
+  const s = onRun(run, ruled + nudge.along)
   const station = stationAt(run, s)
   const t = (added ? own : own * sideOf(layer, run)) + nudge.across
   const arranging = arrangingOf<RuleKind>(layer.rule.kind)
@@ -82,7 +82,7 @@ export function place(
     material: material.id,
     run: run.id,
     s,
-    rest: onRun(run, rest),
+    ruled: onRun(run, ruled),
     t,
     x,
     y: y + drop,

@@ -15,7 +15,7 @@ export interface Placement {
   /** Distance along the run, mm. */
   readonly s: number
   /** Where its rule puts it, before any hand, mm along. */
-  readonly rest: number
+  readonly ruled: number
   /** Across the face: -1 inner edge, 1 outer edge. */
   readonly t: number
   readonly x: number

@@ -9,7 +9,7 @@ import { clashesOf, freeAlong } from './clash'
 import { shortestOf } from './dealing'
 import { nudgeBy, takeOff } from './hands'
 import type { LaidLayer, Placement } from './placement'
-import { mixFor } from './rests'
+import { mixFor } from './lies'
 import { arrangingOf } from './rules'
 import { runsFor } from './slots'
 

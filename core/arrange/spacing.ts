@@ -54,7 +54,7 @@ function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
 export interface AgainstFigures {
   readonly even: Figure
   readonly dealt: Figure
-  readonly taken: 'even' | 'dealt'
+  readonly chosen: 'even' | 'dealt'
 }
 
 export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], layer: string): AgainstFigures | null {
@@ -64,13 +64,13 @@ export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
   const run = runs.find(({ id }) => id === mine.placements[0]?.run)
   if (!run) return null
   const placesOf = (layer: LaidLayer | undefined): number[] =>
-    layer?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ rest }) => rest) ?? []
+    layer?.placements.filter((each) => each.run === run.id && !each.nudged).map(({ ruled }) => ruled) ?? []
   const others = placesOf(laid.find((each) => each.layer.id === rule.of))
-  const { even, dealt, taken } = against(run, others, rule.count, rule.pattern)
+  const { even, dealt, chosen } = against(run, others, rule.count, rule.pattern)
   // As it lies: what is reserved may have moved either set.
   const lies = leastBetween(run, placesOf(mine), others)
   const gap = (name: 'even' | 'dealt', least: number, how: string) => {
-    const moved = taken.name === name && exceeds(Math.abs(lies - least), 0.5)
+    const moved = chosen.name === name && exceeds(Math.abs(lies - least), 0.5)
     return figure(
       quantity.length(moved ? lies : least),
       sum`${how} ${quantity.count(rule.count)} against ${quantity.count(others.length)}: the smallest gap between the two sets${moved ? ', as they lie clear of what is reserved' : ''}`,
@@ -80,7 +80,7 @@ export function againstOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
   return {
     even: gap('even', even.least, 'turned evenly as well as can be,'),
     dealt: gap('dealt', dealt.least, 'dealt into the gaps,'),
-    taken: taken.name,
+    chosen: chosen.name,
   }
 }
 

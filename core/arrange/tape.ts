@@ -25,7 +25,7 @@ export interface TapeRun {
   readonly length: number
 }
 
-export interface Mark {
+export interface TapeMark {
   readonly placement: string
   readonly number: number
   readonly run: string
@@ -38,7 +38,7 @@ export interface Mark {
 export interface Lane {
   readonly layer: string
   /** In order along the tape. */
-  readonly marks: readonly Mark[]
+  readonly marks: readonly TapeMark[]
   /** Between neighbours, from `from` on; on a closed run the last one crosses the start. */
   readonly gaps: readonly Gap[]
 }
@@ -90,7 +90,7 @@ function laneOn(laid: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
 /** A lane for what lies on these runs: an empty one too, for a layer that has nothing yet. */
 function laneOf({ layer, placements }: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
   const marks = placements
-    .flatMap(({ id, number, s, material, run: own }): Mark[] => {
+    .flatMap(({ id, number, s, material, run: own }): TapeMark[] => {
       const part = on.find((each) => each.run === own)
       return part ? [{ placement: id, number, run: own, s, at: part.sign * s, material }] : []
     })

@@ -5,7 +5,7 @@ import type { Silhouette } from '../plant'
 import { boundsAt, silhouetteOf } from '../plant'
 import type { Shelf } from '../material'
 import type { Bounds, Figure, Rated } from '../measure'
-import { COUNTED, figure, onceFor, quantity, rate, sum } from '../measure'
+import { COUNTED, figure, quantity, rate, sum } from '../measure'
 import type { FaceGrid } from './grid'
 import { faceGrid, under } from './grid'
 import { BARE_BELOW } from './thumbs'
@@ -84,6 +84,8 @@ export class LayerCount {
     const again = this.runs === runs && this.shelf === shelf.materials && this.counted
     const grid = faceGrid(runs)
     const { depth, patches } = again || { depth: new Uint16Array(grid.columns * grid.rows), patches: new Map<string, Patch>() }
+    // Counted afresh, it is tallied afresh: that is quicker than to note every cell.
+    const tally = again ? kept.get(again) : undefined
     const now = new Map<string, Patch>()
     for (const of of placements) {
       const known = patches.get(of.id)
@@ -95,45 +97,67 @@ export class LayerCount {
       now.set(of.id, { of, silhouette, edges: boundsAt(silhouette, of) })
       const cells = under(grid, silhouette, of)
       for (let i = 0; i < cells.length; i++) depth[cells[i]!]! += 1
+      if (tally) for (const at of cells) tally.note(at, depth[at]! - 1, depth[at]!)
     }
     for (const [id, patch] of patches) {
       if (now.get(id) === patch) continue
-      for (const at of under(grid, patch.silhouette, patch.of)) depth[at]! -= 1
+      for (const at of under(grid, patch.silhouette, patch.of)) {
+        depth[at]! -= 1
+        tally?.note(at, depth[at]! + 1, depth[at]!)
+      }
     }
     this.runs = runs
     this.shelf = shelf.materials
     this.counted = { grid, depth, patches: now }
+    if (tally) kept.set(this.counted, tally)
     return this.counted
   }
 }
 
-/** Cells covered once, twice, and all layers, by stretch. */
-const tallied = (counted: Counted): Tally => tallying(counted, () => talliedAfresh(counted))
-
-interface Tally {
+/** Cells of each stretch: all of them, those covered, and all layers over them; and cells covered twice, over all stretches. */
+class Tally {
   readonly size: Uint32Array
   readonly covered: Uint32Array
   readonly layers: Uint32Array
-  readonly two: number
-}
-const tallying = onceFor<Counted, Tally>()
+  two = 0
 
-function talliedAfresh({ grid, depth }: Counted): Tally {
-  const n = grid.stretches.length
-  const [size, covered, layers] = [new Uint32Array(n), new Uint32Array(n), new Uint32Array(n)]
-  let two = 0
+  constructor(private readonly grid: FaceGrid) {
+    const n = grid.stretches.length
+    this.size = new Uint32Array(n)
+    this.covered = new Uint32Array(n)
+    this.layers = new Uint32Array(n)
+    for (const at of grid.face) this.size[grid.owner[at]! - 1]! += 1
+  }
+
+  /** Notes that a cell went from so many layers to so many. */
+  note(at: number, before: number, now: number): void {
+    const own = this.grid.owner[at]!
+    if (!own) return
+    this.layers[own - 1]! += now - before
+    this.covered[own - 1]! += Number(now > 0) - Number(before > 0)
+    this.two += Number(now > 1) - Number(before > 1)
+  }
+}
+
+/** Tallies that are kept up with their counts; what is counted otherwise is tallied from its cells. */
+const kept = new WeakMap<Counted, Tally>()
+
+function tallied(counted: Counted): Tally {
+  const known = kept.get(counted)
+  if (known) return known
+  const { grid, depth } = counted
+  const tally = new Tally(grid)
   const { owner, face } = grid
   for (let i = 0; i < face.length; i++) {
     const at = face[i]!
-    const own = owner[at]!
-    size[own - 1]! += 1
     const deep = depth[at]!
     if (!deep) continue
-    layers[own - 1]! += deep
-    covered[own - 1]! += 1
-    if (deep > 1) two += 1
+    tally.layers[owner[at]! - 1]! += deep
+    tally.covered[owner[at]! - 1]! += 1
+    if (deep > 1) tally.two += 1
   }
-  return { size, covered, layers, two }
+  kept.set(counted, tally)
+  return tally
 }
 
 /** How much of these runs' faces is under these things, counted afresh. */

@@ -199,13 +199,13 @@ function rowsOf(items: readonly Item[], laid: readonly LaidLayer[]): Row[] {
         const row = own.filter((item) => item.run === run).sort((a, b) => a.s - b.s)
         const gaps = Math.max(0, run.closed ? row.length : row.length - 1)
         // A shaped rule's gaps, in the order along the run; by hand and evenly laid ones want their share of the run.
-        const rest = row.map(({ of }) => of.rest).sort((a, b) => a - b)
+        const ruled = row.map(({ of }) => of.ruled).sort((a, b) => a - b)
         const shaped = ruleSortOf(layer.rule.kind).evening === 'shaped'
         return {
           run,
           items: row,
           wanted: Array.from({ length: gaps }, (_, i) =>
-            shaped ? gap(run, rest[i]!, rest[(i + 1) % rest.length]!) : run.length / row.length,
+            shaped ? gap(run, ruled[i]!, ruled[(i + 1) % ruled.length]!) : run.length / row.length,
           ),
         }
       })

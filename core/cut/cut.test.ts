@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { packBest } from './knapsack'
 import type { Stock, Want } from './job'
-import { LAP } from './job'
+import { JOIN_LAP } from './job'
 import { planCuts, planning } from './plan'
 import { asStock, reckon } from './reckon'
 import { fewestRolls, isNew, NEW, otherRoll } from './shop'
@@ -51,7 +51,7 @@ describe('a cutting plan', () => {
     const plan = planCuts({ wants: [want('wrap', 2500, 1, true)], stocks: [roll(2000)], least: 100 })
     const cuts = plan.rolls.flatMap(({ cuts: own }) => own)
     expect(cuts.map(({ part }) => part)).toEqual([true, true])
-    expect(cuts.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(2500 + LAP)
+    expect(cuts.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(2500 + JOIN_LAP)
     expect(plan.short).toEqual([])
   })
   it('joins nothing that need not be joined, and takes what is in the house first', () => {
@@ -94,7 +94,7 @@ describe('a cutting plan', () => {
       opened: 0,
       kept: 0,
       cost: 0,
-      bound: 0,
+      floor: 0,
       proven: true,
       short: [],
     })
@@ -109,8 +109,8 @@ describe('a cutting plan', () => {
     expect(next.done).toBe(true)
     const plan = next.value as ReturnType<typeof planCuts>
     expect(plan.rolls.flatMap(({ cuts }) => cuts)).toHaveLength(2000)
-    expect(plan.cost).toBeGreaterThanOrEqual(plan.bound)
-    expect(plan.bound).toBeGreaterThan(plan.cost * 0.9)
+    expect(plan.cost).toBeGreaterThanOrEqual(plan.floor)
+    expect(plan.floor).toBeGreaterThan(plan.cost * 0.9)
   })
 })
 

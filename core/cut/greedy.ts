@@ -1,5 +1,5 @@
-import type { Pattern, Relaxed, Units } from './bound'
-import { relaxing } from './bound'
+import type { Pattern, Relaxed, Units } from './floor'
+import { relaxing } from './floor'
 import { packBest } from './knapsack'
 
 export const usedOf = (sizes: readonly number[], { counts }: Pattern): number => counts.reduce((sum, n, i) => sum + n * sizes[i]!, 0)

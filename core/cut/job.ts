@@ -4,7 +4,7 @@ export interface Want {
   /** mm, over 0. */
   readonly length: number
   readonly count: number
-  /** May be made up of several shorter pieces, each join lapping by `LAP`. */
+  /** May be made up of several shorter pieces, each join lapping by `JOIN_LAP`. */
   readonly joins: boolean
 }
 
@@ -51,7 +51,7 @@ export interface CutPlan {
   /** Of what is bought, minor units. */
   readonly cost: number
   /** No plan costs less than this. */
-  readonly bound: number
+  readonly floor: number
   /** Whether the cost is the least there is. */
   readonly proven: boolean
   /** What could not be cut from anything, by want. */
@@ -59,7 +59,7 @@ export interface CutPlan {
 }
 
 /** How far two parts of a piece lap where they are joined, mm: rule of thumb. */
-export const LAP = 25
+export const JOIN_LAP = 25
 /** No part of a joined piece is shorter than this, mm: rule of thumb. */
 export const LEAST_PART = 150
 

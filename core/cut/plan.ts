@@ -1,28 +1,28 @@
-import type { Pattern, Units } from './bound'
-import { relaxing } from './bound'
+import type { Pattern, Units } from './floor'
+import { relaxing } from './floor'
 import { costOf, diving, filling, usedOf } from './greedy'
 import type { CutJob, CutPlan, Stock, Want } from './job'
 import { grains } from './job'
 import { gcd } from './knapsack'
 import { searching } from './search'
-import type { Prepared } from './written'
-import { planOf } from './written'
+import type { Prepared } from './rolls'
+import { planOf } from './rolls'
 
 /** How far planning has come: the cost of the best plan so far and what no plan can beat, null while not known. */
 export interface Planning {
   readonly stage: 'bound' | 'improve' | 'search'
   readonly best: number | null
-  readonly bound: number | null
+  readonly floor: number | null
 }
 
-/** More kinds of lengths than this are filled without a bound from patterns. */
+/** More kinds of lengths than this are filled without a floor from patterns. */
 const MOST_KINDS = 160
 
 /**
  * Plans what is cut from what: the least cost of what is bought, what is in the house first, and then the longest usable
  * rest. What may be joined is joined only where that costs less than cutting it whole.
  * Runs step by step: `next(true)` stops it, and it answers with the best so far.
- * Proven means that a bound was reached, or that every cheaper plan was looked for.
+ * Proven means that a floor was reached, or that every cheaper plan was looked for.
  */
 export function* planning(job: CutJob): Generator<Planning, CutPlan, boolean | undefined> {
   const wants = job.wants.filter(({ count, length }) => count > 0 && grains(length) > 0)
@@ -34,17 +34,17 @@ export function* planning(job: CutJob): Generator<Planning, CutPlan, boolean | u
     job.stocks,
   )
   const whole = yield* solving(wholly.units)
-  const planned = planOf(job, wholly, whole.plan, whole.bound, whole.proven)
+  const planned = planOf(job, wholly, whole.plan, whole.floor, whole.proven)
   if (loosely.units.loose === wholly.units.loose) {
     const kept = whole.stopped ? null : yield* keeping(wholly.units, whole, planned, job.least)
-    return kept ? planOf(job, wholly, kept, whole.bound, whole.proven) : planned
+    return kept ? planOf(job, wholly, kept, whole.floor, whole.proven) : planned
   }
-  if (whole.stopped) return { ...planned, bound: Math.min(planned.cost, floorOf(loosely.units)), proven: false }
+  if (whole.stopped) return { ...planned, floor: Math.min(planned.cost, floorOf(loosely.units)), proven: false }
   const loose = yield* solving(loosely.units)
-  const joined = planOf(job, loosely, loose.plan, loose.bound, loose.proven)
+  const joined = planOf(job, loosely, loose.plan, loose.floor, loose.proven)
   const best = outdoes(joined, planned) ? joined : planned
-  const bound = Math.min(loose.bound, best.cost)
-  return { ...best, bound, proven: best.cost <= bound + 1e-6 && !best.short.length }
+  const floor = Math.min(loose.floor, best.cost)
+  return { ...best, floor, proven: best.cost <= floor + 1e-6 && !best.short.length }
 }
 
 /** Whether a plan is short of less than another, or of as much and costs less. */
@@ -56,7 +56,7 @@ function outdoes(a: CutPlan, b: CutPlan): boolean {
 /** A plan in patterns, what none can beat, and whether it was told to stop. */
 interface Solved {
   readonly plan: Pattern[]
-  readonly bound: number
+  readonly floor: number
   readonly proven: boolean
   readonly stopped: boolean
 }
@@ -67,7 +67,7 @@ interface Solved {
  * @param effort how much of the usual search is made, over 0 to 1
  */
 function* solving(units: Units, enough = -Infinity, effort = 1): Generator<Planning, Solved, boolean | undefined> {
-  let bound = 0
+  let floor = 0
   let best: Pattern[] = []
   const cost = (): number => costOf(units, best)
   const better = (plan: Pattern[]): void => {
@@ -77,36 +77,36 @@ function* solving(units: Units, enough = -Infinity, effort = 1): Generator<Plann
   }
   const finish = (proven: boolean, stopped = false): Solved => ({
     plan: best,
-    bound: proven ? cost() : Math.min(bound, cost()),
+    floor: proven ? cost() : Math.min(floor, cost()),
     proven,
     stopped,
   })
-  const tell = (stage: Planning['stage']): Planning => ({ stage, best: missing(units, best) ? null : cost(), bound })
+  const tell = (stage: Planning['stage']): Planning => ({ stage, best: missing(units, best) ? null : cost(), floor })
 
   better(filling(units))
   const step = units.stocks.reduce((all, { cost: each }) => gcd(all, each), 0) || 1
-  bound = Math.ceil((floorOf(units) - 1e-6) / step) * step
-  const reached = (): boolean => missing(units, best) === 0 && (cost() <= bound + 1e-6 || cost() <= enough)
-  if (reached()) return finish(cost() <= bound + 1e-6)
+  floor = Math.ceil((floorOf(units) - 1e-6) / step) * step
+  const reached = (): boolean => missing(units, best) === 0 && (cost() <= floor + 1e-6 || cost() <= enough)
+  if (reached()) return finish(cost() <= floor + 1e-6)
   if (units.sizes.length > MOST_KINDS) return finish(false)
 
   const known: Pattern[] = []
   const relaxed = yield* through(relaxing(units, known), () => tell('bound'))
   if (relaxed === 'stopped') return finish(false, true)
   if (!relaxed || relaxed.lacking > 1e-6) return finish(false)
-  bound = Math.max(bound, Math.ceil((relaxed.cost - 1e-6) / step) * step)
-  if (reached()) return finish(cost() <= bound + 1e-6)
-  if (enough > -Infinity && bound > enough + 1e-6) return finish(false)
+  floor = Math.max(floor, Math.ceil((relaxed.cost - 1e-6) / step) * step)
+  if (reached()) return finish(cost() <= floor + 1e-6)
+  if (enough > -Infinity && floor > enough + 1e-6) return finish(false)
   const dived = yield* through(diving(units, known, relaxed), () => tell('improve'))
   if (dived === 'stopped') return finish(false, true)
   better(dived)
-  if (reached()) return finish(cost() <= bound + 1e-6)
+  if (reached()) return finish(cost() <= floor + 1e-6)
   if (units.loose > 0) return finish(false)
   const beat = Math.min(missing(units, best) ? Infinity : cost(), enough > -Infinity ? enough + step / 2 : Infinity)
-  const found = yield* through(searching(units, relaxed, beat, bound, step, effort), () => tell('search'))
+  const found = yield* through(searching(units, relaxed, beat, floor, step, effort), () => tell('search'))
   if (found === 'stopped') return finish(false, true)
   if (found.plan) better(found.plan)
-  return finish(cost() <= bound + 1e-6 || (found.whole && missing(units, best) === 0))
+  return finish(cost() <= floor + 1e-6 || (found.whole && missing(units, best) === 0))
 }
 
 /** How much is tried for the longest rest: ways to cut the roll that keeps it, and plans of all the others. */

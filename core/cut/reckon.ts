@@ -1,5 +1,5 @@
 import type { Stock, Want } from './job'
-import { GRAIN, grains, LAP } from './job'
+import { GRAIN, grains, JOIN_LAP } from './job'
 
 /** A piece that has been cut. */
 export interface CutPiece {
@@ -60,7 +60,7 @@ function joined(want: Want, own: readonly CutPiece[], made: Map<string, number>,
     }
     if (!fresh) begun.splice(begun.indexOf(left), 1)
     if (length >= left - GRAIN) whole += 1
-    else begun.push(left - length + LAP)
+    else begun.push(left - length + JOIN_LAP)
   }
   made.set(want.id, whole)
   const others = want.count - whole - begun.length

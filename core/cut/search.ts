@@ -1,4 +1,4 @@
-import type { Pattern, Relaxed, Units } from './bound'
+import type { Pattern, Relaxed, Units } from './floor'
 
 /** States looked at, and steps taken in looking for ways to cut, before the search gives up. */
 const MOST_STATES = 600_000
@@ -20,7 +20,7 @@ export function* searching(
   job: Units,
   { worth, off }: Relaxed,
   best: number,
-  bound: number,
+  floor: number,
   step: number,
   effort = 1,
 ): Generator<void, { readonly plan: Pattern[] | null; readonly whole: boolean }> {
@@ -91,7 +91,7 @@ export function* searching(
       })
       .sort((a, b) => a.lost - b.lost)
     for (const { k, counts, price } of choices) {
-      if (target <= bound || tired()) return
+      if (target <= floor || tired()) return
       counts.forEach((n, i) => {
         left[i]! -= n
       })

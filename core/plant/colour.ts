@@ -18,9 +18,9 @@ export function tone(hex: string): Tone {
   return { l: read.l, c: read.c, h: read.h ?? 0 }
 }
 
-/** Colours are written in steps too fine to see, so that each is worked out once. */
+/** Colours are pathText in steps too fine to see, so that each is worked out once. */
 const STEPS = { l: 400, c: 500, h: 1 } as const
-const written = new Map<number, string>()
+const pathText = new Map<number, string>()
 
 /** As a CSS colour, within what a screen shows. */
 export function css({ l, c, h }: Tone): string {
@@ -30,10 +30,10 @@ export function css({ l, c, h }: Tone): string {
     Math.round((((h % 360) + 360) % 360) * STEPS.h),
   ]
   const key = (light * 1000 + chroma) * 1000 + hue
-  const known = written.get(key)
+  const known = pathText.get(key)
   if (known !== undefined) return known
   const hex = formatHex({ mode: 'oklch', l: light / STEPS.l, c: chroma / STEPS.c, h: hue / STEPS.h })
-  written.set(key, hex)
+  pathText.set(key, hex)
   return hex
 }
 

@@ -2,7 +2,7 @@ import { FACE } from './face'
 import type { XY } from './marks'
 
 /**
- * The face that signs are lettered in, as outlines: Young Serif (SIL Open Font Licence), written into face.ts by
+ * The face that signs are lettered in, as outlines: Young Serif (SIL Open Font Licence), pathText into face.ts by
  * `scripts/letters.mjs`. Letters are paths like all else, so that screen, SVG and print show the same.
  */
 const LETTERS = FACE.letters

@@ -71,10 +71,10 @@ export function bends(points: readonly XY[], closed: boolean): Bend[] {
 
 /** The path data of a smooth line through the points. */
 export function smooth(points: readonly XY[], closed: boolean): string {
-  return written(points[0]!, bends(points, closed), closed)
+  return pathText(points[0]!, bends(points, closed), closed)
 }
 
-export function written(start: XY, through: readonly Bend[], closed: boolean): string {
+export function pathText(start: XY, through: readonly Bend[], closed: boolean): string {
   let d = `M${pair(start)}`
   for (const [c1, c2, end] of through) d += `C${pair(c1)} ${pair(c2)} ${pair(end)}`
   return closed ? `${d}Z` : d

@@ -2,7 +2,7 @@ import type { Bounds, Random } from '../measure'
 import { radians } from '../measure'
 import type { Glyph, Mark, Paint, XY } from './marks'
 import type { Bend } from './path'
-import { bends, Extent, pair, written } from './path'
+import { bends, Extent, pair, pathText } from './path'
 
 /** The light comes from up and to the left. */
 export const LIGHT_FROM = -125
@@ -206,7 +206,7 @@ function pathOf(shape: Shape): string {
     case 'lines':
       return shape.lines.map((line) => `M${line.map(pair).join('L')}${shape.closed ? 'Z' : ''}`).join('')
     case 'bends':
-      return written(shape.start, shape.through, shape.closed)
+      return pathText(shape.start, shape.through, shape.closed)
     case 'discs':
       return shape.discs.map(([x, y, rx, ry]) => disc(x, y, rx, ry)).join('')
   }

@@ -262,7 +262,7 @@ describe('scene', () => {
   it('knows which way the run goes, what is hidden, and whose turn it is', () => {
     expect(scene.items[0]!.along).toBeCloseTo(0, 6)
     expect(scene.items[2]!.along).toBeCloseTo(90, 6)
-    expect(scene.items.map(({ turn }) => turn)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
+    expect(scene.items.map(({ order }) => order)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
     const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene
       .items[0]
     expect(hidden).toMatchObject({ hidden: true, locked: true })

@@ -23,7 +23,7 @@ export interface SceneItem extends Looks {
   /** Which way its run goes where it is held, degrees. */
   readonly along: number
   /** Its turn in the order of work, from 1. */
-  readonly turn: number
+  readonly order: number
   readonly hidden: boolean
   /** Whether hands may not move it. */
   readonly locked: boolean
@@ -82,26 +82,38 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
       tucked: placement.form === 'leaf' && !placement.made,
       cord: placement.cord,
       along: degrees(Math.atan2(ty, tx)),
-      turn: 0,
+      order: 0,
       hidden: false,
       locked: false,
     }
   })
 
+const placed = new WeakMap<SceneItem, SceneItem>()
+
+/** An item among the others: the very object that it was, while nothing about that changed. */
+function asItWas(bare: SceneItem, depth: number, rise: number, order: number, hidden: boolean, locked: boolean): SceneItem {
+  const last = placed.get(bare)
+  if (last && last.depth === depth && last.rise === rise && last.order === order && last.hidden === hidden && last.locked === locked)
+    return last
+  const item = { ...bare, depth, rise, order, hidden, locked }
+  placed.set(bare, item)
+  return item
+}
+
 /** @param bounds of the bare base, mm */
 export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
   const runs = new Map(on.map((run) => [run.id, run]))
-  let turn = 0
+  let order = 0
   const lifted = laid.flatMap(({ layer, placements }, i) => {
     const over = ofLeaves.slice(i + 1).filter(Boolean).length
     const under = ofLeaves.slice(0, i).filter(Boolean).length
     const { hidden, locked } = layer
     return placements.map((placement): { lift: number; item: SceneItem } => {
-      const item = itemOf(placement, runs.get(placement.run)!, shelf)
-      turn += 1
+      order += 1
       const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
-      return { lift: placement.lift, item: { ...item, depth: Math.min(DEEPEST, over), rise, turn, hidden, locked } }
+      const item = asItWas(itemOf(placement, runs.get(placement.run)!, shelf), Math.min(DEEPEST, over), rise, order, hidden, locked)
+      return { lift: placement.lift, item }
     })
   })
   const { form } = piece.base.shape

@@ -86,13 +86,13 @@ export const MUTATIONS = [
     COVER,
   ],
   // Cutting
-  ['core/cut/job.ts', 'export const LAP = 25', 'export const LAP = 60', CUT],
+  ['core/cut/job.ts', 'export const JOIN_LAP = 25', 'export const JOIN_LAP = 60', CUT],
   ['core/cut/job.ts', 'export const LEAST_PART = 150', 'export const LEAST_PART = 15', CUT],
-  ['core/cut/written.ts', 'gatherRest(units.sizes, rolls)', 'void gatherRest', CUT],
-  ['core/cut/written.ts', 'if (left > GRAIN / 2) left += LAP', 'if (left > GRAIN / 2) left += 0', CUT],
-  ['core/cut/written.ts', 'left + LAP - LEAST_PART)', 'left)', CUT],
-  ['core/cut/reckon.ts', 'begun.push(left - length + LAP)', 'begun.push(left - length)', CUT],
-  ['core/cut/plan.ts', 'proven: best.cost <= bound + 1e-6 && !best.short.length', 'proven: true', CUT],
+  ['core/cut/rolls.ts', 'gatherRest(units.sizes, rolls)', 'void gatherRest', CUT],
+  ['core/cut/rolls.ts', 'if (left > GRAIN / 2) left += JOIN_LAP', 'if (left > GRAIN / 2) left += 0', CUT],
+  ['core/cut/rolls.ts', 'left + JOIN_LAP - LEAST_PART)', 'left)', CUT],
+  ['core/cut/reckon.ts', 'begun.push(left - length + JOIN_LAP)', 'begun.push(left - length)', CUT],
+  ['core/cut/plan.ts', 'proven: best.cost <= floor + 1e-6 && !best.short.length', 'proven: true', CUT],
   ['core/cut/plan.ts', 'short(a) === short(b) && a.cost < b.cost', 'short(a) === short(b) && a.cost > b.cost', CUT],
   // Make-ups
   [
@@ -184,7 +184,7 @@ export const MUTATIONS = [
   ['core/construct/held.ts', "new Set(['straw', 'foam'])", "new Set(['straw', 'foam', 'vine'])", MAKE],
   ['core/construct/beads.ts', 'mm(gaugeWidth(16))', 'mm(12)', MAKE],
   // Placing
-  ['core/arrange/lay.ts', 'restsOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'restsOf(layer, slots, [], shelf)', PLACE],
+  ['core/arrange/lay.ts', 'liesOf(layer, slots, keepsPlace(layer) ? [] : kept, shelf)', 'liesOf(layer, slots, [], shelf)', PLACE],
   ['core/arrange/zones.ts', 'length: placement.length + 2 * margin', 'length: placement.length + margin', PLACE],
   ['core/arrange/dealing.ts', 'left -= places[place]!', 'left -= 1', PLACE],
   ['core/arrange/against.ts', 'length / (here[i]! + 2)', 'length', PLACE],

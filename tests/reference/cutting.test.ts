@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import type { CutJob, CutPlan } from '../../core/cut'
-import { LAP, planCuts } from '../../core/cut'
+import { JOIN_LAP, planCuts } from '../../core/cut'
 import { random } from '../../core/measure'
 
 /**
@@ -70,7 +70,7 @@ function expectSound({ wants, stocks }: CutJob, plan: CutPlan): void {
   for (const { id, length, count, joins } of wants) {
     const cuts = plan.rolls.flatMap(({ cuts: own }) => own).filter(({ want }) => want === id)
     if (!joins) expect(cuts.map((each) => each.length)).toEqual(Array.from({ length: count }, () => length))
-    else expect(cuts.reduce((sum, each) => sum + each.length, 0)).toBeCloseTo(length * count + LAP * (cuts.length - count), 1)
+    else expect(cuts.reduce((sum, each) => sum + each.length, 0)).toBeCloseTo(length * count + JOIN_LAP * (cuts.length - count), 1)
   }
 }
 
@@ -119,7 +119,7 @@ describe('the cutting plan is the true minimum', () => {
       [{ id: 'roll', length: 5600, price: 1, supply: null }],
     )
     const plan = planCuts(paper)
-    expect([plan.rolls.length, plan.cost, plan.bound, plan.proven]).toEqual([73, 73, 73, true])
+    expect([plan.rolls.length, plan.cost, plan.floor, plan.proven]).toEqual([73, 73, 73, true])
     expectSound(paper, plan)
   })
 
@@ -171,7 +171,7 @@ describe('the cutting plan is the true minimum', () => {
     }
   })
 
-  it('never costs less than its bound, whatever is asked of it', () => {
+  it('never costs less than its floor, whatever is asked of it', () => {
     fc.assert(
       fc.property(
         fc.array(fc.tuple(fc.integer({ min: 40, max: 3500 }), fc.integer({ min: 0, max: 40 }), fc.boolean()), { maxLength: 9 }),
@@ -186,7 +186,7 @@ describe('the cutting plan is the true minimum', () => {
             least: 50,
           }
           const plan = planCuts(one)
-          if (!plan.short.length) expect(plan.bound).toBeLessThanOrEqual(plan.cost + 1e-6)
+          if (!plan.short.length) expect(plan.floor).toBeLessThanOrEqual(plan.cost + 1e-6)
           for (const { rest, cuts } of plan.rolls) {
             expect(rest).toBeGreaterThanOrEqual(0)
             for (const { length } of cuts) expect(Number.isFinite(length) && length > 0).toBe(true)

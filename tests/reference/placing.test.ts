@@ -10,10 +10,10 @@ describe('N against M', () => {
   // Source: a worked case of the trade (common practice), and arithmetic: 5 among 3 turned evenly leaves a pair 12 degrees apart at best;
   // dealt 2-2-1 into the gaps the nearest are 40 degrees apart.
   it('5 among 3: even leaves 12 degrees, dealt leaves 40, and dealt is taken', () => {
-    const { even, dealt, taken } = against(turn, evenly(turn, 3, 0), 5, 'better')
+    const { even, dealt, chosen } = against(turn, evenly(turn, 3, 0), 5, 'better')
     expect(even.least).toBeCloseTo(12, 9)
     expect(dealt.least).toBeCloseTo(40, 9)
-    expect(taken.name).toBe('dealt')
+    expect(chosen.name).toBe('dealt')
   })
   // Source: exhaustive search over turns, a hundredth of a degree at a time, written here.
   it.each([
@@ -37,7 +37,7 @@ describe('N against M', () => {
     expect(even.least).toBeGreaterThanOrEqual(best - 0.02)
   })
   it('wants an even pattern when it is the better', () =>
-    expect(against(turn, evenly(turn, 4, 0), 4, 'better').taken.least).toBeCloseTo(45, 9))
+    expect(against(turn, evenly(turn, 4, 0), 4, 'better').chosen.least).toBeCloseTo(45, 9))
 })
 
 describe('scatter', () => {

@@ -121,7 +121,7 @@ describe('fullness (our own, set by looking)', () => {
   const covered = (share: (s: number) => number, times = 1) => {
     const piece = pieceWith([])
     const runs = runsOf(piece.base)
-    const counted = new LayerCount().count(runs, [], shelf)
+    const counted = { ...new LayerCount().count(runs, [], shelf) }
     const grid = faceGrid(runs)
     const seen = new Map<number, number>()
     for (const at of grid.face) {
@@ -147,7 +147,7 @@ describe('fullness (our own, set by looking)', () => {
     const runs = runsOf(hoop)
     const grid = faceGrid(runs)
     const bare = (share: number) => {
-      const counted = new LayerCount().count(runs, [], shelf)
+      const counted = { ...new LayerCount().count(runs, [], shelf) }
       for (const at of grid.face) counted.depth[at] = grid.stretches[grid.owner[at]! - 1]!.from / runs[0]!.length < share ? 0 : 1
       return coverageFrom(runs, counted, shelf).bare.length
     }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Lane, Mark } from '#core/arrange'
+import type { Lane, TapeMark as Mark } from '#core/arrange'
 import type { Units } from '#core/measure'
 import { onceFor, readTape } from '#core/measure'
 

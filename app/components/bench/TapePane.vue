@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { inches, readTape } from '#core/measure'
-import type { Lane, Mark } from '#core/arrange'
+import type { Lane, TapeMark as Mark } from '#core/arrange'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 import { useHand } from '~/composables/useHand'

@@ -37,7 +37,7 @@ const patterns = computed(() =>
       @pick="(pattern) => set({ pattern }, 'choose the pattern')"
     />
     <p v-if="against && rule.pattern === 'better'" class="text-fine text-soft">
-      Taken: {{ against.taken === 'even' ? 'turned evenly' : 'dealt into the gaps' }}.
+      Taken: {{ against.chosen === 'even' ? 'turned evenly' : 'dealt into the gaps' }}.
     </p>
   </div>
 </template>

@@ -1,7 +1,7 @@
-import type { Pattern, Units } from './bound'
+import type { Pattern, Units } from './floor'
 import { usedOf } from './greedy'
 import type { Cut, CutJob, CutPlan, CutRoll, Stock, Want } from './job'
-import { GRAIN, LAP, LEAST_PART } from './job'
+import { GRAIN, JOIN_LAP, LEAST_PART } from './job'
 
 /** A job in whole units, and what of it they stand for. */
 export interface Prepared {
@@ -56,7 +56,7 @@ export function planOf(
   job: CutJob,
   { units, kinds, joined, tooLong }: Prepared,
   plan: readonly Pattern[],
-  bound: number,
+  floor: number,
   proven: boolean,
 ): CutPlan {
   const rolls: Open[] = plan.map(({ stock, counts }) => ({
@@ -90,8 +90,8 @@ export function planOf(
     opened: bought.length,
     kept: Math.max(0, ...all.map(({ rest, usable }) => (usable ? rest : 0))),
     cost,
-    bound: Math.min(bound, cost),
-    proven: proven && !short.length && (parted.opened === 0 || cost <= bound + 1e-6),
+    floor: Math.min(floor, cost),
+    proven: proven && !short.length && (parted.opened === 0 || cost <= floor + 1e-6),
     short,
   }
 }
@@ -135,7 +135,7 @@ function joinUp(
         .filter(({ rest }) => rest >= left - GRAIN / 2)
         .sort((a, b) => Number(bought.includes(a.roll)) - Number(bought.includes(b.roll)) || a.rest - b.rest)[0]
       const from =
-        whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
+        whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + JOIN_LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
       if (!from) {
         const needed = left + pieces.slice(i + 1).reduce((sum, each) => sum + each.length, 0)
         const more = cheapestOver(needed, Math.min(left, LEAST_PART), stocks)
@@ -150,12 +150,12 @@ function joinUp(
         continue
       }
       // What is left over for the next part is no shorter than a part may be.
-      const part = whole ? left : Math.min(from.rest, left + LAP - LEAST_PART)
+      const part = whole ? left : Math.min(from.rest, left + JOIN_LAP - LEAST_PART)
       from.roll.cuts.push({ want: id, length: part, part: part < length - GRAIN / 2 })
       if (!rolls.includes(from.roll)) rolls.push(from.roll)
       left -= part
       // Every further part laps over the one before.
-      if (left > GRAIN / 2) left += LAP
+      if (left > GRAIN / 2) left += JOIN_LAP
     }
   })
   return { opened, short }

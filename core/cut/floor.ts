@@ -35,7 +35,7 @@ const MOST_ROUNDS = 4000
  * needed, each by a knapsack over what the rows are worth.
  * Source: Gilmore and Gomory, A linear programming approach to the cutting-stock problem (1961; from memory).
  * @param known patterns to begin with; those that are found are added
- * @returns null when the rounds ran out, so that there is no bound
+ * @returns null when the rounds ran out, so that there is no floor
  */
 export function* relaxing({ sizes, counts, stocks, loose }: Units, known: Pattern[]): Generator<void, Relaxed | null> {
   const limited = stocks.flatMap(({ supply }, k) => (supply === null ? [] : [k]))

@@ -29,7 +29,7 @@ export function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
 }
 
 /** Where each slot of a layer comes to lie among reserved places, and of what; null where nothing is left for it, or there is no room. */
-export function restsOf(
+export function liesOf(
   layer: Layer,
   slots: readonly Slot[],
   kept: readonly Zone[],
