@@ -48,8 +48,7 @@ watchEffect(() => {
         :class="notice.severity === 'fault' ? 'border-ruddy' : 'border-line'"
       >
         <div class="whitespace-pre-line">
-          <strong v-if="notice.title" class="block">{{ notice.title }}</strong
-          >{{ notice.text }}
+          <strong v-if="notice.title" class="block">{{ notice.title }}</strong>{{ notice.text }}
         </div>
         <button type="button" class="shrink-0 font-medium underline" @click="notices.dismiss(notice.id)">Close</button>
       </div>

@@ -239,29 +239,25 @@ describe('the steps from older schemas', () => {
   it('keeps the bows of schema 5, their loops all by one length', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before
-      .version(5)
-      .stores({
-        pieces: 'id, savedAt',
-        snapshots: '++id, [pieceId+at]',
-        settings: 'key',
-        materials: 'id, kind',
-        stash: 'material',
-        cutList: 'id, material',
-        offcuts: 'id, material',
-        cutPieces: 'id, material',
-        rolls: 'id, material',
-      })
+    before.version(5).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      stash: 'material',
+      cutList: 'id, material',
+      offcuts: 'id, material',
+      cutPieces: 'id, material',
+      rolls: 'id, material',
+    })
     const layer = layerOf('a', 'ribbon-slate', usualRule('bow', ''))
     const { groups: _groups, ...alike } = usualRibbon('hand') as RibbonOf<'hand'>
-    await before
-      .table('pieces')
-      .put({
-        id: 'ring',
-        piece: { ...piece, version: 4, layers: [{ ...layer, rule: { ...layer.rule, ribbons: [alike] } }] },
-        revision: 3,
-        savedAt: 5,
-      })
+    await before.table('pieces').put({
+      id: 'ring',
+      piece: { ...piece, version: 4, layers: [{ ...layer, rule: { ...layer.rule, ribbons: [alike] } }] },
+      revision: 3,
+      savedAt: 5,
+    })
     await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
     before.close()
     const after = new BenchDatabase(name)
@@ -275,19 +271,17 @@ describe('the steps from older schemas', () => {
   it('gives schema 6 room for previews and needs, and keeps the rest', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before
-      .version(6)
-      .stores({
-        pieces: 'id, savedAt',
-        snapshots: '++id, [pieceId+at]',
-        settings: 'key',
-        materials: 'id, kind',
-        stash: 'material',
-        cutList: 'id, material',
-        offcuts: 'id, material',
-        cutPieces: 'id, material',
-        rolls: 'id, material',
-      })
+    before.version(6).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      stash: 'material',
+      cutList: 'id, material',
+      offcuts: 'id, material',
+      cutPieces: 'id, material',
+      rolls: 'id, material',
+    })
     await before.table('pieces').put({ id: 'ring', piece, revision: 3, savedAt: 5 })
     before.close()
     const after = new BenchDatabase(name)
@@ -298,18 +292,16 @@ describe('the steps from older schemas', () => {
   it('gives bundles of schema 4 their one face, and room for rolls of other lengths', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before
-      .version(4)
-      .stores({
-        pieces: 'id, savedAt',
-        snapshots: '++id, [pieceId+at]',
-        settings: 'key',
-        materials: 'id, kind',
-        stash: 'material',
-        cutList: 'id, material',
-        offcuts: 'id, material',
-        cutPieces: 'id, material',
-      })
+    before.version(4).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      stash: 'material',
+      cutList: 'id, material',
+      offcuts: 'id, material',
+      cutPieces: 'id, material',
+    })
     const layer = layerOf('a', 'bay', { kind: 'bundles', start: 0, advance: 80, sprigs: 4, wraps: 2, bound: 25, faces: 1 })
     const { faces: _faces, ...faceless } = layer.rule as Extract<typeof layer.rule, { kind: 'bundles' }>
     await before
@@ -326,21 +318,19 @@ describe('the steps from older schemas', () => {
   it('puts the stash, offcuts and cut pieces of schema 7 in one table and loses none of them; money becomes the workroom’s', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
-    before
-      .version(7)
-      .stores({
-        pieces: 'id, savedAt',
-        snapshots: '++id, [pieceId+at]',
-        settings: 'key',
-        materials: 'id, kind',
-        stash: 'material',
-        cutList: 'id, material',
-        offcuts: 'id, material',
-        cutPieces: 'id, material',
-        rolls: 'id, material',
-        previews: 'id, [id+key]',
-        needs: 'id',
-      })
+    before.version(7).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      stash: 'material',
+      cutList: 'id, material',
+      offcuts: 'id, material',
+      cutPieces: 'id, material',
+      rolls: 'id, material',
+      previews: 'id, [id+key]',
+      needs: 'id',
+    })
     const five = JSON.parse(readFileSync(new URL('../../tests/reference/versions/piece-5.json', import.meta.url), 'utf8')) as {
       brief: object
     }

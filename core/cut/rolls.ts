@@ -135,7 +135,8 @@ function joinUp(
         .filter(({ rest }) => rest >= left - GRAIN / 2)
         .sort((a, b) => Number(bought.includes(a.roll)) - Number(bought.includes(b.roll)) || a.rest - b.rest)[0]
       const from =
-        whole ?? all.filter(({ rest }) => rest >= LEAST_PART && left + JOIN_LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
+        whole ??
+        all.filter(({ rest }) => rest >= LEAST_PART && left + JOIN_LAP - LEAST_PART >= LEAST_PART).sort((a, b) => b.rest - a.rest)[0]
       if (!from) {
         const needed = left + pieces.slice(i + 1).reduce((sum, each) => sum + each.length, 0)
         const more = cheapestOver(needed, Math.min(left, LEAST_PART), stocks)

@@ -30,7 +30,7 @@ export const MUTATIONS = [
     'const [du, dv] = [(cell * cos) / sideU, (cell * sin) / sideV]',
     ['tests/reference/cover-made.test.ts'],
   ],
-  ['core/cover/coverage.ts', 'if (deep > 1) two += 1', 'if (deep > 2) two += 1', COVER],
+  ['core/cover/coverage.ts', 'if (deep > 1) tally.two += 1', 'if (deep > 2) tally.two += 1', COVER],
   [
     'core/cover/thumbs.ts',
     "'cover.bare-below',\n  'A stretch is bare when less of it is covered than',\n  'share',\n  0.4,",

@@ -72,8 +72,8 @@ async function remove(): Promise<void> {
           <NuxtLink :to="`/piece/${record.id}`" class="hover:underline">{{ record.piece.brief.name }}</NuxtLink>
         </h2>
         <p class="text-soft">
-          <span class="first-letter:uppercase inline-block">{{ record.piece.stage }}</span
-          ><template v-if="record.piece.brief.occasion"> · {{ record.piece.brief.occasion }}</template
+          <span class="first-letter:uppercase inline-block">{{ record.piece.stage }}</span><template v-if="record.piece.brief.occasion">
+            · {{ record.piece.brief.occasion }}</template
           ><template v-if="record.piece.brief.copies > 1"> · {{ record.piece.brief.copies }} of them</template>
         </p>
       </div>
