@@ -41,6 +41,7 @@ await serving(4183, async (site) => {
     null,
     { timeout: 180_000 },
   )
+  await page.getByTestId('in-hand').waitFor()
   await shoot('workroom')
 
   await bench('boathouse-door-ring')
@@ -121,6 +122,10 @@ await serving(4183, async (site) => {
   await page.getByTestId('roll').nth(1).waitFor()
   await page.mouse.wheel(0, -2000)
   await shoot('cutting')
+
+  await page.goto(`${site}/settings`)
+  await page.getByTestId('thumb').nth(10).waitFor()
+  await shoot('settings')
 
   await page.goto(`${site}/piece/boathouse-door-ring/make`)
   await page.locator('figure canvas[data-painted=true]').waitFor()
