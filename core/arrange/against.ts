@@ -35,7 +35,10 @@ const withLeast = (run: Line, others: readonly number[], name: Spread['name'], p
   least: leastBetween(run, points, others),
 })
 
-/** The smallest gap between two sets of places on a run, mm; the whole run when one is empty. */
+/**
+ * The smallest gap between two sets of places on a run, mm; the whole run when one is empty.
+ * @example leastBetween({ closed: true, length: 100 }, [0, 50], [30, 90]) // 10
+ */
 export function leastBetween(run: Line, points: readonly number[], others: readonly number[]): number {
   if (!points.length || !others.length) return run.length
   const sorted = [...others].sort((a, b) => a - b)

@@ -14,10 +14,16 @@ export interface Move {
   readonly open: number
 }
 
-/** Ribbon in one loop, mm: a visible loop goes out and comes back. */
+/**
+ * Ribbon in one loop, mm: a visible loop goes out and comes back.
+ * @example ribbonInLoop(100, 'visible') // 200
+ */
 export const ribbonInLoop = (loop: number, means: LoopMeans): number => (means === 'visible' ? 2 * loop : loop)
 
-/** How far a loop reaches from its pinch, mm. */
+/**
+ * How far a loop reaches from its pinch, mm.
+ * @example loopShows(100, 'ribbon used') // 50
+ */
 export const loopShows = (loop: number, means: LoopMeans): number => (means === 'visible' ? loop : loop / 2)
 
 /** Whether what a loop's length means makes a difference to how a ribbon is made. */
@@ -27,7 +33,10 @@ export const hasLoops = ({ build }: Ribbon): boolean => build !== 'coil' && buil
 export const meaningOf = ({ means, ribbons }: Pick<RuleOf<'bow'>, 'means' | 'ribbons'>): LoopMeans | null =>
   means ?? (ribbons.some(hasLoops) ? null : 'visible')
 
-/** The lengths of a hand's loops as its maker says them, in the order they are made, mm: by groups, or pair after pair shorter when it tapers. */
+/**
+ * The lengths of a hand's loops as its maker says them, in the order they are made, mm: by groups, or pair after pair shorter when it tapers.
+ * @example handLoops({ loops: 4, loop: 100, taper: 0.5, groups: null }) // [100, 100, 50, 50]
+ */
 export function handLoops({ loops, loop, taper, groups }: Pick<RibbonOf<'hand'>, 'loops' | 'loop' | 'taper' | 'groups'>): number[] {
   if (groups) return groups.flatMap((group) => Array.from({ length: group.loops }, () => group.loop))
   const pairs = Math.ceil(loops / 2)

@@ -43,7 +43,10 @@ export interface MadePlace {
 /** The most bands in which turns that lie side by side are laid. */
 const MOST_BANDS = 72
 
-/** How many turns go along a run: `length ÷ pitch`, or side by side `length ÷ how wide it is`. */
+/**
+ * How many turns go along a run: `length ÷ pitch`, or side by side `length ÷ how wide it is`.
+ * @example turnsOn(300, null, 2) // 150
+ */
 export const turnsOn = (length: number, pitch: number | null, width: number): number => length / (pitch ?? width)
 
 /** Turns of a winding as they cross the face, close ones by the band. */
@@ -108,7 +111,10 @@ const GATHERED = { ruffle: [0.86, 0.62], petal: [0.62, 0.5] } as const
 /** How far the petals of a cluster stand apart, degrees. */
 const PETALS = 44
 
-/** Which tie each of so many gathers goes into, spread over all there are. */
+/**
+ * Which tie each of so many gathers goes into, spread over all there are.
+ * @example tieOf(2, 6, 18) // 6
+ */
 export const tieOf = (i: number, count: number, ties: number): number => Math.floor((i * ties) / count)
 
 /** Gathers in the ties of a run. @param materials of the mix, each a colour of mesh */
@@ -148,7 +154,10 @@ export function gathersIn(
   }).flat()
 }
 
-/** How many poofs one pass makes: one between every two ties. */
+/**
+ * How many poofs one pass makes: one between every two ties.
+ * @example poofsInPass({ closed: false }, 12) // 11
+ */
 export const poofsInPass = (run: Pick<Run, 'closed'>, ties: number): number => Math.max(0, run.closed ? ties : ties - 1)
 
 /** Poofs from tie to tie, pass beside pass. */
@@ -166,7 +175,10 @@ export function poofsOn(run: Run, { ties, passes, uses, start }: RuleOf<'poofs'>
   ).flat()
 }
 
-/** How many beads go on a run: `⌊(length − allowance) ÷ bead⌋`. */
+/**
+ * How many beads go on a run: `⌊(length − allowance) ÷ bead⌋`.
+ * @example beadsOn(1000, 25, 20) // 48
+ */
 export const beadsOn = (length: number, allowance: number, bead: number): number => wholesIn(length - allowance, bead)
 
 /** Where the beads of a run lie, mm along: in a row from its middle, or evenly round a closed one. */

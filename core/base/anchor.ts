@@ -3,7 +3,10 @@ import { bisect, clock, degrees, quantity, sum, wrapDegrees } from '../measure'
 import type { Run } from './run'
 import { onRun, stationAt } from './run'
 
-/** The clock position of a place on a closed run, degrees clockwise from twelve as seen from the base's middle. */
+/**
+ * The clock position of a place on a closed run, degrees clockwise from twelve as seen from the base's middle.
+ * @example clockAngle(ringRun('r', 'ring', 400, 200), ringRun('r', 'ring', 400, 200).length / 4) // 90
+ */
 export function clockAngle(run: Run, s: number): number {
   const { x, y } = stationAt(run, s)
   return wrapDegrees(degrees(Math.atan2(x, -y)))
@@ -20,7 +23,10 @@ export function anchorSays(run: Run, s: number): Said {
 
 const STEPS = 720
 
-/** The place on a closed run that lies at a clock position: the outermost where there are several. @returns mm along it */
+/**
+ * The place on a closed run that lies at a clock position: the outermost where there are several. @returns mm along it
+ * @example Math.round(placeAtClock(ringRun('r', 'ring', 400, 200), 180)) // 471
+ */
 export function placeAtClock(run: Run, angle: number): number {
   const off = (s: number): number => ((clockAngle(run, s) - angle + 540) % 360) - 180
   // On a circle the share of the length is the share of the turn, exactly.

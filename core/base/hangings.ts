@@ -10,7 +10,10 @@ const END = 0.28
 
 const taper = (widest: number): Profile => ({ kind: 'taper', half: widest / 2, end: END })
 
-/** Length of two mini trees with their trunks overlapped: 2h − o, mm. */
+/**
+ * Length of two mini trees with their trunks overlapped: 2h − o, mm.
+ * @example treesLength({ tree: 600, overlap: 100 }) // 1100
+ */
 export const treesLength = ({ tree, overlap }: Pick<ShapeOf<'swag'>, 'tree' | 'overlap'>): number => 2 * tree - overlap
 
 /** Two runs that meet at the join, each from there out to its tip. */

@@ -66,7 +66,10 @@ export type Profile =
 const FULLEST = 0.28
 const DRAWN_IN = 0.85
 
-/** Half the width of a face at a share of its run's length, mm. */
+/**
+ * Half the width of a face at a share of its run's length, mm.
+ * @example halfAt({ kind: 'taper', half: 100, end: 0.28 }, 1) // 28
+ */
 export function halfAt(width: Profile, share: number): number {
   const { half } = width
   switch (width.kind) {
@@ -107,25 +110,37 @@ export function stationAt(run: Run, s: number): Station {
   return { x: px * cos - py * sin, y: px * sin + py * cos, tx: ux, ty: uy, nx: uy * side, ny: -ux * side, half }
 }
 
-/** `s` brought onto the run: wrapped when it is closed, held at the ends when it is open. */
+/**
+ * `s` brought onto the run: wrapped when it is closed, held at the ends when it is open.
+ * @example onRun({ closed: true, length: 100 }, 130) // 30
+ */
 export function onRun(run: Pick<Run, 'closed' | 'length'>, s: number): number {
   if (!run.closed) return Math.min(Math.max(s, 0), run.length)
   const wrapped = ((s % run.length) + run.length) % run.length
   return wrapped >= run.length ? 0 : wrapped
 }
 
-/** How far it is from `a` to `b` along the run: going clockwise on a closed run, signed on an open one. */
+/**
+ * How far it is from `a` to `b` along the run: going clockwise on a closed run, signed on an open one.
+ * @example along({ closed: true, length: 100 }, 90, 10) // 20
+ */
 export function along(run: Pick<Run, 'closed' | 'length'>, a: number, b: number): number {
   return run.closed ? onRun(run, b - a) : b - a
 }
 
-/** How far apart two places are, the short way. */
+/**
+ * How far apart two places are, the short way.
+ * @example apart({ closed: true, length: 100 }, 90, 10) // 20
+ */
 export function apart(run: Pick<Run, 'closed' | 'length'>, a: number, b: number): number {
   const far = Math.abs(b - a)
   return run.closed ? Math.min(far, run.length - far) : far
 }
 
-/** The way from one place to another, mm, negative back: the short way round on a closed run. */
+/**
+ * The way from one place to another, mm, negative back: the short way round on a closed run.
+ * @example wayTo({ closed: true, length: 100 }, 10, 90) // -20
+ */
 export function wayTo(run: Pick<Run, 'closed' | 'length'>, from: number, to: number): number {
   const by = to - from
   return run.closed ? by - run.length * Math.round(by / run.length) : by

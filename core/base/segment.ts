@@ -158,6 +158,7 @@ export const bezier = (a: Point, b: Point, c: Point, d: Point): Segment =>
 /**
  * The height of an ellipse whose width and perimeter are known: what a bent ring stands at.
  * @returns mm; 0 when it cannot be bent so wide
+ * @example Math.round(bentHeight(Math.PI * 400, 400)) // 400
  */
 export function bentHeight(perimeter: number, width: number): number {
   if (perimeter <= 2 * width) return 0

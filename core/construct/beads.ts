@@ -9,7 +9,10 @@ import type { Construction, Making, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, told, total } from './construction'
 import { WIRES } from './thumbs'
 
-/** Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm. */
+/**
+ * Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm.
+ * @example beadsOff(25.4, 12.7).beads // 6
+ */
 export function beadsOff(change: number, bead: number): { readonly beads: number; readonly change: number } {
   const beads = Math.round((Math.PI * change) / bead)
   return { beads, change: (beads * bead) / Math.PI }

@@ -23,6 +23,7 @@ export interface BowPiece {
  * The pieces that one ribbon of a bow is cut to, mm:
  * by hand `tails + Σ loops + centre + twist × pinches`, strips `4 loops + 2 tails` each, a coil `layers × flat length`,
  * flat rounds `2 × width` each and a strip. @param hem turned in at each end that shows, mm
+ * @example bowPieces({ build: 'coil', layers: 9, flat: 200 }, 'visible') // [{ use: 'bow coil', length: 1800, count: 1 }]
  */
 export function bowPieces(ribbon: Ribbon, means: LoopMeans, hem = 0): BowPiece[] {
   const piece = (use: string, length: number, count = 1): BowPiece[] => (length > 0 && count > 0 ? [{ use, length, count }] : [])
@@ -100,7 +101,10 @@ function ribbonIn(ribbon: Ribbon, means: LoopMeans, hem: number): Term {
   }
 }
 
-/** All the ribbon in it, mm. */
+/**
+ * All the ribbon in it, mm.
+ * @example ribbonOf({ build: 'strips', strips: 3, loop: 100, tail: 50 }, 'visible') // 1500
+ */
 export const ribbonOf = (ribbon: Ribbon, means: LoopMeans, hem = 0): number => ribbonIn(ribbon, means, hem).value
 
 /** All the ribbon in a bow of several, hems included, were its loops meant so, mm. */
@@ -295,7 +299,10 @@ const LARGEST: Record<Ribbon['build'], string> = {
   'fill-ins': 'Largest loop from a roll',
 }
 
-/** How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width. */
+/**
+ * How far in a V is cut: folded in half and cut at 45°, half the width. A slant at 45° takes the whole width.
+ * @example cutIn('v', 64) // 32
+ */
 export const cutIn = (ends: RuleOf<'bow'>['ends'], width: number): number => (ends === 'v' ? width / 2 : ends === 'slant' ? width : 0)
 
 /** How much of what ties a bow it takes, where that comes by the length; else one of it does. */

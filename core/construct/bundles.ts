@@ -12,10 +12,16 @@ import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { LATE_WRAPS, START_WRAPS, TAIL } from './thumbs'
 
-/** The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least. */
+/**
+ * The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least.
+ * @example lastQuarter(12) // 10
+ */
 export const lastQuarter = (bundles: number): number => Math.floor(bundles * 0.75) + 1
 
-/** How many wraps of wire so many bundles take. */
+/**
+ * How many wraps of wire so many bundles take.
+ * @example wrapsOf(12, 1, { rates: {} }) // 17
+ */
 export function wrapsOf(bundles: number, each: number, by: Rated): number {
   const late = bundles - lastQuarter(bundles) + 1
   return rate(START_WRAPS, by) + (bundles - late) * each + late * Math.max(each, rate(LATE_WRAPS, by))
@@ -161,6 +167,7 @@ export interface Stretched {
 /**
  * @param sprigs each bundle takes, from 1 @param faces 1 or 2 @param inHand sprigs there are @param piece how long one is, mm
  * @returns null when they do not give one bundle
+ * @example stretched({ length: 1000, closed: true }, 200, 4, 1, 43) // { bundles: 10, advance: 100, depth: 2 }
  */
 export function stretched(
   { length, closed }: Pick<Run, 'length' | 'closed'>,
@@ -186,6 +193,7 @@ export interface Remaining {
 /**
  * @param done bundles bound so far @param gap left on the run, mm, over 0 @param advance as bound, mm, over 0
  * @returns null when there is nothing to go by
+ * @example remaining(9, 270, 90) // { bundles: 3, twice: 3 }
  */
 export function remaining(done: number, gap: number, advance: number): Remaining | null {
   if (!(done >= 0) || !(gap > 0) || !(advance > 0)) return null

@@ -19,7 +19,10 @@ export const holderOn = ({
 /** Lengths are typed to the hundredth, so that a third of a strand may be a hair too short. */
 const HAIR = 1e-3
 
-/** How many pins or ties hold so long a strand: one at each end and between. */
+/**
+ * How many pins or ties hold so long a strand: one at each end and between.
+ * @example pinsOf(508, 508 / 3) // 4
+ */
 export const pinsOf = (length: number, every: number): number => Math.max(1, Math.ceil(length / every - HAIR)) + 1
 
 /** All the length of some runs, mm. */

@@ -65,4 +65,5 @@ export const LEAST_PART = 150
 
 /** Lengths are planned to the tenth of a millimetre, in whole numbers, so that no rounding decides. */
 export const GRAIN = 0.1
+/** @example grains(12.34) // 123 */
 export const grains = (length: number): number => Math.round(length / GRAIN)

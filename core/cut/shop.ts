@@ -30,7 +30,10 @@ export const planSoon = (job: CutJob): CutPlan =>
     return next.value
   })
 
-/** The fewest rolls of one length that pieces can be cut from, as far as a few steps find. @param roll mm */
+/**
+ * The fewest rolls of one length that pieces can be cut from, as far as a few steps find. @param roll mm
+ * @example fewestRolls(360, [{ length: 116, count: 4, joins: false }]) // 2
+ */
 export const fewestRolls = (roll: number, wants: readonly Omit<Want, 'id'>[]): number =>
   planSoon({
     wants: wants.map(({ length, count, joins }, i) => ({ id: String(i), length, count, joins })),

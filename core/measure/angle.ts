@@ -4,10 +4,15 @@
  */
 export const DEGREES_PER_HOUR = 30
 
+/** @example radians(180) // 3.141592653589793 */
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180
+/** @example degrees(Math.PI / 2) // 90 */
 export const degrees = (rad: number): number => (rad * 180) / Math.PI
 
-/** The same angle in [0, 360). */
+/**
+ * The same angle in [0, 360).
+ * @example wrapDegrees(-30) // 330
+ */
 export const wrapDegrees = (angle: number): number => ((angle % 360) + 360) % 360
 
 /**

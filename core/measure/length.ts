@@ -10,7 +10,9 @@ export type Units = 'in' | 'cm'
 /** Lengths that people give are kept to the millionth of a millimetre, so that 12 in is 304.8 and not a hair less. */
 const settled = (mm: number): number => Math.round(mm * 1e6) / 1e6
 
+/** @example inches(12) // 304.8 */
 export const inches = (n: number): number => settled(n * MM_PER_INCH)
+/** @example toInches(254) // 10 */
 export const toInches = (mm: number): number => mm / MM_PER_INCH
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞']
@@ -34,13 +36,19 @@ export function readTape(mm: number, units: Units): string {
   return `${eighths ? sign : ''}${text} in`
 }
 
-/** A length to two decimals of the unit, for a sum that someone wants to check on a calculator. */
+/**
+ * A length to two decimals of the unit, for a sum that someone wants to check on a calculator.
+ * @example readExact(38.1, 'in') // '1.5 in'
+ */
 export function readExact(mm: number, units: Units): string {
   const value = units === 'in' ? toInches(mm) : mm / 10
   return `${trimZeros(value.toFixed(2))} ${units}`
 }
 
-/** Takes the zeros off that say nothing: `1.50` is `1.5`, `2.00` is `2`, `100` stays. */
+/**
+ * Takes the zeros off that say nothing: `1.50` is `1.5`, `2.00` is `2`, `100` stays.
+ * @example trimZeros('1.50') // '1.5'
+ */
 export const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text)
 
 const FOOT = 12 * MM_PER_INCH

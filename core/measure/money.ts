@@ -10,6 +10,7 @@ export type Currency = (typeof CURRENCIES)[number]
 /**
  * Shares an amount out so that the parts add up to it exactly (largest remainder).
  * @param ratios non-negative; at least one above zero
+ * @example shareOut(899, [1, 2]) // [299, 600]
  */
 export function shareOut(amount: Minor, ratios: readonly number[]): Minor[] {
   return allocate(dinero({ amount, currency: USD }), [...ratios]).map((part) => toSnapshot(part).amount)

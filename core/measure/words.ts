@@ -6,4 +6,5 @@ export function listed(items: readonly string[]): string {
 /** @example several(1, 'frond', 'fronds') // '1 frond' */
 export const several = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`
 
+/** @example capital('oval') // 'Oval' */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

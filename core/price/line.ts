@@ -95,7 +95,10 @@ export function stemsFor(material: Material, needs: readonly Things[], copies: n
   }
 }
 
-/** What breaks of so many stems, whole ones. */
+/**
+ * What breaks of so many stems, whole ones.
+ * @example spareOf(32, 0.1) // 4
+ */
 export const spareOf = (stems: number, share: number): number => Math.max(0, Math.ceil(stems * share - 1e-9))
 
 export function materialLine(material: Material, needs: readonly Things[], copies: number, { shelf, lots }: Pricing): CostLine {
@@ -276,5 +279,8 @@ export function baseLine({ name, price }: BareBase, copies: number): CostLine {
   }
 }
 
-/** An amount for all copies, for one of them: rounded up, so that no copy is dearer than said. */
+/**
+ * An amount for all copies, for one of them: rounded up, so that no copy is dearer than said.
+ * @example perCopy(100, 3) // 34
+ */
 export const perCopy = (amount: number, copies: number): number => Math.ceil(amount / copies)

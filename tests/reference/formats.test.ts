@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { pieceJsonSchema } from '../../core/exchange'
+import { pieceJsonSchema, readPiece } from '../../core/exchange'
 import type { Piece } from '../../core/piece'
 
 const demo = new URL('../../demo/', import.meta.url)
@@ -28,5 +28,20 @@ describe('the published JSON Schema of a piece', () => {
   ])('refuses %s', (_, spoil) => {
     const piece = JSON.parse(readFileSync(new URL('boathouse-door-ring.json', demo), 'utf8')) as Piece
     expect(validate(spoil(piece))).toBe(false)
+  })
+})
+
+// The demo files as the version before wrote them, kept as they were.
+describe('files of earlier versions', () => {
+  it.each([
+    ['piece-5.json', 'honey-fair-ring.json'],
+    ['piece-5-garland.json', 'chapel-garland.json'],
+  ])('%s is read as the same piece as today’s %s', (old, now) => {
+    const [before, after] = [new URL(`./versions/${old}`, import.meta.url), new URL(now, demo)].map((url) =>
+      readPiece(readFileSync(url, 'utf8')),
+    )
+    expect(before).toMatchObject({ ok: true, money: 'USD' })
+    expect(after).toMatchObject({ ok: true, money: null })
+    expect(before!.ok && before!.piece).toEqual(after!.ok && after!.piece)
   })
 })
