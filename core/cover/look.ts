@@ -26,14 +26,17 @@ const deltaE = differenceCiede2000()
 
 const TEXTURE_WEIGHT = { fine: 0.8, medium: 1, coarse: 1.25 } as const
 
+const weighed = onceFor<Placement, number>()
+
 /**
  * How much an eye gives a thing: its area in square centimetres, more for dark, strong and coarse ones. Rule of thumb.
  */
-export function visualWeight(thing: Placement, shelf: Shelf): number {
-  const material = materialOf(shelf, thing.material)!
-  const { l, c } = toOklch(material.colours[0]!)
-  return (silhouetteOf(thing, shelf).area / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
-}
+export const visualWeight = (thing: Placement, shelf: Shelf): number =>
+  weighed(thing, () => {
+    const material = materialOf(shelf, thing.material)!
+    const { l, c } = toOklch(material.colours[0]!)
+    return (silhouetteOf(thing, shelf).area / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
+  })
 
 export const COLOUR_FAMILIES = ['white', 'grey', 'black', 'brown', 'red', 'pink', 'orange', 'yellow', 'green', 'blue', 'purple'] as const
 export type ColourFamily = (typeof COLOUR_FAMILIES)[number]

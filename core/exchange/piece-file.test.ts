@@ -25,11 +25,11 @@ const faults = (input: string) => {
 
 describe('readPiece', () => {
   it('reads back what was written, to the last digit', () => {
-    expect(readPiece(text)).toEqual({ ok: true, piece, materials: [] })
+    expect(readPiece(text)).toEqual({ ok: true, piece, materials: [], money: null })
     fc.assert(
       fc.property(fc.double({ min: 50, max: 2900, noNaN: true }), fc.double({ min: 0, max: 359, noNaN: true }), (outer, turn) => {
         const other: Piece = { ...piece, base: { ...piece.base, shape: { form: 'ring', outer, inner: outer / 2 }, turn } }
-        expect(readPiece(writePiece(other))).toEqual({ ok: true, piece: other, materials: [] })
+        expect(readPiece(writePiece(other))).toEqual({ ok: true, piece: other, materials: [], money: null })
       }),
     )
   })
@@ -106,7 +106,7 @@ describe('materials of one’s own', () => {
 
   it('travel in the file, those that the piece is laid of and no others', () => {
     const read = readPiece(writePiece(laid, shelf))
-    expect(read).toEqual({ ok: true, piece: laid, materials: [own, changed] })
+    expect(read).toEqual({ ok: true, piece: laid, materials: [own, changed], money: null })
   })
   it('come in as they are where there is none, are left where they are alike, and take a fresh id beside one that differs', () => {
     const file = { piece: laid, materials: [own, changed] }
