@@ -3,7 +3,7 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { usePainted } from '~/composables/usePainted'
-import { fitting } from '~/drawing/scene'
+import { fitting } from '~/drawing/view'
 
 /** A still picture of a piece on its surface. */
 const props = defineProps<{ scene: Scene; size: Bounds; width: number; height: number; label: string; margin?: number; bare?: boolean }>()

@@ -3,12 +3,33 @@ import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, takeOff 
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
-import { clamp, inches, readTape, say, several } from '#core/measure'
-import type { Edit, Nudge } from '#core/piece'
-import { laysLengths, rulesFor, startLayer } from '#core/piece'
+import { clamp, inches, say } from '#core/measure'
+import type { Edit, Layer, Nudge } from '#core/piece'
+import { freshLayerId, laysLengths, rulesFor, startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
+import type { HandWords } from './handWords'
+import {
+  chose,
+  copiedAcross,
+  cutTo,
+  doubled,
+  lifted,
+  movedAcross,
+  nameTogether,
+  pinnedDown,
+  putAt,
+  putBackToRule,
+  shifted,
+  slid,
+  takenOff,
+  trimmed,
+  turned,
+} from './handWords'
+
+/** What a stem may be trimmed to, mm. */
+const [SHORTEST, LONGEST] = [5, 3000]
 
 /** What hands do with things on the base, by mouse or by key: one at a time or many together. */
 export function useHand() {
@@ -26,18 +47,16 @@ export function useHand() {
     if (!things.length && bench.selection.length) notices.announce('That layer is locked.')
     return things
   }
-  const nameAll = (things: readonly Placement[]): string =>
-    things.length === 1 ? bench.nameOf(things[0]!) : several(things.length, 'stem', 'stems')
+  const nameAll = (things: readonly Placement[]): string => nameTogether(things.map((each) => bench.nameOf(each)))
 
   function nudge(
     things: readonly Placement[],
     by: (each: Placement) => Partial<Nudge>,
-    words: string,
-    says: string,
+    { does, says }: HandWords,
     merge: string | null = null,
   ): void {
     if (!things.length) return
-    notices.announce(bench.apply(nudgeAll(bench.piece!, things, by), words, merge) ?? says)
+    notices.announce(bench.apply(nudgeAll(bench.piece!, things, by), does, merge) ?? says)
   }
 
   const key = (things: readonly Placement[], what: string): string => `${what}:${things.map(({ id }) => id).join(',')}`
@@ -48,13 +67,10 @@ export function useHand() {
     if (!free.length || (along === 0 && across === 0)) return
     const last = free.at(-1)!
     const name = nameAll(free)
-    const way = across > 0 ? 'outward' : 'inward'
-    const place = placeOf(last.run, last.s + along)
     nudge(
       free,
       () => ({ along, across }),
-      along === 0 ? `move ${name} ${way}` : `slide ${name} to ${place}`,
-      along === 0 ? `${name} moved ${way}` : `${name} at ${place}`,
+      along === 0 ? shifted(name, across) : slid(name, placeOf(last.run, last.s + along)),
       merge && key(free, merge),
     )
   }
@@ -68,95 +84,63 @@ export function useHand() {
 
   function turn(by: number): void {
     const things = chosen()
-    const way = `${Math.round(Math.abs(by))} degrees ${by > 0 ? 'clockwise' : 'anticlockwise'}`
-    nudge(things, () => ({ turn: by }), `turn ${nameAll(things)} ${way}`, `${nameAll(things)} turned ${way}`, key(things, 'turn'))
+    nudge(things, () => ({ turn: by }), turned(nameAll(things), by), key(things, 'turn'))
   }
   function lift(by: 1 | -1): void {
     const things = chosen()
-    const where = by > 0 ? 'over' : 'under'
-    nudge(
-      things,
-      () => ({ lift: by }),
-      `take ${nameAll(things)} ${where} its neighbours`,
-      `${nameAll(things)} ${where} its neighbours`,
-      key(things, 'lift'),
-    )
+    nudge(things, () => ({ lift: by }), lifted(nameAll(things), by), key(things, 'lift'))
   }
   /** @param by mm longer */
   function trim(by: number): void {
     const things = chosen().filter(({ form, made }) => form === 'leaf' && !made)
-    const lengthOf = (length: number): number => clamp(length + by, 5, 3000)
+    const lengthOf = ({ length }: Placement): number => clamp(length + by, SHORTEST, LONGEST)
     nudge(
       things,
-      ({ length }) => ({ trim: lengthOf(length) }),
-      `trim ${nameAll(things)}`,
-      things.length === 1
-        ? `${nameAll(things)} cut to ${readTape(lengthOf(things[0]!.length), bench.manner.units)}`
-        : `${nameAll(things)} trimmed`,
+      (each) => ({ trim: lengthOf(each) }),
+      trimmed(nameAll(things), things.length === 1 ? lengthOf(things[0]!) : null, bench.manner.units),
       key(things, 'trim'),
     )
   }
   function trimTo(length: number): void {
     const things = chosen()
-    const trim = clamp(length, 5, 3000)
-    nudge(
-      things,
-      () => ({ trim }),
-      `trim ${nameAll(things)} to ${readTape(trim, bench.manner.units)}`,
-      `${nameAll(things)} cut to ${readTape(trim, bench.manner.units)}`,
-    )
+    const trim = clamp(length, SHORTEST, LONGEST)
+    nudge(things, () => ({ trim }), cutTo(nameAll(things), trim, bench.manner.units))
   }
   function pin(): void {
     const things = chosen()
     const pinned = !things.every((each) => each.pinned)
-    nudge(
-      things,
-      () => ({ pinned }),
-      `${pinned ? 'pin' : 'unpin'} ${nameAll(things)}`,
-      `${nameAll(things)} ${pinned ? 'pinned' : 'unpinned'}`,
-    )
+    nudge(things, () => ({ pinned }), pinnedDown(nameAll(things), pinned))
   }
 
   function putBack(): void {
     // By the piece, not by its workings: these may not have caught up with the last key.
     const things = chosen().filter(({ layer, slot }) => bench.layerOf(layer)?.nudges[slot] !== undefined)
     if (!things.length) return
-    bench.apply(
-      { do: 'several', edits: things.map(({ layer, slot }) => ({ do: 'nudge', layer, slot, nudge: null })) },
-      `put ${nameAll(things)} back to its rule`,
-    )
-    notices.announce(`${nameAll(things)} is back at its rule`)
+    const { does, says } = putBackToRule(nameAll(things))
+    const edits = things.map(({ layer, slot }): Edit => ({ do: 'nudge', layer, slot, nudge: null }))
+    notices.announce(bench.apply({ do: 'several', edits }, does) ?? says)
   }
 
-  function act(make: (things: Placement[]) => Edit, words: (name: string) => string, select: readonly string[] | null = null): void {
+  function act(make: (things: Placement[]) => Edit, words: (name: string) => HandWords, select: readonly string[] | null = null): void {
     const things = chosen()
     if (!things.length) return
-    const error = bench.apply(make(things), words(nameAll(things)))
-    notices.announce(error ?? words(nameAll(things)))
+    const { does, says } = words(nameAll(things))
+    notices.announce(bench.apply(make(things), does) ?? says)
     if (select) bench.selectAll(select)
   }
-  const remove = (): void => act(takeOff, (name) => `take ${name} off`, [])
+  const remove = (): void => act(takeOff, takenOff, [])
   /** What can be put somewhere else by hand: what is made of lengths has its places by its numbers. */
-  function actOnStems(make: (things: Placement[]) => Edit, words: (name: string) => string, select: readonly string[] | null = null): void {
+  function actOnStems(
+    make: (things: Placement[]) => Edit,
+    words: (name: string) => HandWords,
+    select: readonly string[] | null = null,
+  ): void {
     if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
     else act(make, words, select)
   }
-  const mirror = (): void =>
-    actOnStems(
-      (things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf),
-      (name) => `move ${name} to the other side`,
-      [],
-    )
-  const copy = (): void =>
-    actOnStems(
-      (things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf),
-      (name) => `copy ${name} to the other side`,
-    )
-  const double = (): void =>
-    actOnStems(
-      (things) => duplicate(bench.piece!, things, bench.runs, shops.shelf),
-      (name) => `put another beside ${name}`,
-    )
+  const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), movedAcross, [])
+  const copy = (): void => actOnStems((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), copiedAcross)
+  const double = (): void => actOnStems((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), doubled)
 
   /** Puts a material on the base at a place, into the open layer when that holds it, else into a new layer of its own. */
   function drop(material: Material, run: Run, s: number, across: number): void {
@@ -171,33 +155,25 @@ export function useHand() {
           mix.some((part) => part.material === material.id),
       ) ?? layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
     const at = s / run.length
-    const words = `put ${material.name} at ${placeOf(run.id, s)}`
+    const { does, says } = putAt(material.name, placeOf(run.id, s))
     const thing = (id: string) => ({ id, run: run.id, at, across: clamp(across, -1, 1), turn: 0, material: material.id })
     if (into) {
       const [id] = freshIds(into, 1)
-      bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, words)
+      notices.announce(bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, does) ?? says)
       bench.select(`${into.id}:+${id}`)
-    } else if (rulesFor(material.kind).includes('hand')) {
-      const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
-      bench.apply(
-        { do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule: { kind: 'hand' }, added: [thing('h1')] } },
-        words,
-      )
-      bench.select(`${layer.id}:+h1`)
-    } else {
-      const layer = startLayer(freshLayerId(), material, 100 + layers.length * 37, [run])
-      const rule = layer.rule.kind === 'bow' ? { ...layer.rule, at } : layer.rule
-      bench.apply({ do: 'add layer', at: layers.length, layer: { ...layer, run: run.id, rule } }, words)
-      bench.openLayer = layer.id
+      return
     }
-    notices.announce(words)
-  }
-
-  function freshLayerId(): string {
-    const taken = new Set(bench.piece!.layers.map(({ id }) => id))
-    let n = taken.size + 1
-    while (taken.has(`layer-${n}`)) n += 1
-    return `layer-${n}`
+    const byHand = rulesFor(material.kind).includes('hand')
+    const usual = startLayer(freshLayerId(layers), material, 100 + layers.length * 37, [run])
+    const layer: Layer = {
+      ...usual,
+      run: run.id,
+      rule: byHand ? { kind: 'hand' } : usual.rule.kind === 'bow' ? { ...usual.rule, at } : usual.rule,
+      added: byHand ? [thing('h1')] : [],
+    }
+    notices.announce(bench.apply({ do: 'add layer', at: layers.length, layer }, does) ?? says)
+    if (byHand) bench.select(`${layer.id}:+h1`)
+    else bench.openLayer = layer.id
   }
 
   /** Chooses the neighbour along the run in the same layer, or the first of all. @param more adds it to what is chosen */
@@ -211,7 +187,7 @@ export function useHand() {
     if (!next) return
     if (more) bench.selectAll([...bench.selection.filter((id) => id !== next.id), next.id])
     else bench.select(next.id)
-    notices.announce(`${bench.nameOf(next)} at ${placeOf(next.run, next.s)}${more ? `, ${bench.selection.length} chosen` : ''}`)
+    notices.announce(chose(bench.nameOf(next), placeOf(next.run, next.s), more ? bench.selection.length : null))
   }
   /** Chooses the first of the next layer. */
   function chooseLayer(direction: 1 | -1): void {
@@ -223,7 +199,7 @@ export function useHand() {
     bench.openLayer = next.id
     if (first) {
       bench.select(first.id)
-      notices.announce(`${bench.nameOf(first)} at ${placeOf(first.run, first.s)}`)
+      notices.announce(chose(bench.nameOf(first), placeOf(first.run, first.s)))
     }
   }
   function chooseAllOfLayer(): void {
@@ -250,7 +226,6 @@ export function useHand() {
     copy,
     double,
     drop,
-    freshLayerId,
     choose,
     chooseLayer,
     chooseAllOfLayer,

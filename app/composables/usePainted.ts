@@ -1,7 +1,8 @@
 import type { Ref } from 'vue'
 import { onBeforeUnmount, ref } from 'vue'
 import type { Scene } from '#core/scene'
-import type { PaintOptions, View } from '~/drawing/scene'
+import type { PaintOptions } from '~/drawing/scene'
+import type { View } from '~/drawing/view'
 import { paintScene } from '~/drawing/scene'
 
 /** A scene on a canvas: painted beside the page and shown when it is whole; a later order puts an end to an earlier one. */

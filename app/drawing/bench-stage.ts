@@ -4,7 +4,6 @@ import { nearestRun, stationAt } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
 import { tone } from '#core/plant'
 import type { Manner, Point } from '#core/measure'
-import { clamp } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { GestureEvents, HandledBench } from './gestures'
@@ -12,9 +11,10 @@ import { Gestures } from './gestures'
 import { Picker } from './grips'
 import { MovedPicture } from './moved-picture'
 import type { Pictures } from './pictures'
-import { painting, sameView, touchedUp } from './pictures'
-import type { View } from './scene'
-import { fitting, paintItems, pieceBounds, toMm, wholeBounds } from './scene'
+import { painting, touchedUp } from './pictures'
+import { paintItems, pieceBounds, wholeBounds } from './scene'
+import type { View } from './view'
+import { closeUp, fitting, fittingBench, outgrown, sameView, toMm, zoomed } from './view'
 
 export interface StageEvents extends GestureEvents {
   viewed(view: View): void
@@ -32,12 +32,6 @@ export interface StageState {
   readonly upTo: number | null
 }
 
-/** Steps of zoom between the closest and the farthest, pixels to the mm. */
-const ZOOM = { least: 0.04, most: 6 }
-/** How much is seen to each side of the middle from close up, mm. */
-const CLOSE = { reach: 120 }
-/** The tools along the upper and the lower edge, px: what is fitted keeps clear of them. */
-const BAR = 40
 /** What is painted beyond each edge of the pane, as a share of it, so that a pan finds it there. */
 const BEYOND = 0.2
 /** How long the view must rest before it is painted anew, ms: a turn of the wheel comes in notches. */
@@ -144,7 +138,7 @@ export class BenchStage {
       this.picker = null
       if (before?.workings.scene.runs !== scene.runs && before && this.fitted) this.fit()
     }
-    if (!before || (this.fitted && this.outgrown())) this.fit()
+    if (!before || (this.fitted && outgrown(pieceBounds(state.workings), this.view))) this.fit()
     else if (before.workings.scene === scene && before.upTo === state.upTo) this.paintOverlay()
     else if (this.lettingGo !== undefined && sameThings(up, this.lifted)) this.showLifted()
     else this.paintThings()
@@ -154,16 +148,14 @@ export class BenchStage {
   fit(): void {
     if (!this.state) return
     this.fitted = true
-    const { width, height } = this.view
-    this.look({ ...fitting(pieceBounds(this.state.workings), width, height - 2 * BAR, 1), height })
+    this.look(fittingBench(pieceBounds(this.state.workings), this.view))
   }
 
   /** The whole door, from across the room. */
   standBack(): void {
     if (!this.state) return
     const { workings } = this.state
-    this.fitted = false
-    this.look(fitting(wholeBounds(workings.scene, pieceBounds(workings)), this.view.width, this.view.height, 1))
+    this.goTo(fitting(wholeBounds(workings.scene, pieceBounds(workings)), this.view.width, this.view.height, 1))
   }
 
   /** As near as one stands to judge texture: at what is chosen, or where the piece is fullest. */
@@ -174,39 +166,12 @@ export class BenchStage {
       workings: { scene },
     } = this.state
     const chosen = scene.items.filter(({ id }) => selection.includes(id))
-    const near = (item: SceneItem): number =>
-      scene.items.filter((each) => Math.hypot(each.x - item.x, each.y - item.y) < CLOSE.reach / 2).length
-    const spots = chosen.length
-      ? chosen
-      : scene.items
-          .map((item) => ({ item, count: near(item) }))
-          .sort((a, b) => b.count - a.count)
-          .slice(0, 1)
-          .map(({ item }) => item)
-    if (!spots.length) return
-    const x = spots.reduce((sum, item) => sum + item.x, 0) / spots.length
-    const y = spots.reduce((sum, item) => sum + item.y, 0) / spots.length
-    this.fitted = false
-    this.look(
-      fitting(
-        { left: x - CLOSE.reach, right: x + CLOSE.reach, top: y - CLOSE.reach, bottom: y + CLOSE.reach },
-        this.view.width,
-        this.view.height,
-        1,
-      ),
-    )
+    const view = closeUp(scene.items, chosen, this.view)
+    if (view) this.goTo(view)
   }
 
-  zoom(factor: number, at = { x: this.view.width / 2, y: this.view.height / 2 }): void {
-    const scale = clamp(this.view.scale * factor, ZOOM.least, ZOOM.most)
-    const fixed = toMm(at, this.view)
-    this.fitted = false
-    this.look({
-      ...this.view,
-      scale,
-      x: fixed.x - (at.x - this.view.width / 2) / scale,
-      y: fixed.y - (at.y - this.view.height / 2) / scale,
-    })
+  zoom(factor: number, at?: Point): void {
+    this.goTo(zoomed(this.view, factor, at))
   }
 
   /** The place on the base that lies under a point of the page; null when that is off the base. */
@@ -219,13 +184,10 @@ export class BenchStage {
     return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
   }
 
-  private outgrown(): boolean {
-    const { left, right, top, bottom } = pieceBounds(this.state!.workings)
-    const fill = Math.max(
-      ((right - left) * this.view.scale) / this.view.width,
-      ((bottom - top) * this.view.scale) / (this.view.height - 2 * BAR),
-    )
-    return fill > 1 || fill < 0.75
+  /** Looks where somebody wants to, wherever the piece comes to lie in it. */
+  private goTo(view: View): void {
+    this.fitted = false
+    this.look(view)
   }
 
   private wheel(event: WheelEvent): void {
@@ -384,10 +346,7 @@ export class BenchStage {
       within: (from, to) => this.picking().within(from, to, this.loose),
       lift: (items) => this.lift(items),
       settle: (changed, report) => this.settle(changed, report),
-      pan: (view) => {
-        this.fitted = false
-        this.look(view)
-      },
+      pan: (view) => this.goTo(view),
       mark: () => this.paintOverlay(),
     }
   }

@@ -7,8 +7,8 @@ import { inches, readTape, say } from '#core/measure'
 import type { Workings } from '#core/workings'
 import type { Drag } from './grips'
 import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, startDrag } from './grips'
-import type { View } from './scene'
-import { toMm } from './scene'
+import type { View } from './view'
+import { toMm } from './view'
 
 /** What gestures come to. */
 export interface GestureEvents {

@@ -1,4 +1,4 @@
-import type { View } from './scene'
+import type { View } from './view'
 
 /** A picture that goes into another, in its left top corner or at a place, pixels. */
 interface Part {

@@ -1,8 +1,9 @@
 import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import type { Workings } from '#core/workings'
-import type { View } from './scene'
-import { fitting, pieceBounds, wholeBounds } from './scene'
+import { pieceBounds, wholeBounds } from './scene'
+import type { View } from './view'
+import { fitting } from './view'
 
 /** What a picture shows: the piece alone with a little about it, or all that it hangs on. */
 export type Framing = 'piece' | 'whole'

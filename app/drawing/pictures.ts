@@ -1,8 +1,10 @@
 import type { Scene, SceneItem } from '#core/scene'
 import { baseBounds } from '#core/scene'
 import type { Bounds } from '#core/measure'
-import type { BasePicture, View } from './scene'
-import { basePicture, common, paintBase, paintingWithin, paintLight, paintSurface, regionOf, toView } from './scene'
+import type { BasePicture } from './scene'
+import { basePicture, common, paintBase, paintingWithin, paintLight, paintSurface, toView } from './scene'
+import type { View } from './view'
+import { regionOf, sameView } from './view'
 import { boxOf, footOf } from './sprites'
 
 /** What is painted of a scene for one view: what it hangs on, what hangs, and the light over it. The view is in pixels of the screen. */
@@ -162,6 +164,4 @@ export function changesOf(before: readonly SceneItem[], after: readonly SceneIte
   return [...changed, ...left]
 }
 
-export const sameView = (a: View, b: View): boolean =>
-  a.x === b.x && a.y === b.y && a.scale === b.scale && a.width === b.width && a.height === b.height
 const sameSurface = (a: Scene, b: Scene): boolean => a.surface === b.surface || JSON.stringify(a.surface) === JSON.stringify(b.surface)

@@ -4,14 +4,7 @@ import { layerOf, pieceWith, shelf } from '#core/testing'
 import { cordMarks } from '#core/scene'
 import { work } from '#core/workings'
 import { faultText } from '~/composables/files'
-import { fitting, hasClock, pieceBounds, regionOf } from './scene'
-
-it('fits bounds into a view, and shows just that region', () => {
-  const view = fitting({ left: -100, right: 300, top: -50, bottom: 50 }, 800, 600, 1)
-  expect(view).toEqual({ x: 100, y: 0, scale: 2, width: 800, height: 600 })
-  expect(regionOf(view)).toEqual({ left: -100, right: 300, top: -150, bottom: 150 })
-  expect(fitting({ left: 0, right: 10, top: 0, bottom: 1000 }, 800, 500, 1).scale).toBe(0.5)
-})
+import { hasClock, pieceBounds } from './scene'
 
 it('tucks stems in and hangs signs on two cords', () => {
   const { scene } = work(

@@ -1,6 +1,6 @@
 import type { Base } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
-import type { Bounds, Point } from '#core/measure'
+import type { Bounds } from '#core/measure'
 import { radians } from '#core/measure'
 import { AROUND_DOOR, baseBounds, cordMarks, doorBounds, lightMarks, putBase, putSurface } from '#core/scene'
 import type { Workings } from '#core/workings'
@@ -8,25 +8,8 @@ import type { Context } from './paint'
 import { CanvasSheet, paintMarks } from './paint'
 import type { Sprite } from './sprites'
 import { boxOf, drawItem, footOf, spriteOf, stepScale, tuckSprite } from './sprites'
-
-/** What part of the drawing is shown: its middle, mm, and pixels to the millimetre. */
-export interface View {
-  readonly x: number
-  readonly y: number
-  readonly scale: number
-  readonly width: number
-  readonly height: number
-}
-
-/** The point of a drawing that is seen at a pixel, mm. */
-export const toMm = ({ x, y }: Point, view: View): Point => ({
-  x: view.x + (x - view.width / 2) / view.scale,
-  y: view.y + (y - view.height / 2) / view.scale,
-})
-
-export function regionOf({ x, y, scale, width, height }: View): Bounds {
-  return { left: x - width / 2 / scale, right: x + width / 2 / scale, top: y - height / 2 / scale, bottom: y + height / 2 / scale }
-}
+import type { View } from './view'
+import { regionOf } from './view'
 
 /** How far out the clock ring lies: just outside everything but what hangs below, mm. */
 export function ringRadius({ size, base }: Pick<Workings, 'size' | 'base'>): number {
@@ -47,12 +30,6 @@ export function pieceBounds(workings: Workings): Bounds {
   }
   const margin = Math.max(size.right - size.left, size.bottom - size.top) * 0.06 + 12
   return { left: size.left - margin, right: size.right + margin, top: size.top - margin, bottom: size.bottom + margin }
-}
-
-/** The view in which these bounds just fit. */
-export function fitting(bounds: Bounds, width: number, height: number, margin = 1.08): View {
-  const scale = Math.min(width / (bounds.right - bounds.left), height / (bounds.bottom - bounds.top)) / margin
-  return { x: (bounds.left + bounds.right) / 2, y: (bounds.top + bounds.bottom) / 2, scale, width, height }
 }
 
 /** The most pixels that a picture of a bare base has: beyond it, it is stretched. */

@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
 import type { Shelf } from '#core/material'
 import { work } from '#core/workings'
-import { fitting, paintingScene } from '~/drawing/scene'
+import { paintingScene } from '~/drawing/scene'
+import { fitting } from '~/drawing/view'
 import { spriteOf } from '~/drawing/sprites'
 import type { PreviewWorker } from './protocol'
 

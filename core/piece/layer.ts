@@ -99,3 +99,11 @@ export function startLayer(
     taken: [],
   }
 }
+
+/** An id that none of these layers has. */
+export function freshLayerId(layers: readonly Pick<Layer, 'id'>[]): string {
+  const taken = new Set(layers.map(({ id }) => id))
+  let n = taken.size + 1
+  while (taken.has(`layer-${n}`)) n += 1
+  return `layer-${n}`
+}

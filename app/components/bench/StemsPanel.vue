@@ -7,7 +7,7 @@ import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Layer, RuleKind } from '#core/piece'
-import { useHand } from '~/composables/useHand'
+import { freshLayerId } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
@@ -18,7 +18,6 @@ import { askBeginning } from '~/workers/workings'
 /** The layers in the order in which they go on. */
 const bench = useBench()
 const notices = useNotices()
-const hand = useHand()
 const pieces = usePieces()
 const shops = useShops()
 const stock = useStock()
@@ -51,7 +50,7 @@ function move(layer: string, to: number): void {
 /** Adds a layer as a maker would begin it: rule, count, cut and lean by the base and what is on it. */
 async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | null = null): Promise<void> {
   picking.value = false
-  const id = hand.freshLayerId()
+  const id = freshLayerId(bench.piece!.layers)
   await notices.tell(
     'The layer could not be laid',
     askBeginning(bench.piece!, stock.pricing, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
