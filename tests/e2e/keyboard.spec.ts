@@ -45,15 +45,15 @@ test('a piece can be made with the keyboard alone, and is told in words', async 
     ['ArrowRight', /cedar spray 2 at \d+:\d\d/],
     [']', /turned 5 degrees clockwise/],
     ['ArrowUp', /moved outward/],
-    ['Backspace', /back at its rule/],
+    ['Backspace', /back at the rule/],
   ] as const) {
     await page.keyboard.press(key)
     await expect(told).toHaveText(says)
   }
   await page.keyboard.press('Control+z')
-  await expect(told).toHaveText('Undone: put cedar spray 2 back to its rule')
+  await expect(told).toHaveText('Undone: put cedar spray 2 back to the rule')
   await page.keyboard.press('Control+Shift+Z')
-  await expect(told).toHaveText('Done again: put cedar spray 2 back to its rule')
+  await expect(told).toHaveText('Done again: put cedar spray 2 back to the rule')
   await page.keyboard.press('?')
   await expect(page.getByRole('heading', { name: 'Keys on the bench' })).toBeVisible()
   await page.keyboard.press('Escape')

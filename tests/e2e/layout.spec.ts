@@ -85,7 +85,7 @@ test('a stem is turned and trimmed by its grips, snaps along the run, and moves 
   await expect(undo(page, /^Undo: move bracken frond 1 outward/)).toBeEnabled()
   for (const [key, words] of [
     ['+', /^Undo: trim bracken frond 1/],
-    ['Shift+PageUp', /^Undo: take bracken frond 1 over its neighbours/],
+    ['Shift+PageUp', /^Undo: take bracken frond 1 over the neighbours/],
     ['p', /^Undo: pin bracken frond 1/],
     ['d', /^Undo: put another beside bracken frond 1/],
   ] as const) {
