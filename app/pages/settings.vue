@@ -8,6 +8,9 @@ import { CURRENCIES, rate, several, showExact } from '#core/measure'
 import { THUMBS } from '#core/thumbs'
 import { useSettings } from '~/stores/settings'
 
+/** What is written beside a number that does not say itself what it is of. */
+const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's' }
+
 /** Every rule of thumb that figures go by: what is usual and why, and the maker's own. */
 useHead({ title: 'Settings · Ruddy Bramble' })
 const settings = useSettings()
@@ -62,7 +65,7 @@ const says = (of: Thumb, value: number): string =>
       <div
         v-for="each in thumbs"
         :key="each.id"
-        class="grid grid-cols-[1fr_14rem] items-center gap-x-6 gap-y-1 border-b border-seam py-2 max-sm:grid-cols-1"
+        class="grid grid-cols-[1fr_15rem] items-center gap-x-6 gap-y-1 border-b border-seam py-2 max-sm:grid-cols-1"
         :class="isOwn(each) ? 'bg-frost' : ''"
         data-testid="thumb"
       >
@@ -81,6 +84,7 @@ const says = (of: Thumb, value: number): string =>
             :manner="manner"
             :take="(value) => settings.setRate(each, value)"
           />
+          <span class="w-4 self-center text-fine text-soft" aria-hidden="true">{{ READ_IN[each.unit] }}</span>
           <button
             type="button"
             class="icon-button size-7"
