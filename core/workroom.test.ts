@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Lengths, Need, Things } from './material'
 import { CATALOGUE, plainShelf } from './material'
-import { deltaOf, inches } from './measure'
+import { deltaOf, inches, say } from './measure'
 import { billOf } from './price'
 import type { Lot } from './stock'
 import { benchOf, layerOf, pieceWith, plainPricing, shelf } from './testing'
@@ -83,6 +83,23 @@ describe('one plan for all that is in hand', () => {
     const plan = planned(room([inHand('a', [base, stems(3)], 3), inHand('b', [base, stems(2)])]))
     expect(lineOf(plan, 'bases')).toMatchObject({ needed: { value: 4 }, opened: { value: 4 * 649 }, shares: { a: 3 * 649, b: 649 } })
     expect(Object.values(plan.ledgers).reduce((sum, { share }) => sum + share, 0)).toBe(plan.opened.value)
+  })
+  it('counts the lengths of every copy, and opens for what is longer than a roll as many as it takes', () => {
+    // Two bows on each of three: six, three to a roll.
+    const plan = planned(room([inHand('a', [bow(2)], 3)]))
+    expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 2 }, cutting: { wants: [{ count: 6 }] } })
+    // 400 in of rolls of 360 in: the bill opens two, and says so.
+    const [line] = billOf({ needs: [bow(1, 400)], copies: 1, budget: null }, plainPricing()).lines
+    expect(say(line!.packs.sum, { units: 'in', currency: 'USD' })).toMatch(/, 2 = 2$/)
+    expect(line!.packs.value).toBe(2)
+  })
+  it('takes stems that are in the house before it opens a bunch', () => {
+    const fronds = (things: number): Lot => ({ ...rolls(things), id: 'fronds', material: 'bracken' })
+    // 13 of bunches of ten: two. With seven in the house six are wanted, one bunch, and four of it are left.
+    expect(lineOf(planned(room([inHand('a', [stems(13)])])), 'bracken')).toMatchObject({ packs: { value: 2 }, fromHouse: { value: 0 } })
+    const plan = planned(room([inHand('a', [stems(13)])], { lots: [fronds(7)] }))
+    expect(lineOf(plan, 'bracken')).toMatchObject({ packs: { value: 1 }, fromHouse: { value: 7 }, left: { value: 4 } })
+    expect(lineOf(planned(room([inHand('a', [stems(13)])], { lots: [fronds(40)] })), 'bracken')).toMatchObject({ fromHouse: { value: 13 } })
   })
   it('what was cut for a piece is cut: it is wanted no more, and when its piece goes it can be cut again', () => {
     const cut: Lot = {

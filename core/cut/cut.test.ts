@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { packBest } from './knapsack'
 import type { Stock, Want } from './job'
@@ -39,6 +40,48 @@ describe('a cutting plan', () => {
     const plan = planCuts({ wants: [want('a', 900, 3)], stocks: [roll(3000, 2000, 'long'), roll(1000, 300, 'short')], least: 100 })
     expect(plan.rolls.map(({ stock }) => stock)).toEqual(['short', 'short', 'short'])
     expect(plan.cost).toBe(900)
+  })
+  it('gathers what is over on one roll: nothing of it goes into another’s rest, nor in place of something shorter', () => {
+    const gathered = (wants: Want[], stocks: Stock[], steps: number) => {
+      const going = planning({ wants, stocks, least: 100 })
+      let next = going.next()
+      for (let i = 0; !next.done; i++) next = going.next(i >= steps)
+      const { rolls } = next.value
+      const keep = rolls.reduce((best, each) => (each.rest > best.rest ? each : best))
+      for (const other of rolls.filter((each) => each !== keep)) {
+        for (const { length } of keep.cuts) {
+          expect(length).toBeGreaterThan(other.rest)
+          for (const shorter of other.cuts.filter((each) => each.length < length))
+            expect(length - shorter.length).toBeGreaterThan(other.rest)
+        }
+      }
+    }
+    const stocks = [roll(2000), roll(3300, 800, 'long'), { ...offcut('end', 1500), supply: 2 }]
+    const mixed = [1200, 1200, 1050, 1125, 1525, 1525, 1525, 1775, 375, 325, 100]
+    const counts = [7, 9, 2, 8, 6, 6, 1, 9, 2, 3, 8]
+    gathered(
+      mixed.map((length, i) => want(String(i), length, counts[i])),
+      stocks,
+      Infinity,
+    )
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 4, max: 73 }), fc.integer({ min: 1, max: 9 })), { minLength: 3, maxLength: 14 }),
+        fc.integer({ min: 0, max: 12 }),
+        (wants, steps) =>
+          gathered(
+            wants.map(([length, count], i) => want(String(i), 25 * length, count)),
+            stocks,
+            steps,
+          ),
+      ),
+      { numRuns: 300 },
+    )
+  })
+  it('calls a plan proven only where it costs no more than its floor', () => {
+    // 3 × 1,900 + 2 × 1,500 + 2 × 600 = 9,900, under five rolls of 2,000; but 1,900 leaves too little for anything else.
+    const plan = planCuts({ wants: [want('a', 1900, 3), want('wrap', 1500, 2, true), want('b', 600, 2)], stocks: [roll(2000)], least: 100 })
+    expect([plan.floor, plan.cost, plan.proven]).toEqual([2500, 3000, false])
   })
   it('says what is longer than every roll, and plans the rest', () => {
     const plan = planCuts({ wants: [want('long', 2500), want('a', 500, 2)], stocks: [roll(2000)], least: 100 })

@@ -126,6 +126,12 @@ describe('costProblems', () => {
     const mended = edit(over, mend!.edit!, 'mend')
     expect(mended.ok && bill(mended.change.piece).opened.value).toBe(bill(over).opened.value - 899)
   })
+  it('offers to drop as few as save a pack, and no fewer', () => {
+    // With a tenth that breaks, rounded up: 20 + 2 and 19 + 2 take three bunches of ten, 18 + 2 take two.
+    const [mend] = problems(pieceWith([layerOf('a', 'bracken', compass(20))], { brief: { budget: 100 } }))[0]!.mends
+    expect(say(mend!.says, manner)).toBe('2 bracken fronds fewer saves $8.99')
+    expect(mend!.edit).toMatchObject({ set: { rule: { count: 18 } } })
+  })
   it('says when only the whole packs are over', () => {
     const piece = pieceWith([layerOf('a', 'bracken', compass(2))], { brief: { budget: 800 } })
     expect(say(problems(piece)[0]!.says, manner)).toContain('what is used of them fits')
