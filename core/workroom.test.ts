@@ -118,6 +118,18 @@ describe('one plan for all that is in hand', () => {
     expect(gone.cutting!.over).toMatchObject([{ id: 'c' }])
     expect(gone.packs.value).toBe(0)
   })
+  it('what was cut stays cut when another layer comes before it', () => {
+    const cut: Lot = {
+      ...rolls(1),
+      id: 'c',
+      things: null,
+      length: inches(116),
+      source: { kind: 'cut', from: null },
+      reserved: 'a:bow:bow:0',
+    }
+    const plan = planned(room([inHand('a', [bow(1, 40, 'winding'), bow(1)])], { lots: [cut] }))
+    expect(lineOf(plan, ribbon.id).cutting).toMatchObject({ over: [], wants: [{ made: 0 }, { made: 1 }] })
+  })
   it('takes the list of other pieces along, which is nobody’s share', () => {
     const plan = planned(room([], { list: [{ id: 'l', material: ribbon.id, use: 'Tail', length: inches(18), count: 2, joins: false }] }))
     expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 1 }, shares: {}, cutting: { wants: [{ piece: null, use: 'Tail' }] } })

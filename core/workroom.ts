@@ -129,8 +129,16 @@ export function rememberingBench(): (piece: Piece, pricing: Pricing) => OnBench 
 /** A need of one of several pieces. */
 type Of<N> = { readonly piece: InHand; readonly need: N }
 
-/** How a need is known to the lots that are cut for it. @param i its place among the needs of its piece */
-const wantId = (piece: string, { layer, use }: Lengths, i: number): string => `${piece}:${layer}:${use}:${i}`
+/** How needs of one material are known to the lots that are cut for them: whatever else comes and goes on their piece, by layer and use. */
+function wantIds(own: readonly { readonly piece: Pick<InHand, 'id'>; readonly need: Pick<Lengths, 'layer' | 'use'> }[]): string[] {
+  const before = new Map<string, number>()
+  return own.map(({ piece, need: { layer, use } }) => {
+    const of = `${piece.id}:${layer}:${use}`
+    const n = before.get(of) ?? 0
+    before.set(of, n + 1)
+    return `${of}:${n}`
+  })
+}
 
 /**
  * One plan for everything in hand: what is in the house first, then for every material one cutting plan or one purchase,
@@ -301,9 +309,10 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
 /** What is wanted of a material that comes by the length, against what is cut and what is in the house. */
 function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workroom): { readonly job: CutJob } & Omit<Cutting, 'plan'> {
   const { list, lots, shelf } = workroom
+  const ids = wantIds(own)
   const asked: Omit<Wanted, 'made'>[] = [
-    ...own.map(({ piece, need }) => ({
-      id: wantId(piece.id, need, lengthsIn(piece.needs).indexOf(need)),
+    ...own.map(({ piece, need }, i) => ({
+      id: ids[i]!,
       use: need.use,
       piece: piece.name,
       length: need.length,

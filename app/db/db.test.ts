@@ -344,22 +344,20 @@ describe('the steps from older schemas', () => {
       { material: 'ribbon-slate', count: 2 },
     ])
     await before.table('offcuts').put({ id: 'o', material: 'ribbon-slate', length: 400 })
-    await before.table('cutPieces').put({ id: 'c', material: 'ribbon-slate', want: 'p0:bow:bow:0', length: 900 })
+    // Known by their places among all lengths of the piece.
+    await before.table('cutPieces').bulkPut([
+      { id: 'c', material: 'ribbon-slate', want: 'p0:bow:bow:3', length: 900 },
+      { id: 'd', material: 'ribbon-slate', want: 'p0:bow:bow:6', length: 300 },
+      { id: 'e', material: 'ribbon-slate', want: 'l', length: 400 },
+    ])
     await before.table('rolls').put({ id: 'r', material: 'ribbon-slate', length: 4000, price: 300 })
     await before.table('cutList').put({ id: 'l', material: 'ribbon-slate', use: 'Tail', length: 400, count: 2, joins: false })
     await before.table('needs').put({ id: 'p0', key: 'k', takes: [] })
     before.close()
     const after = new BenchDatabase(name)
+    const cut = { material: 'ribbon-slate', things: null, source: { kind: 'cut', from: null }, paid: null }
     expect(await after.lots.orderBy('id').toArray()).toEqual([
-      {
-        id: 'c',
-        material: 'ribbon-slate',
-        things: null,
-        length: 900,
-        source: { kind: 'cut', from: null },
-        paid: null,
-        reserved: 'p0:bow:bow:0',
-      },
+      { ...cut, id: 'c', length: 900, reserved: 'p0:bow:bow:0' },
       { id: 'counted:bracken', material: 'bracken', things: 4, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
       {
         id: 'counted:ribbon-slate',
@@ -370,6 +368,8 @@ describe('the steps from older schemas', () => {
         paid: null,
         reserved: null,
       },
+      { ...cut, id: 'd', length: 300, reserved: 'p0:bow:bow:1' },
+      { ...cut, id: 'e', length: 400, reserved: 'l' },
       { id: 'o', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'offcut' }, paid: null, reserved: null },
     ])
     expect([await after.rolls.count(), await after.cutList.count(), await after.needs.count()]).toEqual([1, 1, 0])

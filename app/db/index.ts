@@ -45,7 +45,7 @@ export interface Setting {
 }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 10
+export const SCHEMA_VERSION = 11
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -89,6 +89,7 @@ export class BenchDatabase extends Dexie {
         await step.table('needs').clear()
       })
     this.version(10).stores({ stash: null, offcuts: null, cutPieces: null })
+    this.version(11).stores({}).upgrade(wantsByUse)
   }
 }
 
@@ -162,6 +163,20 @@ async function intoLots(step: Transaction): Promise<void> {
     })),
   ]
   await step.table<Lot>('lots').bulkAdd(lots)
+}
+
+/** What is cut was known by its place among all lengths of its piece; it is known by its place among those of its layer, use and material. */
+async function wantsByUse(step: Transaction): Promise<void> {
+  const lots = await step.table<Lot>('lots').toArray()
+  const numbered = lots.flatMap((lot) => {
+    const [, of, n] = /^(.+:.+:.+):(\d+)$/.exec(lot.reserved ?? '') ?? []
+    return of === undefined ? [] : [{ lot, of, n: Number(n) }]
+  })
+  for (const { lot, of, n } of numbered) {
+    const alike = numbered.filter((each) => each.of === of && each.lot.material === lot.material)
+    const before = new Set(alike.map((each) => each.n).filter((each) => each < n)).size
+    await step.table<Lot>('lots').put({ ...lot, reserved: `${of}:${before}` })
+  }
 }
 
 /** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */
