@@ -118,6 +118,23 @@ describe('one plan for all that is in hand', () => {
     expect(gone.cutting!.over).toMatchObject([{ id: 'c' }])
     expect(gone.packs.value).toBe(0)
   })
+  it('asks nothing of a piece for a roll that is opened for another, when its own is cut', () => {
+    const cut: Lot = {
+      ...rolls(1),
+      id: 'c',
+      things: null,
+      length: inches(116),
+      source: { kind: 'cut', from: null },
+      reserved: 'a:bow:bow:0',
+    }
+    const plan = planned(room([inHand('a', [bow(1)]), inHand('b', [bow(1)])], { lots: [cut] }))
+    expect([plan.ledgers['a']!.share, plan.ledgers['b']!.share]).toEqual([0, 899])
+  })
+  it('opens as many rolls as the bill for what is longer than one', () => {
+    const plan = planned(room([inHand('a', [bow(1, 400)])]))
+    expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 2 }, opened: { value: 2 * 899 } })
+    expect([plan.ledgers['a'], plan.saved.value]).toEqual([{ alone: 2 * 899, share: 2 * 899 }, 0])
+  })
   it('what was cut stays cut when another layer comes before it', () => {
     const cut: Lot = {
       ...rolls(1),

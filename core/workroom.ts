@@ -8,7 +8,7 @@ import { COUNTED, deltaOf, figure, quantity, rate, shareOut, sharing, sum } from
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
 import type { Bill, Bought, Pricing } from './price'
-import { billOf, costProblems, cutStock, openedFor, packsOver, pricesOf, spareOf, stemsFor } from './price'
+import { billOf, costProblems, cutStock, openedBy, openedFor, packsOver, pricesOf, spareOf, stemsFor, uncutOf } from './price'
 import type { InHouse } from './stock'
 import { cutOf, lengthsOf, thingsOf } from './stock'
 import type { Workings } from './workings'
@@ -264,9 +264,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
   const spare = spareOf(all, Math.max(0, ...stems.map((each) => each.spare)))
   const have = Math.min(thingsOf(lots, material.id), all + spare)
   const bought = packsOver(all + spare - have, pricesOf(material, shelf.shops))
-  const holds = bought.reduce((n, { packs, holds: each }) => n + packs * each, 0)
-  const packs = bought.reduce((n, each) => n + each.packs, 0)
-  const cost = bought.reduce((total, { packs: n, price }) => total + n * price, 0)
+  const { packs, holds, cost, words } = openedBy(bought)
   const taken = new Map<string, number>()
   for (const { piece, stems: n } of stems) taken.set(piece.id, (taken.get(piece.id) ?? 0) + n)
   return {
@@ -290,14 +288,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
       sum`${quantity.count(all + spare)} − ${quantity.count(have)} from the house, in the packs that cost least`,
       COUNTED,
     ),
-    opened: figure(
-      quantity.money(cost),
-      [
-        ...bought.flatMap(({ packs: n, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(n)} × ${quantity.money(price)}`),
-        ...sum` = ${quantity.money(cost)}`,
-      ],
-      COUNTED,
-    ),
+    opened: figure(quantity.money(cost), [...words, ' = ', quantity.money(cost)], COUNTED),
     left: figure(
       quantity.count(Math.max(0, holds - (all + spare - have))),
       sum`${quantity.count(holds)} bought − ${quantity.count(Math.max(0, all + spare - have))} needed of them`,
@@ -339,8 +330,10 @@ function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workr
 
 function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>[], workroom: Workroom): MaterialPlan {
   const { plan, wants } = cutting
-  const bought = openedFor(plan, material, workroom)
-  const cost = bought.reduce((total, { packs, price }) => total + packs * price, 0)
+  const lengthOfWant = (id: string): number => wants.find((want) => want.id === id)!.length
+  const uncut = uncutOf(plan.short, lengthOfWant, material)
+  const bought = openedFor(plan, material, workroom, uncut)
+  const { cost, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
   const isBought = (stock: string): boolean => !cutting.house.some(({ id }) => id === stock) && !cutting.over.some(({ id }) => id === stock)
@@ -349,7 +342,11 @@ function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>
   const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isBought(stock)))
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
   const taken = new Map<string, number>()
-  for (const { piece, need } of own) taken.set(piece.id, (taken.get(piece.id) ?? 0) + need.length * need.count * piece.copies)
+  // What is cut already takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
+  own.forEach(({ piece }, i) => {
+    const { length, count, made } = wants[i]!
+    taken.set(piece.id, (taken.get(piece.id) ?? 0) + length * (count - made))
+  })
   return {
     id: material.id,
     name: material.name,
@@ -371,18 +368,11 @@ function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>
       COUNTED,
     ),
     packs: figure(
-      quantity.count(plan.opened),
+      quantity.count(plan.opened + uncut),
       sum`the cheapest rolls that the rest can be cut from, ${plan.proven ? 'proven' : 'the best found'}`,
       COUNTED,
     ),
-    opened: figure(
-      quantity.money(cost),
-      [
-        ...bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`),
-        ...sum` = ${quantity.money(cost)}`,
-      ],
-      COUNTED,
-    ),
+    opened: figure(quantity.money(cost), [...words, ' = ', quantity.money(cost)], COUNTED),
     left: figure(quantity.length(rests), sum`what is left of all rolls and long enough to be of use`, COUNTED),
   }
 }

@@ -61,7 +61,7 @@ export function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
 }
 
 /** What packs come to: how many, what they hold, what they cost, and that in words. */
-function openedBy(bought: readonly Bought[]): {
+export function openedBy(bought: readonly Bought[]): {
   readonly packs: number
   readonly holds: number
   readonly cost: Minor
@@ -198,6 +198,10 @@ export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, { sh
   return [...(fresh ? packsOver(fresh, pricesOf(material, shelf.shops)) : []), ...others]
 }
 
+/** How many rolls it would take of what is longer than anything there is to cut from: it cannot be cut, and is told, but it is not free. */
+export const uncutOf = (short: CutPlan['short'], lengthOf: (want: string) => number, material: Pick<Material, 'length'>): number =>
+  short.reduce((n, { want, count }) => n + Math.ceil((count * lengthOf(want)) / material.length), 0)
+
 /** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is in the house. */
 export function lengthLine(material: Material, needs: readonly Lengths[], copies: number, pricing: Pricing): CostLine {
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
@@ -210,8 +214,7 @@ export function lengthLine(material: Material, needs: readonly Lengths[], copies
   })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const fromHouse = ofHouse.reduce((sum, { cuts }) => sum + cuts.reduce((mm, { length }) => mm + length, 0), 0)
-  // What is longer than any roll cannot be cut, and is told; as much is opened as it would take.
-  const uncut = plan.short.reduce((n, { want, count }) => n + Math.ceil((count * needs[Number(want)]!.length) / material.length), 0)
+  const uncut = uncutOf(plan.short, (want) => needs[Number(want)]!.length, material)
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
   const { packs: number, holds: bought, cost: opened, words } = openedBy(packs)
