@@ -62,7 +62,7 @@ const useOf = computed(
 const groups = computed(() => {
   const alike = new Map<string, { readonly roll: CutRoll; count: number }>()
   for (const roll of open.value?.cutting?.plan.rolls ?? []) {
-    const key = JSON.stringify([nameOf(roll), roll.length, roll.cuts])
+    const key = JSON.stringify([nameOf(roll.stock), roll.length, roll.cuts])
     const group = alike.get(key)
     if (group) group.count += 1
     else alike.set(key, { roll, count: 1 })
@@ -70,7 +70,8 @@ const groups = computed(() => {
   return [...alike.values()]
 })
 const longest = computed(() => (open.value?.cutting?.plan.rolls ?? []).reduce((most, roll) => Math.max(most, roll.length), 1))
-function nameOf({ stock: of }: CutRoll): string {
+/** What a roll of a plan is called. @param of its stock: a lot, or new */
+function nameOf(of: string): string {
   if (isNew(of)) return 'New roll'
   const lot = stock.lots.find(({ id }) => id === of)
   return lot?.reserved
@@ -225,8 +226,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
         <section class="space-y-1" aria-label="In the house">
           <h2 class="font-semibold">In the house</h2>
           <p v-for="each in house" :key="each.id" class="flex items-center justify-between border-b border-seam py-0.5" data-testid="lot">
-            <span
-              >{{ nameOf({ stock: each.id } as CutRoll) }}{{ each.count > 1 ? `, ${each.count} of` : ',' }} {{ length(each.length) }}</span
+            <span>{{ nameOf(each.id) }}{{ each.count > 1 ? `, ${each.count} of` : ',' }} {{ length(each.length) }}</span
             ><button
               type="button"
               class="icon-button size-6"
@@ -351,7 +351,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
                   </p>
                   <article v-for="({ roll, count }, i) in groups" :key="i" class="mb-4" data-testid="roll">
                     <h3 class="mb-1 text-fine font-semibold">
-                      {{ count > 1 ? `${count} × ` : '' }}{{ nameOf(roll) }}, {{ length(roll.length)
+                      {{ count > 1 ? `${count} × ` : '' }}{{ nameOf(roll.stock) }}, {{ length(roll.length)
                       }}<span v-if="count > 1" class="font-normal text-soft">, each cut like this</span>
                     </h3>
                     <RollDrawing
@@ -359,7 +359,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
                       :longest="longest"
                       :colour="chosen.colours[0]!"
                       :manner="manner"
-                      :label="`${nameOf(roll)} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`"
+                      :label="`${nameOf(roll.stock)} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`"
                     />
                     <ol class="mt-1 grid grid-cols-2 gap-x-6">
                       <li v-for="(one, k) in roll.cuts" :key="k">

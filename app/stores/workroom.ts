@@ -75,6 +75,7 @@ export const useWorkroom = defineStore('workroom', () => {
     turn += 1
     const own = turn
     going?.stop()
+    progress.value = null
     if (!wanting.value || !lookers.value || shops.state === 'asking') return
     const gathered = await gather(wanting.value)
     if (own !== turn) return
@@ -84,10 +85,12 @@ export const useWorkroom = defineStore('workroom', () => {
       if (own === turn) progress.value = told
     })
     going = job
-    const answer = await job.done
-    if (own !== turn) return
-    plan.value = answer
-    progress.value = null
+    try {
+      const answer = await job.done
+      if (own === turn) plan.value = answer
+    } finally {
+      if (own === turn) progress.value = null
+    }
   }
   watch([wanting, () => stock.pricing, () => stock.list, () => shops.state, lookers], () => {
     void notices.tell('What is in hand could not be planned', make())
