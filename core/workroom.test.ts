@@ -71,7 +71,7 @@ describe('one plan for all that is in hand', () => {
       for (const bows of [1, 3, 4, 7]) {
         const lots = count ? [rolls(count)] : []
         const plan = planned(room([inHand('a', [bow(bows), stems(13)])], { lots }))
-        const bill = billOf({ needs: [bow(bows), stems(13)], copies: 1, budget: null }, { ...plainPricing(), lots })
+        const bill = billOf({ id: 'a', needs: [bow(bows), stems(13)], copies: 1, budget: null }, { ...plainPricing(), lots })
         expect([plan.opened.value, plan.saved.value], `${bows} bows, ${count} rolls`).toEqual([bill.opened.value, 0])
         // Three to a roll.
         expect(lineOf(plan, ribbon.id).packs.value, `${bows} bows, ${count} rolls`).toBe(Math.max(0, Math.ceil(bows / 3) - count))
@@ -89,7 +89,7 @@ describe('one plan for all that is in hand', () => {
     const plan = planned(room([inHand('a', [bow(2)], 3)]))
     expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 2 }, cutting: { wants: [{ count: 6 }] } })
     // 400 in of rolls of 360 in: the bill opens two, and says so.
-    const [line] = billOf({ needs: [bow(1, 400)], copies: 1, budget: null }, plainPricing()).lines
+    const [line] = billOf({ id: 'a', needs: [bow(1, 400)], copies: 1, budget: null }, plainPricing()).lines
     expect(say(line!.packs.sum, { units: 'in', currency: 'USD' })).toMatch(/, 2 = 2$/)
     expect(line!.packs.value).toBe(2)
   })
@@ -111,6 +111,14 @@ describe('one plan for all that is in hand', () => {
       paid: null,
       reserved: 'a:bow:bow:0',
     }
+    const alone = planned(room([inHand('a', [bow(1)])], { lots: [cut] }))
+    expect([alone.opened.value, alone.ledgers['a'], lineOf(alone, ribbon.id).fromHouse.value]).toEqual([
+      0,
+      { alone: 0, share: 0 },
+      inches(116),
+    ])
+    // One that is cut for another is not this one's.
+    expect(billOf({ id: 'b', needs: [bow(1)], copies: 1, budget: null }, { ...plainPricing(), lots: [cut] }).opened.value).toBe(899)
     const served = lineOf(planned(room([inHand('a', [bow(2)])], { lots: [cut] })), ribbon.id)
     expect(served.cutting!.wants).toMatchObject([{ made: 1, count: 2, piece: 'Piece a' }])
     expect(served.cutting!.plan.rolls.flatMap(({ cuts }) => cuts)).toHaveLength(1)
@@ -157,7 +165,7 @@ describe('one plan for all that is in hand', () => {
     const plan = planned(room([inHand('a', [bow(2)])], { rolls: own }))
     expect([
       plan.opened.value,
-      billOf({ needs: [bow(2)], copies: 1, budget: null }, { ...plainPricing(), rolls: own }).opened.value,
+      billOf({ id: 'a', needs: [bow(2)], copies: 1, budget: null }, { ...plainPricing(), rolls: own }).opened.value,
     ]).toEqual([200, 200])
   })
   it('prices rolls as the shops do, in packs of several', () => {

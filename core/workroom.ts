@@ -8,7 +8,7 @@ import { COUNTED, deltaOf, figure, quantity, rate, shareOut, sharing, sum } from
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
 import type { Bill, Bought, Pricing } from './price'
-import { billOf, costProblems, cutStock, openedBy, openedFor, packsOver, pricesOf, spareOf, stemsFor, uncutOf } from './price'
+import { billOf, costProblems, cutStock, openedBy, openedFor, packsOver, pricesOf, spareOf, stemsFor, uncutOf, wantsOf } from './price'
 import type { InHouse } from './stock'
 import { cutOf, lengthsOf, thingsOf } from './stock'
 import type { Workings } from './workings'
@@ -100,9 +100,9 @@ export interface OnBench extends Workings {
   readonly bill: Bill
 }
 
-export function onBench(workings: Workings, { brief, layers }: Piece, pricing: Pricing): OnBench {
+export function onBench(workings: Workings, { id, brief, layers }: Piece, pricing: Pricing): OnBench {
   const { needs } = workings
-  const bill = billOf({ needs, copies: brief.copies, budget: brief.budget }, pricing)
+  const bill = billOf({ id, needs, copies: brief.copies, budget: brief.budget }, pricing)
   const counts = new Map(workings.layers.map(({ id, count }) => [id, count]))
   return {
     ...workings,
@@ -128,17 +128,6 @@ export function rememberingBench(): (piece: Piece, pricing: Pricing) => OnBench 
 
 /** A need of one of several pieces. */
 type Of<N> = { readonly piece: InHand; readonly need: N }
-
-/** How needs of one material are known to the lots that are cut for them: whatever else comes and goes on their piece, by layer and use. */
-function wantIds(own: readonly { readonly piece: Pick<InHand, 'id'>; readonly need: Pick<Lengths, 'layer' | 'use'> }[]): string[] {
-  const before = new Map<string, number>()
-  return own.map(({ piece, need: { layer, use } }) => {
-    const of = `${piece.id}:${layer}:${use}`
-    const n = before.get(of) ?? 0
-    before.set(of, n + 1)
-    return `${of}:${n}`
-  })
-}
 
 /**
  * One plan for everything in hand: what is in the house first, then for every material one cutting plan or one purchase,
@@ -300,16 +289,11 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lot
 /** What is wanted of a material that comes by the length, against what is cut and what is in the house. */
 function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workroom): { readonly job: CutJob } & Omit<Cutting, 'plan'> {
   const { list, lots, shelf } = workroom
-  const ids = wantIds(own)
   const asked: Omit<Wanted, 'made'>[] = [
-    ...own.map(({ piece, need }, i) => ({
-      id: ids[i]!,
-      use: need.use,
-      piece: piece.name,
-      length: need.length,
-      count: need.count * piece.copies,
-      joins: need.joins,
-    })),
+    ...[...new Set(own.map(({ piece }) => piece))].flatMap((piece) => {
+      const needs = own.flatMap((each) => (each.piece === piece ? [each.need] : []))
+      return wantsOf(piece, needs).map((want, i) => ({ ...want, use: needs[i]!.use, piece: piece.name }))
+    }),
     ...list
       .filter((each) => each.material === material.id)
       .map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
@@ -330,8 +314,7 @@ function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workr
 
 function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>[], workroom: Workroom): MaterialPlan {
   const { plan, wants } = cutting
-  const lengthOfWant = (id: string): number => wants.find((want) => want.id === id)!.length
-  const uncut = uncutOf(plan.short, lengthOfWant, material)
+  const uncut = uncutOf(plan.short, wants, material)
   const bought = openedFor(plan, material, workroom, uncut)
   const { cost, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)

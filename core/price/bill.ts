@@ -2,7 +2,7 @@ import type { Material, Need } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
-import type { CostLine, Pricing } from './line'
+import type { Copies, CostLine, Pricing } from './line'
 import { baseLine, lengthLine, materialLine, perCopy } from './line'
 
 /** The two ledgers, always both: whole packs, and the share of each that is used. */
@@ -21,14 +21,13 @@ export interface Bill {
 }
 
 /** What is made of something, and for how much. */
-export interface Making {
+export interface Making extends Copies {
   readonly needs: readonly Need[]
-  readonly copies: number
   readonly budget: number | null
 }
 
 /** What a piece costs, were it alone in hand. */
-export function billOf({ needs, copies, budget }: Making, pricing: Pricing): Bill {
+export function billOf({ id: piece, needs, copies, budget }: Making, pricing: Pricing): Bill {
   const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
     const material = materialOf(pricing.shelf, id)
     return material ? [line(material)] : []
@@ -36,7 +35,9 @@ export function billOf({ needs, copies, budget }: Making, pricing: Pricing): Bil
   const lines = [
     ...needs.flatMap((need) => (need.of === 'base' ? [baseLine(need, copies)] : [])),
     ...[...byMaterial(thingsIn(needs))].flatMap(([id, own]) => known(id, (material) => materialLine(material, own, copies, pricing))),
-    ...[...byMaterial(lengthsIn(needs))].flatMap(([id, own]) => known(id, (material) => lengthLine(material, own, copies, pricing))),
+    ...[...byMaterial(lengthsIn(needs))].flatMap(([id, own]) =>
+      known(id, (material) => lengthLine(material, own, { id: piece, copies }, pricing)),
+    ),
   ]
   const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
   const opened = total('opened')

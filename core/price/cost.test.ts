@@ -17,7 +17,8 @@ const bracken = CATALOGUE['bracken']!
 const manner = { units: 'in', currency: 'USD' } as const
 const laidOf = (piece: Piece) => arrange(piece, runsOf(piece.base), shelf)
 const needs = (piece: Piece) => needsOf(piece, laidOf(piece), [], shelf)
-const bill = (piece: Piece) => billOf({ needs: needs(piece), copies: piece.brief.copies, budget: piece.brief.budget }, plainPricing())
+const bill = (piece: Piece) =>
+  billOf({ id: piece.id, needs: needs(piece), copies: piece.brief.copies, budget: piece.brief.budget }, plainPricing())
 const problems = (piece: Piece) =>
   costProblems(
     piece,
@@ -150,7 +151,7 @@ describe('lengthLine', () => {
     ],
   })
   it('opens the fewest rolls that the pieces can be cut from, over all copies', () => {
-    const line = lengthLine(ribbon, bows(2), 2, plainPricing())
+    const line = lengthLine(ribbon, bows(2), { id: 'a', copies: 2 }, plainPricing())
     // Three to a roll of 360 in, so four open a second, though all of them together are shorter than 1.3 rolls.
     expect(line.packs.value).toBe(2)
     expect(line.of).toBe('length')
@@ -161,10 +162,14 @@ describe('lengthLine', () => {
     expect(showSum(line.packs, manner)).toContain('the fewest of 360 in that its pieces can be cut from, 2 = 2')
   })
   it('takes what is in the house first: three bows of its roll, and one of a new one', () => {
-    const line = lengthLine(ribbon, bows(4), 1, stashed(1))
+    const line = lengthLine(ribbon, bows(4), { id: 'a', copies: 1 }, stashed(1))
     expect(line.packs.value).toBe(1)
     expect(line.stash.value).toBeCloseTo(3 * inches(116), 6)
-    expect(lengthLine(ribbon, bows(4), 1, stashed(5))).toMatchObject({ packs: { value: 0 }, opened: { value: 0 }, used: { value: 0 } })
+    expect(lengthLine(ribbon, bows(4), { id: 'a', copies: 1 }, stashed(5))).toMatchObject({
+      packs: { value: 0 },
+      opened: { value: 0 },
+      used: { value: 0 },
+    })
   })
   it('buys where it costs least', () => {
     const shop = {
@@ -176,8 +181,8 @@ describe('lengthLine', () => {
         { material: ribbon.id, holds: 1, price: 400 },
       ],
     }
-    expect(lengthLine(ribbon, bows(1), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(400)
-    expect(lengthLine(ribbon, bows(9), 1, plainPricing(plainShelf([shop]))).opened.value).toBe(900)
+    expect(lengthLine(ribbon, bows(1), { id: 'a', copies: 1 }, plainPricing(plainShelf([shop]))).opened.value).toBe(400)
+    expect(lengthLine(ribbon, bows(9), { id: 'a', copies: 1 }, plainPricing(plainShelf([shop]))).opened.value).toBe(900)
   })
   it('never opens fewer than the length alone would take', () => {
     fc.assert(
@@ -186,7 +191,7 @@ describe('lengthLine', () => {
         fc.integer({ min: 1, max: 8 }),
         fc.double({ min: 10, max: 350, noNaN: true }),
         (count, copies, length) => {
-          const line = lengthLine(ribbon, bows(count, length), copies, plainPricing())
+          const line = lengthLine(ribbon, bows(count, length), { id: 'a', copies }, plainPricing())
           expect(line.packs.value).toBeGreaterThanOrEqual(Math.ceil((inches(length) * count * copies) / ribbon.length - 1e-6))
           expect(line.packs.value).toBe(Math.ceil((count * copies) / Math.floor(ribbon.length / inches(length) + 1e-9)))
         },

@@ -1,13 +1,13 @@
 import type { BareBase, Lengths, Material, Offer, Shelf, Shop, Things } from '../material'
 import { piecesPerStem } from '../material'
-import type { CutPlan, Stock } from '../cut'
-import { NEW, newRoll, otherRoll, planSoon } from '../cut'
+import type { CutPlan, Stock, Want } from '../cut'
+import { asStock, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
 import type { Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { Lot } from '../stock'
-import { lengthsOf, thingsOf } from '../stock'
+import { cutOf, lengthsOf, thingsOf } from '../stock'
 import type { Bought, Price } from './packs'
 import { packsOver } from './packs'
 
@@ -34,6 +34,12 @@ export interface CostLine {
   readonly left: number
   readonly opened: Figure
   readonly used: Figure
+}
+
+/** A piece as far as its bill asks: what lots are cut for it, and how often it is made. */
+export interface Copies {
+  readonly id: string
+  readonly copies: number
 }
 
 /** What things are priced by: what there is to know of them, and what is in the house. */
@@ -199,22 +205,39 @@ export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, { sh
 }
 
 /** How many rolls it would take of what is longer than anything there is to cut from: it cannot be cut, and is told, but it is not free. */
-export const uncutOf = (short: CutPlan['short'], lengthOf: (want: string) => number, material: Pick<Material, 'length'>): number =>
-  short.reduce((n, { want, count }) => n + Math.ceil((count * lengthOf(want)) / material.length), 0)
+export const uncutOf = (short: CutPlan['short'], wants: readonly Want[], material: Pick<Material, 'length'>): number =>
+  short.reduce((n, { want, count }) => n + Math.ceil((count * wants.find(({ id }) => id === want)!.length) / material.length), 0)
 
-/** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is in the house. */
-export function lengthLine(material: Material, needs: readonly Lengths[], copies: number, pricing: Pricing): CostLine {
+/** The lengths of one material that a piece wants, over all its copies, each by what the lots that are cut for it know it by: its layer and use. */
+export function wantsOf({ id, copies }: Copies, needs: readonly Lengths[]): Want[] {
+  const before = new Map<string, number>()
+  return needs.map(({ layer, use, length, count, joins }) => {
+    const of = `${id}:${layer}:${use}`
+    const n = before.get(of) ?? 0
+    before.set(of, n + 1)
+    return { id: `${of}:${n}`, length, count: count * copies, joins }
+  })
+}
+
+/** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
+export function lengthLine(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CostLine {
+  const { copies } = piece
+  const wants = wantsOf(piece, needs)
+  const { left, over } = reckon(
+    wants,
+    cutOf(pricing.lots, material.id).filter(({ want }) => want.startsWith(`${piece.id}:`)),
+  )
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
-  const house = lengthsOf(pricing.lots, material)
-  const plan = planSoon({
-    wants: needs.map(({ length, count, joins }, i) => ({ id: String(i), length, count: count * copies, joins })),
-    stocks: cutStock(material, pricing),
-    least: 0,
-  })
+  const house = [...over, ...lengthsOf(pricing.lots, material)]
+  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing)], least: 0 })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
-  const fromHouse = ofHouse.reduce((sum, { cuts }) => sum + cuts.reduce((mm, { length }) => mm + length, 0), 0)
-  const uncut = uncutOf(plan.short, (want) => needs[Number(want)]!.length, material)
+  const done = Math.max(
+    0,
+    left.reduce((rest, { length, count }) => rest - length * count, all),
+  )
+  const fromHouse = done + ofHouse.reduce((sum, { cuts }) => sum + cuts.reduce((mm, { length }) => mm + length, 0), 0)
+  const uncut = uncutOf(plan.short, wants, material)
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
   const { packs: number, holds: bought, cost: opened, words } = openedBy(packs)
@@ -236,7 +259,14 @@ export function lengthLine(material: Material, needs: readonly Lengths[], copies
       COUNTED,
     ),
     spare: figure(quantity.count(0), sum`none: the rest of the last is the spare`, RULE_OF_THUMB),
-    stash: figure(quantity.length(fromHouse), sum`cut from ${several(ofHouse.length, 'length', 'lengths')} in the house`, COUNTED),
+    stash: figure(
+      quantity.length(fromHouse),
+      [
+        ...(done > 0 ? sum`${quantity.length(done)} cut already, the rest ` : []),
+        `cut from ${several(ofHouse.length, 'length', 'lengths')} in the house`,
+      ],
+      COUNTED,
+    ),
     packs: figure(
       quantity.count(number),
       [
