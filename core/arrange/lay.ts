@@ -160,20 +160,16 @@ function ruleSlots(
     found.set(id, null)
     const layer = piece.layers.find((each) => each.id === id)
     if (!layer) return null
+    const pointsOf = (other: string, run: Run): number[] | null =>
+      pointsOn(
+        piece.layers.find((each) => each.id === other),
+        ask(other),
+        run,
+        kept,
+        shelf,
+      )
     const of = 'of' in layer.rule ? layer.rule.of : null
-    const byOther =
-      of === null
-        ? null
-        : runs.flatMap(
-            (run) =>
-              pointsOn(
-                piece.layers.find((each) => each.id === of),
-                ask(of),
-                run,
-                kept,
-                shelf,
-              ) ?? [-1],
-          )
+    const byOther = of === null ? null : runs.flatMap((run) => pointsOf(of, run) ?? [-1])
     const before = memory.slots(layer, byOther)
     if (before) {
       found.set(id, before)
@@ -184,14 +180,7 @@ function ruleSlots(
       runs,
       seed: layer.seed,
       seat: layer.seat,
-      pointsOf: (of) =>
-        pointsOn(
-          piece.layers.find((each) => each.id === of),
-          ask(of),
-          run,
-          kept,
-          shelf,
-        ),
+      pointsOf: (other) => pointsOf(other, run),
       widths: (n) => widthsOf(layer, shelf, n),
       mix: mixFor(layer, shelf),
       shortest: shortestOf(layer, shelf),

@@ -3,6 +3,7 @@ import type { Profile, Run } from './run'
 import { pathRun } from './run'
 import type { ShapeOf } from './schema'
 import { DEEPEST_SWEEP } from './schema'
+import type { Segment } from './segment'
 import { arc, catenary, line } from './segment'
 
 /** An end is never quite nothing: its face tapers to this share of the middle's. */
@@ -103,6 +104,18 @@ export function doorRuns({ width, height, face }: ShapeOf<'door'>): Run[] {
   return pair(face / 2, side(1), side(-1), 'top middle')
 }
 
+/** The one run of a garland that hangs from left to right. @param face mm */
+const garlandRun = (segments: readonly Segment[], face: number): Run =>
+  pathRun({
+    id: 'garland',
+    name: 'garland',
+    segments,
+    width: face / 2,
+    reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
+    mirror: { run: 'garland', reversed: true },
+    middle: segments.reduce((total, { length }) => total + length, 0) / 2,
+  })
+
 export function mantelRuns({ width, drops, face }: ShapeOf<'mantel'>): Run[] {
   const x = width / 2
   const segments = [
@@ -110,34 +123,14 @@ export function mantelRuns({ width, drops, face }: ShapeOf<'mantel'>): Run[] {
     line({ x: -x, y: 0 }, { x, y: 0 }),
     ...(drops > 0 ? [line({ x, y: 0 }, { x, y: drops })] : []),
   ]
-  return [
-    pathRun({
-      id: 'garland',
-      name: 'garland',
-      segments,
-      width: face / 2,
-      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
-      mirror: { run: 'garland', reversed: true },
-      middle: drops + x,
-    }),
-  ]
+  return [garlandRun(segments, face)]
 }
 
 export function railRuns({ length, slope, face }: ShapeOf<'rail'>): Run[] {
   const angle = radians(slope)
   const x = (length / 2) * Math.cos(angle)
   const y = (length / 2) * Math.sin(angle)
-  return [
-    pathRun({
-      id: 'garland',
-      name: 'garland',
-      segments: [line({ x: -x, y }, { x, y: -y })],
-      width: face / 2,
-      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
-      mirror: { run: 'garland', reversed: true },
-      middle: length / 2,
-    }),
-  ]
+  return [garlandRun([line({ x: -x, y }, { x, y: -y })], face)]
 }
 
 /** Hooks in a row; between each two the garland hangs in a catenary, and its ends hang down. */
@@ -148,16 +141,5 @@ export function scallopRuns({ span, drop, count, tails, face }: ShapeOf<'scallop
     ...Array.from({ length: count }, (_, i) => catenary({ x: left + i * span, y: 0 }, span, drop)),
     ...(tails > 0 ? [line({ x: -left, y: 0 }, { x: -left, y: tails })] : []),
   ]
-  const length = segments.reduce((total, segment) => total + segment.length, 0)
-  return [
-    pathRun({
-      id: 'garland',
-      name: 'garland',
-      segments,
-      width: face / 2,
-      reads: { kind: 'from', words: 'from the left end', start: 'the left end' },
-      mirror: { run: 'garland', reversed: true },
-      middle: length / 2,
-    }),
-  ]
+  return [garlandRun(segments, face)]
 }
