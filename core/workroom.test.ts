@@ -143,6 +143,15 @@ describe('one plan for all that is in hand', () => {
     expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 2 }, opened: { value: 2 * 899 } })
     expect([plan.ledgers['a'], plan.saved.value]).toEqual([{ alone: 2 * 899, share: 2 * 899 }, 0])
   })
+  it('with nothing in hand there is nothing to open, and the sums say so', () => {
+    const { opened, alone, saved, materials, ledgers } = planned(room([]))
+    expect([opened.value, alone.value, saved.value, materials, ledgers]).toEqual([0, 0, 0, [], {}])
+    expect([opened, alone].map((each) => say(each.sum, { units: 'in', currency: 'USD' }))).toEqual(['$0.00', '$0.00'])
+  })
+  it('adds up what is opened by name, and leaves out what is free', () => {
+    const plan = planned(room([inHand('a', [bow(1), stems(6)])], { lots: [rolls(1)] }))
+    expect(say(plan.opened.sum, { units: 'in', currency: 'USD' })).toBe('bracken fronds $8.99 = $8.99')
+  })
   it('what was cut stays cut when another layer comes before it', () => {
     const cut: Lot = {
       ...rolls(1),

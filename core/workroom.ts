@@ -5,10 +5,24 @@ import type { Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
 import type { Figure, Minor } from './measure'
 import { COUNTED, deltaOf, figure, quantity, rate, shareOut, sharing, sum } from './measure'
+import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
 import type { Bill, Bought, Pricing } from './price'
-import { billOf, costProblems, cutStock, openedBy, openedFor, packsOver, pricesOf, spareOf, stemsFor, uncutOf, wantsOf } from './price'
+import {
+  billOf,
+  costProblems,
+  cutStock,
+  moneyTogether,
+  openedBy,
+  openedFor,
+  packsOver,
+  pricesOf,
+  spareOf,
+  stemsFor,
+  uncutOf,
+  wantsOf,
+} from './price'
 import type { InHouse } from './stock'
 import { cutOf, lengthsOf, thingsOf } from './stock'
 import type { Workings } from './workings'
@@ -176,21 +190,8 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
   return {
     materials,
     ledgers,
-    opened: figure(
-      money(opened),
-      [
-        ...materials
-          .filter((each) => each.opened.value > 0)
-          .flatMap(({ name, opened: { value } }, i) => [i ? ' + ' : '', `${name} `, money(value)]),
-        ...sum` = ${money(opened)}`,
-      ],
-      COUNTED,
-    ),
-    alone: figure(
-      money(apart),
-      [...pieces.flatMap(({ id, name }, i) => [i ? ' + ' : '', `${name} `, money(ledgers[id]!.alone)]), ...sum` = ${money(apart)}`],
-      COUNTED,
-    ),
+    opened: worked(moneyTogether(materials.map((each) => [each.name, each.opened.value]))),
+    alone: worked(moneyTogether(pieces.map(({ id, name }) => [name, ledgers[id]!.alone]))),
     saved: figure(
       money(apart - opened),
       sum`each alone ${money(apart)} − all together ${money(opened)} = ${money(apart - opened)}`,
@@ -220,7 +221,6 @@ function basesOf(pieces: readonly InHand[]): MaterialPlan[] {
   )
   if (!all.length) return []
   const count = all.reduce((n, { piece }) => n + piece.copies, 0)
-  const cost = all.reduce((total, each) => total + each.cost, 0)
   const none = figure(quantity.count(0), sum`none`, COUNTED)
   return [
     {
@@ -233,14 +233,7 @@ function basesOf(pieces: readonly InHand[]): MaterialPlan[] {
       cutting: null,
       needed: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
       packs: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
-      opened: figure(
-        quantity.money(cost),
-        [
-          ...all.flatMap(({ piece, cost: each }, i) => [i ? ' + ' : '', `${piece.name} `, quantity.money(each)]),
-          ...sum` = ${quantity.money(cost)}`,
-        ],
-        COUNTED,
-      ),
+      opened: worked(moneyTogether(all.map(({ piece, cost }) => [piece.name, cost]))),
       shares: Object.fromEntries(all.map(({ piece, cost: each }) => [piece.id, each])),
     },
   ]

@@ -6,7 +6,7 @@ import type { Material, Need, Shelf } from '../material'
 import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Term } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, several, sum } from '../measure'
-import { byRule, count as n, given, ofFigure, plus, plusAll, saidAs, the, times, worked } from '../measure/term'
+import { byRule, count as n, named, ofFigure, plus, plusAll, saidAs, the, times, worked } from '../measure/term'
 import type { Piece } from '../piece'
 import { facesOf, isItself, laysLengths } from '../piece'
 import { GLUE_EACH } from './thumbs'
@@ -32,7 +32,7 @@ export function massesOf(piece: Piece, runs: readonly Run[], laid: readonly Laid
 }
 
 /** What so much of a material weighs, by what one is said to weigh. */
-const weighed = (name: string, mass: number): Term => saidAs(given(quantity.mass(mass), RULE_OF_THUMB), [`${name} `, quantity.mass(mass)])
+const weighed = (name: string, mass: number): Term => named(name, quantity.mass(mass), RULE_OF_THUMB)
 
 /** All that is on the base: stems as cut, what comes by the length by its share of a roll, the small things that hold it, and glue. */
 function massOn(piece: Piece, laid: readonly LaidLayer[], needs: readonly Need[], shelf: Shelf): Figure {

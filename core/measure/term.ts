@@ -66,6 +66,9 @@ export function the(words: TemplateStringsArray, term: Term): Term {
 /** A term said otherwise than by how it was worked out. */
 export const saidAs = (term: Term, said: Said): Term => ({ ...term, said, binds: 'whole', worked: true })
 
+/** A number by its name: "base $6.49". */
+export const named = (name: string, of: Quantity, basis?: Basis): Term => saidAs(given(of, basis), [`${name} `, of])
+
 const HOLDS = { sum: 0, product: 1, whole: 2 } as const
 const bracketed = (term: Term, within: Term['binds']): Said => (HOLDS[term.binds] < HOLDS[within] ? ['(', ...term.said, ')'] : term.said)
 const joined = (terms: readonly Term[], sign: string, within: Term['binds']): Said =>

@@ -1,7 +1,8 @@
 import type { Material, Need } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
-import type { Figure } from '../measure'
+import type { Figure, Minor, Term } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
+import { given, named, plusAll, worked } from '../measure/term'
 import type { Copies, CostLine, Pricing } from './line'
 import { baseLine, lengthLine, materialLine, perCopy } from './line'
 
@@ -26,6 +27,13 @@ export interface Making extends Copies {
   readonly budget: number | null
 }
 
+/** Amounts by their names, added up. */
+export const moneyTogether = (parts: readonly (readonly [name: string, amount: Minor])[]): Term =>
+  plusAll(
+    parts.map(([name, amount]) => named(name, quantity.money(amount), COUNTED)),
+    given(quantity.money(0), COUNTED),
+  )
+
 /** What a piece costs, were it alone in hand. */
 export function billOf({ id: piece, needs, copies, budget }: Making, pricing: Pricing): Bill {
   const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
@@ -42,28 +50,20 @@ export function billOf({ id: piece, needs, copies, budget }: Making, pricing: Pr
   const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
   const opened = total('opened')
   const used = total('used')
-  const added = (of: 'opened' | 'used', amount: number): Figure =>
-    figure(
-      quantity.money(amount),
-      [
-        ...lines.flatMap((line, i) => [i ? ' + ' : '', `${line.name} `, quantity.money(line[of].value)]),
-        ...sum` = ${quantity.money(amount)}`,
-      ],
-      COUNTED,
-    )
+  const added = (of: 'opened' | 'used'): Figure => worked(moneyTogether(lines.map((line) => [line.name, line[of].value])))
   const each = (all: number): Figure =>
     figure(
       quantity.money(perCopy(all, copies)),
       sum`${quantity.money(all)} ÷ ${several(copies, 'copy', 'copies')}, rounded up = ${quantity.money(perCopy(all, copies))}`,
       COUNTED,
     )
-  const openedEach = copies > 1 ? each(opened) : added('opened', opened)
+  const openedEach = copies > 1 ? each(opened) : added('opened')
   return {
     lines,
-    opened: added('opened', opened),
-    used: added('used', used),
+    opened: added('opened'),
+    used: added('used'),
     openedEach,
-    usedEach: copies > 1 ? each(used) : added('used', used),
+    usedEach: copies > 1 ? each(used) : added('used'),
     left: figure(
       quantity.money(opened - used),
       sum`opened ${quantity.money(opened)} − used ${quantity.money(used)} = ${quantity.money(opened - used)}`,
