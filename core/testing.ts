@@ -1,7 +1,8 @@
+import { BASE_SORTS, runsOf } from './base'
 import { inches } from './measure'
 import type { Need, Shelf } from './material'
 import { CATALOGUE, lengthsIn, plainShelf, thingsIn } from './material'
-import type { Layer, Piece, Rule } from './piece'
+import type { Hanger, Layer, Piece, Rule } from './piece'
 import { startLayer, startPiece } from './piece'
 import type { Pricing } from './price'
 import { work } from './workings'
@@ -14,11 +15,28 @@ export function pieceWith(
   set: { brief?: Partial<Piece['brief']>; base?: Partial<Piece['base']>; ring?: { outer: number; inner: number } } = {},
 ): Piece {
   const piece = startPiece('test', 'Test ring', 'grapevine')
+  const base: Piece['base'] = { ...piece.base, shape: { form: 'ring', outer: inches(12), inner: inches(8), ...set.ring }, ...set.base }
   return {
     ...piece,
     brief: { ...piece.brief, ...set.brief },
-    base: { ...piece.base, shape: { form: 'ring', outer: inches(12), inner: inches(8), ...set.ring }, ...set.base },
+    base,
     layers: [...layers],
+    hanger: twine(base),
+  }
+}
+
+/** A loop of twine on a nail, or hooks along the route: nothing about hanging that a test would have to know. */
+function twine(base: Piece['base']): Hanger {
+  const route = BASE_SORTS[base.kind].family === 'garlands'
+  return {
+    loop: route ? 'tied' : 'twine loop',
+    hook: route ? 'route hooks' : 'nail',
+    run: runsOf(base)[0]!.id,
+    at: 0,
+    gap: 0,
+    rise: null,
+    rated: null,
+    clear: null,
   }
 }
 

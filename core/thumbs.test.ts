@@ -25,8 +25,7 @@ describe('rules of thumb', () => {
 describe('a changed rule of thumb changes the figures that go by it, and they say so', () => {
   const hoop = pieceWith([layerOf('a', 'wheat', { kind: 'compass', count: 10, start: 0 })], {})
   it('cord for a hanger: twice the loop’s rise more', () => {
-    const of = (rates: Record<string, number>) =>
-      work(hoop, plainShelf([], rates)).base.makeUp.figures.find(({ id }) => id === 'hanger')!.figure.value
+    const of = (rates: Record<string, number>) => work(hoop, plainShelf([], rates)).hung.make!.length!.value
     expect(of({ 'construct.rise': inches(5) }) - of({})).toBeCloseTo(inches(4), 6)
     expect(of({ 'construct.knot': inches(6) }) - of({})).toBeCloseTo(inches(2), 6)
   })
@@ -39,7 +38,7 @@ describe('a changed rule of thumb changes the figures that go by it, and they sa
     expect(line({ 'construct.spare': 0.2 }).spare.rules).toMatchObject([{ id: 'construct.spare', value: 0.2, usual: 0.1 }])
   })
   it('glue: a gram a dot instead of half of one', () => {
-    const piece = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 10, start: 0 })])
+    const piece = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 10, start: 0 })], { brief: { weather: 'indoors' } })
     const mass = (rates: Record<string, number>) => work(piece, plainShelf([], rates)).mass.on
     expect(mass({ 'hang.glue-each': 1 }).value - mass({}).value).toBeCloseTo(10 * 0.5, 6)
   })

@@ -7,6 +7,7 @@ import * as fix from './fix/thumbs'
 import * as hang from './hang/thumbs'
 import type { Rates, Thumb } from './measure'
 import * as piece from './piece/thumbs'
+import * as steps from './steps/thumbs'
 
 /** All rules of thumb, by the room that they belong to, as makers read them. */
 export const THUMBS: readonly { readonly room: string; readonly thumbs: readonly Thumb[] }[] = [
@@ -14,7 +15,8 @@ export const THUMBS: readonly { readonly room: string; readonly thumbs: readonly
   { room: 'Cover, balance and colour', thumbs: Object.values(cover) },
   { room: 'Binding, winding and tying', thumbs: Object.values(construct) },
   { room: 'Fixing', thumbs: Object.values(fix) },
-  { room: 'Weight and proportion', thumbs: Object.values(hang) },
+  { room: 'Weight, proportion and hanging', thumbs: Object.values(hang) },
+  { room: 'Time of hands, and drying', thumbs: Object.values(steps) },
   { room: 'Cutting', thumbs: Object.values(cut) },
   { room: 'Buying', thumbs: Object.values(price) },
   { room: 'Bare bases', thumbs: Object.values(base.DENSITIES) },

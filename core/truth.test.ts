@@ -242,7 +242,7 @@ describe('mass', () => {
     const { layers, mass: masses } = work(wound, shelf)
     const length = takesOf(layers[0]!.makeUp!).reduce((all, each) => all + each.length * each.count, 0)
     const ties = usesOf(layers[0]!.makeUp!).reduce((all, each) => all + each.count * CATALOGUE[each.material]!.mass, 0)
-    const cord = takesOf(work(wound, shelf).base.makeUp).reduce(
+    const cord = takesOf(work(wound, shelf).hung.make!).reduce(
       (all, each) => all + (each.length * each.count * CATALOGUE[each.material]!.mass) / CATALOGUE[each.material]!.length,
       0,
     )
@@ -365,7 +365,7 @@ describe('said', () => {
       wordsOf(
         pieceWith([layerOf('a', 'fir', { kind: 'arms', count: 6, from: 0, to: 1 }, { run: 'each' })], { base: usualBase('tree-swag') }),
       ),
-    ).toContain('round the trunks')
+    ).toContain('round both trunks')
     const upright = { ...usualBase('tree-swag'), turn: 90 }
     const names = runsOf(upright).map(({ name, reads }) => [name, reads.kind === 'from' ? reads.words : ''])
     expect(names.map(([, words]) => words).sort()).toEqual(['above the join', 'below the join'])

@@ -6,12 +6,14 @@ import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './cover'
 import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './cover'
 import type { Scene } from './scene'
 import { sceneOf } from './scene'
-import type { FinishedSize, Masses, Proportion } from './hang'
-import { finishedSize, fitProblems, massesOf, proportionsOf } from './hang'
-import type { Task } from './steps'
-import { tasksOf } from './steps'
+import type { Fixing, Taken } from './fix'
+import { fixingsOf, fixProblems } from './fix'
+import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hang'
+import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hang'
+import type { Schedule, Task } from './steps'
+import { inOrderOf, materialsOn, scheduleOf, tasksOf } from './steps'
 import type { MakeUp } from './construct'
-import { baseMakeUp, makeUpOf, makeUpProblems, needsOf } from './construct'
+import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
 import type { Need, Shelf } from './material'
 import type { Bounds, Figure } from './measure'
 import { sharing } from './measure'
@@ -37,8 +39,16 @@ export interface Workings {
   readonly mass: Masses
   /** All that one copy takes: what is bought, cut or reserved for it is the workroom's to say. */
   readonly needs: readonly Need[]
+  /** How everything is held that is not held by how it is made, and what that takes. */
+  readonly fixings: readonly Fixing[]
+  readonly taken: readonly Taken[]
+  /** From every heavy thing to the hanger, the chains that would let go first. */
+  readonly loads: readonly LoadPath[]
+  readonly hung: Hung
   readonly problems: readonly Problem[]
+  /** In the order in which hands take them. */
   readonly tasks: readonly Task[]
+  readonly schedule: Schedule
   readonly scene: Scene
 }
 
@@ -114,9 +124,13 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       return makeUp ? [[each.layer.id, makeUp] as const] : []
     }),
   )
-  const ofBase = baseMakeUp(piece, runs, laid, shelf)
-  const needs = needsOf(piece, laid, [ofBase, ...makeUps.values()], shelf)
-  const masses = massesOf(piece, runs, laid, needs, shelf)
+  const ofBase = baseMakeUp(piece, laid, shelf)
+  const fixings = fixingsOf(piece, runs, laid, shelf)
+  const { needs, taken } = allNeeds(piece, runs, laid, [ofBase, ...makeUps.values()], fixings, shelf)
+  const masses = massesOf(piece, runs, laid, needs, taken, shelf)
+  const hung = hungOf(piece, runs, laid, masses, size, shelf)
+  const loads = loadPaths(piece, runs, laid, fixings, shelf)
+  const ordered = inOrderOf(piece, tasksOf(piece, runs, laid, { spacings, makeUps, ofBase, fixings, mass: masses.whole }, needs, shelf))
   return {
     layers: laid.map((each) => ({
       id: each.layer.id,
@@ -140,13 +154,22 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     stems: stemsOf(laid, shelf),
     mass: masses,
     needs,
+    fixings,
+    taken,
+    loads,
+    hung,
     problems: worstFirst([
       ...arrangeProblems(piece, laid, runs, shelf),
       ...makeUpProblems(piece, laid, runs, shelf),
+      ...fixProblems(piece, fixings, cover.share.value, shelf),
+      ...loadProblems(piece, loads, fixings),
+      ...hangProblems(piece, runs, laid, masses, hung, size, shelf),
+      ...ordered.problems,
       ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }),
     ]),
-    tasks: tasksOf(piece, runs, laid, { spacings, makeUps, ofBase }, needs, shelf),
+    tasks: ordered.tasks,
+    schedule: scheduleOf(piece, ordered.tasks, materialsOn(laid, shelf), shelf),
     scene: sceneOf(piece, runs, bounds, laid, shelf),
   }
 }

@@ -29,6 +29,7 @@ it('opens at its schema version with its tables', async () => {
     'needs',
     'pieces',
     'previews',
+    'progress',
     'rolls',
     'settings',
     'snapshots',

@@ -44,8 +44,28 @@ export interface Setting {
   readonly value: unknown
 }
 
+/** How far the making of a piece is: what is done, what was counted, and the timers that run. */
+export interface Progress {
+  readonly piece: string
+  /** Tasks, by their ids. */
+  readonly done: readonly string[]
+  /** What was counted off of each task. */
+  readonly counted: Readonly<Record<string, number>>
+  readonly timers: readonly Timer[]
+  /** The task at hand. */
+  readonly at: string | null
+}
+export interface Timer {
+  readonly id: string
+  readonly name: string
+  /** When it rings, milliseconds since 1970. */
+  readonly ends: number
+  /** How long it was set for, ms. */
+  readonly of: number
+}
+
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 11
+export const SCHEMA_VERSION = 12
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -57,6 +77,7 @@ export class BenchDatabase extends Dexie {
   readonly cutList!: EntityTable<Listed, 'id'>
   readonly rolls!: EntityTable<OwnRoll, 'id'>
   readonly lots!: EntityTable<Lot, 'id'>
+  readonly progress!: EntityTable<Progress, 'piece'>
 
   constructor(name = 'ruddy-bramble') {
     // Saved means committed to the disk, where the browser offers that.
@@ -90,6 +111,12 @@ export class BenchDatabase extends Dexie {
       })
     this.version(10).stores({ stash: null, offcuts: null, cutPieces: null })
     this.version(11).stores({}).upgrade(wantsByUse)
+    this.version(12)
+      .stores({ progress: 'piece' })
+      .upgrade(async (step) => {
+        await bringUp(step)
+        await step.table('needs').clear()
+      })
   }
 }
 

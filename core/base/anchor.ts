@@ -48,3 +48,23 @@ export function placeAtClock(run: Run, angle: number): number {
   const reach = (s: number): number => Math.hypot(stationAt(run, s).x, stationAt(run, s).y)
   return found.reduce((best, s) => (reach(s) > reach(best) ? s : best), found[0] ?? onRun(run, (angle / 360) * run.length))
 }
+
+/**
+ * Where a base is usually hung from: its uppermost place; what is bound, at its binding; two level arms, where they meet.
+ * @returns mm along one of its runs
+ * @example topOf([ringRun('r', 'ring', 400, 200)]).s // 0
+ */
+export function topOf(runs: readonly Run[]): { readonly run: Run; readonly s: number } {
+  const [first] = runs
+  const start = stationAt(first!, 0)
+  if (!first!.closed && first!.width.kind === 'fan') return { run: first!, s: 0 }
+  if (!first!.closed && runs.length === 2 && Math.abs(start.ny) > 0.7) return { run: first!, s: 0 }
+  let best = { run: first!, s: 0, y: start.y }
+  for (const run of runs)
+    for (let i = 0; i <= STEPS; i++) {
+      const s = Math.min(run.length, (i / STEPS) * run.length)
+      const { y } = stationAt(run, s)
+      if (y < best.y - 1e-6) best = { run, s: onRun(run, s), y }
+    }
+  return best
+}

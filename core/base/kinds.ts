@@ -427,11 +427,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [{ tree: 24, overlap: 5, width: 12 }, 1998],
       [{ tree: 30, overlap: 6, width: 14 }, 2998],
     ],
-    prepare: [
-      'Take the stands off.',
-      'Lay trunk over trunk and tie in two to four places, ends folded in.',
-      'Fluff both trees, longest tips to the middle.',
-    ],
+    prepare: ['Take the stands off.', 'Lay trunk over trunk, ends folded in.', 'Fluff both trees, longest tips to the middle.'],
   }),
   teardrop: sort<'teardrop'>('teardrop', {
     name: 'Teardrop of trees',
@@ -449,7 +445,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     ],
     prepare: [
       'Take the stands off.',
-      'Lay the second tree over the first, both tips down, and tie the trunks in two to four places.',
+      'Lay the second tree over the first, both tips down.',
       'Bend the upper tips out to cover the trunks.',
     ],
   }),

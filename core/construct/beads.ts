@@ -101,8 +101,13 @@ export const BEADS: Construction<'beads'> = {
     }
   },
   words(rule, makeUp, making) {
-    const { runs } = making
-    const threaded = sum`Thread ${figureOf(makeUp, 'beads')} beads${runs.length > 1 ? ', run by run' : ` on the ${runs[0].name}`}`
+    const { runs, piece, layer } = making
+    const before = piece.layers
+      .slice(0, piece.layers.indexOf(layer))
+      .find((each) => each.rule.kind === 'beads' && each.rule.allowance === rule.allowance)
+    if (before && onOwnWires(making) && runs.length === 1)
+      return [sum`As before, on ${/\d$/.test(runs[0].name) ? '' : 'the '}${runs[0].name}: ${figureOf(makeUp, 'beads')} beads.`]
+    const threaded = sum`Thread ${figureOf(makeUp, 'beads')} beads${runs.length > 1 ? ', run by run' : ` on ${/\d$/.test(runs[0].name) ? '' : 'the '}${runs[0].name}`}`
     if (onOwnWires(making))
       return [[...threaded, ...(rule.allowance > 0 ? sum` and leave ${quantity.length(rule.allowance)} of it bare.` : ['.'])]]
     const wound =

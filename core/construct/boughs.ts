@@ -1,14 +1,14 @@
 import { overlapped, shortestOf } from '../arrange'
 import { GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import { as, byRule, count, given, less, mm, over, PI, plus, plusAll, saidAs, the, times, wholesUp, worked } from '../measure/term'
-import { BINDING } from './binding'
+import { bindingOf } from './binding'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { TAIL, TIE_WRAPS, TIED_STEMS } from './thumbs'
 
 /** Pieces of bough bound end over end. */
 export const BOUGHS: Construction<'boughs'> = {
-  makeUp(rule, { layer, runs, shelf }) {
+  makeUp(rule, { piece: of, layer, runs, shelf }) {
     const piece = shortestOf(layer, shelf)
     if (rule.overlap >= piece) return null
     const advance = piece - rule.overlap
@@ -57,7 +57,7 @@ export const BOUGHS: Construction<'boughs'> = {
       title: null,
       figures,
       needs: lengthsFor(layer.id, [
-        { material: BINDING, use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true },
+        { material: bindingOf(of, shelf), use: 'binding', length: wire.value / runs.length, count: runs.length, joins: true },
       ]),
     }
   },

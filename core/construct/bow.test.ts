@@ -237,14 +237,22 @@ describe('a bow on a piece', () => {
     )
   })
   it('the sheet says where it sits', () => {
-    const step = work(ringWith(bowRule({ at: 5 / 12 })), shelf).tasks.find(({ layer }) => layer === 'bow')!
-    expect(step.title).toBe('Bow of slate-blue ribbon')
-    expect(step.says.map((each) => say(each, manner))).toContain('It sits at 5:00.')
+    const [making, step] = work(ringWith(bowRule({ at: 5 / 12 })), shelf).tasks.filter(({ layer }) => layer === 'bow')
+    expect([making!.title, step!.title]).toEqual(['Make the bow of slate-blue ribbon', 'Fix the bow of slate-blue ribbon'])
+    expect(step!.says.map((each) => say(each, manner))).toContain('It sits at 5:00.')
   })
   it('its wires fix it too, or it takes one more', () => {
-    const uses = (fixes: boolean) => usesOf(work(ringWith(bowRule({ fixes })), shelf).layers[0]!.makeUp!).map(({ use }) => use)
-    expect(uses(true)).toEqual(['tie of the bow'])
-    expect(uses(false)).toEqual(['tie of the bow', 'fixing the bow'])
+    const uses = (fixes: boolean) =>
+      usesOf({ needs: work(ringWith(bowRule({ fixes })), shelf).needs.filter(({ layer }) => layer === 'bow') }).map(({ use, count }) => [
+        use,
+        count,
+      ])
+    expect(uses(true)).toEqual([['tie of the bow', 1]])
+    // In two places, a wire to each.
+    expect(uses(false)).toEqual([
+      ['tie of the bow', 1],
+      ['fixing', 2],
+    ])
   })
   it('what ties it of its own ribbon is counted in it, and in the bows that a roll gives', () => {
     const figureOf = (tied: 'own-ribbon' | 'stem-wire-20', id: string) =>

@@ -403,7 +403,6 @@ export const BOW: Construction<'bow'> = {
         ]),
         ...thingsFor(layer.id, [
           ...(tieLength === null && tied !== OWN_RIBBON ? [{ material: tied, use: 'tie of the bow', count: 1 }] : []),
-          ...(rule.fixes ? [] : [{ material: 'stem-wire-20', use: 'fixing the bow', count: 1 }]),
         ]),
       ],
     }
@@ -423,7 +422,7 @@ export const BOW: Construction<'bow'> = {
         : sum`Make one strip of each first and look; cut the rest when it is approved.`,
       ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, fabricOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
-      sum`Tie with ${rule.tied === OWN_RIBBON ? 'its own ribbon' : (materialOf(making.shelf, rule.tied)?.name ?? rule.tied)}${rule.fixes ? '; leave its ends long, they fix the bow' : '; fix it with a wire of its own'}. ${ENDS_SAID[rule.ends]}`,
+      sum`Tie with ${rule.tied === OWN_RIBBON ? 'its own ribbon' : (materialOf(making.shelf, rule.tied)?.name ?? rule.tied)}${rule.fixes && making.layer.fixing === null ? '; leave its ends long, they fix the bow' : ''}. ${ENDS_SAID[rule.ends]}`,
       ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
     ]
   },

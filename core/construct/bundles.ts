@@ -7,7 +7,7 @@ import type { Rated } from '../measure'
 import { GEOMETRY, quantity, rate, RULE_OF_THUMB, ruleUsed, sum, wholesOver } from '../measure'
 import { as, byRule, count, given, less, mm, over, PI, plus, ratio, saidAs, the, times, wholesUp, worked } from '../measure/term'
 import { MOST_PLACES } from '../piece'
-import { BINDING } from './binding'
+import { bindingOf } from './binding'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { LATE_WRAPS, START_WRAPS, TAIL } from './thumbs'
@@ -29,7 +29,7 @@ export function wrapsOf(bundles: number, each: number, by: Rated): number {
 
 /** Sprigs bound on by the bundle. */
 export const BUNDLES: Construction<'bundles'> = {
-  makeUp(rule, { layer, runs, laid, shelf }) {
+  makeUp(rule, { piece: of, layer, runs, laid, shelf }) {
     const piece = shortestOf(layer, shelf)
     const round = times(PI, mm(rule.bound))
     const tail = byRule(TAIL, shelf)
@@ -99,7 +99,7 @@ export const BUNDLES: Construction<'bundles'> = {
       needs: lengthsFor(
         layer.id,
         rows.map((row, i) => ({
-          material: BINDING,
+          material: bindingOf(of, shelf),
           use: runs.length > 1 ? `binding ${i + 1}` : 'binding',
           length: row.wire.value,
           count: 1,
@@ -110,7 +110,12 @@ export const BUNDLES: Construction<'bundles'> = {
   },
   words: (rule, makeUp) => [
     sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${often(rule.wraps)}.`,
-    sum`Two wraps before the first; from bundle ${figureOf(makeUp, 'double')} on wrap each at least twice. Tuck the last under the heads of the first and tie off.`,
+    [
+      ...(rule.wraps > 1
+        ? sum`Two wraps before the first.`
+        : sum`Two wraps before the first; from bundle ${figureOf(makeUp, 'double')} on wrap each twice.`),
+      ' Tuck the last under the heads of the first and tie off.',
+    ],
   ],
   problems(rule, { layer, runs: [run], shelf }) {
     const piece = shortestOf(layer, shelf)

@@ -1,13 +1,13 @@
 import { quantity, sum } from '../measure'
 import { byRule, count, mm, PI, plus, saidAs, the, times } from '../measure/term'
-import { BINDING } from './binding'
+import { bindingOf } from './binding'
 import type { Construction } from './construction'
 import { figureOf, lengthsFor, told } from './construction'
 import { TAIL } from './thumbs'
 
 /** Stems crossed left and right in pairs and bound once, made apart and then fixed. */
 export const SPRAY: Construction<'spray'> = {
-  makeUp({ pairs, odd, wraps, bound }, { layer, runs, shelf, laid: { placements } }) {
+  makeUp({ pairs, odd, wraps, bound }, { piece, layer, runs, shelf, laid: { placements } }) {
     const each = <T extends Parameters<typeof times>[0]>(one: T) =>
       runs.length > 1 ? times(one, saidAs(count(runs.length), [`${runs.length} runs`])) : one
     const one = plus(times(count(2), the`${count(pairs)} pairs`), count(odd ? 1 : 0))
@@ -27,7 +27,9 @@ export const SPRAY: Construction<'spray'> = {
           : []),
         told('wire', 'Binding wire', each(wire)),
       ],
-      needs: lengthsFor(layer.id, [{ material: BINDING, use: 'binding the spray', length: wire.value, count: runs.length, joins: false }]),
+      needs: lengthsFor(layer.id, [
+        { material: bindingOf(piece, shelf), use: 'binding the spray', length: wire.value, count: runs.length, joins: false },
+      ]),
     }
   },
   words: ({ pairs, odd, wraps }, makeUp) => [

@@ -12,7 +12,7 @@ import type { Counted, Coverage } from './coverage'
 import { coveredAt } from './coverage'
 import { closeStretch, fillerLayer } from './fill'
 import { fullnessAsks } from './fullness'
-import { EVEN_WITHIN, FULL_ONCE, HIDDEN, LOST_UNDER, SHOWS_OVER } from './thumbs'
+import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './thumbs'
 import type { ColourCarry, Contrast } from './look'
 
 export interface Seen {
@@ -211,26 +211,16 @@ function colourProblems({ piece, carry, laid }: Seen): Problem[] {
   }))
 }
 
-function contrastProblems({ piece, contrast, cover, shelf }: Seen): Problem[] {
+function contrastProblems({ contrast, shelf }: Seen): Problem[] {
   const lost = rate(LOST_UNDER, shelf)
-  const problems: Problem[] = []
-  if (contrast.surface && contrast.surface.difference.value < lost) {
-    problems.push({
+  if (!contrast.surface || contrast.surface.difference.value >= lost) return []
+  return [
+    {
       id: 'lost',
       severity: 'care',
       layer: null,
       mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
       says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.ratio(lost)} a piece is lost.`,
-    })
-  }
-  if (contrast.tie.green.value > rate(SHOWS_OVER, shelf) && cover.share.value < rate(FULL_ONCE, shelf)) {
-    problems.push({
-      id: 'tie',
-      severity: 'note',
-      layer: null,
-      mends: [{ says: sum`${capital(contrast.tie.name)} shows least`, edit: null }],
-      says: sum`Green wire would show on the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}.`,
-    })
-  }
-  return problems
+    },
+  ]
 }

@@ -1,1 +1,6 @@
-export * from './methods'
+export * from './hold'
+export * from './ways'
+export * from './rules'
+export * from './choose'
+export * from './needs'
+export * from './problems'

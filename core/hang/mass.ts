@@ -1,81 +1,239 @@
 import type { LaidLayer, Placement } from '../arrange'
 import type { Run } from '../base'
-import { baseMass } from '../base'
-import { methodFor } from '../fix'
+import { baseMass, stationAt } from '../base'
+import type { Taken } from '../fix'
 import type { Material, Need, Shelf } from '../material'
 import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
-import type { Figure, Term } from '../measure'
-import { COUNTED, figure, quantity, RULE_OF_THUMB, several, sum } from '../measure'
+import type { Figure, Point, Term } from '../measure'
+import { COUNTED, figure, onceFor, quantity, radians, RULE_OF_THUMB, several, sum } from '../measure'
 import { byRule, count as n, named, ofFigure, plus, plusAll, saidAs, the, times, worked } from '../measure/term'
-import type { Piece } from '../piece'
+import type { Piece, Reading } from '../piece'
 import { facesOf, isItself, laysLengths } from '../piece'
+import { attachment } from './hanger'
 import { GLUE_EACH } from './thumbs'
 
 /** Grams of one of a material as it lies: what is cut shorter weighs its share. */
 const massAt = ({ mass, length: whole, form, kind }: Material, { length }: Pick<Placement, 'length'>): number =>
   form === 'leaf' || isCut({ kind, length: whole }) ? mass * Math.min(1, length / whole) : mass
 
-/** What a piece weighs: its base, all that is on it, and the two together. */
+/** A part of a piece, what it weighs, and where its weight lies, mm about the base's middle. */
+export interface Part {
+  readonly id: string
+  readonly kind: 'base' | 'stems' | 'lengths' | 'fixings' | 'glue' | 'hanger'
+  readonly layer: string | null
+  readonly figure: Figure
+  readonly at: Point
+}
+
+/** What a piece weighs: its base, all that is on it, the two together, part by part; and where it all balances. */
 export interface Masses {
   readonly base: Figure
   readonly on: Figure
   readonly whole: Figure
+  readonly parts: readonly Part[]
+  /** The centre of mass; null while there is nothing. */
+  readonly centre: { readonly x: Figure; readonly y: Figure } | null
 }
 
-export function massesOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], needs: readonly Need[], shelf: Shelf): Masses {
+const MIDDLE: Point = { x: 0, y: 0 }
+const STATIONS = 48
+const centring = onceFor<readonly Run[], Point>()
+
+/** Where the weight of a bare base lies: its faces, by their width. */
+export const centreOfRuns = (runs: readonly Run[]): Point =>
+  centring(runs, () => {
+    let [x, y, all] = [0, 0, 0]
+    for (const run of runs)
+      for (let i = 0; i < STATIONS; i++) {
+        const at = stationAt(run, ((i + 0.5) / STATIONS) * run.length)
+        const weight = at.half * run.length
+        x += at.x * weight
+        y += at.y * weight
+        all += weight
+      }
+    return all > 0 ? { x: x / all, y: y / all } : MIDDLE
+  })
+
+/** Where the weight of a thing lies: a stem's halfway up it, anything else's where it is. */
+function middleOf({ x, y, bearing, length, form }: Placement): Point {
+  if (form !== 'leaf') return { x, y }
+  const half = length / 2
+  return { x: x + Math.cos(radians(bearing)) * half, y: y + Math.sin(radians(bearing)) * half }
+}
+
+const meanOf = (weighed: readonly { readonly mass: number; readonly at: Point }[], otherwise: Point): Point => {
+  const all = weighed.reduce((total, { mass }) => total + mass, 0)
+  return all > 0
+    ? {
+        x: weighed.reduce((total, { mass, at }) => total + mass * at.x, 0) / all,
+        y: weighed.reduce((total, { mass, at }) => total + mass * at.y, 0) / all,
+      }
+    : otherwise
+}
+
+/** What is weighed of one material on a scale, g each; null where it was not. */
+export function weighedEach(weighed: readonly Reading[], material: string): number | null {
+  const reading = weighed.find(({ what }) => what === material)
+  return reading ? reading.grams / reading.of : null
+}
+
+export function massesOf(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  needs: readonly Need[],
+  taken: readonly Taken[],
+  shelf: Shelf,
+): Masses {
   const base =
     isItself(piece) && piece.base.mass === null
       ? figure(quantity.mass(0), sum`bound of its boughs: there is no other base`, COUNTED)
       : baseMass(piece.base, runs, shelf)
-  const on = massOn(piece, laid, needs, shelf)
-  return { base, on, whole: worked(plus(the`base ${ofFigure(base)}`, the`on it ${ofFigure(on)}`)) }
-}
-
-/** What so much of a material weighs, by what one is said to weigh. */
-const weighed = (name: string, mass: number): Term => named(name, quantity.mass(mass), RULE_OF_THUMB)
-
-/** All that is on the base: stems as cut, what comes by the length by its share of a roll, the small things that hold it, and glue. */
-function massOn(piece: Piece, laid: readonly LaidLayer[], needs: readonly Need[], shelf: Shelf): Figure {
-  const stems = new Map<string, { count: number; mass: number }>()
-  for (const each of laid) {
-    const faces = facesOf(each.layer.rule)
-    if (laysLengths(each.layer.rule)) continue
-    for (const placement of each.placements) {
-      const own = stems.get(placement.material) ?? { count: 0, mass: 0 }
-      stems.set(placement.material, {
-        count: own.count + faces,
-        mass: own.mass + faces * massAt(materialOf(shelf, placement.material)!, placement),
-      })
-    }
-  }
-  // What lies in a layer is weighed as it lies; the rest by what the piece needs of it, cords and ties too.
-  const besides = thingsIn(needs).filter(({ use }) => use !== 'laid')
-  const known = (id: string, row: (material: Material) => Term) =>
-    [materialOf(shelf, id)].flatMap((material) => (material ? [row(material)] : []))
-  const rows: Term[] = [
-    ...[...stems].flatMap(([id, { count, mass }]) =>
-      known(id, (material) => weighed(several(count, material.name, material.plural), mass)),
-    ),
-    ...[...byMaterial(lengthsIn(needs))].flatMap(([id, all]) =>
-      known(id, (material) => {
-        const length = all.reduce((sum, each) => sum + each.length * each.count, 0)
-        return saidAs(
-          weighed('', (material.mass * length) / material.length),
-          sum`${quantity.length(length)} of ${material.name} ${quantity.mass((material.mass * length) / material.length)}`,
-        )
-      }),
-    ),
-    ...[...byMaterial(besides)].flatMap(([id, all]) =>
-      known(id, (material) => {
-        const used = all.reduce((sum, { count }) => sum + count, 0)
-        return weighed(several(used, material.name, material.plural), used * material.mass)
-      }),
-    ),
+  const on = partsOn(piece, runs, laid, needs, taken, shelf)
+  const parts: Part[] = [
+    ...(base.value > 0 ? [{ id: 'base', kind: 'base' as const, layer: null, figure: base, at: centreOfRuns(runs) }] : []),
+    ...on.map(({ term, ...part }): Part => ({ ...part, figure: worked(term) })),
   ]
-  const glued = [...stems].reduce(
-    (n, [id, { count }]) => n + (methodFor(piece.base.kind, materialOf(shelf, id)!, shelf).needs.includes('glue-stick') ? count : 0),
-    0,
-  )
-  if (glued > 0) rows.push(the`glue on ${times(n(glued), byRule(GLUE_EACH, shelf))}`)
-  return rows.length ? worked({ ...plusAll(rows, rows[0]!), worked: true }) : figure(quantity.mass(0), sum`nothing laid yet`, COUNTED)
+  const terms = on.map(({ term }) => term)
+  const together = terms.length
+    ? worked({ ...plusAll(terms, terms[0]!), worked: true })
+    : figure(quantity.mass(0), sum`nothing laid yet`, COUNTED)
+  const read = piece.weighed.find(({ what }) => what === 'whole')
+  return {
+    base,
+    on: together,
+    whole: read
+      ? figure(
+          quantity.mass(read.grams / read.of),
+          read.of > 1 ? sum`${quantity.mass(read.grams)} on the scale ÷ ${quantity.count(read.of)}` : sum`on the scale`,
+          { kind: 'measured' },
+        )
+      : worked(plus(the`base ${ofFigure(base)}`, the`on it ${ofFigure(together)}`)),
+    parts,
+    centre: centreOf(parts),
+  }
 }
+
+/** Where parts balance: each place by its weight. */
+function centreOf(parts: readonly Part[]): Masses['centre'] {
+  const mass = parts.reduce((total, { figure: { value } }) => total + value, 0)
+  if (mass <= 0) return null
+  const basis = parts.some(({ figure: { basis } }) => basis.kind !== 'measured') ? RULE_OF_THUMB : ({ kind: 'measured' } as const)
+  const along = (axis: 'x' | 'y', [one, other]: readonly [string, string]): Figure => {
+    const value = parts.reduce((total, { figure: { value }, at }) => total + value * at[axis], 0) / mass
+    return figure(
+      quantity.length(value),
+      sum`each part’s weight by how far it lies to the ${one} or ${other} of the middle, together, ÷ ${quantity.mass(mass)}`,
+      basis,
+    )
+  }
+  return { x: along('x', ['right', 'left']), y: along('y', ['bottom', 'top']) }
+}
+
+/** What so much of a material weighs, by what one is said to weigh, or weighed on the scale. */
+const weighed = (name: string, mass: number, measured: boolean): Term =>
+  named(name, quantity.mass(mass), measured ? { kind: 'measured' } : RULE_OF_THUMB)
+
+type Open = Omit<Part, 'figure'> & { readonly term: Term }
+
+/** All that is on the base, layer by layer: stems as cut, what comes by the length, the small things that hold it, glue, and the hanger. */
+function partsOn(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  needs: readonly Need[],
+  taken: readonly Taken[],
+  shelf: Shelf,
+): Open[] {
+  const bare = centreOfRuns(runs)
+  const places = new Map<string, Point>()
+  const stems = laid.flatMap(({ layer, placements }): Open[] => {
+    const at = meanOf(
+      placements.map((each) => ({ mass: 1, at: middleOf(each) })),
+      bare,
+    )
+    places.set(layer.id, at)
+    if (laysLengths(layer.rule)) return []
+    const faces = facesOf(layer.rule)
+    const found = new Map<string, Placement[]>()
+    for (const each of placements) found.set(each.material, [...(found.get(each.material) ?? []), each])
+    return [...found].map(([id, own]) => {
+      const material = materialOf(shelf, id)!
+      const each = weighedEach(piece.weighed, id)
+      const scale = each === null || material.mass === 0 ? 1 : each / material.mass
+      const weights = own.map((one) => ({
+        mass: each !== null && material.mass === 0 ? each : massAt(material, one) * scale,
+        at: middleOf(one),
+      }))
+      const mass = faces * weights.reduce((total, one) => total + one.mass, 0)
+      return {
+        id: `${layer.id}:${id}`,
+        kind: 'stems',
+        layer: layer.id,
+        at: meanOf(weights, at),
+        term: weighed(several(own.length * faces, material.name, material.plural), mass, each !== null),
+      }
+    })
+  })
+  const hangs = piece.hanger ? attachment(runs, piece.hanger) : bare
+  const placeOf = ({ layer, use }: Need): Point => (use === 'hanger' ? hangs : (places.get(layer) ?? bare))
+  const kindOf = ({ use }: Need): Part['kind'] => (use === 'hanger' ? 'hanger' : use === 'fixing' ? 'fixings' : 'lengths')
+  const known = (id: string, part: (material: Material) => Open): Open[] => {
+    const material = materialOf(shelf, id)
+    return material ? [part(material)] : []
+  }
+  const gathered = <N extends Need>(all: readonly N[]): N[][] => {
+    const groups = new Map<string, N[]>()
+    for (const need of all) {
+      const key = `${need.layer} ${need.use === 'hanger' ? 'hanger' : ''} ${need.material}`
+      groups.set(key, [...(groups.get(key) ?? []), need])
+    }
+    return [...groups.values()]
+  }
+  const lengths = gathered(lengthsIn(needs)).flatMap((all) =>
+    known(all[0]!.material, (material) => {
+      const length = all.reduce((total, each) => total + each.length * each.count, 0)
+      const mass = (material.mass * length) / material.length
+      return {
+        id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
+        kind: kindOf(all[0]!),
+        layer: all[0]!.layer,
+        at: placeOf(all[0]!),
+        term: saidAs(weighed('', mass, false), sum`${quantity.length(length)} of ${material.name} ${quantity.mass(mass)}`),
+      }
+    }),
+  )
+  // Sticks and tubes are bought whole and go on by the dot; hooks stay in the wall.
+  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !GLUES.has(material))).flatMap(
+    (all) =>
+      known(all[0]!.material, (material) => {
+        const used = all.reduce((total, { count }) => total + count, 0)
+        return {
+          id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
+          kind: all[0]!.use === 'fixing' ? 'fixings' : all[0]!.use === 'hanger' ? 'hanger' : 'lengths',
+          layer: all[0]!.layer,
+          at: placeOf(all[0]!),
+          term: weighed(several(used, material.name, material.plural), used * material.mass, false),
+        }
+      }),
+  )
+  const glue = [...byMaterial(taken.filter(({ of }) => of === 'dots'))].flatMap(([id, all]): Open[] => {
+    const dots = all.reduce((total, { figure: { value } }) => total + value, 0)
+    if (dots <= 0) return []
+    return [
+      {
+        id: `glue:${id}`,
+        kind: 'glue',
+        layer: null,
+        at: meanOf(
+          all.map(({ layer, figure: { value } }) => ({ mass: value, at: places.get(layer) ?? bare })),
+          bare,
+        ),
+        term: the`glue in ${times(n(Math.round(dots)), byRule(GLUE_EACH, shelf))}`,
+      },
+    ]
+  })
+  return [...stems, ...lengths, ...besides, ...glue]
+}
+
+const GLUES: ReadonlySet<string> = new Set(['glue-stick', 'weather-glue'])

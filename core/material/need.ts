@@ -42,7 +42,7 @@ export const thingsIn = (needs: readonly Need[]): Things[] => needs.filter((need
 export const lengthsIn = (needs: readonly Need[]): Lengths[] => needs.filter((need) => need.of === 'lengths')
 
 /** Needs of one material together, in the order in which materials first come. */
-export function byMaterial<N extends Need>(needs: readonly N[]): Map<string, N[]> {
+export function byMaterial<N extends Pick<Need, 'material'>>(needs: readonly N[]): Map<string, N[]> {
   const found = new Map<string, N[]>()
   for (const need of needs) {
     const known = found.get(need.material)

@@ -8,3 +8,12 @@ export const several = (n: number, one: string, many: string): string => `${n} $
 
 /** @example capital('oval') // 'Oval' */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** @example lowerFirst('Oval') // 'oval' */
+export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+
+/**
+ * A name as it stands in a list: what comes after its comma goes in brackets, so that the list's own commas part things.
+ * @example inList('stem wire, 20 gauge') // 'stem wire (20 gauge)'
+ */
+export const inList = (name: string): string => name.replace(/^([^,]+), (.+)$/, '$1 ($2)')

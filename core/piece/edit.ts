@@ -1,5 +1,6 @@
 import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
+import type { Hanger, Making, Reading } from './making'
 import type { Added, Brief, Layer, Nudge, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
 
@@ -17,6 +18,11 @@ export type Edit =
   | { readonly do: 'add'; readonly layer: string; readonly things: readonly Added[] }
   /** Leaves places of the rule empty, or takes off what a hand put on. */
   | { readonly do: 'take off'; readonly layer: string; readonly slots: readonly string[] }
+  | { readonly do: 'fixing'; readonly set: Partial<Piece['fixing']> }
+  | { readonly do: 'hanger'; readonly hanger: Hanger | null }
+  | { readonly do: 'making'; readonly set: Partial<Making> }
+  /** What the scale said of a thing; null forgets it. */
+  | { readonly do: 'weigh'; readonly what: string; readonly reading: Omit<Reading, 'what'> | null }
   | { readonly do: 'several'; readonly edits: readonly Edit[] }
 
 /** What an edit did, and how to take it back. */
@@ -100,6 +106,21 @@ function apply(draft: Piece, how: Edit): void {
       for (const slot of how.slots) Reflect.deleteProperty(layer.nudges, slot)
       return
     }
+    case 'fixing':
+      Object.assign(draft.fixing, how.set)
+      return
+    case 'hanger':
+      draft.hanger = how.hanger
+      return
+    case 'making':
+      Object.assign(draft.making, how.set)
+      return
+    case 'weigh':
+      draft.weighed = [
+        ...draft.weighed.filter(({ what }) => what !== how.what),
+        ...(how.reading ? [{ what: how.what, ...how.reading }] : []),
+      ]
+      return
     case 'several':
       for (const each of how.edits) apply(draft, each)
   }

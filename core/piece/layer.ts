@@ -3,6 +3,7 @@ import type { Material, MaterialKind } from '../material'
 import type { Rule, RuleKind } from './rules'
 import { rulesFor, ruleSortOf, usualRule } from './rules'
 import type { Layer } from './schema'
+import { UNPREPARED } from './making'
 import { EACH } from './schema'
 import type { Role } from './terms'
 
@@ -93,6 +94,9 @@ export function startLayer(
     hidden: false,
     locked: false,
     words: null,
+    fixing: null,
+    backup: null,
+    prepared: UNPREPARED,
     seed,
     nudges: {},
     added: [],

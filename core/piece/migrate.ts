@@ -1,5 +1,7 @@
+import { BaseSchema, markOn, runsOf, topOf } from '../base'
 import type { Currency } from '../measure'
 import { CURRENCIES } from '../measure'
+import { UNPREPARED, usualFixing, usualMaking } from './making'
 import { FORMAT, VERSION } from './schema'
 
 type Document = Record<string, unknown>
@@ -109,6 +111,41 @@ function fromFive(document: Document): Document {
   }
 }
 
+const GARLANDS: ReadonlySet<unknown> = new Set(['door-garland', 'mantel-garland', 'rail-garland', 'scallops'])
+
+/** A hanger was a loop of twine at the top, unless the base had a hook of its own or a route to hang on; what it hung on was not asked. */
+function hangerBefore(base: Document, brief: Document): Document | null {
+  const glass = isObject(brief.surface) && brief.surface.kind === 'glass'
+  const hooked = typeof base.hook === 'number'
+  const read = BaseSchema.safeParse(base)
+  if (!read.success) return null
+  const top = topOf(runsOf(read.data))
+  return {
+    loop: GARLANDS.has(base.kind) ? 'tied' : hooked ? 'own hook' : 'twine loop',
+    hook: GARLANDS.has(base.kind) ? 'route hooks' : glass ? 'suction cup' : 'nail',
+    run: hooked ? runsOf(read.data)[0]!.id : top.run.id,
+    at: hooked ? markOn(read.data, runsOf(read.data), read.data.hook!).s / runsOf(read.data)[0]!.length : top.s / top.run.length,
+    gap: 0,
+    rise: null,
+    rated: null,
+    clear: null,
+  }
+}
+
+/** Version 6 knew nothing of how a piece is fixed, weighed and hung, nor of what is done when. */
+function fromSix(document: Document): Document {
+  const { layers, base, brief } = document
+  const held = (layer: unknown): unknown => (isObject(layer) ? { ...layer, fixing: null, backup: null, prepared: UNPREPARED } : layer)
+  return {
+    ...document,
+    layers: Array.isArray(layers) ? layers.map(held) : layers,
+    fixing: usualFixing(),
+    hanger: isObject(base) && isObject(brief) ? hangerBefore(base, brief) : null,
+    making: usualMaking(),
+    weighed: [],
+  }
+}
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -117,7 +154,14 @@ export function moneyOf(input: unknown): Currency | null {
 }
 
 /** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
-const STEPS: Record<number, (document: Document) => Document> = { 1: fromOne, 2: fromTwo, 3: fromThree, 4: fromFour, 5: fromFive }
+const STEPS: Record<number, (document: Document) => Document> = {
+  1: fromOne,
+  2: fromTwo,
+  3: fromThree,
+  4: fromFour,
+  5: fromFive,
+  6: fromSix,
+}
 
 export type Migrated =
   | { readonly ok: true; readonly document: Record<string, unknown> }

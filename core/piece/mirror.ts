@@ -24,7 +24,14 @@ export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
       hook: base.hook === null ? null : flips(base.hook),
     },
     layers: piece.layers.map((layer) => mirrorLayer(layer, runs)),
+    hanger: piece.hanger && mirrorPlace(piece.hanger, runs),
   }
+}
+
+/** A place on the mirror image: on the run that lies there, from its other end where that runs backwards. */
+function mirrorPlace<T extends { readonly run: string; readonly at: number }>(place: T, runs: readonly Run[]): T {
+  const to = runs.find(({ id }) => id === place.run)?.mirror
+  return to ? { ...place, run: to.run, at: to.reversed ? flip(place.at) : place.at } : place
 }
 
 /** The flow that points the mirror image's way on a run whose places run backwards in the mirror. */

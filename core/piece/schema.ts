@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { BaseSchema } from '../base'
 import { WEATHERS } from '../material'
+import { FixingSchema, HangerSchema, MakingSchema, PreparedSchema, ReadingSchema, WAYS } from './making'
 import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './terms'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 6
+export const VERSION = 7
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -102,6 +103,9 @@ export const LayerSchema = z.strictObject({
     .max(MOST_WORDS)
     .nullable()
     .describe('what its signs and letters say, lines parted by line breaks; null leaves what they come with'),
+  fixing: z.enum(WAYS).nullable().describe('how its things are held; null as suits each best'),
+  backup: z.enum(WAYS).nullable().describe('what holds them besides, should that let go'),
+  prepared: PreparedSchema,
   seed: z.int().min(0).max(2_147_483_647),
   nudges: z
     .record(z.string().max(80), NudgeSchema)
@@ -123,8 +127,14 @@ export const PieceSchema = z
     brief: BriefSchema,
     base: BaseSchema,
     layers: z.array(LayerSchema).max(60).describe('in the order they go on'),
+    fixing: FixingSchema,
+    hanger: HangerSchema.nullable().describe('null while none was chosen'),
+    making: MakingSchema,
+    weighed: z.array(ReadingSchema).max(200),
   })
   .superRefine((piece, ctx) => {
+    const weighed = piece.weighed.map(({ what }) => what)
+    if (new Set(weighed).size < weighed.length) ctx.addIssue({ code: 'custom', path: ['weighed'], message: 'One thing has two weights.' })
     const seen = new Set<string>()
     piece.layers.forEach((layer, i) => {
       if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })

@@ -1,6 +1,7 @@
 import type { BaseKind } from '../base'
 import { usualBase } from '../base'
 import { inches } from '../measure'
+import { usualFixing, usualMaking } from './making'
 import type { Piece } from './schema'
 import { FORMAT, VERSION } from './schema'
 
@@ -25,5 +26,9 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
     },
     base: usualBase(kind),
     layers: [],
+    fixing: usualFixing(),
+    hanger: null,
+    making: usualMaking(),
+    weighed: [],
   }
 }

@@ -6,6 +6,11 @@ import type { Piece } from '../piece'
 /** Plain words where they apply; local rules and licensed people go first. */
 export const CAUTIONS = {
   glue: 'Hot glue burns. Set the gun on its stand, away from paper.',
+  paint: 'Spray paint and sealer outdoors or with good air, away from flames; follow the can.',
+  baking: 'Watch the oven: dry cones and pods scorch and can catch. Never leave them in alone.',
+  ladder: 'On a ladder: firm ground, someone with you, and never reach to the side.',
+  lights: 'LED lights only; check cords, and outdoors use those rated for it. Button cells out of children’s reach.',
+  setting: 'Leave it lying flat until the glue has set: follow the tube.',
   cutting: 'Wear eye protection when you cut wire or stiff stems, and point the cut end down.',
   pruners: 'Use pruners, not scissors, for wood.',
   behind: 'Fold wire ends under: they scratch doors and hands.',
@@ -32,7 +37,7 @@ const HAZARD_CAUTIONS: Record<Hazard, CautionId> = {
 export const hazardCautions = (material: Material): CautionId[] => material.hazards.map((hazard) => HAZARD_CAUTIONS[hazard])
 
 export function fixingCautions(needs: readonly string[]): CautionId[] {
-  return needs.includes('glue-stick') ? ['glue'] : []
+  return [...(needs.includes('glue-stick') ? ['glue' as const] : []), ...(needs.includes('weather-glue') ? ['setting' as const] : [])]
 }
 
 const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem', 'twig'])
@@ -41,8 +46,7 @@ const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem
 export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly string[]): CautionId[] {
   const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
   const wire =
-    needs.includes('stem-wire-20') ||
-    needs.includes('paddle-wire') ||
+    needs.some((each) => each.includes('wire')) ||
     BASE_SORTS[base].body === 'wire' ||
     BASE_SORTS[base].body === 'rod' ||
     materials.some(({ wired }) => wired)
@@ -54,6 +58,8 @@ export function hangingCautions(piece: Piece, materials: readonly Material[]): C
   const form = piece.base.shape.form
   return [
     'hanger',
+    ...(BASE_SORTS[piece.base.kind].family === 'garlands' ? ['ladder' as const] : []),
+    ...(materials.some(({ kind }) => kind === 'light') ? ['lights' as const] : []),
     ...(form === 'mantel' ? ['fire' as const] : []),
     ...(form === 'rail' ? ['stairs' as const] : []),
     ...(dry ? ['dry' as const] : []),

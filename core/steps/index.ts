@@ -1,2 +1,6 @@
 export * from './cautions'
-export * from './steps'
+export * from './task'
+export * from './tasks'
+export * from './graph'
+export * from './order'
+export * from './schedule'

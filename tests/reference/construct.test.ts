@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { advanceForCount, handLoops, overlapped, ragLoops } from '../../core/arrange'
 import { catenary, ellipse, runsOf, usualBase } from '../../core/base'
 import { planCuts } from '../../core/cut'
-import { bareWire, beadsOff, bowPieces, figureOf, hangerLength, pinsOf, ribbonOf, sized, winding } from '../../core/construct'
+import { hangerLength } from '../../core/hang'
+import { bareWire, beadsOff, bowPieces, figureOf, pinsOf, ribbonOf, sized, winding } from '../../core/construct'
 import { inches, toInches } from '../../core/measure'
 import type { RibbonOf, Rule } from '../../core/piece'
 import { usualRule } from '../../core/piece'
@@ -234,5 +235,5 @@ describe('cutting', () => {
     expect(plan).toMatchObject({ opened: 3, cost: 900, proven: true })
   })
   it('a hanger goes round the base, up and down, and into its knot', () =>
-    expect(toInches(hangerLength(mm(inches(2)), shelf).value)).toBeCloseTo(2 * Math.PI + 6 + 4))
+    expect(toInches(hangerLength(mm(inches(2)), mm(inches(3)), shelf).value)).toBeCloseTo(2 * Math.PI + 6 + 4))
 })

@@ -9,14 +9,16 @@ import * as construct from '../../core/construct'
 import * as cut from '../../core/cut'
 import * as measure from '../../core/measure'
 import * as term from '../../core/measure/term'
+import * as hang from '../../core/hang'
 import * as price from '../../core/price'
+import * as steps from '../../core/steps'
 
 /** The examples that stand in the docstrings of the core's formulas are true: `@example call // what it gives`. */
 const CORE = fileURLToPath(new URL('../../core', import.meta.url))
 const files = readdirSync(CORE, { recursive: true })
   .map(String)
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
-const scope: Record<string, unknown> = { ...price, ...cut, ...construct, ...arrange, ...hangings, ...base, ...term, ...measure }
+const scope: Record<string, unknown> = { ...steps, ...hang, ...price, ...cut, ...construct, ...arrange, ...hangings, ...base, ...term, ...measure }
 
 /** What a text comes to as an expression with the core's exports about it; undefined when it is none. */
 function valueOf(text: string): { readonly value: unknown } | undefined {

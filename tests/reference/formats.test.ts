@@ -31,17 +31,33 @@ describe('the published JSON Schema of a piece', () => {
   })
 })
 
+/** A piece without what came with format 7: how it is fixed, weighed, hung and made. */
+const asked = ({ fixing: _f, hanger: _h, making: _m, weighed: _w, ...piece }: Piece) => ({
+  ...piece,
+  layers: piece.layers.map(({ fixing: _lf, backup: _lb, prepared: _lp, ...layer }) => layer),
+})
+
 // The demo files as the version before wrote them, kept as they were.
 describe('files of earlier versions', () => {
   it.each([
-    ['piece-5.json', 'honey-fair-ring.json'],
-    ['piece-5-garland.json', 'chapel-garland.json'],
-  ])('%s is read as the same piece as today’s %s', (old, now) => {
+    ['piece-5.json', 'honey-fair-ring.json', 'USD'],
+    ['piece-5-garland.json', 'chapel-garland.json', 'USD'],
+    ['piece-6.json', 'orchard-ring.json', null],
+  ])('%s is read as the same piece as today’s %s, but for what nobody was asked then', (old, now, money) => {
     const [before, after] = [new URL(`./versions/${old}`, import.meta.url), new URL(now, demo)].map((url) =>
       readPiece(readFileSync(url, 'utf8')),
     )
-    expect(before).toMatchObject({ ok: true, money: 'USD' })
+    expect(before).toMatchObject({ ok: true, money })
     expect(after).toMatchObject({ ok: true, money: null })
-    expect(before!.ok && before!.piece).toEqual(after!.ok && after!.piece)
+    expect(before!.ok && asked(before!.piece)).toEqual(after!.ok && asked(after!.piece))
+  })
+  it('a hanger of before was a loop of twine at the top, the base’s own hook, or hooks along a route', () => {
+    const read = (name: string) => {
+      const found = readPiece(readFileSync(new URL(`./versions/${name}`, import.meta.url), 'utf8'))
+      if (!found.ok) throw new Error(name)
+      return found.piece.hanger
+    }
+    expect(read('piece-6.json')).toMatchObject({ loop: 'twine loop', run: 'ring', at: 0 })
+    expect(read('piece-5-garland.json')).toMatchObject({ loop: 'tied', hook: 'route hooks' })
   })
 })

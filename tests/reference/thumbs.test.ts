@@ -105,7 +105,7 @@ describe('balance and colour', () => {
     // About 9.1, 11.8, 12.1 and 16.8 from bay.
     expect([on('#557f4a'), on('#5a8650'), on('#5a8750'), on('#5E8A78')]).toEqual([true, true, false, false])
     const tied = (colour: string) =>
-      told(pieceWith([layerOf('g', 'wheat', { kind: 'compass', count: 3, start: 0 })], { base: { ...usualBase('straw'), colour } }), 'tie')
+      told(pieceWith([layerOf('g', 'wheat', { kind: 'compass', count: 3, start: 0 })], { base: { ...usualBase('hoop'), colour } }), 'tie')
     // By culori, outside this project: 29.7, 30.1 and 30.5 from the green of the wire, #37524A.
     expect([tied('#919191'), tied('#929292'), tied('#939393'), tied('#C9A75E')]).toEqual([false, true, true, true])
   })
@@ -243,7 +243,7 @@ describe('wire, cords and ties', () => {
     expect(toInches(figureOf(made(piece), 'wire').value)).toBeCloseTo(20 * 3 * Math.PI * 0.75 + 206 + 8, 6)
   })
   it('a hanger: round what holds it, twice 3 in up, 4 in for the knot', () => {
-    const cord = (piece: Piece) => toInches(figureOf(work(piece, shelf).base.makeUp, 'hanger').value)
+    const cord = (piece: Piece) => toInches(work(piece, shelf).hung.make!.length!.value)
     expect(cord(ringOf(12, 8, [], { base: { hook: null } }))).toBeCloseTo(2 * Math.PI + 10, 6)
     // Through a thick ring the cord goes 3 in deep, not round all 8 in of it.
     expect(cord(ringOf(30, 14, [], { base: { hook: null } }))).toBeCloseTo(3 * Math.PI + 10, 6)
@@ -293,13 +293,13 @@ describe('mass', () => {
     ).toBeCloseTo(495.3, 0)
   })
   it('half a gram of glue goes to each thing that is glued', () => {
-    const [plain, glued] = ['wire-ring', 'grapevine'].map((kind) => {
-      const piece = ringOf(12, 8, [layerOf('a', 'daisy', { kind: 'compass', count: 10, start: 0 })], {
-        base: { kind: kind as 'grapevine', hook: 0 },
+    const [tucked, glued] = (['tuck', 'hot glue'] as const).map((fixing) => {
+      const piece = ringOf(12, 8, [layerOf('a', 'daisy', { kind: 'compass', count: 10, start: 0 }, { fixing })], {
+        brief: { weather: 'indoors' },
       })
       return work(piece, shelf).mass.on.value
     })
-    expect(glued! - plain!).toBeCloseTo(5, 6)
+    expect(glued! - tucked!).toBeCloseTo(5, 6)
   })
 })
 

@@ -14,7 +14,7 @@ import {
   usualBase,
   usualPrice,
 } from '#core/base'
-import { methodsOn } from '#core/fix'
+import { waysFor } from '#core/fix'
 import { capital, formatMoney, quantity, show } from '#core/measure'
 import { rebase } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -50,6 +50,11 @@ const HOLDS = [
   ['stem', 'Stems'],
   ['heavy', 'Heavy'],
 ] as const
+
+const heldBy = (hold: (typeof HOLDS)[number][0]): string => {
+  const [first] = waysFor(bench.piece!, hold)
+  return first ? `${capital(first.way.held)}. ${first.why}` : ''
+}
 
 const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
 function setMeasure({ id, name }: Dimension, value: number | string): string | null {
@@ -200,7 +205,7 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
       <dl class="space-y-1 text-fine">
         <div v-for="[hold, name] in HOLDS" :key="hold">
           <dt class="inline font-semibold">{{ name }}:</dt>
-          <dd class="inline">{{ methodsOn(base.kind)[hold].how }}</dd>
+          <dd class="inline">{{ heldBy(hold) }}</dd>
         </div>
       </dl>
     </section>

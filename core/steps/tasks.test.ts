@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { BASE_KINDS, usualBase } from '../base'
-import { holdOf, methodFor } from '../fix'
+import { usualBase } from '../base'
 import { CATALOGUE, HAZARDS } from '../material'
-import { say, USUAL } from '../measure'
+import { say } from '../measure'
 import type { Piece } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
@@ -27,6 +26,7 @@ describe('tasksOf', () => {
     expect(steps(full).map(({ id }) => id)).toEqual([
       'base',
       'stems',
+      'reserve',
       'layer:a',
       'layer:b',
       'layer:c',
@@ -35,6 +35,7 @@ describe('tasksOf', () => {
       'look',
       'finish',
       'hang',
+      'load',
       'record',
     ])
   })
@@ -58,32 +59,18 @@ describe('tasksOf', () => {
     })
   })
   it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {
-    expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'record'])
+    expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'load', 'record'])
     expect(steps(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 0, start: 0 })])).map(({ id }) => id)).not.toContain('layer:a')
-  })
-})
-
-describe('fixing', () => {
-  it('has a method for everything on every base; heavy things never hang on glue alone', () => {
-    for (const kind of BASE_KINDS) {
-      for (const material of Object.values(CATALOGUE)) {
-        const method = methodFor(kind, material, USUAL)
-        expect(method.how).toMatch(/\.$/)
-        if (holdOf(material, USUAL) === 'heavy') expect(method.needs).toContain('stem-wire-20')
-      }
-    }
-  })
-  it('sorts by weight and kind', () => {
-    expect(holdOf(CATALOGUE['skep']!, USUAL)).toBe('heavy')
-    expect(holdOf(CATALOGUE['bay']!, USUAL)).toBe('stem')
-    expect(holdOf(CATALOGUE['heather']!, USUAL)).toBe('light')
   })
 })
 
 describe('cautions', () => {
   const cautionsOf = (piece: Piece) => steps(piece).flatMap(({ cautions }) => cautions)
   it('shows them where they apply and only there', () => {
-    expect(cautionsOf(full)).toEqual(expect.arrayContaining(['prickly', 'cutting', 'pruners', 'behind', 'hanger', 'glue']))
+    expect(cautionsOf(full)).toEqual(expect.arrayContaining(['prickly', 'cutting', 'pruners', 'behind', 'hanger']))
+    expect(cautionsOf(full)).not.toContain('glue')
+    const glued = { ...full, brief: { ...full.brief, weather: 'indoors' as const }, fixing: { ...full.fixing, school: 'glue' as const } }
+    expect(cautionsOf(glued)).toContain('glue')
     const bare = pieceWith([], { base: usualBase('straw') })
     expect(cautionsOf(bare)).toEqual(['behind', 'hanger'])
     const pinned = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 6, start: 0 })], { base: usualBase('straw') })

@@ -1,0 +1,59 @@
+import type { Need } from '../material'
+import type { Figure, Rated, Term } from '../measure'
+import { wholesOver } from '../measure'
+import { byRule, count, saidAs, times, worked } from '../measure/term'
+import type { WayId } from '../piece'
+import type { Fixing } from './choose'
+import { STICK_DOTS, TUBE_DOTS } from './thumbs'
+import type { Take } from './ways'
+import { FIXING_WAYS } from './ways'
+
+/** What gives how many dots of glue. */
+const DOTS_FROM = { 'glue-stick': STICK_DOTS, 'weather-glue': TUBE_DOTS } as const
+
+/** What the fixings of one kind of thing in a layer come to of one material. */
+export interface Taken {
+  readonly layer: string
+  readonly material: string
+  readonly of: Take['of']
+  /** Things, mm, or dots. */
+  readonly figure: Figure
+}
+
+/** What fixings take, one by one: whole things, lengths of wire and cord, and dots of glue. @param backups what holds besides, by layer */
+export function takenBy(fixings: readonly Fixing[], backups: ReadonlyMap<string, WayId>, by: Rated): Taken[] {
+  return fixings.flatMap((fixing) => {
+    const backup = backups.get(fixing.layer)
+    const ways = [...(fixing.tied ? [] : [FIXING_WAYS[fixing.way]]), ...(backup ? [FIXING_WAYS[backup]] : [])]
+    const many = (each: Term): Term =>
+      fixing.count === 1 ? each : times(saidAs(count(fixing.count), [`${fixing.count} ${fixing.plural}`]), each)
+    return ways.flatMap((way) =>
+      way
+        .takes(fixing.joint, by)
+        .map(({ material, of, each }): Taken => ({ layer: fixing.layer, material, of, figure: worked(many(each)) })),
+    )
+  })
+}
+
+/**
+ * The needs of what fixings take. A stick of glue serves layer after layer: each layer needs those that it opens, so that
+ * together they are no more than all dots ask for.
+ */
+export function fixingNeeds(taken: readonly Taken[], by: Rated): Need[] {
+  const rows = new Map<string, { layer: string; material: string; of: Take['of']; amount: number }>()
+  for (const { layer, material, of, figure } of taken) {
+    const key = `${layer} ${material} ${of}`
+    const row = rows.get(key)
+    rows.set(key, { layer, material, of, amount: (row?.amount ?? 0) + figure.value })
+  }
+  const dots = new Map<string, number>()
+  return [...rows.values()].flatMap(({ layer, material, of, amount }): Need[] => {
+    if (of === 'length') return [{ of: 'lengths', material, use: 'fixing', layer, length: amount, count: 1, joins: true }]
+    const things = (n: number): Need[] => (n > 0 ? [{ of: 'things', material, use: 'fixing', layer, count: n, cut: null, spare: 0 }] : [])
+    if (of === 'things') return things(Math.round(amount))
+    const per = byRule(DOTS_FROM[material as keyof typeof DOTS_FROM], by).value
+    const before = dots.get(material) ?? 0
+    dots.set(material, before + amount)
+    return things(wholesOver(before + amount, per) - wholesOver(before, per))
+  })
+}

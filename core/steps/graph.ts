@@ -1,0 +1,156 @@
+/** Something to be done, by what has to be done before it. */
+export interface Step {
+  readonly id: string
+  /** What must be done before it begins, and how long after that began, minutes. */
+  readonly after: readonly { readonly id: string; readonly lag: number }[]
+  readonly duration: number
+}
+
+/** Something that waits for others, however long. */
+interface Waiting {
+  readonly id: string
+  readonly after: readonly { readonly id: string }[]
+}
+
+/** When a step can begin and must, minutes from the start of all. */
+export interface Timing {
+  readonly id: string
+  readonly earliest: number
+  readonly latest: number
+  /** How long it may be put off before the end is: 0 on the critical path. */
+  readonly slack: number
+}
+
+/**
+ * Those of some steps that wait for one another in a ring, so that none can begin; empty when there is an order.
+ * Kahn's topological sort (1962; from memory).
+ */
+export function ringOf(steps: readonly Waiting[]): string[] {
+  const left = new Map(steps.map(({ id, after }) => [id, new Set(after.map((each) => each.id))]))
+  for (const befores of left.values()) for (const id of befores) if (!left.has(id)) befores.delete(id)
+  for (let found = true; found;) {
+    found = false
+    for (const [id, befores] of left) {
+      if (befores.size) continue
+      left.delete(id)
+      for (const others of left.values()) others.delete(id)
+      found = true
+    }
+  }
+  return [...left.keys()]
+}
+
+/**
+ * The critical-path method (Kelley and Walker 1959): forward for when each step can begin, backward for when it must.
+ * Steps that are named but not there are nothing to wait for.
+ * @param steps in no ring, in any order
+ * @throws RangeError when they wait for one another in a ring
+ * @example criticalPath([{ id: 'a', after: [], duration: 3 }, { id: 'b', after: [{ id: 'a', lag: 3 }], duration: 2 }]).end // 5
+ */
+export function criticalPath(steps: readonly Step[]): {
+  readonly timings: readonly Timing[]
+  readonly end: number
+  readonly path: readonly string[]
+} {
+  const ring = ringOf(steps)
+  if (ring.length) throw new RangeError(`these wait for one another: ${ring.join(', ')}`)
+  const byId = new Map(steps.map((step) => [step.id, step]))
+  const earliest = new Map<string, number>()
+  const begins = (id: string): number => {
+    const known = earliest.get(id)
+    if (known !== undefined) return known
+    const at = byId
+      .get(id)!
+      .after.reduce((latest, { id: before, lag }) => (byId.has(before) ? Math.max(latest, begins(before) + lag) : latest), 0)
+    earliest.set(id, at)
+    return at
+  }
+  const end = steps.reduce((last, { id, duration }) => Math.max(last, begins(id) + duration), 0)
+  const latest = new Map(steps.map(({ id, duration }) => [id, end - duration]))
+  for (const { id } of [...steps].sort((a, b) => begins(b.id) - begins(a.id) || rank(steps, b.id) - rank(steps, a.id)))
+    for (const { id: before, lag } of byId.get(id)!.after)
+      if (latest.has(before)) latest.set(before, Math.min(latest.get(before)!, latest.get(id)! - lag))
+  const timings = steps.map(({ id }): Timing => ({
+    id,
+    earliest: begins(id),
+    latest: latest.get(id)!,
+    slack: latest.get(id)! - begins(id),
+  }))
+  return {
+    timings,
+    end,
+    path: timings
+      .filter(({ slack }) => Math.abs(slack) < 1e-9)
+      .sort((a, b) => a.earliest - b.earliest)
+      .map(({ id }) => id),
+  }
+}
+
+const rank = (steps: readonly Step[], id: string): number => steps.findIndex((step) => step.id === id)
+
+/**
+ * Steps in an order in which none comes before what it waits for: as near as can be to the order they come in.
+ * What waits in a ring comes last, as it came.
+ */
+export function inTurn<S extends Waiting>(steps: readonly S[]): S[] {
+  const there = new Set(steps.map(({ id }) => id))
+  const done = new Set<string>()
+  const order: S[] = []
+  const left = [...steps]
+  while (left.length) {
+    const next = left.findIndex(({ after }) => after.every(({ id }) => done.has(id) || !there.has(id)))
+    const [step] = left.splice(Math.max(0, next), 1)
+    done.add(step!.id)
+    order.push(step!)
+  }
+  return order
+}
+
+const DAY = 24 * 60
+
+/** When hands are at a task and when it is done, minutes from the start of the first day. */
+export interface Booked {
+  readonly id: string
+  readonly begins: number
+  readonly handsOff: number
+  readonly done: number
+}
+
+/**
+ * One pair of hands that goes from task to task in turn, so many minutes a day; what dries goes on overnight.
+ * @param steps in the order in which hands take them @param aDay minutes, over 0
+ * @returns each as it was booked
+ */
+export function bookDays(
+  steps: readonly { readonly id: string; readonly hands: number; readonly waits: number; readonly after: readonly string[] }[],
+  aDay: number,
+): Booked[] {
+  const booked = new Map<string, Booked>()
+  let free = 0
+  for (const { id, hands, waits, after } of steps) {
+    const from = after.reduce((latest, before) => Math.max(latest, booked.get(before)?.done ?? 0), free)
+    const begins = worktime(from, aDay)
+    const handsOff = worked(begins, hands, aDay)
+    booked.set(id, { id, begins, handsOff, done: handsOff + waits })
+    free = handsOff
+  }
+  return [...booked.values()]
+}
+
+/** The next minute from then on at which hands work. */
+function worktime(at: number, aDay: number): number {
+  const day = Math.floor(at / DAY)
+  return at - day * DAY < aDay - 1e-9 ? at : (day + 1) * DAY
+}
+
+/** When so many minutes of work are done that begin then. */
+function worked(from: number, minutes: number, aDay: number): number {
+  let [at, left] = [from, minutes]
+  for (;;) {
+    const day = Math.floor(at / DAY)
+    const today = day * DAY + aDay - at
+    if (left <= today + 1e-9) return at + left
+    left -= today
+    at = (day + 1) * DAY
+  }
+}

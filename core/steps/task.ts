@@ -1,0 +1,68 @@
+import type { Need } from '../material'
+import type { Figure, Said } from '../measure'
+import type { CautionId } from './cautions'
+
+export interface PlaceRow {
+  readonly material: string
+  readonly name: string
+  readonly count: number
+  /** "left of the join" for distances; null for clock positions. */
+  readonly reads: string | null
+  readonly at: readonly Said[]
+}
+
+/** What a task is, whatever it is of. */
+export const TASK_KINDS = [
+  'take off',
+  'finds',
+  'join',
+  'paint',
+  'seal',
+  'base',
+  'stems',
+  'bow',
+  'reserve',
+  'dry',
+  'lay',
+  'look',
+  'finish',
+  'hang',
+  'load',
+  'record',
+  'own',
+] as const
+export type TaskKind = (typeof TASK_KINDS)[number]
+
+/** That one task must be done before another, and why. */
+export interface Before {
+  readonly id: string
+  readonly why: string
+}
+
+/** One thing to do, in its turn, and what it needs. */
+export interface Task {
+  readonly id: string
+  readonly kind: TaskKind
+  readonly title: string
+  readonly says: readonly Said[]
+  /** What is looked at one by one, where something is looked at. */
+  readonly checks: readonly string[]
+  /** Where things go, a row for each kind of material on each run: clock positions, or distances from where the run is read. */
+  readonly places: readonly PlaceRow[]
+  readonly cautions: readonly CautionId[]
+  readonly layer: string | null
+  /** What it takes of all that the piece needs: each need belongs to one task. */
+  readonly needs: readonly Need[]
+  /** What hands need besides. */
+  readonly tools: readonly string[]
+  /** What must be done before it. */
+  readonly after: readonly Before[]
+  /** Minutes of hands, and minutes that it dries or sets by itself. */
+  readonly hands: Figure
+  readonly waits: Figure
+  /** What is counted off while it is done, and how many: 12 bundles. */
+  readonly counts: { readonly of: string; readonly count: number } | null
+}
+
+/** A task before it is said what it needs. */
+export type Undone = Omit<Task, 'needs'>
