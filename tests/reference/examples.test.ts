@@ -18,7 +18,18 @@ const CORE = fileURLToPath(new URL('../../core', import.meta.url))
 const files = readdirSync(CORE, { recursive: true })
   .map(String)
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
-const scope: Record<string, unknown> = { ...steps, ...hang, ...price, ...cut, ...construct, ...arrange, ...hangings, ...base, ...term, ...measure }
+const scope: Record<string, unknown> = {
+  ...steps,
+  ...hang,
+  ...price,
+  ...cut,
+  ...construct,
+  ...arrange,
+  ...hangings,
+  ...base,
+  ...term,
+  ...measure,
+}
 
 /** What a text comes to as an expression with the core's exports about it; undefined when it is none. */
 function valueOf(text: string): { readonly value: unknown } | undefined {

@@ -1,0 +1,166 @@
+import Papa from 'papaparse'
+import type { Material, Need, Shelf } from '../material'
+import { lengthsIn, materialOf, thingsIn } from '../material'
+import type { Manner } from '../measure'
+import { capital, daySaid, formatMoney, say, show, quantity } from '../measure'
+import type { Piece } from '../piece'
+import type { Bill } from '../price'
+import type { Schedule, Task } from '../steps'
+import { CAUTIONS } from '../steps'
+
+/** The sheet of a piece in words, as page, paper and tables have it: one model of all of them. */
+export interface Sheet {
+  readonly name: string
+  readonly about: string
+  readonly size: string
+  readonly shopping: readonly {
+    readonly what: string
+    readonly needed: string
+    readonly packs: string
+    readonly where: string
+    readonly cost: string
+  }[]
+  readonly opened: string
+  readonly used: string
+  /** Every length that is cut, in the order in which tasks come to it. */
+  readonly cuts: readonly {
+    readonly material: string
+    readonly use: string
+    readonly count: number
+    readonly length: string
+    readonly task: string
+  }[]
+  readonly stems: readonly { readonly what: string; readonly count: number; readonly cut: string }[]
+  readonly tasks: readonly SheetTask[]
+  readonly dates: readonly { readonly what: string; readonly day: string }[]
+}
+
+export interface SheetTask {
+  readonly id: string
+  readonly number: number
+  readonly title: string
+  readonly lines: readonly string[]
+  readonly places: readonly { readonly what: string; readonly reads: string; readonly at: readonly string[] }[]
+  readonly cuts: readonly string[]
+  readonly checks: readonly string[]
+  /** Those that are still to be read, and those that were taken as read. */
+  readonly cautions: readonly { readonly id: string; readonly text: string; readonly accepted: boolean }[]
+  readonly hands: string
+  readonly waits: string
+}
+
+/** What a sheet is written from. */
+export interface OfSheet {
+  readonly piece: Piece
+  readonly tasks: readonly Task[]
+  readonly needs: readonly Need[]
+  readonly bill: Bill
+  readonly schedule: Schedule
+  readonly size: { readonly width: { readonly value: number }; readonly height: { readonly value: number } }
+}
+
+const WEATHER = { indoors: 'indoors', covered: 'outdoors under cover', open: 'outdoors in the open' } as const
+
+/** @param baseSays what the base is called, "Grapevine, outside 18 in" */
+export function sheetOf({ piece, tasks, needs, bill, schedule, size }: OfSheet, baseSays: string, shelf: Shelf, manner: Manner): Sheet {
+  const { brief, making } = piece
+  const lines = (task: Task): string[] => task.says.map((line) => capital(say(line, manner)))
+  const named = (id: string, pick: (material: Material) => string): string => {
+    const material = materialOf(shelf, id)
+    return material ? pick(material) : id
+  }
+  const cutsOf = (task: Task) =>
+    lengthsIn(task.needs)
+      .filter(({ joins }) => !joins)
+      .map(({ material, use, count, length }) => ({
+        material: named(material, ({ name }) => name),
+        use,
+        count,
+        length: show(quantity.length(length), manner),
+        task: task.title,
+      }))
+  return {
+    name: brief.name,
+    about: [brief.occasion, WEATHER[brief.weather], brief.copies > 1 ? `make ${brief.copies}` : ''].filter(Boolean).join(' · '),
+    size: `${show(quantity.length(size.width.value), manner)} wide and ${show(quantity.length(size.height.value), manner)} high when finished`,
+    shopping: bill.lines.map((line) => ({
+      what: capital(line.id === 'base' ? baseSays : line.plural),
+      needed: `${show(line.stems, manner)}${line.spare.value ? ` + ${line.spare.value}` : ''}`,
+      packs: line.bought.map(({ packs, holds }) => (holds > 1 ? `${packs} of ${holds}` : String(packs))).join(' + ') || '0',
+      where: [...new Set(line.bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house',
+      cost: formatMoney(line.opened.value, manner.currency),
+    })),
+    opened: formatMoney(bill.opened.value, manner.currency),
+    used: formatMoney(bill.used.value, manner.currency),
+    cuts: tasks.flatMap(cutsOf),
+    stems: thingsIn(needs)
+      .filter(({ use }) => use === 'laid')
+      .map(({ material, count, cut }) => ({
+        what: named(material, ({ name, plural }) => (count === 1 ? name : plural)),
+        count,
+        cut: cut === null ? 'whole' : show(quantity.length(cut), manner),
+      })),
+    tasks: tasks.map((task, i) => ({
+      id: task.id,
+      number: i + 1,
+      title: task.title,
+      lines: lines(task),
+      places: task.places.map(({ count, name, reads, at }) => ({
+        what: `${count} ${name}`,
+        reads: reads ?? '',
+        at: at.map((each) => say(each, manner)),
+      })),
+      cuts: cutsOf(task).map(({ material, use, count, length }) => `${count} × ${length} of ${material} (${use})`),
+      checks: task.checks,
+      cautions: task.cautions.map((id) => ({ id, text: CAUTIONS[id], accepted: making.accepted.includes(id) })),
+      hands: show(task.hands, manner),
+      waits: task.waits.value > 0 ? show(task.waits, manner) : '',
+    })),
+    dates: schedule.dates
+      ? [
+          { what: 'Buy by', day: daySaid(schedule.dates.buyBy) },
+          ...(schedule.dates.cutFrom ? [{ what: 'Cut greens from', day: daySaid(schedule.dates.cutFrom) }] : []),
+          { what: 'Start by', day: daySaid(schedule.dates.startBy) },
+          { what: 'Hang by', day: daySaid(schedule.dates.hangBy) },
+          ...(schedule.dates.downBy ? [{ what: 'Take down by', day: daySaid(schedule.dates.downBy) }] : []),
+        ]
+      : [],
+  }
+}
+
+/** The tables of a sheet, as they are handed out. */
+export const SHEET_TABLES = ['shopping', 'cutting', 'stems', 'tasks'] as const
+export type SheetTable = (typeof SHEET_TABLES)[number]
+
+/** What a spreadsheet would take for a formula begins with a quote mark. */
+const safe = (text: string | number): string | number => (typeof text === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+
+/** A table of a sheet as comma-separated values (RFC 4180). */
+export function sheetCsv(sheet: Sheet, table: SheetTable): string {
+  const rows: Record<SheetTable, readonly (readonly (string | number)[])[]> = {
+    shopping: [
+      ['What', 'Needed', 'Packs', 'Where', 'Cost'],
+      ...sheet.shopping.map(({ what, needed, packs, where, cost }) => [what, needed, packs, where, cost]),
+    ],
+    cutting: [
+      ['Material', 'For', 'Pieces', 'Length', 'Task'],
+      ...sheet.cuts.map(({ material, use, count, length, task }) => [material, use, count, length, task]),
+    ],
+    stems: [['What', 'Count', 'Cut to'], ...sheet.stems.map(({ what, count, cut }) => [what, count, cut])],
+    tasks: [
+      ['Number', 'Task', 'What to do', 'Where', 'Hands', 'Dries or sets'],
+      ...sheet.tasks.map(({ number, title, lines, places, hands, waits }) => [
+        number,
+        title,
+        lines.join(' '),
+        places.map(({ what, reads, at }) => `${what}${reads ? ` ${reads}` : ''}: ${at.join(', ')}`).join('; '),
+        hands,
+        waits,
+      ]),
+    ],
+  }
+  return Papa.unparse(
+    rows[table].map((row) => row.map(safe)),
+    { newline: '\r\n' },
+  )
+}
