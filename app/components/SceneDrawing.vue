@@ -10,7 +10,7 @@ import { writeVectors } from '~/workers/picture'
  * A part of a drawing on the page: painted for the screen, and on paper, once `vectors` was asked for, as vectors, which
  * stay as sharp as the paper is but take seconds to write and to read.
  */
-const props = defineProps<{ scene: Scene; region: Bounds; label: string; bare: boolean }>()
+const props = defineProps<{ scene: Scene; region: Bounds; label: string; bare: boolean; only?: string | null }>()
 const canvas = useTemplateRef('canvas')
 const paper = useTemplateRef('paper')
 const { width } = useElementSize(canvas)
@@ -24,11 +24,11 @@ function draw(): void {
   void paint(
     props.scene,
     { x: (left + right) / 2, y: (top + bottom) / 2, scale, width: size(right - left), height: size(bottom - top) },
-    { bare: props.bare },
+    { bare: props.bare, only: props.only ?? null },
   )
 }
 watch(
-  () => [props.scene, props.region, props.bare, width.value],
+  () => [props.scene, props.region, props.bare, props.only, width.value],
   () => {
     if (width.value) draw()
   },

@@ -73,10 +73,11 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
 }
 
 export function removePiece(db: BenchDatabase, id: string): Promise<void> {
-  return db.transaction('rw', db.pieces, db.snapshots, db.previews, db.needs, async () => {
+  return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress], async () => {
     await db.pieces.delete(id)
     await db.previews.delete(id)
     await db.needs.delete(id)
+    await db.progress.delete(id)
     await db.snapshots.where('[pieceId+at]').between([id, -Infinity], [id, Infinity]).delete()
   })
 }

@@ -135,6 +135,8 @@ export function wholeBounds(scene: Scene, around: Bounds): Bounds {
 export interface PaintOptions {
   /** Leaves out what it hangs on, and the light of the hour. */
   readonly bare?: boolean
+  /** Only the things of one layer, without the base: to be laid over the rest. */
+  readonly only?: string | null
 }
 
 /** Paints a whole scene onto a plain canvas, step by step: how much of it is done is told before each thing. */
@@ -142,15 +144,15 @@ export function* paintingScene(
   ctx: Context,
   scene: Scene,
   view: View,
-  { bare = false }: PaintOptions = {},
+  { bare = false, only = null }: PaintOptions = {},
   drawn: (item: SceneItem, scale: number) => Sprite = drawItem,
 ): Generator<number, void> {
   const { scale } = view
-  const items = scene.items.filter(({ hidden }) => !hidden)
+  const items = scene.items.filter(({ hidden, layer }) => !hidden && (only === null || layer === only))
   toView(ctx, view)
   if (!bare) paintSurface(ctx, scene, view)
   yield 0
-  paintBase(ctx, basePicture(scene, scale))
+  if (only === null) paintBase(ctx, basePicture(scene, scale))
   for (const [i, item] of items.entries()) {
     yield i / items.length
     paintItem(ctx, scene.base, item, drawn(item, scale), scale)

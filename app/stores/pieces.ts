@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import type { FileFault } from '#core/exchange'
+import type { FileFault, PieceFile } from '#core/exchange'
 import { settleMaterials, tooLarge } from '#core/exchange'
 import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
@@ -69,6 +69,11 @@ export const usePieces = defineStore('pieces', () => {
       return { ok: false, faults: [{ says: 'The file is not UTF-8 text, as our files are.', at: '', line: null }] }
     const read = await askReading(text.text)
     if (!read.ok) return read
+    return take(read)
+  }
+
+  /** Takes a piece in that was read from somewhere, with the materials of its maker's own: beside ours, where that differs by the same id. */
+  async function take(read: PieceFile): Promise<Extract<Imported, { ok: true }>> {
     const settled = settleMaterials(read, shops.shelf, materials.freshIds())
     if (settled.materials.length) await materials.saveAll(settled.materials)
     const took = { ok: true as const, materials: settled.materials.length, money: read.money }
@@ -123,6 +128,7 @@ export const usePieces = defineStore('pieces', () => {
     records,
     start,
     importFile,
+    take,
     makeTwin,
     seedDemo,
     remove: (id: string) => removePiece(db(), id),

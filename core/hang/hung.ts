@@ -103,8 +103,12 @@ function levelAt(hanger: Hanger, runs: readonly Run[], centre: Point): Hung['lev
   return best && { at: best.at, says: anchorSays(run, best.at * run.length) }
 }
 
-/** Made things that stand out from a base: balls by their whole width, flat ones hardly. */
-const standsOut = ({ width, length, form }: Placement): number => (form === 'leaf' ? 0 : form === 'board' ? 12 : Math.min(width, length))
+/** How thick a flat sign is, mm. */
+const BOARD = 12
+
+/** How far a thing stands out from a base, mm: a ball by its whole width, a bow by a third of it, a flat sign hardly. */
+const standsOut = ({ width, length, form, made }: Placement): number =>
+  form === 'leaf' ? 0 : form === 'board' ? BOARD : Math.min(width, length) / (made ? 3 : 1)
 
 function depthOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Figure {
   const { family } = BASE_SORTS[piece.base.kind]

@@ -16,7 +16,7 @@ export interface Ordered {
  */
 export function inOrderOf({ making }: Pick<Piece, 'making'>, tasks: readonly Task[]): Ordered {
   const rings = ringProblems(making, tasks)
-  const proper = inTurn(tasks)
+  const proper = inTurn(tasks, ({ hands, waits }) => ({ hands: hands.value, waits: waits.value }))
   const byId = new Map(proper.map((task) => [task.id, task]))
   const named = making.order.filter((id, i, all) => byId.has(id) && all.indexOf(id) === i)
   const chosen = new Set(named)

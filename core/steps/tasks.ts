@@ -130,7 +130,12 @@ export function tasksOf(
       ],
     }
   }
-  const laying = [...firstBows, ...others, ...lastBows].map(lay)
+  const laying = [...firstBows, ...others, ...lastBows].map(lay).map((one, i, all) => {
+    const under = all[i - 1]
+    return under && !one.after.some(({ id }) => id === under.id)
+      ? { ...one, after: [...one.after, { id: under.id, why: 'what lies under it goes on first' }] }
+      : one
+  })
   const hangTask = hangerTask(piece, runs, materials, shelf)
   const laidIds = laying.map(({ id }): Before => ({ id, why: 'there must be something to look at' }))
   const tasks: Undone[] = [
@@ -193,7 +198,12 @@ export function tasksOf(
       hands: once(FINISH, shelf),
       cautions: ['behind'],
       tools: of.fixings.some(({ way }) => FIXING_WAYS[way].link === 'wire') || needsWire(needs) ? ['wire cutters'] : ['scissors'],
-      after: [{ id: 'look', why: 'the last wires are cut when it has been seen hanging' }],
+      after: [
+        { id: 'look', why: 'the last wires are cut when it has been seen hanging' },
+        ...making.own
+          .filter(({ after }) => after === 'look')
+          .map(({ id }) => ({ id: `own:${id}`, why: 'what was found is put right first' })),
+      ],
     }),
     ...(making.hanger === 'last'
       ? [{ ...hangTask, after: [{ id: 'finish', why: 'the back is closed before the hanger is tied round it' }] }]

@@ -7,7 +7,7 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 import { exportPiece } from '~/composables/files'
 
-export type Panel = 'brief' | 'base' | 'stems'
+export type Panel = 'brief' | 'base' | 'stems' | 'fixing' | 'hanging' | 'order'
 
 defineProps<{ panel: Panel }>()
 const emit = defineEmits<{ panel: [panel: Panel]; keys: [] }>()
@@ -20,6 +20,9 @@ const PANELS: readonly { id: Panel; name: string }[] = [
   { id: 'brief', name: 'Brief' },
   { id: 'base', name: 'Base' },
   { id: 'stems', name: 'Stems' },
+  { id: 'fixing', name: 'Fixing' },
+  { id: 'hanging', name: 'Hanging' },
+  { id: 'order', name: 'Order' },
 ]
 </script>
 
@@ -50,7 +53,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
         v-for="(each, i) in PANELS"
         :key="each.id"
         type="button"
-        class="relative px-3 text-small"
+        class="relative px-2 text-small"
         :class="
           panel === each.id
             ? 'font-semibold text-ink after:absolute after:inset-x-2 after:bottom-0 after:h-0.75 after:bg-leaf'
@@ -61,8 +64,8 @@ const PANELS: readonly { id: Panel; name: string }[] = [
       >
         <span class="mr-1 text-tiny text-soft" aria-hidden="true">{{ i + 1 }}</span>{{ each.name }}
       </button>
-      <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center px-3 text-small text-soft hover:text-ink"
-        ><span class="mr-1 text-tiny" aria-hidden="true">4</span>Make sheet</NuxtLink
+      <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center whitespace-nowrap px-2 text-small text-soft hover:text-ink"
+        ><span class="mr-1 text-tiny" aria-hidden="true">7</span>Make sheet</NuxtLink
       >
     </nav>
     <div class="flex shrink-0 items-center gap-1">

@@ -92,6 +92,11 @@ async function remove(): Promise<void> {
             ></MenuItem
           >
           <MenuItem v-slot="{ active }"
+            ><NuxtLink :to="`/piece/${record.id}/steps`" class="block rounded px-2 py-1" :class="active ? 'bg-moss' : ''"
+              >Make it, step by step</NuxtLink
+            ></MenuItem
+          >
+          <MenuItem v-slot="{ active }"
             ><button
               type="button"
               class="block w-full rounded px-2 py-1 text-left"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useHead } from '#app'
-import { useEventListener } from '@vueuse/core'
+import { NuxtLink } from '#components'
+import { useEventListener, useWindowSize } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
 import { useHand } from '~/composables/useHand'
 import { useOpenPiece } from '~/composables/useOpenPiece'
@@ -13,6 +14,10 @@ const hand = useHand()
 const notices = useNotices()
 const panel = ref<Panel>('stems')
 const keys = ref(false)
+const { width } = useWindowSize()
+/** Narrower than this the bench has no room for what it shows side by side. */
+const BENCH_FROM = 1024
+const narrow = computed(() => width.value < BENCH_FROM)
 
 useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Bramble` : 'Ruddy Bramble') })
 
@@ -22,7 +27,7 @@ useOpenPiece(() => {
 watch(
   () => bench.openLayer,
   (layer) => {
-    if (layer) panel.value = 'stems'
+    if (layer && panel.value !== 'fixing') panel.value = 'stems'
   },
 )
 
@@ -84,19 +89,37 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
 </script>
 
 <template>
-  <div v-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-rows-[auto_1fr]">
+  <div v-if="bench.piece && narrow" class="flex min-h-dvh flex-col gap-4 p-5 text-base" data-testid="narrow">
+    <h1 class="font-serif text-2xl">{{ bench.piece.brief.name }}</h1>
+    <p>
+      The bench, where a piece is designed, wants a screen at least 1024 wide: drawing, tape and tally lie side by side there. On a phone
+      the piece is made:
+    </p>
+    <nav class="grid gap-2" aria-label="What works here">
+      <NuxtLink :to="`/piece/${bench.piece.id}/steps`" class="button-main h-14 text-base">Make it, step by step</NuxtLink>
+      <NuxtLink :to="`/piece/${bench.piece.id}/make`" class="button h-14 text-base">Sheet, shopping and cutting lists</NuxtLink>
+      <NuxtLink to="/cutting" class="button h-14 text-base">Cutting of all pieces</NuxtLink>
+      <NuxtLink to="/" class="button h-14 text-base">Workroom</NuxtLink>
+    </nav>
+  </div>
+  <div v-else-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-rows-[auto_1fr]">
     <BenchHeader :panel="panel" @panel="(next) => (panel = next)" @keys="keys = true" />
     <main class="grid min-h-0 grid-cols-[19rem_minmax(0,1fr)_17.5rem] grid-rows-[minmax(0,1fr)]">
       <section
         class="min-h-0 overflow-y-auto border-r border-line bg-bench"
-        :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work' }[panel]"
+        :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work', fixing: 'Fixing', hanging: 'Hanging', order: 'Tasks' }[panel]"
         tabindex="0"
       >
         <BriefPanel v-if="panel === 'brief'" />
         <BasePanel v-else-if="panel === 'base'" />
+        <FixingPanel v-else-if="panel === 'fixing'" />
+        <HangingPanel v-else-if="panel === 'hanging'" />
+        <OrderPanel v-else-if="panel === 'order'" />
         <StemsPanel v-else />
       </section>
-      <div class="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_13rem]">
+      <HangingView v-if="panel === 'hanging' && bench.workings" />
+      <ScheduleView v-else-if="panel === 'order' && bench.workings" />
+      <div v-else class="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_13rem]">
         <DrawingPane :measuring="panel === 'base'" />
         <TapePane />
       </div>

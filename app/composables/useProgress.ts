@@ -1,0 +1,59 @@
+import type { Subscription } from 'dexie'
+import { computed, onBeforeUnmount, shallowRef, toRaw } from 'vue'
+import type { Progress, Timer } from '~/db'
+import { db } from '~/db'
+import { following } from '~/db/following'
+import { useNotices } from '~/stores/notices'
+
+const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, timers: [], at: null })
+
+/**
+ * How far the making of a piece is: kept as it goes, so that a reload, or the phone in a pocket, loses nothing.
+ * @param kept whether it is written down; a piece that is only looked at keeps it in memory
+ */
+export function useProgress(piece: string, kept: boolean) {
+  const notices = useNotices()
+  const progress = shallowRef<Progress>(begun(piece))
+  const ready = shallowRef(!kept)
+  let watching: Subscription | undefined
+  if (kept)
+    watching = following(
+      () => db().progress.get(piece),
+      (found) => {
+        if (found) progress.value = found
+        ready.value = true
+      },
+    )
+  onBeforeUnmount(() => watching?.unsubscribe())
+
+  function set(change: Partial<Progress>): void {
+    progress.value = { ...progress.value, ...change }
+    if (kept) void notices.tell('How far you are could not be kept', db().progress.put(structuredClone(toRaw(progress.value))))
+  }
+  const done = computed(() => new Set(progress.value.done))
+  return {
+    progress,
+    ready,
+    done,
+    set,
+    mark(task: string, is: boolean): void {
+      const { done: all } = progress.value
+      set({ done: is ? [...new Set([...all, task])] : all.filter((id) => id !== task) })
+    },
+    count(task: string, n: number): void {
+      set({ counted: { ...progress.value.counted, [task]: n } })
+    },
+    /** @param minutes until it rings */
+    start(name: string, minutes: number): void {
+      const of = Math.round(minutes * 60_000)
+      const timer: Timer = { id: crypto.randomUUID(), name, ends: Date.now() + of, of }
+      set({ timers: [...progress.value.timers, timer] })
+    },
+    stop(id: string): void {
+      set({ timers: progress.value.timers.filter((timer) => timer.id !== id) })
+    },
+    again(): void {
+      set(begun(piece))
+    },
+  }
+}

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { useHead } from '#app'
+import { NuxtLink } from '#components'
+import type { CautionId } from '#core/steps'
+import { useOpenPiece } from '~/composables/useOpenPiece'
+import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
+
+/** Making a piece, step by step, with wet hands. */
+const bench = useBench()
+const notices = useNotices()
+useHead({ title: () => (bench.piece ? `Making ${bench.piece.brief.name}` : 'Making') })
+useOpenPiece()
+
+function accept(caution: CautionId): void {
+  const { accepted } = bench.piece!.making
+  if (!accepted.includes(caution)) bench.apply({ do: 'making', set: { accepted: [...accepted, caution] } }, 'take a caution as read')
+}
+/** What is found at the gate is a task of its own, to be done before anything is fixed for good. */
+function found(note: string): void {
+  const { own } = bench.piece!.making
+  let n = own.length + 1
+  while (own.some(({ id }) => id === `found-${n}`)) n += 1
+  const error = bench.apply(
+    { do: 'making', set: { own: [...own, { id: `found-${n}`, title: note, hands: 10, waits: 0, after: 'look' }] } },
+    'note what was found',
+  )
+  if (error) notices.fault('It could not be noted', error)
+  else notices.note(`Noted: “${note}” comes next.`)
+}
+function hung(): void {
+  bench.apply({ do: 'stage', stage: 'hung' }, 'say that it hangs')
+  notices.note('It hangs. Write down what you would do otherwise while you know it.')
+}
+</script>
+
+<template>
+  <div v-if="bench.piece" class="flex h-dvh flex-col">
+    <header class="flex min-h-12 shrink-0 items-center gap-3 border-b border-line px-3">
+      <NuxtLink :to="`/piece/${bench.piece.id}/make`" class="page-link flex min-h-11 items-center text-base">Sheet</NuxtLink>
+      <h1 class="min-w-0 flex-1 truncate font-serif text-lg">{{ bench.piece.brief.name }}</h1>
+      <UnitsSwitch class="max-sm:hidden" />
+      <LightSwitch />
+    </header>
+    <main class="min-h-0 flex-1">
+      <MakeSteps
+        v-if="bench.workings"
+        :key="bench.piece.id"
+        :piece="bench.piece"
+        :workings="bench.workings"
+        :manner="bench.manner"
+        kept
+        @accept="accept"
+        @found="found"
+        @hung="hung"
+      />
+      <p v-else class="p-6 text-soft">Working it out…</p>
+    </main>
+  </div>
+</template>
