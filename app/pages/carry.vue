@@ -91,7 +91,11 @@ function found(note: string): void {
 <template>
   <div class="flex h-dvh flex-col">
     <header class="flex min-h-12 shrink-0 items-center gap-3 border-b border-line px-3">
-      <NuxtLink to="/" class="page-link flex min-h-11 items-center text-base">Workroom</NuxtLink>
+      <NuxtLink
+        to="/"
+        class="flex min-h-11 items-center text-base font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink"
+        >Workroom</NuxtLink
+      >
       <h1 class="min-w-0 flex-1 truncate font-serif text-lg">{{ piece?.brief.name ?? 'A piece from another device' }}</h1>
       <button v-if="piece" type="button" class="button-main h-11 text-base" :disabled="keeping" @click="keep">Keep it</button>
     </header>

@@ -310,7 +310,7 @@ const says = computed(() => {
               stroke="currentColor"
               :stroke-width="stroke * 1.2"
             />
-            <text :x="side.depth / 2" :y="region.bottom - high * 0.062" text-anchor="middle" fill="currentColor" :font-size="high * 0.028">
+            <text :x="side.depth / 2" :y="region.bottom - high * 0.062" text-anchor="middle" fill="currentColor" :font-size="high * 0.02">
               {{ show(quantity.length(side.depth), bench.manner) }}
             </text>
           </g>

@@ -192,7 +192,7 @@ useEventListener(window, 'keydown', (event) => {
   <div v-if="ready" class="flex h-full min-h-0 text-base" data-testid="steps">
     <KnottedCord :tasks="tasks" :at="at" :done="done" @go="go" />
     <div class="flex min-w-0 flex-1 flex-col lg:flex-row">
-      <figure class="relative flex h-[38%] shrink-0 items-center justify-center overflow-hidden bg-bench p-2 lg:h-auto lg:w-1/2">
+      <figure class="relative flex h-[42%] shrink-0 items-center justify-center overflow-hidden bg-bench p-2 lg:h-auto lg:w-1/2">
         <div class="relative max-h-full max-w-full" :style="{ aspectRatio: `${box.w} / ${box.h}`, height: '100%' }">
           <div class="absolute inset-0" :class="lit || bareBase || zones.length ? 'opacity-25 saturate-50' : ''">
             <SceneDrawing :scene="workings.scene" :region="region" bare :label="`${piece.brief.name}: ${task.title}`" />
@@ -254,7 +254,7 @@ useEventListener(window, 'keydown', (event) => {
             {{ made }} of {{ total }} {{ task.counts!.of
             }}<span v-if="nextAt" class="block text-base font-normal">{{ total - made }} left, the next at {{ nextAt }}</span>
           </p>
-          <p v-for="(line, i) in says" :key="i">{{ line }}</p>
+          <p v-for="(line, i) in says" :key="i" class="lg:text-lg">{{ line }}</p>
           <dl v-if="task.places.length" class="space-y-1">
             <div v-for="row in task.places" :key="`${row.material} ${row.reads}`">
               <dt class="font-semibold">

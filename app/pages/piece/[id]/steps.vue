@@ -37,7 +37,11 @@ function hung(): void {
 <template>
   <div v-if="bench.piece" class="flex h-dvh flex-col">
     <header class="flex min-h-12 shrink-0 items-center gap-3 border-b border-line px-3">
-      <NuxtLink :to="`/piece/${bench.piece.id}/make`" class="page-link flex min-h-11 items-center text-base">Sheet</NuxtLink>
+      <NuxtLink
+        :to="`/piece/${bench.piece.id}/make`"
+        class="flex min-h-11 items-center font-medium text-soft underline decoration-dotted underline-offset-2 text-base hover:text-ink"
+        >Sheet</NuxtLink
+      >
       <h1 class="min-w-0 flex-1 truncate font-serif text-lg">{{ bench.piece.brief.name }}</h1>
       <UnitsSwitch class="max-sm:hidden" />
       <LightSwitch />
