@@ -59,8 +59,9 @@ defineExpose({ vectors })
   <div :style="{ aspectRatio: `${region.right - region.left} / ${region.bottom - region.top}` }" class="w-full">
     <canvas
       ref="canvas"
-      role="img"
-      :aria-label="label"
+      :role="label ? 'img' : undefined"
+      :aria-label="label || undefined"
+      :aria-hidden="!label"
       :data-painted="painted"
       class="block size-full"
       :class="src ? 'print:hidden' : ''"

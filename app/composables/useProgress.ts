@@ -36,10 +36,6 @@ export function useProgress(piece: string, kept: boolean) {
     ready,
     done,
     set,
-    mark(task: string, is: boolean): void {
-      const { done: all } = progress.value
-      set({ done: is ? [...new Set([...all, task])] : all.filter((id) => id !== task) })
-    },
     count(task: string, n: number): void {
       set({ counted: { ...progress.value.counted, [task]: n } })
     },

@@ -23,7 +23,8 @@ export default defineEventHandler(async (event) => {
       return
     }
     clearInterval(timer)
-    void stream.push({ event: 'off', data: 'off' }).then(() => stream.close())
+    // One that stops in the middle says nothing more, and does not hang up.
+    if (fault !== 'stops') void stream.push({ event: 'off', data: 'off' }).then(() => stream.close())
   }, EVERY_MS)
   stream.onClosed(() => {
     clearInterval(timer)

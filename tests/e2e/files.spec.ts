@@ -17,8 +17,8 @@ for (const [what, text, says] of [
   ['a file that is not ours', '{"hello": "world"}', /format, line 1: This is not one of our pieces/],
   [
     'a newer file',
-    good.replace(/"version": \d+/, '"version": 7'),
-    /version, line 3: This piece was written by a newer version of the app \(format 7/,
+    good.replace(/"version": \d+/, '"version": 8'),
+    /version, line 3: This piece was written by a newer version of the app \(format 8/,
   ],
   ['a wrong value', good.replace('"count": 34', '"count": -34'), /layers\[1\]\.rule\.count, line \d+: /],
   ['a file over the limit', Buffer.alloc(8 * 1024 * 1024 + 1, ' '), /8\.0 MB; the most that is read is 8 MB/],

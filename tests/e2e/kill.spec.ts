@@ -43,6 +43,7 @@ async function browserOn(profile: string) {
   })
   const connected = await chromium.connectOverCDP(address)
   const page = await connected.contexts()[0]!.newPage()
+  await page.setViewportSize({ width: 1280, height: 800 })
   return {
     page,
     kill: () => {

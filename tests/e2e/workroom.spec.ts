@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import { inches } from '../../core/measure'
 import type { Piece } from '../../core/piece'
-import { DEMO_PIECES, demoSite, expectAccessible, figure, fill, openPiece, pieceOn, saved, takeIn } from './bench'
+import { DEMO_PIECES, demoSite, expectAccessible, fill, openPiece, pieceOn, saved, takeIn } from './bench'
 
 /** A ring with one bow of so much slate-blue ribbon: of tails alone, so that it can be counted by hand. */
 function withBow(name: string, tails: number, copies: number): Piece {
@@ -96,8 +96,14 @@ test('two pieces that want the same roll share it: together they open one, and n
 })
 
 test('a rule of thumb that is changed changes the figures that go by it, which say so, and can be set back', async ({ page }) => {
-  await openPiece(page, pieceOn('Ring', 'grapevine', ['bracken']))
-  const cord = figure(page, 'Cord for the hanger')
+  const piece = pieceOn('Ring', 'grapevine', ['bracken'])
+  await openPiece(page, {
+    ...piece,
+    hanger: { loop: 'twine loop', hook: 'nail', run: 'ring', at: 0, gap: 0, rise: null, rated: null, clear: null },
+  })
+  const hanging = page.getByRole('button', { name: /^\d?\s*Hanging$/ })
+  await hanging.click()
+  const cord = page.getByTestId('hanging').getByRole('button', { name: /^Cord or wire: / })
   await expect(cord).toHaveText('17⅞ in')
   await saved(page)
   const address = page.url()
@@ -110,6 +116,7 @@ test('a rule of thumb that is changed changes the figures that go by it, which s
   await fill(row, 'A hanger’s loop rises by', '90')
   await expect(row.getByRole('alert')).toContainText('outside what makes sense')
   await page.goto(address)
+  await hanging.click()
   // Up and down: twice two inches more.
   await expect(cord).toHaveText('21⅞ in')
   await cord.click()
@@ -120,6 +127,7 @@ test('a rule of thumb that is changed changes the figures that go by it, which s
   await page.getByRole('button', { name: /^Set back to 3 in/ }).click()
   await expect(page.getByText('All rules of thumb are as usual')).toBeVisible()
   await page.goto(address)
+  await hanging.click()
   await expect(cord).toHaveText('17⅞ in')
 })
 

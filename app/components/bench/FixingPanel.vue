@@ -122,13 +122,15 @@ const wire = computed(() => piece.value.fixing.wire ?? 'paddle-wire')
           <ul v-if="takes(layer.id).length" class="mt-1 text-fine tabular-nums">
             <li v-for="take in takes(layer.id)" :key="take.says + take.sum">
               <details>
-                <summary class="underline decoration-line decoration-dotted underline-offset-2">Takes {{ take.says }}</summary>
+                <summary class="min-h-6 py-0.5 underline decoration-line decoration-dotted underline-offset-2">
+                  Takes {{ take.says }}
+                </summary>
                 <span class="block border-l-2 border-rime bg-frost px-2 py-0.5">{{ take.sum }}</span>
               </details>
             </li>
           </ul>
           <details v-if="neverFor(piece, own[0]!.hold).length" class="mt-1 text-fine">
-            <summary class="text-soft underline decoration-dotted underline-offset-2">What never holds here</summary>
+            <summary class="min-h-6 py-0.5 text-soft underline decoration-dotted underline-offset-2">What never holds here</summary>
             <ul class="pl-2">
               <li v-for="[way, why] in neverFor(piece, own[0]!.hold)" :key="way">
                 <span class="font-semibold">{{ capital(way) }}.</span> {{ why }}

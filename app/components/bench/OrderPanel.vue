@@ -276,11 +276,11 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
     <section class="space-y-1 border-t border-seam pt-2" aria-labelledby="prepared">
       <h3 id="prepared" class="panel-title">Before things go on</h3>
       <details class="rounded-[5px] border border-seam bg-sheet px-2 py-1">
-        <summary>The base</summary>
+        <summary class="min-h-6 py-0.5">The base</summary>
         <PreparedFields class="py-1" :prepared="making.base" :found="false" :take="(base, words) => set({ base }, words)" />
       </details>
       <details v-for="layer in piece.layers" :key="layer.id" class="rounded-[5px] border border-seam bg-sheet px-2 py-1">
-        <summary>{{ workings?.layers.find(({ id }) => id === layer.id)?.title ?? layer.id }}</summary>
+        <summary class="min-h-6 py-0.5">{{ workings?.layers.find(({ id }) => id === layer.id)?.title ?? layer.id }}</summary>
         <PreparedFields
           class="py-1"
           :prepared="layer.prepared"

@@ -21,7 +21,7 @@ const props = defineProps<{ piece: Piece; workings: OnBench; manner: Manner; kep
 const emit = defineEmits<{ accept: [caution: CautionId]; found: [note: string]; hung: [] }>()
 const notices = useNotices()
 const shops = useShops()
-const { progress, ready, done, set, mark, count, start, stop, again } = useProgress(props.piece.id, props.kept)
+const { progress, ready, done, set, count, start, stop, again } = useProgress(props.piece.id, props.kept)
 
 const tasks = computed(() => props.workings.tasks)
 const at = computed(() => {
@@ -58,16 +58,19 @@ const nextAt = computed(() => {
 })
 
 function finish(): void {
-  if (task.value.counts) count(task.value.id, total.value)
-  mark(task.value.id, true)
-  notices.announce(`Done: ${task.value.title}`)
-  go(at.value + 1)
+  const [own, next] = [task.value, tasks.value[at.value + 1]]
+  set({
+    done: [...new Set([...progress.value.done, own.id])],
+    at: (next ?? own).id,
+    ...(own.counts ? { counted: { ...progress.value.counted, [own.id]: total.value } } : {}),
+  })
+  notices.announce(`Done: ${own.title}`)
 }
 /** The big target: one more counted, or the task done. */
 function press(): void {
   if (counting.value) {
-    count(task.value.id, made.value + 1)
-    if (made.value === total.value) finish()
+    if (made.value + 1 < total.value) count(task.value.id, made.value + 1)
+    else finish()
     return
   }
   finish()
@@ -181,15 +184,20 @@ useEventListener(window, 'keydown', (event) => {
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
   const acts: Record<string, () => void> = { ' ': press, ArrowRight: finish, ArrowLeft: back, r: readOut }
   const act = acts[event.key]
-  // A button that has the focus answers to the space bar itself.
+  // A button that was reached by key answers to the space bar itself.
   if (!act || (event.key === ' ' && event.target instanceof HTMLButtonElement && event.target.dataset.big === undefined)) return
   event.preventDefault()
   act()
 })
+
+/** A button that was tapped does not keep the focus: the space bar goes on meaning “done”. */
+function letGo(event: MouseEvent): void {
+  if (event.detail > 0 && document.activeElement instanceof HTMLButtonElement) document.activeElement.blur()
+}
 </script>
 
 <template>
-  <div v-if="ready" class="flex h-full min-h-0 text-base" data-testid="steps">
+  <div v-if="ready" class="flex h-full min-h-0 text-base" data-testid="steps" @click="letGo">
     <KnottedCord :tasks="tasks" :at="at" :done="done" @go="go" />
     <div class="flex min-w-0 flex-1 flex-col lg:flex-row">
       <figure class="relative flex h-[42%] shrink-0 items-center justify-center overflow-hidden bg-bench p-2 lg:h-auto lg:w-1/2">

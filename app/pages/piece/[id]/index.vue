@@ -15,9 +15,9 @@ const notices = useNotices()
 const panel = ref<Panel>('stems')
 const keys = ref(false)
 const { width } = useWindowSize()
-/** Narrower than this the bench has no room for what it shows side by side. */
+/** Narrower than this the bench has no room for what it shows side by side; a page that goes away has no width at all. */
 const BENCH_FROM = 1024
-const narrow = computed(() => width.value < BENCH_FROM)
+const narrow = computed(() => width.value > 0 && width.value < BENCH_FROM)
 
 useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Bramble` : 'Ruddy Bramble') })
 
