@@ -25,14 +25,16 @@ export function baseMakeUp({ base }: Piece, laid: readonly LaidLayer[], by: Rate
   const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
   const cords = laid.flatMap(({ layer: { rule }, placements }) => {
     const drop = arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0
-    return drop > 0 ? placements.map(() => plus(mm(drop), times(count(2), the`a lap of ${byRule(CORD_LAP, by)}`))) : []
+    const folded = rule.kind === 'single' && rule.folded === true
+    const lap = times(count(2), the`a lap of ${byRule(CORD_LAP, by)}`)
+    return drop > 0 ? placements.map(() => ({ folded, length: plus(folded ? times(count(2), mm(drop)) : mm(drop), lap) })) : []
   })
   const figures: NamedFigure[] = [
     ...(ties ? [told('trees', 'Trees', count(2)), told('ties', 'Ties on the trunks', ties)] : []),
-    ...cords.map((cord, i) => told(`cord:${i}`, 'Each of two cords', cord)),
+    ...cords.map(({ folded, length }, i) => told(`cord:${i}`, folded ? 'One cord, folded' : 'Each of two cords', length)),
   ]
   const lengths = lengthsFor('base', [
-    ...cords.map(({ value }) => ({ material: CORD, use: 'cords', length: value, count: 2, joins: false })),
+    ...cords.map(({ folded, length }) => ({ material: CORD, use: 'cords', length: length.value, count: folded ? 1 : 2, joins: false })),
   ])
   return {
     layer: 'base',

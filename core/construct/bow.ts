@@ -4,7 +4,7 @@ import { fewestRolls } from '../cut'
 import type { Material } from '../material'
 import { materialOf } from '../material'
 import type { Rated, Said, Term, Thumb } from '../measure'
-import { capital, exceeds, listed, quantity, rate, several, sum, wholesIn } from '../measure'
+import { capital, exceeds, inList, listed, quantity, rate, several, sum, wholesIn } from '../measure'
 import { byRule, count, less, mm, over, plus, plusAll, saidAs, the, times, wholes } from '../measure/term'
 import type { Layer, LoopMeans, Piece, Problem, Ribbon, RibbonOf, RuleOf } from '../piece'
 import { hangsAt, MOST_LOOPS, OWN_RIBBON } from '../piece'
@@ -422,7 +422,7 @@ export const BOW: Construction<'bow'> = {
         : sum`Make one strip of each first and look; cut the rest when it is approved.`,
       ...ribbons.map((ribbon, i) => [...(one ? [] : [`${i + 1}. `]), ...handsOf(ribbon, means, fabricOf(making, i))]),
       ...(one ? [] : [sum`Lay them on one another in this order, pinch all middles together.`]),
-      sum`Tie with ${rule.tied === OWN_RIBBON ? 'its own ribbon' : (materialOf(making.shelf, rule.tied)?.name ?? rule.tied)}${rule.fixes && making.layer.fixing === null ? '; leave its ends long, they fix the bow' : ''}. ${ENDS_SAID[rule.ends]}`,
+      sum`Tie with ${rule.tied === OWN_RIBBON ? 'its own ribbon' : inList(materialOf(making.shelf, rule.tied)?.name ?? rule.tied)}${rule.fixes && making.layer.fixing === null ? '; leave its ends long, they fix the bow' : ''}. ${ENDS_SAID[rule.ends]}`,
       ...placements.map(({ run, s }) => ['It sits at ', ...anchorSays(runs.find(({ id }) => id === run) ?? runs[0], s), '.']),
     ]
   },

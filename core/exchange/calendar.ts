@@ -1,5 +1,4 @@
 import type { DateArray, EventAttributes } from 'ics'
-import { createEvents } from 'ics'
 import type { Day, Manner } from '../measure'
 import { daysAfter, show } from '../measure'
 import type { Piece } from '../piece'
@@ -16,12 +15,12 @@ const dateOf = (day: Day): DateArray => {
  * @returns the file’s text; null while the piece has no day to hang by
  * @throws RangeError when the calendar cannot be written
  */
-export function calendarOf(
+export async function calendarOf(
   { id, brief: { name } }: Pick<Piece, 'id' | 'brief'>,
   { dates, hands, days }: Schedule,
   manner: Manner,
   now: number,
-): string | null {
+): Promise<string | null> {
   if (!dates) return null
   const { buyBy, cutFrom, startBy, hangBy, downBy } = dates
   const event = (what: string, title: string, day: Day, description: string, last = day): EventAttributes => ({
@@ -35,6 +34,8 @@ export function calendarOf(
     // The package takes it, and its types do not know of it.
     ...{ timestamp: now },
   })
+  // Loaded when a calendar is asked for: nothing else takes it along.
+  const { createEvents } = await import('ics')
   const { error, value } = createEvents(
     [
       event('buy', `Buy what ${name} takes`, buyBy, 'By today at the latest.'),

@@ -67,7 +67,7 @@ const VINE: Record<Hold, HoldRule> = {
   light: rule(
     [
       ['hot glue', 'Tucked between the vines with a dot: short ends do not grip by themselves.'],
-      ['tuck', 'Wired ends grip between the vines, and come out again.'],
+      ['tuck', 'Between the vines an end grips by itself, and comes out again.'],
     ],
     UNPINNED,
   ),

@@ -213,7 +213,7 @@ export function tasksOf(
       'load',
       'Tug it, shake it',
       [
-        sum`Hang on it twice what the piece weighs for a minute, then hang the piece and shake it: nothing may move, and it hangs straight.`,
+        sum`Hang ${quantity.mass(2 * of.mass.value)} on the hook for a minute, twice what the piece weighs. Then hang the piece and shake it: nothing may move, and it hangs straight.`,
       ],
       {
         hands: once(LOAD_TEST, shelf),
@@ -235,7 +235,22 @@ export function tasksOf(
       }),
     ),
   ]
-  return tasks.map((each) => ({ ...each, needs: needs.filter((need) => taskOf(need) === each.id) }))
+  return saidOnce(tasks).map((each) => ({ ...each, needs: needs.filter((need) => taskOf(need) === each.id) }))
+}
+
+/** A reason is given the first time; after that it is known. */
+function saidOnce(tasks: readonly Undone[]): Undone[] {
+  const given = new Set<string>()
+  return tasks.map((each) => ({
+    ...each,
+    says: each.says.filter((line) => {
+      const words = line.join('')
+      if (!words.startsWith('Why: ')) return true
+      const known = given.has(words)
+      given.add(words)
+      return !known
+    }),
+  }))
 }
 
 /** Whether a thing is held by glue of some kind. */
@@ -684,7 +699,11 @@ function layAfresh(
       ...said,
       ...(leafy ? [flowWords(layer, run)] : []),
       ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
-      ...(drop > 0 ? [sum`Hang its middle ${quantity.length(drop)} below its place on two cords.`] : []),
+      ...(drop > 0
+        ? [
+            sum`Hang its middle ${quantity.length(drop)} below its place on ${layer.rule.kind === 'single' && layer.rule.folded ? 'one cord, folded over the base' : 'two cords'}.`,
+          ]
+        : []),
       ...held,
     ],
     {
@@ -718,7 +737,7 @@ function placesOf(laid: LaidLayer, rows: readonly { readonly material: Material 
             ? `on the ${one.name}`
             : null
           : runs.length > 1 && runs[0]!.reads.kind === 'clock'
-            ? `${one.reads.words}, ${one.name}`
+            ? `on the ${one.name}, ${one.reads.words}`
             : one.reads.words
       return [
         {

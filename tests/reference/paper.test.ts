@@ -207,8 +207,8 @@ describe('the sheet', () => {
 })
 
 describe('the calendar file', () => {
-  it('is read back by another library: whole days, each as it was worked out', () => {
-    const text = calendarOf(dated, bench.schedule, manner, Date.UTC(2026, 10, 26))!
+  it('is read back by another library: whole days, each as it was worked out', async () => {
+    const text = (await calendarOf(dated, bench.schedule, manner, Date.UTC(2026, 10, 26)))!
     const events = new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]])
       .getAllSubcomponents('vevent')
       .map((each) => new ICAL.Event(each))
@@ -229,5 +229,5 @@ describe('the calendar file', () => {
     // RFC 5545: lines end with CRLF and are no longer than 75 octets.
     for (const row of text.split('\r\n')) expect(Buffer.byteLength(row)).toBeLessThanOrEqual(75)
   })
-  it('of a piece without a day is none', () => expect(calendarOf(piece, benchOf(piece).schedule, manner, 0)).toBeNull())
+  it('of a piece without a day is none', async () => expect(await calendarOf(piece, benchOf(piece).schedule, manner, 0)).toBeNull())
 })

@@ -106,7 +106,7 @@ async function labelsOut(): Promise<void> {
   )
 }
 async function calendarOut(): Promise<void> {
-  const text = calendarOf(bench.piece!, bench.workings!.schedule, bench.manner, Date.now())
+  const text = await calendarOf(bench.piece!, bench.workings!.schedule, bench.manner, Date.now())
   if (text) saveText(text, `${fileName(bench.piece!)}.ics`, 'text/calendar')
   else notices.note('Say by what day it must hang, under Order on the bench; then there is something for a calendar.')
 }

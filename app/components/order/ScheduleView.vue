@@ -11,6 +11,7 @@ import { calendarOf } from '#core/exchange'
 import { daysAfter, daySaid, show } from '#core/measure'
 import { fileName, saveText } from '~/composables/files'
 import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 
 use([SVGRenderer, CustomChart, GridComponent])
@@ -18,6 +19,7 @@ use([SVGRenderer, CustomChart, GridComponent])
 /** When hands are at what, and what dries meanwhile; and the days that follow from the day it must hang. */
 const bench = useBench()
 const settings = useSettings()
+const notices = useNotices()
 const workings = computed(() => bench.workings!)
 const schedule = computed(() => workings.value.schedule)
 const tasks = computed(() => workings.value.tasks)
@@ -182,10 +184,11 @@ const dates = computed(() => {
     ...(of.downBy ? [{ name: 'Down by', day: of.downBy }] : []),
   ]
 })
-function save(): void {
-  const text = calendarOf(bench.piece!, schedule.value, bench.manner, Date.now())
+async function write(): Promise<void> {
+  const text = await calendarOf(bench.piece!, schedule.value, bench.manner, Date.now())
   if (text) saveText(text, `${fileName(bench.piece!)}.ics`, 'text/calendar')
 }
+const save = (): Promise<boolean> => notices.tell('The calendar could not be written', write())
 </script>
 
 <template>

@@ -7,6 +7,7 @@ export const SINGLE = ruleSort(
     kind: z.literal('single'),
     at: placeSchema,
     drop: z.number().min(0).max(3000).describe('how far below its place it hangs on a cord, mm; 0 sits on the face'),
+    folded: z.boolean().optional().describe('on one cord folded over the base, instead of two; not said means two'),
   }),
 )({
   name: 'single',
