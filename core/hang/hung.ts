@@ -4,7 +4,7 @@ import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure, Point, Rated, Said } from '../measure'
-import { bisect, capital, exceeds, figure, lowerFirst, quantity, rate, sum } from '../measure'
+import { bisect, capital, exceeds, figure, lowerFirst, onceFor, quantity, rate, sum } from '../measure'
 import { byRule, less, mm, plus, saidAs, the, times, worked } from '../measure/term'
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
 import { hangsAt } from '../piece'
@@ -86,19 +86,25 @@ export function bearsOf({ hook, rated }: Hanger, by: Rated): Figure {
   return worked(times(byRule(LOAD_SHARE, by), from))
 }
 
+const STEPS = 180
+const edging = onceFor<Run, readonly Point[]>()
+
+/** Where a loop would leave a run, at so many places along it. */
+const edgeOf = (run: Run): readonly Point[] =>
+  edging(run, () => Array.from({ length: STEPS + 1 }, (_, i) => attachment([run], { run: run.id, at: i / STEPS })))
+
 /** The place on the same run, near the top, that lies straight over the weight. */
 function levelAt(hanger: Hanger, runs: readonly Run[], centre: Point): Hung['level'] {
   const run = runs.find(({ id }) => id === hanger.run) ?? runs[0]!
-  const placeAt = (at: number): Point => attachment(runs, { run: run.id, at })
-  const off = (at: number): number => placeAt(at).x - centre.x
-  const STEPS = 180
+  const placeAt = (at: number): Point => attachment([run], { run: run.id, at })
+  const edge = edgeOf(run)
   let best: { at: number; y: number } | null = null
   for (let i = 0; i < STEPS; i++) {
-    const [low, high] = [i / STEPS, (i + 1) / STEPS]
-    if (off(low) > 0 === off(high) > 0) continue
-    const at = bisect((x) => off(x) > 0 !== off(low) > 0, low, high, 40)
-    const { y } = placeAt(at)
-    if (Math.abs(off(at)) < 1 && y < centre.y && (!best || y < best.y)) best = { at, y }
+    const right = edge[i]!.x > centre.x
+    if (right === edge[i + 1]!.x > centre.x || Math.min(edge[i]!.y, edge[i + 1]!.y) >= (best?.y ?? centre.y)) continue
+    const at = bisect((share) => placeAt(share).x > centre.x !== right, i / STEPS, (i + 1) / STEPS, 30)
+    const { x, y } = placeAt(at)
+    if (Math.abs(x - centre.x) < 1 && y < centre.y && (!best || y < best.y)) best = { at, y }
   }
   return best && { at: best.at, says: anchorSays(run, best.at * run.length) }
 }
@@ -110,16 +116,26 @@ const BOARD = 12
 const standsOut = ({ width, length, form, made }: Placement): number =>
   form === 'leaf' ? 0 : form === 'board' ? BOARD : Math.min(width, length) / (made ? 3 : 1)
 
+const standingOnce = onceFor<LaidLayer, { readonly most: number; readonly material: string; readonly leafy: boolean }>()
+
+/** What of a layer stands out farthest, mm, and whether it has leaves. */
+const standingOut = (laid: LaidLayer) =>
+  standingOnce(laid, () => {
+    let [most, material, leafy] = [0, '', false]
+    for (const thing of laid.placements) {
+      if (thing.form === 'leaf') leafy = true
+      if (standsOut(thing) > most) [most, material] = [standsOut(thing), thing.material]
+    }
+    return { most, material, leafy }
+  })
+
 function depthOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Figure {
   const { family } = BASE_SORTS[piece.base.kind]
   const thick = family === 'shaped wire' ? 6 : Math.min(2 * stationAt(runs[0]!, 0).half, 130)
-  const [most, name] = laid
-    .flatMap(({ placements }) => placements)
-    .reduce<readonly [number, string]>(
-      (before, thing) => (standsOut(thing) > before[0] ? [standsOut(thing), materialOf(shelf, thing.material)?.name ?? ''] : before),
-      [0, ''],
-    )
-  const leafy = laid.some(({ placements }) => placements.some(({ form }) => form === 'leaf'))
+  const standing = laid.map(standingOut)
+  const most = standing.reduce((before, each) => Math.max(before, each.most), 0)
+  const name = materialOf(shelf, standing.find((each) => each.most === most)?.material ?? '')?.name ?? ''
+  const leafy = standing.some((each) => each.leafy)
   const on = leafy && rate(FLAT_DEEP, shelf) >= most ? byRule(FLAT_DEEP, shelf) : saidAs(mm(most), [`${name} `, quantity.length(most)])
   return worked(plus(the`base ${mm(thick)}`, on))
 }

@@ -5,7 +5,7 @@ import type { Taken } from '../fix'
 import type { Material, Need, Shelf } from '../material'
 import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Point, Term } from '../measure'
-import { COUNTED, figure, onceFor, quantity, radians, RULE_OF_THUMB, several, sum } from '../measure'
+import { COUNTED, figure, onceFor, onceWith, quantity, radians, RULE_OF_THUMB, several, sum } from '../measure'
 import { byRule, count as n, named, ofFigure, plus, plusAll, saidAs, the, times, worked } from '../measure/term'
 import type { Piece, Reading } from '../piece'
 import { facesOf, isItself, laysLengths } from '../piece'
@@ -136,6 +136,44 @@ const weighed = (name: string, mass: number, measured: boolean): Term =>
 
 type Open = Omit<Part, 'figure'> & { readonly term: Term }
 
+const stemming = onceWith<LaidLayer, { readonly at: Point; readonly parts: readonly Open[] }>()
+
+/** The stems of a layer, as cut, by material; and where all of them lie. */
+const stemParts = (laid: LaidLayer, bare: Point, weights: readonly Reading[], shelf: Shelf) =>
+  stemming(laid, [bare, weights, shelf], () => {
+    const { layer, placements } = laid
+    const middles = placements.map(middleOf)
+    const at = meanOf(
+      middles.map((middle) => ({ mass: 1, at: middle })),
+      bare,
+    )
+    if (laysLengths(layer.rule)) return { at, parts: [] }
+    const faces = facesOf(layer.rule)
+    const found = new Map<string, { readonly thing: Placement; readonly at: Point }[]>()
+    placements.forEach((thing, i) => {
+      const own = found.get(thing.material)
+      if (own) own.push({ thing, at: middles[i]! })
+      else found.set(thing.material, [{ thing, at: middles[i]! }])
+    })
+    const parts = [...found].map(([id, own]): Open => {
+      const material = materialOf(shelf, id)!
+      const each = weighedEach(weights, id)
+      // What weighs nothing by the catalogue weighs what the scale says, however it is cut.
+      const massOf = (thing: Placement): number =>
+        each === null ? massAt(material, thing) : material.mass === 0 ? each : (massAt(material, thing) / material.mass) * each
+      const lying = own.map((one) => ({ mass: massOf(one.thing), at: one.at }))
+      const mass = faces * lying.reduce((total, one) => total + one.mass, 0)
+      return {
+        id: `${layer.id}:${id}`,
+        kind: 'stems',
+        layer: layer.id,
+        at: meanOf(lying, at),
+        term: weighed(several(own.length * faces, material.name, material.plural), mass, each !== null),
+      }
+    })
+    return { at, parts }
+  })
+
 /** All that is on the base, layer by layer: stems as cut, what comes by the length, the small things that hold it, glue, and the hanger. */
 function partsOn(
   piece: Piece,
@@ -147,33 +185,10 @@ function partsOn(
 ): Open[] {
   const bare = centreOfRuns(runs)
   const places = new Map<string, Point>()
-  const stems = laid.flatMap(({ layer, placements }): Open[] => {
-    const at = meanOf(
-      placements.map((each) => ({ mass: 1, at: middleOf(each) })),
-      bare,
-    )
-    places.set(layer.id, at)
-    if (laysLengths(layer.rule)) return []
-    const faces = facesOf(layer.rule)
-    const found = new Map<string, Placement[]>()
-    for (const each of placements) found.set(each.material, [...(found.get(each.material) ?? []), each])
-    return [...found].map(([id, own]) => {
-      const material = materialOf(shelf, id)!
-      const each = weighedEach(piece.weighed, id)
-      const scale = each === null || material.mass === 0 ? 1 : each / material.mass
-      const weights = own.map((one) => ({
-        mass: each !== null && material.mass === 0 ? each : massAt(material, one) * scale,
-        at: middleOf(one),
-      }))
-      const mass = faces * weights.reduce((total, one) => total + one.mass, 0)
-      return {
-        id: `${layer.id}:${id}`,
-        kind: 'stems',
-        layer: layer.id,
-        at: meanOf(weights, at),
-        term: weighed(several(own.length * faces, material.name, material.plural), mass, each !== null),
-      }
-    })
+  const stems = laid.flatMap((each) => {
+    const of = stemParts(each, bare, piece.weighed, shelf)
+    places.set(each.layer.id, of.at)
+    return of.parts
   })
   const hangs = piece.hanger ? attachment(runs, piece.hanger) : bare
   const placeOf = ({ layer, use }: Need): Point => (use === 'hanger' ? hangs : (places.get(layer) ?? bare))

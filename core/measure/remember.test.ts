@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { onceFor, sharing } from './remember'
+import { onceFor, onceWith, sharing } from './remember'
 
 it('works an answer out once for each object', () => {
   let worked = 0
@@ -28,4 +28,18 @@ it('never changes what the next state is', () => {
       expect(sharing(next, structuredClone(next))).toBe(next)
     }),
   )
+})
+
+describe('onceWith', () => {
+  it('answers again as long as all that it was worked out from is the same', () => {
+    const remembered = onceWith<object, number>()
+    const [of, shelf] = [{}, {}]
+    let worked = 0
+    const ask = (by: readonly unknown[]): number =>
+      remembered(of, by, () => {
+        worked += 1
+        return worked
+      })
+    expect([ask([shelf, 1]), ask([shelf, 1]), ask([shelf, 2]), ask([{}, 2]), ask([shelf])]).toEqual([1, 1, 2, 3, 4])
+  })
 })

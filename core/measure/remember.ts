@@ -52,3 +52,18 @@ export function sharing<T>(last: T, next: T): T {
   }
   return next
 }
+
+/**
+ * Remembers one answer for each object as long as what else it was worked out from is the same.
+ * @example const words = onceWith<Layer, string>(); words(layer, [shelf, 3], () => say(layer, shelf, 3))
+ */
+export function onceWith<K extends object, T>(): (of: K, by: readonly unknown[], work: () => T) => T {
+  const known = new WeakMap<K, { readonly by: readonly unknown[]; readonly answer: T }>()
+  return (of, by, work) => {
+    const before = known.get(of)
+    if (before && before.by.length === by.length && before.by.every((each, i) => each === by[i])) return before.answer
+    const answer = work()
+    known.set(of, { by, answer })
+    return answer
+  }
+}

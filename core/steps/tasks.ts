@@ -11,7 +11,7 @@ import { makeUpWords } from '../construct'
 import type { Material, Need, Shelf } from '../material'
 import { byMaterial, lengthsIn, materialOf, pieceLength, piecesPerStem, thingsIn } from '../material'
 import type { Figure, Said } from '../measure'
-import { capital, clock, inList, listed, lowerFirst, quantity, several, sum } from '../measure'
+import { capital, clock, inList, listed, lowerFirst, onceWith, quantity, several, sum } from '../measure'
 import { byRule, count, plus, times, worked } from '../measure/term'
 import type { Flow, Layer, Piece, Prepared, RuleKind } from '../piece'
 import { ROLE_NAMES } from '../piece'
@@ -655,13 +655,19 @@ function bowTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, { makeUps 
   )
 }
 
+const laying = onceWith<LaidLayer, Undone>()
+
 /** How a layer is laid: said afresh when it, or how it is held, changed. */
 function layTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, needs: readonly Need[], shelf: Shelf): Undone {
   const fixings = of.fixings.filter(({ layer }) => layer === laid.layer.id)
   const length = lengthsIn(needs)
     .filter(({ layer, use }) => layer === laid.layer.id && use !== 'fixing')
     .reduce((all, one) => all + one.length * one.count, 0)
-  return layAfresh(piece, runs, laid, of, fixings, length, shelf)
+  // What is said of a layer depends on how its things are held, and of the piece on nothing else.
+  const held = fixings.map(({ way, tied, why, against }) => `${way} ${tied} ${why} ${against?.why ?? ''}`).join('|')
+  return laying(laid, [runs, shelf, held, length, of.makeUps.get(laid.layer.id) ? JSON.stringify(piece.base) : ''], () =>
+    layAfresh(piece, runs, laid, of, fixings, length, shelf),
+  )
 }
 function layAfresh(
   piece: Piece,

@@ -5,7 +5,8 @@ import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
 import { BenchStage } from '../../app/drawing/bench-stage'
 import { paintMarks } from '../../app/drawing/paint'
-import { fitting, paintItems, pieceBounds } from '../../app/drawing/scene'
+import { paintItems, pieceBounds } from '../../app/drawing/scene'
+import { fitting } from '../../app/drawing/view'
 
 const median = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 

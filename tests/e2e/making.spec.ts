@@ -309,12 +309,57 @@ test('out of the sheet: PDFs that another library opens, with the drawing as vec
   expect(sheet.getTitle()).toBe('Boathouse door ring')
   // Letter, at 72 points to the inch.
   expect(sheet.getPage(0).getSize()).toEqual({ width: expect.closeTo(612, 0), height: expect.closeTo(792, 0) })
-  const template = await PDFDocument.load(await save('Full-size template, PDF'))
+  /** Pages are looked at first, and saved from there. */
+  const pages = async (name: string, count: number) => {
+    await page.getByRole('button', { name: 'Save', exact: true }).click()
+    await page.getByRole('menuitem', { name }).click()
+    await expect(page.getByTestId('pages').locator('svg')).toHaveCount(count)
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PDF' }).click()])
+    const pdf = await PDFDocument.load(readFileSync(await download.path()))
+    expect(pdf.getPageCount()).toBe(count)
+    await page.keyboard.press('Escape')
+    return pdf
+  }
   // An 18 in ring with its marks: three pages across, two down, and the map.
-  expect(template.getPageCount()).toBe(7)
-  expect((await PDFDocument.load(await save('Tape strip, PDF'))).getPage(0).getSize().width).toBeCloseTo(792, 0)
-  expect((await PDFDocument.load(await save('Labels, PDF'))).getPageCount()).toBe(1)
+  await pages('Full-size template…', 7)
+  expect((await pages('Tape strip…', 2)).getPage(0).getSize().width).toBeCloseTo(792, 0)
+  await pages('Labels…', 1)
   const table = (await save('Table of tasks, CSV')).toString('utf8')
   expect(table.split('\r\n')[0]).toBe('Number,Task,What to do,Where,Hands,Dries or sets')
   expect((await save('Calendar, iCalendar')).toString('utf8')).toContain('BEGIN:VCALENDAR')
 })
+
+for (const [where, viewport] of [
+  ['at a desk', { width: 1280, height: 800 }],
+  ['on a phone', { width: 390, height: 844 }],
+] as const) {
+  test.describe(`every demo piece, ${where}`, () => {
+    test.use({ viewport })
+    test('goes from opened to hung by the screen alone', async ({ page }) => {
+      await page.goto(demoSite)
+      await expect(page.getByTestId('piece').first()).toBeVisible()
+      for (const id of [
+        'boathouse-door-ring',
+        'ferry-hoop',
+        'orchard-ring',
+        'lantern-swag',
+        'lantern-swag-other',
+        'chapel-garland',
+        'honey-fair-ring',
+        'wire-pear',
+      ]) {
+        await page.goto(`${demoSite}/piece/${id}/steps`)
+        await expect(now(page)).toHaveText(/^1\. /)
+        const knots = await page.getByRole('navigation', { name: 'Order of work' }).getByRole('button').count()
+        for (let i = 0; i < knots; i++) {
+          await expect(now(page)).toHaveText(new RegExp(`^${i + 1}\\. `))
+          // No task is without a word of what to do, nor without a hand’s time.
+          await expect(page.getByTestId('steps')).not.toContainText(/undefined|NaN|null/)
+          await page.keyboard.press('ArrowRight')
+        }
+        await page.getByTestId('all-done').getByRole('button', { name: 'It hangs' }).click()
+        await expect(page.getByRole('button', { name: 'It hangs' })).toHaveCount(0)
+      }
+    })
+  })
+}

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDown } from '@lucide/vue'
 import { arrange } from '#core/arrange'
-import type { Label, PaperId, Sheet, SheetTable } from '#core/exchange'
+import type { Label, Page, PaperId, Sheet, SheetTable } from '#core/exchange'
 import { calendarOf, labelPages, LABELS, PAPERS, sheetCsv, SHEET_TABLES, stripPages, templatePages } from '#core/exchange'
 import { CAUTIONS } from '#core/steps'
 import { listed } from '#core/measure'
@@ -52,26 +52,30 @@ async function sheetOut(): Promise<void> {
     drawn.svg.remove()
   }
 }
-async function templateOut(): Promise<void> {
-  const { pagesPdf } = await import('~/print/pdf')
-  const pages = templatePages(bench.piece!.brief.name, bench.runs, laid(), paper.value, shops.shelf)
-  if (!pages) {
-    notices.fault('Too large for paper', 'The template would take more than 120 pages. The tape strip says the same in a few.')
-    return
-  }
-  savePdf(await pagesPdf(pages, paper.value, bench.piece!.brief.name), 'template')
+/** Pages that are looked at before they are saved. */
+interface Shown {
+  readonly title: string
+  readonly what: string
+  readonly pages: readonly Page[]
+  readonly way: 'portrait' | 'landscape'
 }
-async function stripOut(): Promise<void> {
-  const { pagesPdf } = await import('~/print/pdf')
-  savePdf(
-    await pagesPdf(
-      stripPages(bench.piece!.brief.name, bench.runs, laid(), paper.value, bench.manner),
-      paper.value,
-      bench.piece!.brief.name,
-      'landscape',
-    ),
-    'tape',
+const shown = shallowRef<Shown | null>(null)
+async function savePages({ pages, way, what }: Shown): Promise<void> {
+  await notices.tell(
+    'The pages could not be written',
+    import('~/print/pdf').then(async ({ pagesPdf }) => savePdf(await pagesPdf(pages, paper.value, bench.piece!.brief.name, way), what)),
   )
+}
+function templateOut(): Promise<void> {
+  const pages = templatePages(bench.piece!.brief.name, bench.runs, laid(), paper.value, shops.shelf)
+  if (pages) shown.value = { title: 'Full-size template', what: 'template', pages, way: 'portrait' }
+  else notices.fault('Too large for paper', 'The template would take more than 120 pages. The tape strip says the same in a few.')
+  return Promise.resolve()
+}
+function stripOut(): Promise<void> {
+  const pages = stripPages(bench.piece!.brief.name, bench.runs, laid(), paper.value, bench.manner)
+  shown.value = { title: 'Tape strip', what: 'tape', pages, way: 'landscape' }
+  return Promise.resolve()
 }
 /** What is on it, how it is looked after, and what to mind: on one label for each copy, or on a sheet of one piece. */
 const label = computed<Label>(() => {
@@ -89,21 +93,15 @@ const label = computed<Label>(() => {
     lines: [contents.length ? `Of ${listed(contents)}.` : '', care, ...minded.map((id) => CAUTIONS[id])].filter(Boolean),
   }
 })
-async function labelsOut(): Promise<void> {
-  const { pagesPdf } = await import('~/print/pdf')
+function labelsOut(): Promise<void> {
   const { columns, rows } = LABELS[paper.value]
   const n = Math.max(columns * rows, bench.piece!.brief.copies)
-  savePdf(
-    await pagesPdf(
-      labelPages(
-        Array.from({ length: n }, () => label.value),
-        paper.value,
-      ),
-      paper.value,
-      bench.piece!.brief.name,
-    ),
-    'labels',
+  const pages = labelPages(
+    Array.from({ length: n }, () => label.value),
+    paper.value,
   )
+  shown.value = { title: 'Labels', what: 'labels', pages, way: 'portrait' }
+  return Promise.resolve()
 }
 async function calendarOut(): Promise<void> {
   const text = await calendarOf(bench.piece!, bench.workings!.schedule, bench.manner, Date.now())
@@ -115,9 +113,9 @@ const tableOut = (table: SheetTable): Promise<void> =>
 
 const OUT: readonly { readonly name: string; readonly out: () => Promise<void> }[] = [
   { name: 'Sheet, PDF', out: sheetOut },
-  { name: 'Full-size template, PDF', out: templateOut },
-  { name: 'Tape strip, PDF', out: stripOut },
-  { name: 'Labels, PDF', out: labelsOut },
+  { name: 'Full-size template…', out: templateOut },
+  { name: 'Tape strip…', out: stripOut },
+  { name: 'Labels…', out: labelsOut },
   ...SHEET_TABLES.map((table) => ({ name: `Table of ${table}, CSV`, out: () => tableOut(table) })),
   { name: 'Calendar, iCalendar', out: calendarOut },
 ]
@@ -146,5 +144,14 @@ async function hand({ name, out }: (typeof OUT)[number]): Promise<void> {
         >
       </MenuItems>
     </Menu>
+    <PagesDialog
+      v-if="shown"
+      :title="shown.title"
+      :pages="shown.pages"
+      :paper="paper"
+      :way="shown.way"
+      :save="() => savePages(shown!)"
+      @close="shown = null"
+    />
   </div>
 </template>
