@@ -30,16 +30,14 @@ it('never changes what the next state is', () => {
   )
 })
 
-describe('onceWith', () => {
-  it('answers again as long as all that it was worked out from is the same', () => {
-    const remembered = onceWith<object, number>()
-    const [of, shelf] = [{}, {}]
-    let worked = 0
-    const ask = (by: readonly unknown[]): number =>
-      remembered(of, by, () => {
-        worked += 1
-        return worked
-      })
-    expect([ask([shelf, 1]), ask([shelf, 1]), ask([shelf, 2]), ask([{}, 2]), ask([shelf])]).toEqual([1, 1, 2, 3, 4])
-  })
+it('answers again as long as all that it was worked out from is the same', () => {
+  const remembered = onceWith<object, number>()
+  const [of, shelf] = [{}, {}]
+  let worked = 0
+  const ask = (by: readonly unknown[]): number =>
+    remembered(of, by, () => {
+      worked += 1
+      return worked
+    })
+  expect([ask([shelf, 1]), ask([shelf, 1]), ask([shelf, 2]), ask([{}, 2]), ask([shelf])]).toEqual([1, 1, 2, 3, 4])
 })
