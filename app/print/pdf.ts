@@ -53,6 +53,8 @@ export async function pagesPdf(
 const MM_TO_POINTS = 72 / 25.4
 const MARGIN = 15
 const LEADING = 1.25
+/** Between a column set from the right and the next, mm. */
+const GAP = 3
 
 /** Writes words down a page, and goes on to the next where one is full. */
 class Column {
@@ -94,7 +96,9 @@ class Column {
     this.doc.setFont('helvetica', bold ? 'bold' : 'normal')
     this.doc.setFontSize(size)
     const high = (size / MM_TO_POINTS) * LEADING
-    const lines = cells.map((cell, i) => this.doc.splitTextToSize(paperText(cell), this.width * Math.abs(columns[i]!) - 2) as string[])
+    const lines = cells.map(
+      (cell, i) => this.doc.splitTextToSize(paperText(cell), this.width * Math.abs(columns[i]!) - GAP - 1) as string[],
+    )
     const tall = Math.max(1, ...lines.map(({ length }) => length)) * high
     this.room(tall + 1)
     let x = MARGIN
@@ -102,7 +106,7 @@ class Column {
       const wide = this.width * Math.abs(columns[i]!)
       cell.forEach((line, k) => {
         const right = columns[i]! < 0
-        this.doc.text(line, right ? x + wide - 1 : x, this.y + high * 0.75 + k * high, { align: right ? 'right' : 'left' })
+        this.doc.text(line, right ? x + wide - 1 : x + (i ? GAP : 0), this.y + high * 0.75 + k * high, { align: right ? 'right' : 'left' })
       })
       x += wide
     })
@@ -140,7 +144,7 @@ export async function sheetPdf(
   }
   for (const { what, day } of sheet.dates) column.write(`${what} ${day}`, 10, { after: 0 })
   column.y += 2
-  const shopping = [0.42, -0.14, -0.16, 0.16, -0.12]
+  const shopping = [0.38, -0.12, -0.14, 0.23, -0.13]
   column.write('Shopping list', 14, { bold: true })
   column.row(['What', 'Needed', 'Packs', 'Where', 'Cost'], shopping, { bold: true })
   for (const { what, needed, packs, where, cost } of sheet.shopping) column.row([what, needed, packs, where, cost], shopping)

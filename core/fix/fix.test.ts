@@ -74,6 +74,8 @@ describe('holdOf', () => {
     expect(holdOf(CATALOGUE['skep']!, USUAL)).toBe('heavy')
     expect(holdOf(CATALOGUE['bay']!, USUAL)).toBe('stem')
     expect(holdOf(CATALOGUE['heather']!, USUAL)).toBe('light')
+    // What sleeves and wind catch is wired, however light.
+    for (const kind of ['bow', 'sign', 'letter', 'figure'] as const) expect(holdOf({ kind, form: 'board', mass: 3 }, USUAL)).toBe('heavy')
   })
 })
 

@@ -41,6 +41,11 @@ describe('mass by part', () => {
     expect(mass.centre!.x.value).toBeCloseTo((1000 * inches(5) + moments) / (1000 + other), 6)
     expect(mass.whole.value).toBeCloseTo(1000 + other, 6)
   })
+  it('a stem weighs halfway up it: 12 in long, held a tenth of that up, it weighs 4.8 in beyond where it is held', () => {
+    const piece = pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.25, drop: 0 }, { flow: 'outward' })])
+    const { at } = work(piece, shelf).mass.parts.find(({ id }) => id === 'a:bracken')!
+    expect([at.x / 25.4, at.y / 25.4]).toEqual([expect.closeTo(5 + 4.8, 6), expect.closeTo(0, 6)])
+  })
   it('what the scale says counts, and is measured', () => {
     const { piece } = stones(0.25, 0)
     const weighed = { ...piece, weighed: [{ what: 'skep', grams: 640, of: 4 }] }

@@ -1,4 +1,5 @@
 import type { LaidLayer, Placement } from '../arrange'
+import { HELD } from '../arrange'
 import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
 import type { Taken } from '../fix'
@@ -54,10 +55,10 @@ export const centreOfRuns = (runs: readonly Run[]): Point =>
     return all > 0 ? { x: x / all, y: y / all } : MIDDLE
   })
 
-/** Where the weight of a thing lies: a stem's halfway up it, anything else's where it is. */
+/** Where the weight of a thing lies: a stem's halfway up it, which is held a little up from its foot; anything else's where it is. */
 function middleOf({ x, y, bearing, length, form }: Placement): Point {
   if (form !== 'leaf') return { x, y }
-  const half = length / 2
+  const half = length * (1 / 2 - HELD)
   return { x: x + Math.cos(radians(bearing)) * half, y: y + Math.sin(radians(bearing)) * half }
 }
 

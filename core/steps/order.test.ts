@@ -166,6 +166,16 @@ describe('graph', () => {
       }),
     )
   })
+  it('lets hands go on with something else while a thing dries, and come back to it', () => {
+    const steps = [
+      { id: 'paint', after: [], hands: 10, waits: 100 },
+      { id: 'seal', after: [{ id: 'paint' }], hands: 5, waits: 0 },
+      { id: 'sort', after: [], hands: 20, waits: 0 },
+      { id: 'lay', after: [{ id: 'seal' }, { id: 'sort' }], hands: 30, waits: 0 },
+    ]
+    expect(inTurn(steps, ({ hands, waits }) => ({ hands, waits })).map(({ id }) => id)).toEqual(['paint', 'sort', 'seal', 'lay'])
+    expect(inTurn(steps).map(({ id }) => id)).toEqual(['paint', 'seal', 'sort', 'lay'])
+  })
   it('books days: hands in turn, drying overnight', () => {
     // An hour a day. Painting 30 min dries 2 h; sanding 40 min runs on into the second day; laying waits for both.
     const booked = bookDays(

@@ -8,6 +8,10 @@ const BASE = ['core/base', 'tests/reference/runs.test.ts', 'tests/reference/thum
 const COST = ['core/price', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const HANG = ['core/hang', 'core/truth.test.ts', 'tests/reference/thumbs.test.ts']
 const MEASURE = ['core/measure', 'core/truth.test.ts', 'tests/reference/lengths.test.ts', 'tests/reference/thumbs.test.ts']
+const FIX = ['core/fix', 'core/steps']
+const HUNG = ['core/hang', 'tests/reference/hanging.test.ts']
+const STEPS = ['core/steps', 'tests/reference/schedule.test.ts']
+const PAPER = ['tests/reference/paper.test.ts', 'core/exchange/link.test.ts']
 const SHAPE = ['core/plant/stencil.test.ts', 'tests/reference/cover-made.test.ts']
 
 export const MUTATIONS = [
@@ -203,12 +207,12 @@ export const MUTATIONS = [
   ['core/base/runs.ts', '(run.length / EDGE_STATIONS)', '(run.length / EDGE_STATIONS) * 2', BASE],
   // Mass, hanging and size
   ['core/hang/mass.ts', 'mass * Math.min(1, length / whole)', 'mass', HANG],
-  ['core/hang/mass.ts', 'mass: own.mass + faces * massAt', 'mass: own.mass + 2 * faces * massAt', HANG],
-  ['core/hang/mass.ts', "weighed('', (material.mass * length) / material.length)", "weighed('', material.mass * length)", HANG],
+  ['core/hang/mass.ts', 'const mass = faces * lying.reduce', 'const mass = 2 * faces * lying.reduce', HANG],
+  ['core/hang/mass.ts', 'const mass = (material.mass * length) / material.length', 'const mass = material.mass * length', HANG],
   [
     'core/hang/thumbs.ts',
-    "'hang.glue-each', 'Glue to each thing that is glued', 'mass', 0.5,",
-    "'hang.glue-each', 'Glue to each thing that is glued', 'mass', 0.4,",
+    "'hang.glue-each', 'A dot of glue weighs', 'mass', 0.5,",
+    "'hang.glue-each', 'A dot of glue weighs', 'mass', 0.4,",
     HANG,
   ],
   [
@@ -267,4 +271,36 @@ export const MUTATIONS = [
     ['core/measure/term.test.ts'],
   ],
   ['core/price/line.ts', 'plan.opened + uncut', 'plan.opened', ['core/price', 'core/workroom.test.ts', 'core/construct']],
+  // Fixing
+  ['core/fix/needs.ts', 'wholesOver(before + amount, per) - wholesOver(before, per)', 'wholesOver(amount, per)', FIX],
+  ['core/fix/ways.ts', "hold === 'light' ? count(1) : byRule(STEM_TIES, by)", 'count(1)', FIX],
+  ['core/fix/choose.ts', "way.indoors && brief.weather !== 'indoors'", "way.indoors && brief.weather === 'open'", FIX],
+  ['core/fix/choose.ts', "!way.undone && fixing.keep === 'taken apart'", 'false', FIX],
+  ['core/fix/tie.ts', 'shows(better) < shows(now) * 0.7', 'shows(better) < shows(now) * 0.01', FIX],
+  ['core/fix/hold.ts', 'CAUGHT.has(kind) || mass', 'mass', FIX],
+  // Hanging
+  ['core/hang/rest.ts', 'Math.atan2(centre.x - pivot.x, centre.y - pivot.y)', 'Math.atan2(pivot.x - centre.x, centre.y - pivot.y)', HUNG],
+  ['core/hang/rest.ts', '(mass * Math.abs(off)) / arm', 'mass * Math.abs(off) * arm', HUNG],
+  ['core/hang/hanger.ts', 'the`${count(2)} ends`', 'the`${count(1)} ends`', HUNG],
+  ['core/hang/hanger.ts', "hanger.loop === 'arch' ? { x, y: y -", "hanger.loop === 'arch' ? { x, y: y +", HUNG],
+  ['core/hang/mass.ts', 'const half = length / 2', 'const half = length / 4', HUNG],
+  ['core/hang/mass.ts', "use !== 'hook' && !GLUES", '!GLUES', HUNG],
+  ['core/hang/hung.ts', 'exceeds(mass * rate(LOAD_SHARE, shelf), bears)', 'exceeds(mass, bears)', HUNG],
+  ['core/hang/load.ts', 'held < 2', 'held < 1', HUNG],
+  ['core/hang/hooks.ts', 'if (!on.includes(brief.surface.kind))', 'if (on.includes(brief.surface.kind))', HUNG],
+  // The order of work
+  ['core/steps/graph.ts', 'latest.get(id)! - lag', 'latest.get(id)!', STEPS],
+  ['core/steps/graph.ts', 'done: handsOff + waits', 'done: handsOff', STEPS],
+  ['core/steps/graph.ts', 'done.set(step!.id, now + waits)', 'done.set(step!.id, now)', STEPS],
+  ['core/steps/schedule.ts', 'daysAfter(day, 1 - days)', 'daysAfter(day, -days)', STEPS],
+  ['core/steps/schedule.ts', 'if (dates.buyBy < today)', 'if (dates.startBy < today)', STEPS],
+  ['core/steps/order.ts', 'before === undefined || before < i', 'before === undefined || before > i', STEPS],
+  ['core/measure/day.ts', '+ 2) / 5) + day - 1', '+ 2) / 5) + day', STEPS],
+  // Files and paper
+  ['core/exchange/link.ts', 'if (size > LARGEST)', 'if (size > LARGEST * 1e6)', PAPER],
+  ['core/exchange/link.ts', 'sumOf(packed) !== sum', 'false', PAPER],
+  ['core/exchange/template.ts', '[wide - OVERLAP, high - OVERLAP]', '[wide, high]', PAPER],
+  ['core/exchange/template.ts', 'run.closed ? run.rim / run.length : 1', '1', PAPER],
+  ['core/exchange/sheet.ts', '/^[=+\\-@\\t\\r]/', '/^[=]/', PAPER],
+  ['core/exchange/calendar.ts', 'end: dateOf(daysAfter(last, 1))', 'end: dateOf(last)', PAPER],
 ]

@@ -6,8 +6,8 @@ import type { Figure } from '#core/measure'
 import { benchOf } from '#core/testing'
 
 /**
- * Every number that the demo pieces give, as it was before the house was rebuilt in moves: a move that changes one says
- * so here. `FIGURES=write npx vitest run tests/reference/demo-figures` writes the file anew.
+ * Every number that the demo pieces give: a change that moves one says so here. Written anew with piece format 7, which holds,
+ * hangs and orders the demo pieces by decisions of their own. `FIGURES=write npx vitest run tests/reference/demo-figures` writes the file anew.
  */
 const FILE = new URL('./demo-figures.json', import.meta.url)
 const DEMO = new URL('../../demo/', import.meta.url)

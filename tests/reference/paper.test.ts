@@ -229,5 +229,14 @@ describe('the calendar file', () => {
     // RFC 5545: lines end with CRLF and are no longer than 75 octets.
     for (const row of text.split('\r\n')) expect(Buffer.byteLength(row)).toBeLessThanOrEqual(75)
   })
+  it('of several days ends on the day after the last, as the standard has it', async () => {
+    // Finds lie in a bag for four days: five days in all, the last of which is the day it hangs.
+    const long = { ...dated, layers: dated.layers.map((each) => ({ ...each, prepared: { ...each.prepared, clean: 'bag' as const } })) }
+    const text = (await calendarOf(long, benchOf(long).schedule, manner, 0))!
+    const [make] = new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]])
+      .getAllSubcomponents('vevent')
+      .filter((each) => String(each.getFirstPropertyValue('uid')).includes('-make@'))
+    expect(['dtstart', 'dtend'].map((name) => String(make!.getFirstPropertyValue(name)))).toEqual(['2026-12-16', '2026-12-21'])
+  })
   it('of a piece without a day is none', async () => expect(await calendarOf(piece, benchOf(piece).schedule, manner, 0)).toBeNull())
 })

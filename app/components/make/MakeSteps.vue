@@ -350,7 +350,7 @@ function letGo(event: MouseEvent): void {
             data-testid="big"
             @click="press"
           >
-            <Check :size="24" />{{ counting ? `One more of ${task.counts!.of}` : done.has(task.id) ? 'Done. Next' : 'Done' }}
+            <Check :size="24" />{{ counting ? 'One more' : done.has(task.id) ? 'Done. Next' : 'Done' }}
           </button>
           <button
             type="button"
