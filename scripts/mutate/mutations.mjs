@@ -283,7 +283,7 @@ export const MUTATIONS = [
   ['core/hang/rest.ts', '(mass * Math.abs(off)) / arm', 'mass * Math.abs(off) * arm', HUNG],
   ['core/hang/hanger.ts', 'the`${count(2)} ends`', 'the`${count(1)} ends`', HUNG],
   ['core/hang/hanger.ts', "hanger.loop === 'arch' ? { x, y: y -", "hanger.loop === 'arch' ? { x, y: y +", HUNG],
-  ['core/hang/mass.ts', 'const half = length / 2', 'const half = length / 4', HUNG],
+  ['core/hang/mass.ts', 'length * (1 / 2 - HELD)', 'length * (1 / 4 - HELD)', HUNG],
   ['core/hang/mass.ts', "use !== 'hook' && !GLUES", '!GLUES', HUNG],
   ['core/hang/hung.ts', 'exceeds(mass * rate(LOAD_SHARE, shelf), bears)', 'exceeds(mass, bears)', HUNG],
   ['core/hang/load.ts', 'held < 2', 'held < 1', HUNG],
