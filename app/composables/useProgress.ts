@@ -1,11 +1,11 @@
 import type { Subscription } from 'dexie'
-import { computed, onBeforeUnmount, shallowRef, toRaw } from 'vue'
+import { computed, onScopeDispose, shallowRef, toRaw } from 'vue'
 import type { Progress, Timer } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
 import { useNotices } from '~/stores/notices'
 
-const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, timers: [], at: null })
+const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, timers: [], at: null, revision: 0 })
 
 /**
  * How far the making of a piece is: kept as it goes, so that a reload, or the phone in a pocket, loses nothing.
@@ -20,14 +20,14 @@ export function useProgress(piece: string, kept: boolean) {
     watching = following(
       () => db().progress.get(piece),
       (found) => {
-        if (found) progress.value = found
+        if (found && found.revision > progress.value.revision) progress.value = found
         ready.value = true
       },
     )
-  onBeforeUnmount(() => watching?.unsubscribe())
+  onScopeDispose(() => watching?.unsubscribe())
 
   function set(change: Partial<Progress>): void {
-    progress.value = { ...progress.value, ...change }
+    progress.value = { ...progress.value, ...change, revision: progress.value.revision + 1 }
     if (kept) void notices.tell('How far you are could not be kept', db().progress.put(structuredClone(toRaw(progress.value))))
   }
   const done = computed(() => new Set(progress.value.done))
@@ -49,7 +49,8 @@ export function useProgress(piece: string, kept: boolean) {
       set({ timers: progress.value.timers.filter((timer) => timer.id !== id) })
     },
     again(): void {
-      set(begun(piece))
+      const { done, counted, timers, at } = begun(piece)
+      set({ done, counted, timers, at })
     },
   }
 }

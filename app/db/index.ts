@@ -54,6 +54,8 @@ export interface Progress {
   readonly timers: readonly Timer[]
   /** The task at hand. */
   readonly at: string | null
+  /** Counts changes, so that what was written earlier never takes the place of what came after it. */
+  readonly revision: number
 }
 export interface Timer {
   readonly id: string
