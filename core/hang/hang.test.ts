@@ -141,6 +141,21 @@ describe('hangers', () => {
       ).toBe(true)
     }
   })
+  it('the hook is as far over the base as the loop rises; a ribbon’s is the top of the door', () => {
+    const hookAt = (set: Partial<Hanger>, brief: Partial<Piece['brief']> = {}) => {
+      const piece = hungBy(pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 })], { brief }), set)
+      const { hook, pivot } = work(piece, shelf).hung
+      return [hook!.x / 25.4, hook!.y / 25.4, pivot!.y / 25.4].map((each) => Number(each.toFixed(6)))
+    }
+    // A 12 in ring: its top is 6 in over its middle, and a loop rises 3 in.
+    expect(hookAt({})).toEqual([0, -9, -6])
+    expect(hookAt({ rise: inches(5) })).toEqual([0, -11, -6])
+    expect(hookAt({ loop: 'arch', gap: 100, rise: inches(2) })).toEqual([0, -8, -8])
+    expect(hookAt({ loop: 'own hook' })).toEqual([0, -6, -6])
+    // On a door of 80 in it hangs 70 % up: 24 in of door are over its middle.
+    const door = { door: { width: inches(36), height: inches(80) } }
+    expect(hookAt({ loop: 'ribbon', hook: 'over the door' }, door)).toEqual([0, -24, -6])
+  })
   it('a base offers what can be tied to it', () => {
     const ids = (piece: Piece) => loopsFor(piece).map(({ id }) => id)
     expect(ids(pieceWith([], { base: usualBase('foam') }))).toContain('coat hook')

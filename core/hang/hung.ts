@@ -9,7 +9,7 @@ import { byRule, less, mm, plus, saidAs, the, times, worked } from '../measure/t
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
 import { hangsAt } from '../piece'
 import type { HangerMake } from './hanger'
-import { attachment, hangerMake, pivotOf } from './hanger'
+import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
 import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor } from './hooks'
 import type { Masses } from './mass'
 import { restAngle, rightingMass } from './rest'
@@ -19,8 +19,9 @@ import { FLAT_DEEP, HANDLE_IN, HANDLE_UP, LOAD_SHARE, TILT_SEEN } from './thumbs
 /** How a piece hangs: where, how far it turns, what its hook bears, and how deep it stands. */
 export interface Hung {
   readonly make: HangerMake | null
-  /** What it turns about; null for what lies along a route. */
+  /** What it turns about, and the hook that its loop lies in; null for what lies along a route. */
   readonly pivot: Point | null
+  readonly hook: Point | null
   /** Degrees clockwise, as it comes to rest. */
   readonly rest: Figure | null
   /** Where on its run the hanger would have to be instead for it to hang as it was designed, as a share. */
@@ -51,6 +52,7 @@ export function hungOf(
   return {
     make: hangerMake(piece, runs, shelf),
     pivot,
+    hook: pivot && piece.hanger && hookOver(piece, piece.hanger, pivot, shelf),
     rest:
       turns === null || !pivot || !centre
         ? null
@@ -72,6 +74,17 @@ export function hungOf(
             ),
           ),
   }
+}
+
+/** Loops that lie in their hook with nothing between: what they turn about is the hook. */
+const CLOSE: ReadonlySet<Hanger['loop']> = new Set(['arch', 'own hook', 'coat hook', 'tied'])
+
+/** Where the hook is: as far over what the piece turns about as its loop rises, or at the door's top where a ribbon goes over it. */
+function hookOver(piece: Piece, hanger: Hanger, { x, y }: Point, by: Rated): Point {
+  if (CLOSE.has(hanger.loop)) return { x, y }
+  const hangs = hangsAt(piece, by)
+  if (hanger.loop === 'ribbon') return { x, y: hangs === null ? y : Math.min(y, -piece.brief.door.height * (1 - hangs)) }
+  return { x, y: y - riseOf(hanger, by).value }
 }
 
 /** What a hook may carry: a share of what it is rated for. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import jsQR from 'jsqr'
-import { PDFDocument } from 'pdf-lib'
+import { PDFDocument, PDFName, PDFRawStream } from 'pdf-lib'
 import { PNG } from 'pngjs'
 import type { Piece } from '../../core/piece'
 import { demoSite, expectAccessible, exported, fill, openPiece, pieceOn, saved } from './bench'
@@ -65,7 +65,7 @@ test('a ring from opened to hung, by the screen alone, with a timer, a reload an
     const cautions = page.getByTestId('caution')
     const before = await cautions.count()
     expect(before).toBeGreaterThan(0)
-    await cautions.first().getByRole('button', { name: 'Read' }).click()
+    await cautions.first().getByRole('button', { name: 'Taken as read' }).click()
     await expect(cautions).toHaveCount(before - 1)
   })
   await page.keyboard.press('ArrowRight')
@@ -249,6 +249,11 @@ test('the scale: tare, hold and average; rubbish is left out, and one that stops
   expect(piece.weighed).toMatchObject([{ what: 'skep', of: 5 }])
   // The skep weighs 90 g by the catalogue: five of them, within the scale’s noise.
   expect(Math.abs(piece.weighed[0]!.grams - 450)).toBeLessThan(2)
+  // Typed, from a scale of one’s own.
+  await page.getByRole('button', { name: 'Weigh', exact: true }).click()
+  await fill(scale, 'Or type what your own says', '700')
+  await scale.getByRole('button', { name: 'Take it as weighed' }).click()
+  await expect(page.getByTestId('hanging')).toContainText('The finished piece: 700 g')
   for (const [fault, says] of [
     ['rubbish', 'could not be read'],
     ['stops', 'stopped in the middle'],
@@ -307,6 +312,11 @@ test('out of the sheet: PDFs that another library opens, with the drawing as vec
   const sheet = await PDFDocument.load(await save('Sheet, PDF'))
   expect(sheet.getPageCount()).toBeGreaterThan(1)
   expect(sheet.getTitle()).toBe('Boathouse door ring')
+  // A drawing of strokes and fills: much of them, and no picture of dots.
+  const images = sheet.context
+    .enumerateIndirectObjects()
+    .filter(([, object]) => object instanceof PDFRawStream && String(object.dict.get(PDFName.of('Subtype'))) === '/Image')
+  expect(images).toEqual([])
   // Letter, at 72 points to the inch.
   expect(sheet.getPage(0).getSize()).toEqual({ width: expect.closeTo(612, 0), height: expect.closeTo(792, 0) })
   /** Pages are looked at first, and saved from there. */

@@ -42,21 +42,16 @@ const centre = computed<Point | null>(() => {
   const { centre } = workings.value.mass
   return centre ? turnedAbout({ x: centre.x.value, y: centre.y.value }, pivot.value, angle.value) : null
 })
-const rise = computed(() => {
-  const h = hanger.value
-  if (!h || h.loop === 'arch' || h.loop === 'own hook' || h.loop === 'coat hook') return 0
-  return h.loop === 'ribbon' ? -1 : (h.rise ?? 76)
-})
 const doorTop = computed(() => {
   const share = hangsAt(piece.value, shops.shelf)
   return share === null ? null : -piece.value.brief.door.height * (1 - share)
 })
 const overDoor = computed(() => hanger.value?.hook === 'over-door hook' || hanger.value?.hook === 'over the door')
-/** The point of the hook, where the loop lies in it. */
-const hook = computed<Point>(() => ({
-  x: pivot.value.x,
-  y: rise.value < 0 ? (doorTop.value ?? pivot.value.y) : pivot.value.y - rise.value,
-}))
+/** The point of the hook, where the loop lies in it: it moves with what the piece turns about. */
+const hook = computed<Point>(() => {
+  const { hook: own, pivot: about } = hung.value
+  return own && about ? { x: own.x + pivot.value.x - about.x, y: own.y + pivot.value.y - about.y } : pivot.value
+})
 
 /** What is seen from the front, mm about the base's middle. */
 const region = computed<Bounds>(() => {
@@ -204,7 +199,15 @@ const says = computed(() => {
           </div>
           <svg class="absolute inset-0 size-full" :viewBox="`${region.left} ${region.top} ${wide} ${high}`" aria-hidden="true">
             <g v-if="hanger && !garland">
-              <line v-if="rise !== 0" :x1="hook.x" :x2="pivot.x" :y1="hook.y" :y2="pivot.y" stroke="#8b7345" :stroke-width="stroke * 2.4" />
+              <line
+                v-if="hook.y < pivot.y"
+                :x1="hook.x"
+                :x2="pivot.x"
+                :y1="hook.y"
+                :y2="pivot.y"
+                stroke="#8b7345"
+                :stroke-width="stroke * 2.4"
+              />
               <line
                 v-if="overDoor && doorTop !== null"
                 :x1="hook.x"

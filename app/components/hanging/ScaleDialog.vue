@@ -157,6 +157,18 @@ function take(): void {
         The scale is a stand-in that ships with the app: it sends what the parts are said to weigh, with drift and noise. With a scale of
         your own, type its readings in the fields behind.
       </p>
+      <MassField
+        :label="takes > 1 ? `Or type what your own says of ${takes} together` : 'Or type what your own says'"
+        :grams="held"
+        none=""
+        :take="
+          (grams) => {
+            stop()
+            held = grams
+            return null
+          }
+        "
+      />
       <p v-if="error" class="text-ruddy" role="alert">{{ error }}</p>
       <button type="button" class="button-main w-full" :disabled="shown === null || (held === null && !settled?.still)" @click="take">
         {{ takes > 1 ? `Take it: ${takes} together` : 'Take it as weighed' }}

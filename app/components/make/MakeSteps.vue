@@ -161,6 +161,7 @@ useIntervalFn(() => {
     rung.add(id)
     notices.note(`${name}: ready.`)
     navigator.vibrate?.([200, 100, 200])
+    if (speaks.value) window.speechSynthesis.speak(new SpeechSynthesisUtterance(`${name}: ready.`))
   }
 }, 500)
 
@@ -306,7 +307,7 @@ function letGo(event: MouseEvent): void {
           >
             <TriangleAlert :size="20" class="mt-0.5 shrink-0" aria-label="Take care" /><span class="flex-1">{{ CAUTIONS[caution] }}</span>
             <button type="button" class="min-h-11 shrink-0 px-2 text-ink underline decoration-dotted" @click="emit('accept', caution)">
-              Read
+              Taken as read
             </button>
           </p>
           <div class="flex flex-wrap gap-2">
