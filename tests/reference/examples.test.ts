@@ -20,6 +20,7 @@ const files = readdirSync(CORE, { recursive: true })
   .map(String)
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
 const scope: Record<string, unknown> = {
+  ...exchange,
   ...steps,
   ...hang,
   ...price,
