@@ -37,6 +37,13 @@ function go(to: number): void {
   set({ at: tasks.value[to]!.id })
 }
 
+/** What is noted while hands are already further on comes next all the same. */
+watch(tasks, (all, before) => {
+  const known = new Set(before.map(({ id }) => id))
+  const earlier = all.findIndex(({ id }, i) => i < at.value && !known.has(id) && !done.value.has(id))
+  if (earlier >= 0) go(earlier)
+})
+
 // What is counted off.
 const total = computed(() => task.value.counts?.count ?? 0)
 const made = computed(() => Math.min(total.value, progress.value.counted[task.value.id] ?? 0))
