@@ -5,7 +5,7 @@ import { CATALOGUE } from '../material'
 import { inches, say, USUAL } from '../measure'
 import type { Piece, WayId } from '../piece'
 import { edit, FIXING_SCHOOLS, WAYS } from '../piece'
-import { layerOf, pieceWith, shelf } from '../testing'
+import { benchOf, layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { waysFor } from './choose'
 import { holdOf, HOLDS } from './hold'
@@ -105,15 +105,11 @@ describe('what fixings take', () => {
         ],
         indoors,
       )
-    const sticks = (piece: Piece) =>
-      work(piece, shelf)
-        .needs.filter(({ material }) => material === 'glue-stick')
-        .map(({ layer, count }) => [layer, count])
-    expect(sticks(glued(12, 6))).toEqual([['a', 1]])
-    expect(sticks(glued(12, 9))).toEqual([
-      ['a', 1],
-      ['b', 1],
-    ])
+    const sticks = (piece: Piece) => benchOf(piece).bill.lines.find(({ id }) => id === 'glue-stick')!.stems.value
+    expect([sticks(glued(12, 6)), sticks(glued(12, 8)), sticks(glued(12, 9))]).toEqual([1, 1, 2])
+    // Fourteen of 18 dots are 252: thirteen sticks, not one to each.
+    const many = glued(12, 6)
+    expect(sticks({ ...many, brief: { ...many.brief, copies: 14 } })).toBe(13)
   })
   it('a bow is fixed once: by the wire that ties it, or by the way that was chosen', () => {
     const bow = (set: Partial<Piece['layers'][0]>) =>

@@ -1,7 +1,7 @@
 import type { Need } from '../material'
 import type { Figure, Rated, Term } from '../measure'
-import { wholesOver } from '../measure'
-import { byRule, count, saidAs, times, worked } from '../measure/term'
+import { rate } from '../measure'
+import { count, saidAs, times, worked } from '../measure/term'
 import type { WayId } from '../piece'
 import type { Fixing } from './choose'
 import { STICK_DOTS, TUBE_DOTS } from './thumbs'
@@ -36,24 +36,19 @@ export function takenBy(fixings: readonly Fixing[], backups: ReadonlyMap<string,
 }
 
 /**
- * The needs of what fixings take. A stick of glue serves layer after layer: each layer needs those that it opens, so that
- * together they are no more than all dots ask for.
+ * The needs of what fixings take. A stick of glue serves layer after layer and copy after copy: a piece needs so much of one,
+ * for the layer that is glued first, and whole ones are bought for all copies together.
  */
 export function fixingNeeds(taken: readonly Taken[], by: Rated): Need[] {
   const rows = new Map<string, { layer: string; material: string; of: Take['of']; amount: number }>()
   for (const { layer, material, of, figure } of taken) {
-    const key = `${layer} ${material} ${of}`
-    const row = rows.get(key)
-    rows.set(key, { layer, material, of, amount: (row?.amount ?? 0) + figure.value })
+    const key = of === 'dots' ? material : `${layer} ${material} ${of}`
+    const row = rows.get(key) ?? { layer, material, of, amount: 0 }
+    rows.set(key, { ...row, amount: row.amount + figure.value })
   }
-  const dots = new Map<string, number>()
-  return [...rows.values()].flatMap(({ layer, material, of, amount }): Need[] => {
-    if (of === 'length') return [{ of: 'lengths', material, use: 'fixing', layer, length: amount, count: 1, joins: true }]
-    const things = (n: number): Need[] => (n > 0 ? [{ of: 'things', material, use: 'fixing', layer, count: n, cut: null, spare: 0 }] : [])
-    if (of === 'things') return things(Math.round(amount))
-    const per = byRule(DOTS_FROM[material as keyof typeof DOTS_FROM], by).value
-    const before = dots.get(material) ?? 0
-    dots.set(material, before + amount)
-    return things(wholesOver(before + amount, per) - wholesOver(before, per))
+  return [...rows.values()].map(({ layer, material, of, amount }): Need => {
+    if (of === 'length') return { of: 'lengths', material, use: 'fixing', layer, length: amount, count: 1, joins: true }
+    const n = of === 'dots' ? amount / rate(DOTS_FROM[material as keyof typeof DOTS_FROM], by) : Math.round(amount)
+    return { of: 'things', material, use: 'fixing', layer, count: n, cut: null, spare: 0 }
   })
 }

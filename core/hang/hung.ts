@@ -4,17 +4,18 @@ import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure, Point, Rated, Said } from '../measure'
-import { bisect, capital, exceeds, figure, lowerFirst, onceFor, quantity, rate, sum } from '../measure'
+import { bisect, exceeds, figure, lowerFirst, onceFor, quantity, rate, sum } from '../measure'
 import { byRule, less, mm, plus, saidAs, the, times, worked } from '../measure/term'
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
 import { hangsAt } from '../piece'
+import { HANDLE } from '../construct/thumbs'
 import type { HangerMake } from './hanger'
 import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
 import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor } from './hooks'
 import type { Masses } from './mass'
 import { restAngle, rightingMass } from './rest'
 import type { FinishedSize } from './size'
-import { FLAT_DEEP, HANDLE_IN, HANDLE_UP, LOAD_SHARE, TILT_SEEN } from './thumbs'
+import { FLAT_DEEP, HANDLE_IN, LOAD_SHARE, TILT_SEEN } from './thumbs'
 
 /** How a piece hangs: where, how far it turns, what its hook bears, and how deep it stands. */
 export interface Hung {
@@ -235,7 +236,7 @@ export function hangProblems(
       problem(
         'hanger:load',
         exceeds(mass * rate(LOAD_SHARE, shelf), bears) ? 'fault' : 'care',
-        sum`It weighs ${quantity.mass(mass)}, and ${hooks > 1 ? 'its hooks' : lowerFirst(hook.name)} should carry ${quantity.mass(bears)} at most: ${hanger.rated === null ? 'as such hooks usually bear' : 'half of what the packet says'}.`,
+        sum`It weighs ${quantity.mass(mass)}, and ${hooks > 1 ? 'its hooks' : lowerFirst(hook.name)} should carry ${quantity.mass(bears)} at most: ${quantity.share(rate(LOAD_SHARE, shelf))} of what ${hanger.rated === null ? 'such hooks usually bear' : 'the packet says'}.`,
         others.length ? others : [{ says: sum`A stronger hook, or two`, edit: null }],
       ),
     )
@@ -249,7 +250,7 @@ export function hangProblems(
         [{ says: sum`Flatter focals, or hang it on the outer door`, edit: null }],
       ),
     )
-  return [...found, ...reachProblems(piece, size, hung, shelf), ...cordProblems(piece, laid, shelf)]
+  return [...found, ...reachProblems(piece, size, hung, shelf)]
 }
 
 function tiltProblem(
@@ -310,7 +311,7 @@ function reachProblems(piece: Piece, size: FinishedSize, { floor }: Hung, by: Ra
       mends: [{ says: sum`Hang it higher, or shorter tails`, edit: null }],
     })
   const middle = floor.value + Math.max(0, size.bottom)
-  const handle = rate(HANDLE_UP, by)
+  const handle = rate(HANDLE, by)
   const reach = Math.max(size.right, -size.left)
   const room = brief.door.width / 2 - rate(HANDLE_IN, by)
   if (floor.value < handle && middle - size.top > handle && exceeds(reach, room))
@@ -322,31 +323,6 @@ function reachProblems(piece: Piece, size: FinishedSize, { floor }: Hung, by: Ra
       mends: [{ says: sum`Hang it higher, or narrower`, edit: null }],
     })
   return found
-}
-
-/** What hangs in a ring on cords, and a bow that would lie on it. */
-function cordProblems(piece: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
-  const bows = laid.filter(({ layer }) => layer.role === 'bow').flatMap(({ placements }) => placements)
-  return laid.flatMap(({ layer, placements }) =>
-    placements.flatMap((thing): Problem[] => {
-      if (!thing.cord) return []
-      const bow = bows.find(
-        (each) =>
-          Math.abs(each.x - thing.x) < (each.length + thing.length) / 2 && Math.abs(each.y - thing.y) < (each.width + thing.width) / 2,
-      )
-      return bow
-        ? [
-            {
-              id: `${layer.id}:cord-bow`,
-              severity: 'care',
-              layer: layer.id,
-              says: sum`${capital(materialOf(shelf, thing.material)?.name ?? thing.material)} meets the bow of ${materialOf(shelf, bow.material)?.name ?? bow.material}.`,
-              mends: [{ says: sum`Hang it lower, or set the bow to the side`, edit: null }],
-            },
-          ]
-        : []
-    }),
-  )
 }
 
 /**

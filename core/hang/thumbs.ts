@@ -74,14 +74,6 @@ export const FLAT_DEEP = thumb(
   [inches(0.25), inches(10)],
   'Fluffed tips and crossed stems, over the base itself.',
 )
-export const HANDLE_UP = thumb(
-  'hang.handle-up',
-  'A door’s handle is above the floor',
-  'length',
-  inches(36),
-  [inches(24), inches(60)],
-  'Measure yours where it is unusual.',
-)
 export const HANDLE_IN = thumb(
   'hang.handle-in',
   'A door’s handle is from its edge',

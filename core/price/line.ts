@@ -3,7 +3,7 @@ import { piecesPerStem } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { asStock, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
 import type { Figure, Minor, Said } from '../measure'
-import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum } from '../measure'
+import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum, wholesOver } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { Lot } from '../stock'
@@ -96,7 +96,7 @@ export function stemsFor(material: Material, needs: readonly Things[], copies: n
   const rows = needs.map(({ count, cut }) => ({ pieces: count, per: piecesPerStem(material, cut) }))
   return {
     pieces: rows.reduce((all, row) => all + row.pieces, 0),
-    stems: rows.reduce((all, row) => all + Math.ceil((row.pieces * copies) / row.per), 0),
+    stems: rows.reduce((all, row) => all + wholesOver(row.pieces * copies, row.per), 0),
     rows,
   }
 }
@@ -106,6 +106,9 @@ export function stemsFor(material: Material, needs: readonly Things[], copies: n
  * @example spareOf(32, 0.1) // 4
  */
 export const spareOf = (stems: number, share: number): number => Math.max(0, Math.ceil(stems * share - 1e-9))
+
+/** What a part of one is used of, as one says it. */
+const hundredths = (n: number): number => Math.round(n * 100) / 100
 
 export function materialLine(material: Material, needs: readonly Things[], copies: number, { shelf, lots }: Pricing): CostLine {
   const { pieces, stems, rows } = stemsFor(material, needs, copies)
@@ -128,7 +131,7 @@ export function materialLine(material: Material, needs: readonly Things[], copie
     packName: material.pack.name,
     bought: packs,
     left: bought - fromPacks,
-    each: figure(quantity.count(pieces), sum`${quantity.count(pieces)} placed on the base`, COUNTED),
+    each: figure(quantity.count(hundredths(pieces)), sum`${quantity.count(hundredths(pieces))} placed on the base`, COUNTED),
     stems: figure(
       quantity.count(stems),
       divided

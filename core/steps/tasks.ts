@@ -553,15 +553,7 @@ function readyWords(piece: Piece, of: OfLayers, needs: readonly Need[], cutting:
     return material ? [say(material)] : []
   }
   const things = [...byMaterial(small)].flatMap(([id, all]) =>
-    named(id, ({ name, plural }) =>
-      inList(
-        several(
-          all.reduce((n, { count: one }) => n + one, 0),
-          name,
-          plural,
-        ),
-      ),
-    ),
+    named(id, ({ name, plural }) => inList(several(Math.ceil(all.reduce((n, { count: one }) => n + one, 0)), name, plural))),
   )
   const lengths = [...byMaterial(lengthsIn(needs)).keys()].flatMap((id) => named(id, ({ name }) => inList(name)))
   return sum`Have ready: ${listed(unique([...toolsOf(piece, of, needs, cutting), ...things, ...lengths]))}.`

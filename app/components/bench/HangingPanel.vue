@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { Scale } from '@lucide/vue'
 import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor, usualHanger } from '#core/hang'
 import { materialOf } from '#core/material'
-import { capital, lowerFirst, say, show } from '#core/measure'
+import { capital, lowerFirst, quantity, rate, say, show } from '#core/measure'
 import type { Hanger } from '#core/piece'
 import { HOOKS } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -137,7 +137,9 @@ const chains = computed(() => {
           :grams="hanger.rated"
           none="usual"
           :hint="
-            hung?.bears && hanger.rated === null ? `About ${show({ ...hung.bears, value: hung.bears.value * 2 }, bench.manner)}` : undefined
+            hung?.bears && hanger.rated === null
+              ? `About ${show(quantity.mass(rate(HANGING_HOOKS[hanger.hook].bears, shops.shelf)), bench.manner)}`
+              : undefined
           "
           :take="(rated) => set({ rated }, 'rate the hook')"
         />

@@ -115,7 +115,7 @@ const says = computed(() => task.value.says.map((line) => capital(say(line, prop
 const take = computed(() => {
   const things = thingsIn(task.value.needs).map(({ material, count: n }) => {
     const known = materialOf(shops.shelf, material)
-    return inList(several(n, known?.name ?? material, known?.plural ?? material))
+    return inList(several(Math.ceil(n), known?.name ?? material, known?.plural ?? material))
   })
   const lengths = lengthsIn(task.value.needs)
     .filter(({ joins }) => joins)
