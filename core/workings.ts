@@ -161,7 +161,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     problems: worstFirst([
       ...arrangeProblems(piece, laid, runs, shelf),
       ...makeUpProblems(piece, laid, runs, shelf),
-      ...fixProblems(piece, fixings, cover.share.value, shelf),
+      ...fixProblems(piece, fixings, needs, cover.share.value, shelf),
       ...loadProblems(piece, loads, fixings),
       ...hangProblems(piece, runs, laid, masses, hung, size, shelf),
       ...ordered.problems,

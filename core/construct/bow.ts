@@ -394,16 +394,14 @@ export const BOW: Construction<'bow'> = {
             : [
                 {
                   material: tied === OWN_RIBBON ? rows.at(-1)!.material.id : tied,
-                  use: 'tie of the bow',
+                  use: TIE_OF_BOW,
                   length: tieLength.value,
                   count: 1,
                   joins: false,
                 },
               ]),
         ]),
-        ...thingsFor(layer.id, [
-          ...(tieLength === null && tied !== OWN_RIBBON ? [{ material: tied, use: 'tie of the bow', count: 1 }] : []),
-        ]),
+        ...thingsFor(layer.id, [...(tieLength === null && tied !== OWN_RIBBON ? [{ material: tied, use: TIE_OF_BOW, count: 1 }] : [])]),
       ],
     }
   },
@@ -508,6 +506,8 @@ export const BOW: Construction<'bow'> = {
     return [...own, ...tailProblems(piece, rule, layer, laid.placements[0], making.shelf)]
   },
 }
+/** What the wire that ties a bow is needed for. */
+export const TIE_OF_BOW = 'tie of the bow'
 /** The fewest layers that give a loop to each side. */
 const LEAST_COIL = 3
 /** The nearest odd number of layers, more where there may be more. */

@@ -43,6 +43,9 @@ const CONSTRUCTIONS: { readonly [K in RuleKind]: Construction<K> | null } = {
   bow: BOW,
 }
 
+/** Whether things laid by a rule are held by how they are made: bound, wound, gathered, threaded. A bow is made, and then fixed. */
+export const holdsItself = (kind: RuleKind): boolean => CONSTRUCTIONS[kind] !== null && kind !== 'bow'
+
 type Any = Construction<RuleKind>
 
 /** What a layer is worked out from, and by which construction; null when it is none, or lies nowhere. */

@@ -2,7 +2,7 @@ import type { LaidLayer } from '../arrange'
 import { arrangingOf, countsOf } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
-import { bindingOf } from '../construct'
+import { bindingOf, holdsItself } from '../construct'
 import { FRAME, THICKEST, TRUNKS } from '../construct/thumbs'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
@@ -10,7 +10,6 @@ import type { Rated, Term, Thumb } from '../measure'
 import { rate } from '../measure'
 import { byRule, mm } from '../measure/term'
 import type { FixingSchool, Layer, Piece, RuleKind, WayId } from '../piece'
-import { ruleSortOf } from '../piece'
 import type { Hold } from './hold'
 import { holdOf } from './hold'
 import type { Reason } from './rules'
@@ -120,10 +119,6 @@ export function tubeOf(piece: Pick<Piece, 'base'>, run: Run, by: Rated): Term {
   return thick <= rate(THICKEST, by) ? mm(thick) : byRule(THICKEST, by)
 }
 
-/** Whether a layer's things are held by how they are made: bound, wound, gathered, threaded. */
-const heldByMaking = ({ rule }: Layer): boolean =>
-  ruleSortOf(rule.kind).lays !== 'stems' || rule.kind === 'bundles' || rule.kind === 'boughs' || rule.kind === 'spray'
-
 /** How everything on a piece is held that is not held by how it is made, in the order of the layers. */
 export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Fixing[] {
   const thick = tubeOf(piece, runs[0]!, shelf)
@@ -158,7 +153,7 @@ export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
       const front = materialOf(shelf, layer.mix.at(-1)!.material)
       return front ? [of(front, BOW_ITSELF, 1, `bow of ${front.name}`)] : []
     }
-    if (heldByMaking(layer)) return []
+    if (holdsItself(layer.rule.kind)) return []
     return [...countsOf(each)].map(([id, count]) => {
       const material = materialOf(shelf, id)!
       return of(material, material, count, material.name)

@@ -1,4 +1,4 @@
-import type { Shelf } from '../material'
+import type { Need, Shelf } from '../material'
 import type { Said } from '../measure'
 import { capital, lowerFirst, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
@@ -17,7 +17,7 @@ const heldBy = (piece: Piece, { layer, hold, way }: Fixing): Mend[] =>
     }))
 
 /** What is held in a way that will not hold, and what would. */
-export function fixProblems(piece: Piece, fixings: readonly Fixing[], covered: number, shelf: Shelf): Problem[] {
+export function fixProblems(piece: Piece, fixings: readonly Fixing[], needs: readonly Need[], covered: number, shelf: Shelf): Problem[] {
   return [
     ...fixings.flatMap((fixing): Problem[] => {
       const { layer, material, plural, against } = fixing
@@ -40,7 +40,7 @@ export function fixProblems(piece: Piece, fixings: readonly Fixing[], covered: n
       ]
     }),
     ...backupProblems(piece, fixings),
-    ...tieProblem(piece, fixings, covered, shelf),
+    ...tieProblem(piece, needs, covered, shelf),
   ]
 }
 
@@ -63,8 +63,8 @@ function backupProblems({ layers }: Piece, fixings: readonly Fixing[]): Problem[
 }
 
 /** The wire that shows where another would not. */
-function tieProblem(piece: Piece, fixings: readonly Fixing[], covered: number, shelf: Shelf): Problem[] {
-  const best = bestWire(piece, fixings, covered, shelf)
+function tieProblem(piece: Piece, needs: readonly Need[], covered: number, shelf: Shelf): Problem[] {
+  const best = bestWire(piece, needs, covered, shelf)
   return best
     ? [
         {
