@@ -1,11 +1,11 @@
 import Papa from 'papaparse'
 import type { Material, Need, Shelf } from '../material'
 import { lengthsIn, materialOf, thingsIn } from '../material'
-import type { Manner } from '../measure'
-import { capital, daySaid, formatMoney, say, show, quantity } from '../measure'
+import type { Day, Manner } from '../measure'
+import { capital, daySaid, formatMoney, inList, quantity, say, several, show } from '../measure'
 import type { Piece } from '../piece'
 import type { Bill } from '../price'
-import type { Schedule, Task } from '../steps'
+import type { CautionId, Schedule, Task } from '../steps'
 import { CAUTIONS } from '../steps'
 
 /** The sheet of a piece in words, as page, paper and tables have it: one model of all of them. */
@@ -41,10 +41,12 @@ export interface SheetTask {
   readonly title: string
   readonly lines: readonly string[]
   readonly places: readonly { readonly what: string; readonly reads: string; readonly at: readonly string[] }[]
+  /** What it takes, besides what is cut for it. */
+  readonly takes: readonly string[]
   readonly cuts: readonly string[]
   readonly checks: readonly string[]
   /** Those that are still to be read, and those that were taken as read. */
-  readonly cautions: readonly { readonly id: string; readonly text: string; readonly accepted: boolean }[]
+  readonly cautions: readonly { readonly id: CautionId; readonly text: string; readonly accepted: boolean }[]
   readonly hands: string
   readonly waits: string
 }
@@ -61,24 +63,69 @@ export interface OfSheet {
 
 const WEATHER = { indoors: 'indoors', covered: 'outdoors under cover', open: 'outdoors in the open' } as const
 
+const named = (shelf: Shelf, id: string, pick: (material: Material) => string): string => {
+  const material = materialOf(shelf, id)
+  return material ? pick(material) : id
+}
+
+/** The lengths that are cut for a task. */
+const cutsOf = (task: Task, shelf: Shelf, manner: Manner) =>
+  lengthsIn(task.needs)
+    .filter(({ joins }) => !joins)
+    .map(({ material, use, count, length }) => ({
+      material: named(shelf, material, ({ name }) => name),
+      use,
+      count,
+      length: show(quantity.length(length), manner),
+      task: task.title,
+    }))
+
+/** One task in words. @param number its place in the order, from 1 @param accepted cautions taken as read */
+export function sheetTask(task: Task, number: number, accepted: readonly string[], shelf: Shelf, manner: Manner): SheetTask {
+  const things = thingsIn(task.needs).map(({ material, count }) =>
+    named(shelf, material, ({ name, plural }) => inList(several(Math.ceil(count), name, plural))),
+  )
+  const lengths = lengthsIn(task.needs)
+    .filter(({ joins }) => joins)
+    .map(
+      ({ material, length, count }) =>
+        `${show(quantity.length(length * count), manner)} of ${named(shelf, material, ({ name }) => inList(name))}`,
+    )
+  return {
+    id: task.id,
+    number,
+    title: task.title,
+    lines: task.says.map((line) => capital(say(line, manner))),
+    places: task.places.map(({ count, name, reads, at }) => ({
+      what: `${count} ${name}`,
+      reads: reads ?? '',
+      at: at.map((each) => say(each, manner)),
+    })),
+    takes: [...things, ...lengths],
+    cuts: cutsOf(task, shelf, manner).map(({ material, use, count, length }) => `${count} × ${length} of ${material} (${use})`),
+    checks: task.checks,
+    cautions: task.cautions.map((id) => ({ id, text: CAUTIONS[id], accepted: accepted.includes(id) })),
+    hands: show(task.hands, manner),
+    waits: task.waits.value > 0 ? show(task.waits, manner) : '',
+  }
+}
+
+/** The days of a schedule, each by what it is for; none while there is no day to hang by. */
+export function datesSaid({ dates }: Pick<Schedule, 'dates'>): readonly { readonly what: string; readonly day: Day }[] {
+  if (!dates) return []
+  const { buyBy, cutFrom, startBy, hangBy, downBy } = dates
+  return [
+    { what: 'Buy by', day: buyBy },
+    ...(cutFrom ? [{ what: 'Cut greens from', day: cutFrom }] : []),
+    { what: 'Start by', day: startBy },
+    { what: 'Hang by', day: hangBy },
+    ...(downBy ? [{ what: 'Take down by', day: downBy }] : []),
+  ]
+}
+
 /** @param baseSays what the base is called, "Grapevine, outside 18 in" */
 export function sheetOf({ piece, tasks, needs, bill, schedule, size }: OfSheet, baseSays: string, shelf: Shelf, manner: Manner): Sheet {
   const { brief, making } = piece
-  const lines = (task: Task): string[] => task.says.map((line) => capital(say(line, manner)))
-  const named = (id: string, pick: (material: Material) => string): string => {
-    const material = materialOf(shelf, id)
-    return material ? pick(material) : id
-  }
-  const cutsOf = (task: Task) =>
-    lengthsIn(task.needs)
-      .filter(({ joins }) => !joins)
-      .map(({ material, use, count, length }) => ({
-        material: named(material, ({ name }) => name),
-        use,
-        count,
-        length: show(quantity.length(length), manner),
-        task: task.title,
-      }))
   return {
     name: brief.name,
     about: [brief.occasion, WEATHER[brief.weather], brief.copies > 1 ? `make ${brief.copies}` : ''].filter(Boolean).join(' · '),
@@ -92,39 +139,16 @@ export function sheetOf({ piece, tasks, needs, bill, schedule, size }: OfSheet, 
     })),
     opened: formatMoney(bill.opened.value, manner.currency),
     used: formatMoney(bill.used.value, manner.currency),
-    cuts: tasks.flatMap(cutsOf),
+    cuts: tasks.flatMap((task) => cutsOf(task, shelf, manner)),
     stems: thingsIn(needs)
       .filter(({ use }) => use === 'laid')
       .map(({ material, count, cut }) => ({
-        what: named(material, ({ name, plural }) => (count === 1 ? name : plural)),
+        what: named(shelf, material, ({ name, plural }) => (count === 1 ? name : plural)),
         count,
         cut: cut === null ? 'whole' : show(quantity.length(cut), manner),
       })),
-    tasks: tasks.map((task, i) => ({
-      id: task.id,
-      number: i + 1,
-      title: task.title,
-      lines: lines(task),
-      places: task.places.map(({ count, name, reads, at }) => ({
-        what: `${count} ${name}`,
-        reads: reads ?? '',
-        at: at.map((each) => say(each, manner)),
-      })),
-      cuts: cutsOf(task).map(({ material, use, count, length }) => `${count} × ${length} of ${material} (${use})`),
-      checks: task.checks,
-      cautions: task.cautions.map((id) => ({ id, text: CAUTIONS[id], accepted: making.accepted.includes(id) })),
-      hands: show(task.hands, manner),
-      waits: task.waits.value > 0 ? show(task.waits, manner) : '',
-    })),
-    dates: schedule.dates
-      ? [
-          { what: 'Buy by', day: daySaid(schedule.dates.buyBy) },
-          ...(schedule.dates.cutFrom ? [{ what: 'Cut greens from', day: daySaid(schedule.dates.cutFrom) }] : []),
-          { what: 'Start by', day: daySaid(schedule.dates.startBy) },
-          { what: 'Hang by', day: daySaid(schedule.dates.hangBy) },
-          ...(schedule.dates.downBy ? [{ what: 'Take down by', day: daySaid(schedule.dates.downBy) }] : []),
-        ]
-      : [],
+    tasks: tasks.map((task, i) => sheetTask(task, i + 1, making.accepted, shelf, manner)),
+    dates: datesSaid(schedule).map(({ what, day }) => ({ what, day: daySaid(day) })),
   }
 }
 

@@ -1,9 +1,10 @@
-import type { LaidLayer } from '../arrange'
+import type { Placement } from '../arrange'
 import type { Run } from '../base'
 import { placeAtClock, stationAt } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Bounds, Manner, Point } from '../measure'
+import type { Piece } from '../piece'
 import { inches, quantity, radians, show } from '../measure'
 
 /** Papers that printers take, mm: Letter (ANSI/ASME Y14.1, 8½ × 11 in), and A4 (ISO 216). */
@@ -25,6 +26,19 @@ export interface Page {
   readonly ink: readonly Ink[]
 }
 
+/** The things of a layer, each of which is marked, and what they are called. */
+export interface Marks {
+  readonly name: string
+  readonly placements: readonly Placement[]
+}
+
+/** The marks of a piece, layer by layer. @param placements of the whole piece */
+export const marksOf = ({ layers }: Pick<Piece, 'layers'>, placements: readonly Placement[], shelf: Shelf): Marks[] =>
+  layers.map(({ id, mix, role }) => ({
+    name: materialOf(shelf, mix[0]!.material)?.name ?? role,
+    placements: placements.filter(({ layer }) => layer === id),
+  }))
+
 const line = (from: Point, to: Point, weight: Extract<Ink, { ink: 'line' }>['weight'] = 'fine'): Ink => ({ ink: 'line', from, to, weight })
 const text = (at: Point, words: string, size = 3, align: Extract<Ink, { ink: 'text' }>['align'] = 'left'): Ink => ({
   ink: 'text',
@@ -35,7 +49,7 @@ const text = (at: Point, words: string, size = 3, align: Extract<Ink, { ink: 'te
 })
 
 /** What is drawn at full size, mm about the base’s middle: outlines of the face, its middle line, and a cross and number at every place. */
-function placement(runs: readonly Run[], laid: readonly LaidLayer[]): Ink[] {
+function placement(runs: readonly Run[], laid: readonly Marks[]): Ink[] {
   const outlines = runs.flatMap((run): Ink[] => {
     const steps = Math.max(48, Math.ceil(run.length / 12))
     const rail = (side: number, weight: 'fine' | 'dashed'): Ink[] => {
@@ -135,13 +149,7 @@ export const MOST_PAGES = 120
  * with cross marks to lay it on its neighbours; pages with nothing on them are left out. The first page has the map and the bars.
  * @returns null where it would be more than {@link MOST_PAGES} pages: a garland is measured with its tape instead
  */
-export function templatePages(
-  name: string,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  paper: PaperId,
-  shelf: Shelf,
-): readonly Page[] | null {
+export function templatePages(name: string, runs: readonly Run[], laid: readonly Marks[], paper: PaperId): readonly Page[] | null {
   const ink = placement(runs, laid)
   const { width, height } = PAPERS[paper]
   const edges = edgesOf(ink)
@@ -174,7 +182,7 @@ export function templatePages(
   })
   const nameOf = (column: number, row: number): string => `${columnName(column)}${row + 1}`
   return [
-    { name: 'map', ink: mapPage(name, paper, columns, rows, pages, laid, shelf) },
+    { name: 'map', ink: mapPage(name, paper, columns, rows, pages, laid) },
     ...pages.map(({ column, row, own }): Page => {
       const crosses = [MARGIN + OVERLAP / 2, MARGIN + stepX + OVERLAP / 2]
       const downs = [MARGIN + OVERLAP / 2, MARGIN + stepY + OVERLAP / 2]
@@ -198,8 +206,7 @@ function mapPage(
   columns: number,
   rows: number,
   pages: readonly { readonly column: number; readonly row: number }[],
-  laid: readonly LaidLayer[],
-  shelf: Shelf,
+  laid: readonly Marks[],
 ): Ink[] {
   const { width } = PAPERS[paper]
   const top = 60
@@ -226,12 +233,12 @@ function mapPage(
         ...(on ? [text({ x: x + cell / 2, y: y + tall / 2 + 1 }, `${columnName(column)}${row + 1}`, Math.min(4, cell / 3), 'middle')] : []),
       ]
     }).flat(),
-    ...laid.flatMap(({ layer, placements }, k): Ink[] =>
+    ...laid.flatMap(({ name: what, placements }, k): Ink[] =>
       placements.length
         ? [
             text(
               { x: MARGIN, y: top + rows * tall + 10 + k * 6 },
-              `${String.fromCharCode(65 + (k % 26))}: ${placements.length} × ${materialOf(shelf, layer.mix[0]!.material)?.name ?? layer.role}`,
+              `${String.fromCharCode(65 + (k % 26))}: ${placements.length} × ${what}`,
               3.4,
             ),
           ]
@@ -248,13 +255,7 @@ const STRIP_EVERY = 40
  * The tape strip at 1:1: what is laid along a base, or round the rim of a ring, cut to pieces as long as the paper is, with a
  * mark at every thing. On a ring it is as long as the rim, since that is where a tape is laid.
  */
-export function stripPages(
-  name: string,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  paper: PaperId,
-  manner: Manner,
-): readonly Page[] {
+export function stripPages(name: string, runs: readonly Run[], laid: readonly Marks[], paper: PaperId, manner: Manner): readonly Page[] {
   const { width, height } = PAPERS[paper]
   // Strips run along the longer side: pages lie on their side.
   const [wide, high] = [height, width]

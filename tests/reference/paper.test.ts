@@ -6,9 +6,8 @@ import type { PDFRawStream } from 'pdf-lib'
 import { PDFDocument, PDFName } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { pagesPdf, paperText, sheetPdf } from '../../app/print/pdf'
-import { arrange } from '../../core/arrange'
 import { runsOf, usualBase } from '../../core/base'
-import { calendarOf, clipped, labelPages, LABELS, PAPERS, sheetCsv, sheetOf, stripPages, templatePages } from '../../core/exchange'
+import { calendarOf, clipped, labelPages, LABELS, marksOf, PAPERS, sheetCsv, sheetOf, stripPages, templatePages } from '../../core/exchange'
 import type { Page, PaperId } from '../../core/exchange'
 import { inches } from '../../core/measure'
 import type { Piece } from '../../core/piece'
@@ -24,8 +23,8 @@ const piece: Piece = pieceWith([
   layerOf('a', 'juniper', { kind: 'compass', count: 6, start: 0 }),
   layerOf('b', 'skep', { kind: 'single', at: 0.25, drop: 0 }),
 ])
-const laidOf = (of: Piece) => arrange(of, runsOf(of.base), shelf)
-const template = (paper: PaperId, of = piece) => templatePages('Test ring', runsOf(of.base), laidOf(of), paper, shelf)
+const laidOf = (of: Piece) => marksOf(of, benchOf(of).placements, shelf)
+const template = (paper: PaperId, of = piece) => templatePages('Test ring', runsOf(of.base), laidOf(of), paper)
 
 /** The strokes of a PDF's page, mm from its upper left corner, as its own operators have them. */
 async function strokesOf(bytes: ArrayBuffer, page: number) {

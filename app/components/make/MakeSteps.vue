@@ -2,13 +2,12 @@
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { ArrowLeft, ArrowRight, Check, Timer as TimerIcon, TriangleAlert, Volume2, VolumeX } from '@lucide/vue'
 import { useEventListener, useIntervalFn, useSpeechSynthesis, useWakeLock } from '@vueuse/core'
-import { inOrder } from '#core/arrange'
 import { anchorSays } from '#core/base'
-import { CAUTIONS } from '#core/steps'
+import { sheetTask } from '#core/exchange'
 import type { CautionId } from '#core/steps'
-import { lengthsIn, materialOf, thingsIn } from '#core/material'
+import { stopsOf } from '#core/steps'
 import type { Manner } from '#core/measure'
-import { capital, inList, listed, quantity, say, several, show } from '#core/measure'
+import { listed, say, show } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { pieceBounds } from '~/drawing/scene'
@@ -50,13 +49,7 @@ const made = computed(() => Math.min(total.value, progress.value.counted[task.va
 const counting = computed(() => total.value > 0 && made.value < total.value && !done.value.has(task.value.id))
 const layer = computed(() => props.piece.layers.find(({ id }) => id === task.value.layer) ?? null)
 /** The places of this task in the order in which hands come to them. */
-const places = computed(() => {
-  if (task.value.kind !== 'lay' || !layer.value) return []
-  const own = props.workings.placements.filter(({ layer: of }) => of === task.value.layer)
-  const per = layer.value.rule.kind === 'bundles' ? layer.value.rule.sprigs : 1
-  const runs = props.workings.scene.runs
-  return runs.flatMap((run) => inOrder(own.filter((each) => each.run === run.id))).filter((_, i) => i % per === 0)
-})
+const places = computed(() => stopsOf(task.value, layer.value, props.workings.placements, props.workings.scene.runs))
 const next = computed(() => places.value[made.value] ?? null)
 const nextAt = computed(() => {
   if (!next.value || !counting.value) return null
@@ -111,32 +104,11 @@ const zoneMarks = computed(() =>
 )
 
 // What it says.
-const says = computed(() => task.value.says.map((line) => capital(say(line, props.manner))))
-const take = computed(() => {
-  const things = thingsIn(task.value.needs).map(({ material, count: n }) => {
-    const known = materialOf(shops.shelf, material)
-    return inList(several(Math.ceil(n), known?.name ?? material, known?.plural ?? material))
-  })
-  const lengths = lengthsIn(task.value.needs)
-    .filter(({ joins }) => joins)
-    .map(
-      ({ material, length, count: n }) =>
-        `${show(quantity.length(length * n), props.manner)} of ${inList(materialOf(shops.shelf, material)?.name ?? material)}`,
-    )
-  return [...things, ...lengths]
-})
-const cuts = computed(() =>
-  lengthsIn(task.value.needs)
-    .filter(({ joins }) => !joins)
-    .map(
-      ({ material, use, length, count: n }) =>
-        `${n} × ${show(quantity.length(length), props.manner)} of ${materialOf(shops.shelf, material)?.name ?? material}, ${use}`,
-    ),
-)
-const cautions = computed(() => task.value.cautions.filter((id) => !props.piece.making.accepted.includes(id)))
+const sheet = computed(() => sheetTask(task.value, at.value + 1, props.piece.making.accepted, shops.shelf, props.manner))
+const cautions = computed(() => sheet.value.cautions.filter(({ accepted }) => !accepted))
 
 // Read out.
-const text = computed(() => [task.value.title, ...says.value, ...cautions.value.map((id) => CAUTIONS[id])].join(' '))
+const text = computed(() => [sheet.value.title, ...sheet.value.lines, ...cautions.value.map((each) => each.text)].join(' '))
 const { isSupported: speaks, isPlaying, speak, stop: hush } = useSpeechSynthesis(text, { lang: 'en' })
 function readOut(): void {
   if (isPlaying.value) hush()
@@ -270,22 +242,22 @@ function letGo(event: MouseEvent): void {
             {{ made }} of {{ total }} {{ task.counts!.of
             }}<span v-if="nextAt" class="block text-base font-normal">{{ total - made }} left, the next at {{ nextAt }}</span>
           </p>
-          <p v-for="(line, i) in says" :key="i" class="lg:text-lg">{{ line }}</p>
-          <dl v-if="task.places.length" class="space-y-1">
-            <div v-for="row in task.places" :key="`${row.material} ${row.reads}`">
+          <p v-for="(line, i) in sheet.lines" :key="i" class="lg:text-lg">{{ line }}</p>
+          <dl v-if="sheet.places.length" class="space-y-1">
+            <div v-for="row in sheet.places" :key="`${row.what} ${row.reads}`">
               <dt class="font-semibold">
-                {{ row.count }} {{ row.name }}<span v-if="row.reads" class="font-normal text-soft"> {{ row.reads }}</span>
+                {{ row.what }}<span v-if="row.reads" class="font-normal text-soft"> {{ row.reads }}</span>
               </dt>
               <dd class="flex flex-wrap gap-x-3 tabular-nums">
-                <span v-for="(place, k) in row.at" :key="k">{{ say(place, manner) }}</span>
+                <span v-for="(place, k) in row.at" :key="k">{{ place }}</span>
               </dd>
             </div>
           </dl>
-          <p v-if="take.length"><span class="font-semibold">Take:</span> {{ listed(take) }}.</p>
-          <div v-if="cuts.length">
+          <p v-if="sheet.takes.length"><span class="font-semibold">Take:</span> {{ listed(sheet.takes) }}.</p>
+          <div v-if="sheet.cuts.length">
             <p class="font-semibold">{{ task.kind === 'lay' && layer?.rule.kind === 'bow' ? 'Cut, now that it is approved:' : 'Cut:' }}</p>
             <ul class="list-disc pl-5">
-              <li v-for="cut in cuts" :key="cut">{{ cut }}</li>
+              <li v-for="cut in sheet.cuts" :key="cut">{{ cut }}</li>
             </ul>
           </div>
           <fieldset v-if="task.checks.length" class="space-y-1">
@@ -308,12 +280,12 @@ function letGo(event: MouseEvent): void {
           </fieldset>
           <p
             v-for="caution in cautions"
-            :key="caution"
+            :key="caution.id"
             class="flex items-start gap-2 rounded-[4px] border border-bracken bg-sheet p-2 text-bracken"
             data-testid="caution"
           >
-            <TriangleAlert :size="20" class="mt-0.5 shrink-0" aria-label="Take care" /><span class="flex-1">{{ CAUTIONS[caution] }}</span>
-            <button type="button" class="min-h-11 shrink-0 px-2 text-ink underline decoration-dotted" @click="emit('accept', caution)">
+            <TriangleAlert :size="20" class="mt-0.5 shrink-0" aria-label="Take care" /><span class="flex-1">{{ caution.text }}</span>
+            <button type="button" class="min-h-11 shrink-0 px-2 text-ink underline decoration-dotted" @click="emit('accept', caution.id)">
               Taken as read
             </button>
           </p>

@@ -2,9 +2,8 @@
 import { computed, ref, shallowRef } from 'vue'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDown } from '@lucide/vue'
-import { arrange } from '#core/arrange'
 import type { Label, Page, PaperId, Sheet, SheetTable } from '#core/exchange'
-import { calendarOf, labelPages, LABELS, PAPERS, sheetCsv, SHEET_TABLES, stripPages, templatePages } from '#core/exchange'
+import { calendarOf, labelPages, LABELS, marksOf, PAPERS, sheetCsv, SHEET_TABLES, stripPages, templatePages } from '#core/exchange'
 import { CAUTIONS } from '#core/steps'
 import { listed } from '#core/measure'
 import { fileName, saveBlob, saveText } from '~/composables/files'
@@ -22,7 +21,7 @@ const notices = useNotices()
 const paper = ref<PaperId>(bench.manner.units === 'in' ? 'letter' : 'a4')
 const busy = ref('')
 
-const laid = () => arrange(bench.piece!, bench.runs, shops.shelf)
+const marks = () => marksOf(bench.piece!, bench.workings!.placements, shops.shelf)
 const savePdf = (bytes: ArrayBuffer, what: string): void =>
   saveBlob(new Blob([bytes], { type: 'application/pdf' }), `${fileName(bench.piece!)}-${what}.pdf`)
 
@@ -67,13 +66,13 @@ async function savePages({ pages, way, what }: Shown): Promise<void> {
   )
 }
 function templateOut(): Promise<void> {
-  const pages = templatePages(bench.piece!.brief.name, bench.runs, laid(), paper.value, shops.shelf)
+  const pages = templatePages(bench.piece!.brief.name, bench.runs, marks(), paper.value)
   if (pages) shown.value = { title: 'Full-size template', what: 'template', pages, way: 'portrait' }
   else notices.fault('Too large for paper', 'The template would take more than 120 pages. The tape strip says the same in a few.')
   return Promise.resolve()
 }
 function stripOut(): Promise<void> {
-  const pages = stripPages(bench.piece!.brief.name, bench.runs, laid(), paper.value, bench.manner)
+  const pages = stripPages(bench.piece!.brief.name, bench.runs, marks(), paper.value, bench.manner)
   shown.value = { title: 'Tape strip', what: 'tape', pages, way: 'landscape' }
   return Promise.resolve()
 }

@@ -7,7 +7,7 @@ import type { CustomSeriesRenderItem } from 'echarts'
 import { GridComponent } from 'echarts/components'
 import VChart from 'vue-echarts'
 import { CalendarPlus } from '@lucide/vue'
-import { calendarOf } from '#core/exchange'
+import { calendarOf, datesSaid } from '#core/exchange'
 import { daysAfter, daySaid, show } from '#core/measure'
 import { fileName, saveText } from '~/composables/files'
 import { useBench } from '~/stores/bench'
@@ -173,17 +173,7 @@ const said = computed(() =>
     })
     .join('; '),
 )
-const dates = computed(() => {
-  const of = schedule.value.dates
-  if (!of) return []
-  return [
-    { name: 'Buy by', day: of.buyBy },
-    ...(of.cutFrom ? [{ name: 'Cut greens from', day: of.cutFrom }] : []),
-    { name: 'Start by', day: of.startBy },
-    { name: 'Hang by', day: of.hangBy },
-    ...(of.downBy ? [{ name: 'Down by', day: of.downBy }] : []),
-  ]
-})
+const dates = computed(() => datesSaid(schedule.value))
 async function write(): Promise<void> {
   const text = await calendarOf(bench.piece!, schedule.value, bench.manner, Date.now())
   if (text) saveText(text, `${fileName(bench.piece!)}.ics`, 'text/calendar')
@@ -198,8 +188,8 @@ const save = (): Promise<boolean> => notices.tell('The calendar could not be wri
         {{ show(schedule.hands, bench.manner) }} of hands over {{ schedule.days === 1 ? 'one day' : `${schedule.days} days` }}
       </p>
       <ol v-if="dates.length" class="flex flex-wrap gap-x-3 text-fine" data-testid="dates">
-        <li v-for="each in dates" :key="each.name">
-          <span class="text-soft">{{ each.name }}</span> {{ daySaid(each.day) }}
+        <li v-for="each in dates" :key="each.what">
+          <span class="text-soft">{{ each.what }}</span> {{ daySaid(each.day) }}
         </li>
       </ol>
       <button type="button" class="button ml-auto h-7" :disabled="!dates.length" title="As an iCalendar file" @click="save">
