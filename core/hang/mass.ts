@@ -22,6 +22,8 @@ export interface Part {
   readonly id: string
   readonly kind: 'base' | 'stems' | 'lengths' | 'fixings' | 'glue' | 'hanger'
   readonly layer: string | null
+  /** What it is of; null for the base. */
+  readonly material: string | null
   readonly figure: Figure
   readonly at: Point
 }
@@ -92,7 +94,7 @@ export function massesOf(
       : baseMass(piece.base, runs, shelf)
   const on = partsOn(piece, runs, laid, needs, taken, shelf)
   const parts: Part[] = [
-    ...(base.value > 0 ? [{ id: 'base', kind: 'base' as const, layer: null, figure: base, at: centreOfRuns(runs) }] : []),
+    ...(base.value > 0 ? [{ id: 'base', kind: 'base' as const, layer: null, material: null, figure: base, at: centreOfRuns(runs) }] : []),
     ...on.map(({ term, ...part }): Part => ({ ...part, figure: worked(term) })),
   ]
   const terms = on.map(({ term }) => term)
@@ -168,6 +170,7 @@ const stemParts = (laid: LaidLayer, bare: Point, weights: readonly Reading[], sh
         id: `${layer.id}:${id}`,
         kind: 'stems',
         layer: layer.id,
+        material: id,
         at: meanOf(lying, at),
         term: weighed(several(own.length * faces, material.name, material.plural), mass, each !== null),
       }
@@ -214,6 +217,7 @@ function partsOn(
         id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
         kind: kindOf(all[0]!),
         layer: all[0]!.layer,
+        material: material.id,
         at: placeOf(all[0]!),
         term: saidAs(weighed('', mass, false), sum`${quantity.length(length)} of ${material.name} ${quantity.mass(mass)}`),
       }
@@ -228,6 +232,7 @@ function partsOn(
           id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
           kind: all[0]!.use === 'fixing' ? 'fixings' : all[0]!.use === 'hanger' ? 'hanger' : 'lengths',
           layer: all[0]!.layer,
+          material: material.id,
           at: placeOf(all[0]!),
           term: weighed(several(used, material.name, material.plural), used * material.mass, false),
         }
@@ -241,6 +246,7 @@ function partsOn(
         id: `glue:${id}`,
         kind: 'glue',
         layer: null,
+        material: id,
         at: meanOf(
           all.map(({ layer, figure: { value } }) => ({ mass: value, at: places.get(layer) ?? bare })),
           bare,

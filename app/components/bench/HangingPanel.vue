@@ -52,9 +52,7 @@ const runs = computed(() => bench.runs.map(({ id, name }) => ({ value: id, name:
 
 /** What can be weighed: every material that lies on the piece. */
 const materials = computed(() => {
-  const ids = new Set(
-    (workings.value?.mass.parts ?? []).filter(({ kind }) => kind === 'stems').map(({ id }) => id.slice(id.indexOf(':') + 1)),
-  )
+  const ids = new Set((workings.value?.mass.parts ?? []).filter(({ kind }) => kind === 'stems').map(({ material }) => material!))
   return [...ids].flatMap((id) => materialOf(shops.shelf, id) ?? [])
 })
 const readings = computed(() =>
@@ -72,7 +70,7 @@ const parts = computed(() =>
     .sort((a, b) => b.figure.value - a.figure.value)
     .map((part) => {
       const layer = workings.value?.layers.find(({ id }) => id === part.layer)
-      const material = materialOf(shops.shelf, part.id.split(':').at(-1)!)
+      const material = part.material === null ? undefined : materialOf(shops.shelf, part.material)
       const name =
         part.kind === 'base'
           ? 'Base'
