@@ -131,6 +131,26 @@ describe('the order of work', () => {
   })
 })
 
+describe('what is counted off', () => {
+  it('bundles of four all round, and twice as many where both faces are covered', () => {
+    const of = (faces: number) => {
+      const bound = pieceWith(
+        [layerOf('a', 'bay', { kind: 'bundles', start: 0, advance: inches(3), sprigs: 4, wraps: 1, faces, bound: 25 }, { cut: inches(7) })],
+        {
+          base: usualBase('wire-ring'),
+          ring: { outer: inches(12), inner: inches(8) },
+        },
+      )
+      const { counts, hands } = work(bound, shelf).tasks.find(({ id }) => id === 'layer:a')!
+      return { ...counts!, hands: hands.value }
+    }
+    // By hand: a 10.5 in middle line, π × 10.25 in or so, an advance of 3 in.
+    const one = of(1)
+    expect(of(2)).toEqual({ of: 'bundles', count: 2 * one.count, hands: 2 * one.hands })
+    expect(one.hands).toBeCloseTo(2.5 * one.count, 9)
+  })
+})
+
 describe('graph', () => {
   it('finds the ring and nothing else', () => {
     expect(

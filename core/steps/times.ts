@@ -4,6 +4,7 @@ import type { Figure, Rated, Term, Thumb } from '../measure'
 import { COUNTED, figure, quantity, sum } from '../measure'
 import { byRule, count, plusAll, saidAs, times, worked } from '../measure/term'
 import type { RuleKind } from '../piece'
+import { facesOf } from '../piece'
 import { BEAD_EACH, BOUGH_EACH, BUNDLE_EACH, GATHER_EACH, GLUE_SETS, HEAVY_EACH, LENGTH_EACH, LIGHT_EACH, STEM_EACH } from './thumbs'
 
 /** No time at all. */
@@ -23,13 +24,13 @@ const MADE_IN: Partial<Record<RuleKind, { readonly of: string; readonly in: Thum
   beads: { of: 'beads', in: BEAD_EACH },
 }
 
-/** What of a layer is counted off while it is made. @param laidOf how many lie in it, bundles for what is bound by the bundle */
+/** What of a layer is counted off while it is made: bundles on both faces, where both are covered. */
 export function countsIn(
   { layer, placements }: LaidLayer,
   fixings: readonly Fixing[],
 ): { readonly of: string; readonly count: number } | null {
   const { rule } = layer
-  if (rule.kind === 'bundles') return { of: 'bundles', count: Math.ceil(placements.length / Math.max(1, rule.sprigs)) }
+  if (rule.kind === 'bundles') return { of: 'bundles', count: facesOf(rule) * Math.ceil(placements.length / rule.sprigs) }
   const made = MADE_IN[rule.kind]
   if (made) return { of: made.of, count: placements.length }
   const n = fixings.reduce((all, fixing) => all + fixing.count, 0)
