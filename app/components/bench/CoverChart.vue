@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed } from 'vue'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { BarChart, LineChart } from 'echarts/charts'
@@ -7,6 +7,7 @@ import { GridComponent, PolarComponent } from 'echarts/components'
 import VChart from 'vue-echarts'
 import { clock, quantity, show } from '#core/measure'
 import type { Workings } from '#core/workings'
+import { useTones } from '~/composables/useTones'
 import { hasClock } from '~/drawing/scene'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
@@ -34,22 +35,7 @@ const sectors = computed(() => {
 })
 const clocked = computed(() => hasClock(props.workings))
 
-/** The app's own colours, read again when the light changes. */
-const tones = ref({ ink: '#000', seam: '#999', leaf: '#000', rime: '#000' })
-function readTones(): void {
-  const style = getComputedStyle(document.documentElement)
-  const of = (name: string): string => style.getPropertyValue(`--${name}`).trim()
-  tones.value = { ink: of('ink'), seam: of('seam'), leaf: of('leaf'), rime: of('rime') }
-}
-onMounted(readTones)
-
-const chart = ref<InstanceType<typeof VChart> | null>(null)
-/** Left to itself the chart keeps the page painting for ten frames after each change. */
-const STILL_FRAMES = 1
-function ready(): void {
-  readTones()
-  chart.value?.chart?.getZr().setSleepAfterStill(STILL_FRAMES)
-}
+const { tones, chart, ready } = useTones()
 
 const percent = (value: number): number => Math.round(value * 1000) / 10
 const option = computed(() => {

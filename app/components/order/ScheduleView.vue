@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed } from 'vue'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { CustomChart } from 'echarts/charts'
@@ -10,6 +10,7 @@ import { CalendarPlus } from '@lucide/vue'
 import { calendarOf, datesSaid } from '#core/exchange'
 import { daysAfter, daySaid, show } from '#core/measure'
 import { fileName, saveText } from '~/composables/files'
+import { useTones } from '~/composables/useTones'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -25,21 +26,7 @@ const schedule = computed(() => workings.value.schedule)
 const tasks = computed(() => workings.value.tasks)
 
 const DAY = 24 * 60
-const tones = ref({ ink: '#000', seam: '#999', leaf: '#000', rime: '#000', ruddy: '#000', tape: '#eee', soft: '#444' })
-function readTones(): void {
-  const style = getComputedStyle(document.documentElement)
-  const of = (name: string): string => style.getPropertyValue(`--${name}`).trim()
-  tones.value = {
-    ink: of('ink'),
-    seam: of('seam'),
-    leaf: of('leaf'),
-    rime: of('rime'),
-    ruddy: of('ruddy'),
-    tape: of('tape'),
-    soft: of('soft'),
-  }
-}
-onMounted(readTones)
+const { tones, chart, ready } = useTones()
 
 const end = computed(() => Math.max(30, ...schedule.value.booked.map(({ done }) => done)))
 const critical = computed(() => new Set(schedule.value.path))
@@ -160,11 +147,6 @@ const option = computed(() => {
     ],
   }
 })
-const chart = ref<InstanceType<typeof VChart> | null>(null)
-function ready(): void {
-  readTones()
-  chart.value?.chart?.getZr().setSleepAfterStill(1)
-}
 const said = computed(() =>
   schedule.value.booked
     .map(({ id }) => {
