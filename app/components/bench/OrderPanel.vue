@@ -95,20 +95,10 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
         />
       </div>
       <p v-if="day" class="text-fine text-ruddy" role="alert">{{ day }}</p>
-      <p v-for="problem in late" :key="problem.id" class="flex gap-1.5 text-ruddy" data-testid="late">
-        <CircleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Fault" /><span
-          >{{ say(problem.says, bench.manner) }}
-          <button
-            v-for="(mend, i) in problem.mends"
-            :key="i"
-            type="button"
-            class="font-semibold text-leaf underline decoration-dotted"
-            @click="mend.edit && bench.apply(mend.edit, 'set another day')"
-          >
-            {{ say(mend.says, bench.manner) }}
-          </button></span
-        >
-      </p>
+      <div v-for="problem in late" :key="problem.id" class="flex gap-1.5 text-ruddy" data-testid="late">
+        <CircleAlert :size="15" class="mt-0.5 shrink-0" aria-label="Fault" />
+        <div>{{ say(problem.says, bench.manner) }} <MendList :mends="problem.mends" /></div>
+      </div>
       <div class="grid grid-cols-2 gap-2">
         <PickField
           label="The hanger goes on"
@@ -195,18 +185,7 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
             :data-problem="problem.id"
           >
             <TriangleAlert :size="14" class="mt-0.5 shrink-0 text-bracken" aria-label="Take care" />
-            <span
-              >{{ say(problem.says, bench.manner) }}
-              <button
-                v-for="(mend, k) in problem.mends"
-                :key="k"
-                type="button"
-                class="mr-2 font-semibold text-leaf underline decoration-dotted"
-                @click="mend.edit && bench.apply(mend.edit, 'put the order right')"
-              >
-                {{ say(mend.says, bench.manner) }}
-              </button></span
-            >
+            <div>{{ say(problem.says, bench.manner) }} <MendList :mends="problem.mends" /></div>
           </div>
           <div v-if="open === each.id" class="border-t border-seam px-2 py-1">
             <FigureRow label="Hands" :figure="each.hands" :manner="bench.manner" />
@@ -219,16 +198,15 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
           </div>
         </li>
       </VueDraggable>
-      <p v-for="problem in wrong.filter(({ id }) => id === 'order:ring')" :key="problem.id" class="mt-1 text-fine text-ruddy" role="alert">
+      <div
+        v-for="problem in wrong.filter(({ id }) => id === 'order:ring')"
+        :key="problem.id"
+        class="mt-1 text-fine text-ruddy"
+        role="alert"
+      >
         {{ say(problem.says, bench.manner) }}
-        <button
-          type="button"
-          class="font-semibold text-leaf underline"
-          @click="problem.mends[0]?.edit && bench.apply(problem.mends[0].edit, 'open the ring of tasks')"
-        >
-          {{ say(problem.mends[0]!.says, bench.manner) }}
-        </button>
-      </p>
+        <MendList :mends="problem.mends" />
+      </div>
       <button type="button" class="button mt-2 w-full" :aria-expanded="adding" @click="adding = !adding">
         <Plus :size="15" />A task of your own
       </button>

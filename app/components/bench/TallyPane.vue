@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
 import type { CostLine } from '#core/price'
 import { capital, formatMoney, say } from '#core/measure'
-import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 
@@ -19,9 +18,6 @@ const icons = { fault: CircleAlert, care: TriangleAlert, note: Info }
 const names = { fault: 'Fault', care: 'Take care', note: 'Note' }
 const tones = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-rime' }
 
-function mend(how: Mend): void {
-  if (how.edit) bench.apply(how.edit, say(how.says, bench.manner).toLowerCase())
-}
 /** The bar runs to the larger of budget and cost opened; each part as a percentage of it. */
 const bar = computed(() => {
   if (!budget.value || !bill.value) return null
@@ -55,19 +51,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
             />
             <div class="min-w-0">
               <p>{{ say(problem.says, bench.manner) }}</p>
-              <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
-                <template v-for="(each, i) in problem.mends" :key="i">
-                  <button
-                    v-if="each.edit"
-                    type="button"
-                    class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2"
-                    @click="mend(each)"
-                  >
-                    {{ say(each.says, bench.manner) }}
-                  </button>
-                  <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
-                </template>
-              </div>
+              <MendList :mends="problem.mends" />
             </div>
           </li>
         </ul>

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { say } from '#core/measure'
+import type { Mend } from '#core/piece'
+import { useBench } from '~/stores/bench'
+
+/** What would mend a problem: done at a click where the app can do it. */
+defineProps<{ mends: readonly Mend[] }>()
+const bench = useBench()
+function mend(how: Mend): void {
+  if (how.edit) bench.apply(how.edit, say(how.says, bench.manner).toLowerCase())
+}
+</script>
+
+<template>
+  <div class="mt-0.5 flex flex-wrap gap-x-3 gap-y-0.5">
+    <template v-for="(each, i) in mends" :key="i">
+      <button
+        v-if="each.edit"
+        type="button"
+        class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2"
+        @click="mend(each)"
+      >
+        {{ say(each.says, bench.manner) }}
+      </button>
+      <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
+    </template>
+  </div>
+</template>
