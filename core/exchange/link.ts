@@ -1,5 +1,7 @@
 import { deflateSync, Inflate, strFromU8, strToU8 } from 'fflate'
+import { fromUint8Array, toUint8Array } from 'js-base64'
 import type { Shelf } from '../material'
+import { seedOf } from '../measure'
 import type { Piece } from '../piece'
 import { LINK_WORDS } from './link-words'
 import type { ReadPiece } from './piece-file'
@@ -17,49 +19,13 @@ const LARGEST = 1024 * 1024
 
 const KNOWN = strToU8(LINK_WORDS)
 
-const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'
-
-/** Base64 for addresses (RFC 4648, section 5), without padding. */
-function toLetters(bytes: Uint8Array): string {
-  let text = ''
-  for (let i = 0; i < bytes.length; i += 3) {
-    const [a, b, c] = [bytes[i]!, bytes[i + 1], bytes[i + 2]]
-    const bits = (a << 16) | ((b ?? 0) << 8) | (c ?? 0)
-    text += ALPHABET[bits >> 18]! + ALPHABET[(bits >> 12) & 63]!
-    if (b !== undefined) text += ALPHABET[(bits >> 6) & 63]!
-    if (c !== undefined) text += ALPHABET[bits & 63]!
-  }
-  return text
-}
-
-function fromLetters(text: string): Uint8Array | null {
-  if (text.length % 4 === 1) return null
-  const bytes: number[] = []
-  let [bits, have] = [0, 0]
-  for (const letter of text) {
-    const at = ALPHABET.indexOf(letter)
-    if (at < 0) return null
-    bits = ((bits << 6) | at) & 0xffff
-    have += 6
-    if (have >= 8) {
-      have -= 8
-      bytes.push((bits >> have) & 255)
-    }
-  }
-  return Uint8Array.from(bytes)
-}
-
-/** A sum over what was packed, by which a cut or mistyped address is known: FNV-1a. */
-function sumOf(text: string): string {
-  let hash = 0x811c9dc5
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0
-  return hash.toString(36).padStart(7, '0')
-}
+/** A sum over what was packed, by which a cut or mistyped address is known. */
+const sumOf = (text: string): string => seedOf(text).toString(36)
 
 /** A piece as it goes into an address after `#`: packed, with its maker’s own materials and a sum over it all. */
 export function writeLink(piece: Piece, shelf: Pick<Shelf, 'materials'>): string {
   const plain = JSON.stringify(JSON.parse(writePiece(piece, shelf)))
-  const packed = toLetters(deflateSync(strToU8(plain), { level: 9, dictionary: KNOWN }))
+  const packed = fromUint8Array(deflateSync(strToU8(plain), { level: 9, dictionary: KNOWN }), true)
   return `${WAY}.${sumOf(packed)}.${packed}`
 }
 
@@ -77,8 +43,7 @@ export function readLink(hash: string): ReadPiece {
     )
   if (sum === undefined || packed === undefined || more.length || sumOf(packed) !== sum)
     return refuse('This address was cut short or changed on its way. Scan the code again, or send the file.')
-  const bytes = fromLetters(packed)
-  const text = bytes && unpack(bytes)
+  const text = unpack(toUint8Array(packed))
   return text === null ? refuse('What is in this address cannot be unpacked. Scan the code again, or send the file.') : readPiece(text)
 }
 
