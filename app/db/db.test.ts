@@ -385,6 +385,46 @@ describe('the steps from older schemas', () => {
     expect([...after.backendDB().objectStoreNames].filter((table) => ['stash', 'offcuts', 'cutPieces'].includes(table))).toEqual([])
     await after.delete()
   })
+  it('gives pieces of schema 11 their hanger, and room for how far a making is; needs are worked out anew', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(11).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      cutList: 'id, material',
+      rolls: 'id, material',
+      previews: 'id, [id+key]',
+      needs: 'id',
+      lots: 'id, material',
+    })
+    const read = (file: string) =>
+      JSON.parse(readFileSync(new URL(`../../tests/reference/versions/${file}`, import.meta.url), 'utf8')) as object
+    await before.table('pieces').put({ id: 'ring', piece: { ...read('piece-6.json'), id: 'ring' }, revision: 3, savedAt: 5 })
+    await before.table('snapshots').put({ pieceId: 'ring', at: 1, piece: { ...read('piece-6.json'), id: 'ring' } })
+    await before.table('needs').put({ id: 'ring', key: 'k', needs: [] })
+    await before
+      .table('lots')
+      .put({ id: 'l', material: 'bay', things: 3, length: null, source: { kind: 'counted' }, paid: null, reserved: null })
+    before.close()
+    const after = new BenchDatabase(name)
+    const kept = (await after.pieces.get('ring'))!
+    expect(kept).toMatchObject({
+      revision: 3,
+      piece: { version: VERSION, fixing: { school: 'as suits' }, hanger: { loop: 'twine loop', run: 'ring', at: 0 }, weighed: [] },
+    })
+    expect(kept.piece.layers.every(({ fixing, backup }) => fixing === null && backup === null)).toBe(true)
+    expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(VERSION)
+    expect([await after.needs.count(), await after.lots.count(), await after.progress.count()]).toEqual([0, 1, 0])
+    await after.delete()
+  })
+  it('a piece that is thrown away takes along how far its making was', async () => {
+    await db.pieces.put({ id: 'ring', piece: { ...piece, id: 'ring' }, revision: 1, savedAt: 1 })
+    await db.progress.put({ piece: 'ring', done: ['base'], counted: {}, timers: [], at: null, revision: 1 })
+    await removePiece(db, 'ring')
+    expect(await db.progress.count()).toBe(0)
+  })
   it('upgrades nothing when a stored piece cannot be read, so that nothing is lost', async () => {
     const name = `step-${count++}`
     const before = new Dexie(name)
