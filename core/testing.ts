@@ -4,7 +4,8 @@ import type { Need, Shelf } from './material'
 import { CATALOGUE, lengthsIn, plainShelf, thingsIn } from './material'
 import type { Hanger, Layer, Piece, Rule } from './piece'
 import { startLayer, startPiece } from './piece'
-import type { Pricing } from './price'
+import type { Pricing, Reduction, Shop } from './price'
+import { NO_TAX } from './price'
 import { work } from './workings'
 import type { OnBench } from './workroom'
 import { onBench } from './workroom'
@@ -47,11 +48,38 @@ export function layerOf(id: string, material: string, rule: Rule, set: Partial<L
 
 export const shelf = plainShelf()
 
-/** What things are priced by where nothing is in the house and nothing is sold besides. */
-export const plainPricing = (on: Shelf = shelf): Pricing => ({ shelf: on, lots: [], rolls: [] })
+/** What things are priced by where nothing is in the house and nothing is sold but at usual prices, without tax. */
+export const plainPricing = (on: Shelf = shelf, set: Partial<Pricing> = {}): Pricing => ({
+  shelf: on,
+  lots: [],
+  rolls: [],
+  shops: [],
+  shunned: [],
+  tax: NO_TAX,
+  day: null,
+  ...set,
+})
+
+/** A shop near by that asks so much for packs of one material. @param packs what each holds and costs, and what is taken off */
+export const shopOf = (
+  id: string,
+  material: string,
+  packs: readonly (readonly [holds: number, price: number, reductions?: readonly Reduction[]])[],
+  set: Partial<Shop> = {},
+): Shop => ({
+  id,
+  name: id,
+  note: '',
+  trip: 0,
+  minimum: 0,
+  sells: 0,
+  offers: packs.map(([holds, price, reductions = []]) => ({ material, holds, price, reductions: [...reductions], stock: null, days: [] })),
+  ...set,
+})
 
 /** A piece as it stands on the bench, with what it costs. */
-export const benchOf = (piece: Piece, on: Shelf = shelf): OnBench => onBench(work(piece, on), piece, plainPricing(on))
+export const benchOf = (piece: Piece, on: Shelf = shelf, set: Partial<Pricing> = {}): OnBench =>
+  onBench(work(piece, on), piece, plainPricing(on, set))
 
 /** The lengths that something takes, and the small things: without whom they are for. */
 export const takesOf = ({ needs }: { readonly needs: readonly Need[] }) =>

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { against, arrange, clashesOf, fitTo, swap } from './arrange'
 import { runsOf, usualBase, stationAt } from './base'
-import { packsOver } from './price'
+import { listed, packsOver } from './price'
 import { readPiece, writePiece } from './exchange'
-import type { Material, Shop } from './material'
+import type { Material } from './material'
 import { CATALOGUE, plainShelf } from './material'
 import { inches, parseLength, say, showSum, toInches } from './measure'
 import type { Edit, Layer, Piece, Rule } from './piece'
 import { edit, usualRule } from './piece'
-import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from './testing'
+import { benchOf, layerOf, pieceWith, shelf, shopOf, takesOf, usesOf } from './testing'
 import { work } from './workings'
 
 // Numbers that once misled a maker, each with its value worked by hand beside it.
@@ -266,35 +266,22 @@ describe('mass', () => {
 })
 
 describe('money', () => {
-  const shop = (offers: readonly (readonly [number, number])[]): Shop => ({
-    id: 's',
-    name: 'Shop',
-    note: '',
-    offers: offers.map(([holds, price]) => ({ material: 'bracken', holds, price })),
-  })
   it('13 from packs of 12 at 10.00 and singles at 1.50 cost 11.50', () => {
     expect(
       packsOver(13, [
-        { shop: 's', holds: 12, price: 1000 },
-        { shop: 's', holds: 1, price: 150 },
+        listed('s', 12, 1000),
+        listed('s', 1, 150),
       ]).map(({ holds, packs }) => [holds, packs]),
     ).toEqual([
       [12, 1],
       [1, 1],
     ])
     const piece = pieceWith([layerOf('a', 'bracken', { kind: 'compass', count: 13, start: 0 })])
-    const line = benchOf(
-      piece,
-      plainShelf(
-        [
-          shop([
-            [12, 1000],
-            [1, 150],
-          ]),
-        ],
-        { 'construct.spare': 0 },
-      ),
-    ).bill.lines.find(({ id }) => id === 'bracken')!
+    const shop = shopOf('s', 'bracken', [
+      [12, 1000],
+      [1, 150],
+    ])
+    const line = benchOf(piece, plainShelf({ 'construct.spare': 0 }), { shops: [shop] }).bill.lines.find(({ id }) => id === 'bracken')!
     expect([line.opened.value, showSum(line.opened, manner)]).toEqual([1150, '1 × $10.00 + 1 × $1.50 = $11.50'])
   })
   // Brute force over every number of each pack.
@@ -311,14 +298,14 @@ describe('money', () => {
           for (let c = 0; c <= 7; c++) if (7 * a + 3 * b + 10 * c >= wanted) best = Math.min(best, 640 * a + 310 * b + 820 * c)
       const bought = packsOver(
         wanted,
-        packs.map(([holds, price]) => ({ shop: null, holds, price })),
+        packs.map(([holds, price]) => listed(null, holds, price)),
       )
       expect(bought.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(best)
       expect(bought.reduce((sum, each) => sum + each.packs * each.holds, 0)).toBeGreaterThanOrEqual(wanted)
     }
     const many = packsOver(500_000, [
-      { shop: null, holds: 12, price: 1000 },
-      { shop: null, holds: 1, price: 150 },
+      listed(null, 12, 1000),
+      listed(null, 1, 150),
     ])
     expect(many.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(41_666_000 + Math.min(1000, 8 * 150))
   })

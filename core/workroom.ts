@@ -1,30 +1,35 @@
+import type { BaseKind } from './base'
 import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
-import { asStock, planning as planningCuts, reckon } from './cut'
+import { asStock, NEW, planning as planningCuts, planSoon, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
 import type { Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
-import type { Figure, Minor } from './measure'
+import type { Figure } from './measure'
 import { COUNTED, deltaOf, figure, quantity, rate, shareOut, sharing, sum } from './measure'
 import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
-import type { Bill, Bought, Pricing } from './price'
+import type { Bill, Bought, Pricing, Span } from './price'
 import {
   billOf,
   costProblems,
   cutStock,
+  cutTo,
+  moneyFigure,
   moneyTogether,
   openedBy,
   openedFor,
-  packsOver,
-  pricesOf,
+  packsFor,
+  rangeOf,
   spareOf,
   stemsFor,
+  totalOf,
   uncutOf,
+  usedOf,
   wantsOf,
 } from './price'
-import type { InHouse } from './stock'
-import { cutOf, lengthsOf, thingsOf } from './stock'
+import type { InHouse, Lot } from './stock'
+import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, servesAs, thingsOf } from './stock'
 import type { Workings } from './workings'
 import { rememberingWork } from './workings'
 
@@ -74,27 +79,40 @@ export interface MaterialPlan {
   /** Stems with their spare, or mm. */
   readonly needed: Figure
   readonly fromHouse: Figure
-  /** How many packs or rolls, and what they cost. */
+  /** How many packs or rolls, and what they cost. Without tax. */
   readonly packs: Figure
   readonly opened: Figure
+  /** What of that goes into the pieces. */
+  readonly used: Figure
+  /** Things or rolls that are to be bought, whatever packs they come in. */
+  readonly toBuy: number
   /** What is left when all is made: stems, or mm of what is opened. */
   readonly left: Figure
   readonly bought: readonly Bought[]
   readonly cutting: Cutting | null
-  /** How what is opened is shared by the pieces, by their ids; what was only listed is nobody's. */
-  readonly shares: Readonly<Record<string, Minor>>
+  /** How much of it each piece takes, by their ids, in parts; what was only listed is nobody's. */
+  readonly taken: Readonly<Record<string, number>>
 }
 
-/** What a piece costs: as if it were alone in hand, and its share of what is opened for all. Both for all its copies. */
+/** What is opened, and what of that is used: the two ledgers. */
+export interface Money {
+  readonly opened: Span
+  readonly used: Span
+}
+
+/** What a piece costs: as if it were alone in hand, and its share of what is opened for all. Both for all its copies, with tax. */
 export interface Ledger {
-  readonly alone: Minor
-  readonly share: Minor
+  readonly alone: Money
+  readonly share: Money
 }
 
 /** What follows from everything in hand together. Plain data. */
 export interface Plan {
   readonly materials: readonly MaterialPlan[]
+  /** For all of it, with tax. */
   readonly opened: Figure
+  readonly used: Figure
+  readonly tax: Figure | null
   /** What the pieces would cost, were each alone in hand. */
   readonly alone: Figure
   /** What they save by being planned together. */
@@ -117,11 +135,11 @@ export interface OnBench extends Workings {
 export function onBench(workings: Workings, { id, brief, layers }: Piece, pricing: Pricing): OnBench {
   const { needs } = workings
   const bill = billOf({ id, needs, copies: brief.copies, budget: brief.budget }, pricing)
-  const counts = new Map(workings.layers.map(({ id, count }) => [id, count]))
+  const counts = new Map(workings.layers.map((layer) => [layer.id, layer.count]))
   return {
     ...workings,
     bill,
-    problems: worstFirst([...workings.problems, ...costProblems({ brief, layers }, bill, needs, counts, pricing)]),
+    problems: worstFirst([...workings.problems, ...costProblems({ id, brief, layers }, bill, needs, counts, pricing)]),
   }
 }
 
@@ -153,7 +171,11 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
   const of = <N extends Need>(pick: (needs: readonly Need[]) => N[]): Map<string, Of<N>[]> => {
     const all = pieces.flatMap((piece) => pick(piece.needs).map((need) => ({ piece, need })))
     const found = new Map<string, Of<N>[]>()
-    for (const each of all) found.set(each.need.material, [...(found.get(each.need.material) ?? []), each])
+    for (const each of all) {
+      const known = found.get(each.need.material)
+      if (known) known.push(each)
+      else found.set(each.need.material, [each])
+    }
     return found
   }
   const things = of(thingsIn)
@@ -161,129 +183,214 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
   const known = (id: string): Material[] => [materialOf(shelf, id)].flatMap((each) => each ?? [])
   const cutOnes = [...new Set([...lengths.keys(), ...list.map(({ material }) => material)])].flatMap(known)
   const materials: MaterialPlan[] = [
-    ...basesOf(pieces),
+    ...basesOf(pieces, workroom.lots),
     ...[...things].flatMap(([id, own]) => known(id).map((material) => thingsPlan(material, own, workroom))),
   ]
   let stopped = false
   for (const [done, material] of cutOnes.entries()) {
-    const { job, wants, house, over } = cutJob(material, lengths.get(material.id) ?? [], workroom)
+    const own = lengths.get(material.id) ?? []
+    const { job, kept, ...cutting } = cutJob(material, own, workroom)
     const going = planningCuts(job)
     let next = going.next()
     while (!next.done) {
       stopped = (yield { ...next.value, material: material.name, done, of: cutOnes.length }) || stopped
       next = going.next(stopped)
     }
-    materials.push(cutPlan(material, { wants, plan: next.value, house, over }, lengths.get(material.id) ?? [], workroom))
+    const plan = { ...next.value, rolls: [...kept, ...next.value.rolls] }
+    materials.push(cutPlan(material, { ...cutting, plan }, job.wants, own, workroom))
   }
-  const opened = materials.reduce((total, each) => total + each.opened.value, 0)
+  return planFrom(materials, workroom)
+}
+
+/** What materials come to for all pieces together and for each. */
+function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan {
+  const { pieces, tax } = workroom
+  const { total: opened, tax: taxed } = totalOf(
+    materials.map((each) => [each.name, each.opened]),
+    tax,
+  )
+  const alone = pieces.map((piece) => billOf({ ...piece, budget: null }, workroom))
+  const shares = sharesOf(materials, pieces, opened)
   const ledgers = Object.fromEntries(
-    pieces.map((piece): [string, Ledger] => [
+    pieces.map((piece, i): [string, Ledger] => [
       piece.id,
-      {
-        alone: billOf({ ...piece, budget: null }, workroom).opened.value,
-        share: materials.reduce((total, { shares }) => total + (shares[piece.id] ?? 0), 0),
-      },
+      { alone: { opened: rangeOf(alone[i]!.opened), used: rangeOf(alone[i]!.used) }, share: shares[i]! },
     ]),
   )
-  const apart = Object.values(ledgers).reduce((total, each) => total + each.alone, 0)
+  const apart = alone.reduce((all, bill) => all + bill.opened.value, 0)
+  const net = materials.reduce((all, each) => all + each.opened.value, 0)
+  const usedNet = materials.reduce((all, each) => all + each.used.value, 0)
+  const used = usedOf(rangeOf(opened), usedNet, net)
   const money = quantity.money
   return {
     materials,
     ledgers,
-    opened: worked(moneyTogether(materials.map((each) => [each.name, each.opened.value]))),
-    alone: worked(moneyTogether(pieces.map(({ id, name }) => [name, ledgers[id]!.alone]))),
+    opened,
+    tax: taxed,
+    used: moneyFigure(used, sum`what is opened ${money(opened.value)} × ${money(usedNet)} that is used ÷ ${money(net)} = ${money(used[1])}`),
+    alone: worked(moneyTogether(pieces.map(({ name }, i) => [name, alone[i]!.opened.value]))),
     saved: figure(
-      money(apart - opened),
-      sum`each alone ${money(apart)} − all together ${money(opened)} = ${money(apart - opened)}`,
+      money(apart - opened.value),
+      sum`each alone ${money(apart)} − all together ${money(opened.value)} = ${money(apart - opened.value)}`,
       COUNTED,
     ),
   }
 }
 
-/** Shares out money by how much each takes, to the cent. */
-function sharesOf(cost: Minor, taken: ReadonlyMap<string, number>): Record<string, Minor> {
-  const ids = [...taken].filter(([, much]) => much > 0)
-  if (!ids.length) return {}
-  const parts =
-    cost > 0
-      ? shareOut(
-          cost,
-          ids.map(([, much]) => Math.max(1, Math.round(much))),
-        )
-      : ids.map(() => 0)
-  return Object.fromEntries(ids.map(([id], i) => [id, parts[i]!]))
+/** Each piece's share of all that is opened, by what it takes of each material, to the cent and with its part of the tax. */
+function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[], opened: Figure): Money[] {
+  const at = new Map(pieces.map(({ id }, i) => [id, i]))
+  const share = (of: 'opened' | 'used', end: 0 | 1): number[] => {
+    // What was only listed is nobody's: the last.
+    const net = new Array<number>(pieces.length + 1).fill(0)
+    for (const each of materials) {
+      const amount = rangeOf(each[of])[end]
+      const takers = Object.entries(each.taken).filter(([, much]) => much > 0)
+      if (!takers.length) net[pieces.length]! += amount
+      else if (amount > 0)
+        shareOut(
+          amount,
+          takers.map(([, much]) => Math.max(1, Math.round(much))),
+        ).forEach((part, i) => {
+          net[at.get(takers[i]![0])!]! += part
+        })
+    }
+    return net
+  }
+  const ends = ([0, 1] as const).map((end) => {
+    const net = share('opened', end)
+    const gross = rangeOf(opened)[end]
+    const all = net.reduce((sum, each) => sum + each, 0)
+    const openedBy = all > 0 ? (gross === all ? net : shareOut(gross, net)) : net
+    const used = share('used', end)
+    return { opened: openedBy, used: used.map((each, i) => (net[i]! > 0 ? Math.round((each * openedBy[i]!) / net[i]!) : 0)) }
+  })
+  return pieces.map((_, i) => ({
+    opened: [ends[0]!.opened[i]!, ends[1]!.opened[i]!],
+    used: [ends[0]!.used[i]!, ends[1]!.used[i]!],
+  }))
 }
 
-/** Every piece has a base of its own. */
-function basesOf(pieces: readonly InHand[]): MaterialPlan[] {
+/** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
+function basesOf(pieces: readonly InHand[], lots: readonly Lot[]): MaterialPlan[] {
+  const left = new Map(lots.filter((lot) => baseOfLot(lot)).map((lot) => [lot.id, lot.things ?? 0]))
   const all = pieces.flatMap((piece) =>
-    piece.needs.flatMap((need) => (need.of === 'base' ? [{ piece, cost: need.price * piece.copies }] : [])),
+    piece.needs.flatMap((need) => {
+      if (need.of !== 'base') return []
+      let there = 0
+      for (const lot of lots) {
+        if (lot.material !== baseLots(need.material as BaseKind) || !servesAs(lot, need.width) || !isFree(lot, piece.id)) continue
+        const taken = Math.min(left.get(lot.id)!, piece.copies - there)
+        left.set(lot.id, left.get(lot.id)! - taken)
+        there += taken
+      }
+      return [{ piece, there, bought: piece.copies - there, cost: need.price * (piece.copies - there) }]
+    }),
   )
   if (!all.length) return []
   const count = all.reduce((n, { piece }) => n + piece.copies, 0)
-  const none = figure(quantity.count(0), sum`none`, COUNTED)
+  const there = all.reduce((n, each) => n + each.there, 0)
+  const opened = worked(moneyTogether(all.map(({ piece, cost }) => [piece.name, cost])))
   return [
     {
       id: 'bases',
       name: 'bases',
       of: 'base',
-      fromHouse: none,
-      left: none,
+      fromHouse: figure(quantity.count(there), there ? sum`of the kind and width that is wanted` : sum`none`, COUNTED),
+      left: figure(quantity.count(0), sum`none`, COUNTED),
       bought: [],
+      toBuy: 0,
       cutting: null,
       needed: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
-      packs: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
-      opened: worked(moneyTogether(all.map(({ piece, cost }) => [piece.name, cost]))),
-      shares: Object.fromEntries(all.map(({ piece, cost: each }) => [piece.id, each])),
+      packs: figure(quantity.count(count - there), sum`one for each copy of each piece, less what is in the house`, COUNTED),
+      opened,
+      used: opened,
+      taken: Object.fromEntries(all.map(({ piece, cost }) => [piece.id, cost])),
     },
   ]
 }
 
-/** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. */
-function thingsPlan(material: Material, own: readonly Of<Things>[], { shelf, lots }: Workroom): MaterialPlan {
-  const stems = own.map(({ piece, need }) => ({ piece, stems: stemsFor(material, [need], piece.copies).stems, spare: need.spare }))
-  const all = stems.reduce((n, each) => n + each.stems, 0)
-  const spare = spareOf(all, Math.max(0, ...stems.map((each) => each.spare)))
-  const have = Math.min(thingsOf(lots, material.id), all + spare)
-  const bought = packsOver(all + spare - have, pricesOf(material, shelf.shops))
+/** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. What is kept for a piece is for it alone. */
+function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Workroom): MaterialPlan {
+  const { lots } = workroom
+  const wants = own.map(({ piece, need }) => ({ piece, need, cut: cutTo(material, need.cut), count: need.count * piece.copies }))
+  // What is cut already goes first: each piece's own, then what is nobody's.
+  const keepers = keptBy(lots, material.id)
+  const hadOwn = wants.map(() => 0)
+  for (const [id, kept] of keepers) {
+    const own = wants.flatMap(({ piece }, i) => (piece.id === id ? [i] : []))
+    fromCut(
+      own.map((i) => wants[i]!),
+      cutThingsOf(kept, material.id, id),
+    ).forEach((n, k) => {
+      hadOwn[own[k]!] = n
+    })
+  }
+  const hadOthers = fromCut(
+    wants.map(({ cut, count }, i) => ({ cut, count: count - hadOwn[i]! })),
+    cutThingsOf(lots, material.id),
+  )
+  const byPiece = new Map<InHand, number>()
+  wants.forEach(({ piece, need }, i) => {
+    const { stems } = stemsFor(material, [need], piece.copies, [hadOwn[i]! + hadOthers[i]!])
+    byPiece.set(piece, (byPiece.get(piece) ?? 0) + stems)
+  })
+  const had = hadOwn.reduce((n, each, i) => n + each + hadOthers[i]!, 0)
+  const stems = [...byPiece]
+  const all = stems.reduce((n, [, each]) => n + each, 0)
+  const spare = spareOf(all, Math.max(0, ...wants.map(({ need }) => need.spare)))
+  const ownOf = ({ id }: InHand): number => thingsOf(keepers.get(id) ?? [], material.id, id)
+  const missing = stems.reduce((n, [piece, each]) => n + Math.max(0, each - ownOf(piece)), 0)
+  const over = stems.reduce((n, [piece, each]) => n + Math.max(0, ownOf(piece) - each), 0)
+  const asked = missing + Math.max(0, spare - over)
+  const toBuy = Math.max(0, asked - thingsOf(lots, material.id))
+  const have = all + spare - toBuy
+  const bought = packsFor(toBuy, material, workroom)
   const { packs, holds, cost, words } = openedBy(bought)
-  const taken = new Map<string, number>()
-  for (const { piece, stems: n } of stems) taken.set(piece.id, (taken.get(piece.id) ?? 0) + n)
+  const used = usedOf(cost, Math.min(toBuy, holds), holds)
   return {
     id: material.id,
     name: material.plural,
     of: 'stems',
     bought,
+    toBuy,
     cutting: null,
-    shares: sharesOf(cost, taken),
+    // What a piece has of its own takes no part of what is opened.
+    taken: Object.fromEntries(stems.map(([piece, n]) => [piece.id, Math.max(0, n - ownOf(piece))])),
     needed: figure(
-      quantity.count(all + spare),
+      quantity.count(all + had + spare),
       [
-        ...stems.flatMap(({ piece, stems: n }, i) => [i ? ' + ' : '', `${n} for ${piece.name}`]),
-        ...sum`${spare ? ` + ${spare} spare` : ''} = ${quantity.count(all + spare)}`,
+        ...stems.flatMap(([{ name }, n], i) => [i ? ' + ' : '', `${n} for ${name}`]),
+        ...sum`${had ? ` + ${had} that are cut already` : ''}${spare ? ` + ${spare} spare` : ''} = ${quantity.count(all + had + spare)}`,
       ],
       COUNTED,
     ),
-    fromHouse: figure(quantity.count(have), sum`${quantity.count(thingsOf(lots, material.id))} in the house`, COUNTED),
+    fromHouse: figure(quantity.count(Math.max(0, have) + had), sum`${quantity.count(Math.max(0, have) + had)} in the house`, COUNTED),
     packs: figure(
       quantity.count(packs),
       sum`${quantity.count(all + spare)} − ${quantity.count(have)} from the house, in the packs that cost least`,
       COUNTED,
     ),
-    opened: figure(quantity.money(cost), [...words, ' = ', quantity.money(cost)], COUNTED),
+    opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+    used: moneyFigure(used, sum`${quantity.money(cost[1])} × ${quantity.count(toBuy)} ÷ ${quantity.count(holds)} = ${quantity.money(used[1])}`),
     left: figure(
-      quantity.count(Math.max(0, holds - (all + spare - have))),
-      sum`${quantity.count(holds)} bought − ${quantity.count(Math.max(0, all + spare - have))} needed of them`,
+      quantity.count(Math.max(0, holds - toBuy)),
+      sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`,
       COUNTED,
     ),
   }
 }
 
-/** What is wanted of a material that comes by the length, against what is cut and what is in the house. */
-function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workroom): { readonly job: CutJob } & Omit<Cutting, 'plan'> {
+/** What is wanted of a material that comes by the length, against what is cut and what is in the house. @returns `kept`: what is cut from what is kept for one piece alone, before all others */
+function cutJob(
+  material: Material,
+  own: readonly Of<Lengths>[],
+  workroom: Workroom,
+): { readonly job: CutJob; readonly kept: CutPlan['rolls'] } & Omit<Cutting, 'plan'> {
   const { list, lots, shelf } = workroom
+  const pieces = [...new Set(own.map(({ piece }) => piece))]
   const asked: Omit<Wanted, 'made'>[] = [
-    ...[...new Set(own.map(({ piece }) => piece))].flatMap((piece) => {
+    ...pieces.flatMap((piece) => {
       const needs = own.flatMap((each) => (each.piece === piece ? [each.need] : []))
       return wantsOf(piece, needs).map((want, i) => ({ ...want, use: needs[i]!.use, piece: piece.name }))
     }),
@@ -292,24 +399,49 @@ function cutJob(material: Material, own: readonly Of<Lengths>[], workroom: Workr
       .map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
   ]
   const { left, made, over } = reckon(asked, cutOf(lots, material.id))
+  const keptHouse: InHouse[] = []
+  const kept: CutPlan['rolls'][number][] = []
+  let open: readonly Want[] = left.map(({ id, length, count, joins }) => ({ id, length, count, joins }))
+  const keepers = keptBy(lots, material.id)
+  for (const { id } of pieces) {
+    const own = lengthsOf(keepers.get(id) ?? [], material, id)
+    if (!own.length) continue
+    const wants = open.filter((want) => want.id.startsWith(`${id}:`))
+    const { rolls, short } = planSoon({
+      wants,
+      stocks: own.map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count })),
+      least: rate(LEAST_REST, shelf),
+    })
+    keptHouse.push(...own)
+    kept.push(...rolls)
+    open = open.flatMap((want) => {
+      if (!wants.includes(want)) return [want]
+      const count = short.find((each) => each.want === want.id)?.count ?? 0
+      return count ? [{ ...want, count }] : []
+    })
+  }
   const house = lengthsOf(lots, material)
   return {
-    house,
+    house: [...house, ...keptHouse],
     over,
+    kept,
     wants: asked.map((want) => ({ ...want, made: made.get(want.id) ?? 0 })),
-    job: {
-      wants: left.map(({ id, length, count, joins }) => ({ id, length, count, joins })),
-      least: rate(LEAST_REST, shelf),
-      stocks: [...asStock(over), ...cutStock(material, workroom)],
-    },
+    job: { wants: open, least: rate(LEAST_REST, shelf), stocks: [...asStock(over), ...cutStock(material, workroom)] },
   }
 }
 
-function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>[], workroom: Workroom): MaterialPlan {
+/** @param open what is still to be cut, but for what is kept for a piece */
+function cutPlan(
+  material: Material,
+  cutting: Cutting,
+  open: readonly Want[],
+  own: readonly Of<Lengths>[],
+  workroom: Workroom,
+): MaterialPlan {
   const { plan, wants } = cutting
   const uncut = uncutOf(plan.short, wants, material)
   const bought = openedFor(plan, material, workroom, uncut)
-  const { cost, words } = openedBy(bought)
+  const { cost, holds, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
   const isBought = (stock: string): boolean => !cutting.house.some(({ id }) => id === stock) && !cutting.over.some(({ id }) => id === stock)
@@ -317,19 +449,22 @@ function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>
     rolls.reduce((total, { cuts }) => total + cuts.reduce((mm, { length }) => mm + length, 0), 0)
   const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isBought(stock)))
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
+  // What is cut already, or will be from what is kept for a piece, takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
+  const left = new Map<string, number>()
+  for (const { id, length, count } of open) left.set(id, (left.get(id) ?? 0) + length * count)
   const taken = new Map<string, number>()
-  // What is cut already takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
-  own.forEach(({ piece }, i) => {
-    const { length, count, made } = wants[i]!
-    taken.set(piece.id, (taken.get(piece.id) ?? 0) + length * (count - made))
-  })
+  own.forEach(({ piece }, i) => taken.set(piece.id, (taken.get(piece.id) ?? 0) + (left.get(wants[i]!.id) ?? 0)))
+  const rolls = plan.opened + uncut
+  const cutOfNew = lengthOf(plan.rolls.filter(({ stock }) => isBought(stock))) + plan.short.reduce((n, { want, count }) => n + count * wants.find(({ id }) => id === want)!.length, 0)
+  const used = usedOf(cost, Math.min(holds, Math.ceil((cutOfNew / material.length) * 1000) / 1000), holds)
   return {
     id: material.id,
     name: material.name,
     of: 'length',
     cutting,
-    shares: sharesOf(cost, taken),
+    taken: Object.fromEntries(taken),
     bought,
+    toBuy: plan.rolls.filter(({ stock }) => stock === NEW).length + uncut,
     needed: figure(
       quantity.length(needed),
       [
@@ -344,11 +479,12 @@ function cutPlan(material: Material, cutting: Cutting, own: readonly Of<Lengths>
       COUNTED,
     ),
     packs: figure(
-      quantity.count(plan.opened + uncut),
+      quantity.count(rolls),
       sum`the cheapest rolls that the rest can be cut from, ${plan.proven ? 'proven' : 'the best found'}`,
       COUNTED,
     ),
-    opened: figure(quantity.money(cost), [...words, ' = ', quantity.money(cost)], COUNTED),
+    opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+    used: moneyFigure(used, sum`${quantity.money(cost[1])} × ${quantity.length(cutOfNew)} that is cut of it = ${quantity.money(used[1])}`),
     left: figure(quantity.length(rests), sum`what is left of all rolls and long enough to be of use`, COUNTED),
   }
 }

@@ -34,6 +34,8 @@ export interface BareBase extends Needed {
   readonly of: 'base'
   readonly name: string
   readonly price: Minor
+  /** From its outermost left to its outermost right, mm. */
+  readonly width: number
 }
 
 export type Need = Things | Lengths | BareBase

@@ -4,8 +4,8 @@ import type { Units } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
 
-/** What a number counts. Lengths are mm, masses g, money minor units, times minutes. */
-export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time'
+/** What a number counts. Lengths are mm, masses g, money minor units, times minutes, rates shares said to the thousandth of a percent. */
+export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time' | 'rate'
 
 export interface Quantity {
   readonly value: number
@@ -98,6 +98,8 @@ export function showExact(of: Quantity, manner: Manner): string {
       return formatMoney(value, manner.currency)
     case 'share':
       return `${trimZeros((value * 100).toFixed(1))} %`
+    case 'rate':
+      return `${trimZeros((value * 100).toFixed(3))} %`
     case 'clock':
       return clock(value)
     case 'count':

@@ -1,5 +1,6 @@
 import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
+import type { Asking } from './asking'
 import type { Hanger, Making, Reading } from './making'
 import type { Added, Brief, Layer, Nudge, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
@@ -21,6 +22,7 @@ export type Edit =
   | { readonly do: 'fixing'; readonly set: Partial<Piece['fixing']> }
   | { readonly do: 'hanger'; readonly hanger: Hanger | null }
   | { readonly do: 'making'; readonly set: Partial<Making> }
+  | { readonly do: 'asking'; readonly set: Partial<Asking> }
   /** What the scale said of a thing; null forgets it. */
   | { readonly do: 'weigh'; readonly what: string; readonly reading: Omit<Reading, 'what'> | null }
   | { readonly do: 'several'; readonly edits: readonly Edit[] }
@@ -114,6 +116,9 @@ function apply(draft: Piece, how: Edit): void {
       return
     case 'making':
       Object.assign(draft.making, how.set)
+      return
+    case 'asking':
+      Object.assign(draft.asking, how.set)
       return
     case 'weigh':
       draft.weighed = [

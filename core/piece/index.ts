@@ -1,6 +1,7 @@
 export { flip, MOST_PLACES, ROLES } from './terms'
 export type { Role } from './terms'
 export * from './rules'
+export * from './asking'
 export * from './making'
 export * from './schema'
 export * from './start'

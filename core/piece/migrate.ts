@@ -1,6 +1,7 @@
 import { BaseSchema, markOn, runsOf, topOf } from '../base'
 import type { Currency } from '../measure'
 import { CURRENCIES } from '../measure'
+import { usualAsking } from './asking'
 import { UNPREPARED, usualFixing, usualMaking } from './making'
 import { FORMAT, VERSION } from './schema'
 
@@ -146,6 +147,9 @@ function fromSix(document: Document): Document {
   }
 }
 
+/** Version 7 said nothing of what is claimed of its cost and asked for it. */
+const fromSeven = (document: Document): Document => ({ ...document, asking: usualAsking() })
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -161,6 +165,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   4: fromFour,
   5: fromFive,
   6: fromSix,
+  7: fromSeven,
 }
 
 export type Migrated =

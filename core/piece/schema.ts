@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { BaseSchema } from '../base'
 import { WEATHERS } from '../material'
+import { AskingSchema } from './asking'
 import { FixingSchema, HangerSchema, MakingSchema, PreparedSchema, ReadingSchema, WAYS } from './making'
 import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './terms'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 7
+export const VERSION = 8
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -130,11 +131,14 @@ export const PieceSchema = z
     fixing: FixingSchema,
     hanger: HangerSchema.nullable().describe('null while none was chosen'),
     making: MakingSchema,
+    asking: AskingSchema,
     weighed: z.array(ReadingSchema).max(200),
   })
   .superRefine((piece, ctx) => {
     const weighed = piece.weighed.map(({ what }) => what)
     if (new Set(weighed).size < weighed.length) ctx.addIssue({ code: 'custom', path: ['weighed'], message: 'One thing has two weights.' })
+    const claims = piece.asking.claims.map(({ id }) => id)
+    if (new Set(claims).size < claims.length) ctx.addIssue({ code: 'custom', path: ['asking', 'claims'], message: 'Two claims have the same id.' })
     const seen = new Set<string>()
     piece.layers.forEach((layer, i) => {
       if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })

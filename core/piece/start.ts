@@ -1,6 +1,7 @@
 import type { BaseKind } from '../base'
 import { usualBase } from '../base'
 import { inches } from '../measure'
+import { usualAsking } from './asking'
 import { usualFixing, usualMaking } from './making'
 import type { Piece } from './schema'
 import { FORMAT, VERSION } from './schema'
@@ -29,6 +30,7 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
     fixing: usualFixing(),
     hanger: null,
     making: usualMaking(),
+    asking: usualAsking(),
     weighed: [],
   }
 }

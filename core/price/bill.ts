@@ -1,14 +1,19 @@
 import type { Material, Need } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
-import type { Figure, Minor, Term } from '../measure'
+import type { Figure, Minor, Said, Term } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
 import { given, named, plusAll, worked } from '../measure/term'
 import type { Copies, CostLine, Pricing } from './line'
-import { baseLine, lengthLine, materialLine, perCopy } from './line'
+import { baseLine, lengthLine, materialLine, moneyFigure, perCopy, usedOf } from './line'
+import type { Span } from './reduction'
+import type { Tax } from './tax'
+import { taxIn, taxOn } from './tax'
 
-/** The two ledgers, always both: whole packs, and the share of each that is used. */
+/** The two ledgers, always both: whole packs, and the share of each that is used. With the tax of the place. */
 export interface Bill {
   readonly lines: readonly CostLine[]
+  /** Tax on what is opened, on top or in it; null where there is none. */
+  readonly tax: Figure | null
   /** Whole packs for all copies. */
   readonly opened: Figure
   readonly used: Figure
@@ -34,40 +39,92 @@ export const moneyTogether = (parts: readonly (readonly [name: string, amount: M
     given(quantity.money(0), COUNTED),
   )
 
-/** What a piece costs, were it alone in hand. */
-export function billOf({ id: piece, needs, copies, budget }: Making, pricing: Pricing): Bill {
-  const known = (id: string, line: (material: Material) => CostLine): CostLine[] => {
-    const material = materialOf(pricing.shelf, id)
-    return material ? [line(material)] : []
-  }
-  const lines = [
-    ...needs.flatMap((need) => (need.of === 'base' ? [baseLine(need, copies)] : [])),
-    ...[...byMaterial(thingsIn(needs))].flatMap(([id, own]) => known(id, (material) => materialLine(material, own, copies, pricing))),
-    ...[...byMaterial(lengthsIn(needs))].flatMap(([id, own]) =>
-      known(id, (material) => lengthLine(material, own, { id: piece, copies }, pricing)),
-    ),
+/** The least and the most of a figure; both the same where it is one number. */
+export const rangeOf = ({ value, range }: Pick<Figure, 'value' | 'range'>): Span => range ?? [value, value]
+
+/** What lines come to with the tax of the place. */
+export const withTax = (lines: readonly Minor[], tax: Tax): Minor => lines.reduce((all, line) => all + line, 0) + taxOn(lines, tax)
+
+/** What a figure comes to at its least, or at its most. */
+const endOf = (figures: readonly Figure[], end: 0 | 1): Minor[] => figures.map((each) => rangeOf(each)[end])
+
+/** Lines added up by their names, with tax. @param parts by name */
+export function totalOf(
+  parts: readonly (readonly [name: string, amount: Figure])[],
+  tax: Tax,
+): { readonly total: Figure; readonly tax: Figure | null } {
+  const figures = parts.map(([, each]) => each)
+  const most = endOf(figures, 1)
+  const share = quantity.share(tax.share)
+  const on = taxOn(most, tax)
+  const inside = taxIn(most, tax)
+  const sums = worked(moneyTogether([...parts.map(([name, each]) => [name, each.value] as const), ...(on ? ([['tax', on]] as const) : [])]))
+  const said: Said = [
+    ...sum`${share} of ${quantity.money(most.reduce((all, each) => all + each, 0))}, rounded `,
+    tax.by === 'line' ? 'on each line' : 'on the whole bill',
+    ' = ',
+    quantity.money(on || inside),
   ]
-  const total = (of: 'opened' | 'used') => lines.reduce((amount, line) => amount + line[of].value, 0)
-  const opened = total('opened')
-  const used = total('used')
-  const added = (of: 'opened' | 'used'): Figure => worked(moneyTogether(lines.map((line) => [line.name, line[of].value])))
-  const each = (all: number): Figure =>
-    figure(
-      quantity.money(perCopy(all, copies)),
-      sum`${quantity.money(all)} ÷ ${several(copies, 'copy', 'copies')}, rounded up = ${quantity.money(perCopy(all, copies))}`,
-      COUNTED,
+  return {
+    total: moneyFigure([withTax(endOf(figures, 0), tax), withTax(most, tax)], sums.sum),
+    tax: tax.share > 0 ? figure(quantity.money(on || inside), tax.included ? ['in it: ', ...said] : said, COUNTED) : null,
+  }
+}
+
+/** The lines of a bill, without what they come to together. */
+export function linesOf({ id, needs, copies }: Omit<Making, 'budget'>, pricing: Pricing): CostLine[] {
+  const known = (material: string, line: (material: Material) => CostLine): CostLine[] => {
+    const found = materialOf(pricing.shelf, material)
+    return found ? [line(found)] : []
+  }
+  const piece = { id, copies }
+  return [
+    ...needs.flatMap((need) => (need.of === 'base' ? [baseLine(need, piece, pricing)] : [])),
+    ...[...byMaterial(thingsIn(needs))].flatMap(([material, own]) => known(material, (of) => materialLine(of, own, piece, pricing))),
+    ...[...byMaterial(lengthsIn(needs))].flatMap(([material, own]) => known(material, (of) => lengthLine(of, own, piece, pricing))),
+  ]
+}
+
+/** What a piece costs, were it alone in hand. */
+export const billOf = (making: Making, pricing: Pricing): Bill => billFrom(linesOf(making, pricing), making, pricing.tax)
+
+export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+  const { total: opened, tax: taxed } = totalOf(
+    lines.map((line) => [line.name, line.opened]),
+    tax,
+  )
+  const net = lines.reduce((all, line) => all + line.opened.value, 0)
+  const usedNet = lines.reduce((all, line) => all + line.used.value, 0)
+  // Tax is used as what it is on.
+  const usedRange = usedOf(rangeOf(opened), usedNet, net)
+  const used =
+    tax.share > 0 && !tax.included
+      ? moneyFigure(usedRange, [
+          ...worked(moneyTogether(lines.map((line) => [line.name, line.used.value]))).sum,
+          ...sum`, with its part of the tax ${quantity.money(usedRange[1])}`,
+        ])
+      : moneyFigure(
+          [lines.reduce((all, line) => all + rangeOf(line.used)[0], 0), usedNet],
+          worked(moneyTogether(lines.map((line) => [line.name, line.used.value]))).sum,
+        )
+  const each = (all: Figure): Figure => {
+    const [least, most] = rangeOf(all)
+    return moneyFigure(
+      [perCopy(least, copies), perCopy(most, copies)],
+      sum`${quantity.money(most)} ÷ ${several(copies, 'copy', 'copies')}, rounded up = ${quantity.money(perCopy(most, copies))}`,
     )
-  const openedEach = copies > 1 ? each(opened) : added('opened')
+  }
+  const openedEach = copies > 1 ? each(opened) : opened
   return {
     lines,
-    opened: added('opened'),
-    used: added('used'),
+    tax: taxed,
+    opened,
+    used,
     openedEach,
-    usedEach: copies > 1 ? each(used) : added('used'),
-    left: figure(
-      quantity.money(opened - used),
-      sum`opened ${quantity.money(opened)} − used ${quantity.money(used)} = ${quantity.money(opened - used)}`,
-      COUNTED,
+    usedEach: copies > 1 ? each(used) : used,
+    left: moneyFigure(
+      [rangeOf(opened)[0] - rangeOf(used)[0], opened.value - used.value],
+      sum`opened ${quantity.money(opened.value)} − used ${quantity.money(used.value)} = ${quantity.money(opened.value - used.value)}`,
     ),
     room:
       budget === null

@@ -4,11 +4,12 @@ import { arrange } from '../arrange'
 import { runsOf } from '../base'
 import { needsOf } from '../construct'
 import type { Lengths, Things } from '../material'
-import { CATALOGUE, piecesPerStem, pieceLength, plainShelf } from '../material'
+import { CATALOGUE, piecesPerStem, pieceLength } from '../material'
 import { inches, say, showSum } from '../measure'
 import type { Piece } from '../piece'
 import { edit } from '../piece'
-import { layerOf, pieceWith, plainPricing, shelf } from '../testing'
+import { lotOf } from '../stock'
+import { layerOf, pieceWith, plainPricing, shelf, shopOf } from '../testing'
 import { billOf } from './bill'
 import { lengthLine, materialLine, perCopy } from './line'
 import { costProblems } from './problems'
@@ -34,7 +35,7 @@ const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 
 
 describe('materialLine', () => {
   it('rounds packs up over spare and copies', () => {
-    const line = materialLine(bracken, things(16), 2, plainPricing())
+    const line = materialLine(bracken, things(16), { id: 'a', copies: 2 }, plainPricing())
     expect(line.stems.value).toBe(32)
     expect(line.spare.value).toBe(4)
     expect(line.packs.value).toBe(4)
@@ -49,22 +50,21 @@ describe('materialLine', () => {
     expect(piecesPerStem(eucalyptus, inches(22))).toBe(1)
     expect(piecesPerStem(bracken, inches(2))).toBe(1)
     expect(pieceLength(bracken, inches(20))).toBe(bracken.length)
-    const line = materialLine(eucalyptus, things(10, inches(7)), 1, plainPricing())
+    const line = materialLine(eucalyptus, things(10, inches(7)), { id: 'a', copies: 1 }, plainPricing())
     expect(line.stems.value).toBe(4)
     expect(showSum(line.stems, manner)).toBe('10 × 1 copy ÷ 3 pieces a stem, rounded up = 4')
   })
   it('wants no spare of what does not break', () => {
-    expect(materialLine(CATALOGUE['oar-sign']!, things(1, null, 0), 1, plainPricing()).spare.value).toBe(0)
+    expect(materialLine(CATALOGUE['oar-sign']!, things(1, null, 0), { id: 'a', copies: 1 }, plainPricing()).spare.value).toBe(0)
     expect(
       needs(pieceWith([layerOf('a', 'oar-sign', { kind: 'single', at: 0, drop: 0 })])).map((need) => ('spare' in need ? need.spare : null)),
     ).toEqual([null, 0])
   })
   it('takes the offer at which this many cost least', () => {
-    const shop = (id: string, holds: number, price: number) => ({ id, name: id, note: '', offers: [{ material: 'bracken', holds, price }] })
-    const two = plainPricing(plainShelf([shop('small', 4, 300), shop('large', 50, 2000)]))
-    expect(materialLine(bracken, things(3, null, 0), 1, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
-    expect(materialLine(bracken, things(40, null, 0), 1, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
-    expect(materialLine(bracken, things(3), 1, plainPricing()).bought[0]!.shop).toBeNull()
+    const two = plainPricing(shelf, { shops: [shopOf('small', 'bracken', [[4, 300]]), shopOf('large', 'bracken', [[50, 2000]])] })
+    expect(materialLine(bracken, things(3, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
+    expect(materialLine(bracken, things(40, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
+    expect(materialLine(bracken, things(3), { id: 'a', copies: 1 }, plainPricing()).bought[0]!.shop).toBeNull()
   })
   it('never buys too little, nor a pack too many, nor uses more than it opens', () => {
     fc.assert(
@@ -73,7 +73,7 @@ describe('materialLine', () => {
         fc.integer({ min: 1, max: 40 }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (pieces, copies, spare) => {
-          const line = materialLine(bracken, things(pieces, null, spare), copies, plainPricing())
+          const line = materialLine(bracken, things(pieces, null, spare), { id: 'a', copies: copies }, plainPricing())
           const bought = line.packs.value * bracken.pack.holds
           const wanted = line.stems.value + line.spare.value
           expect(bought).toBeGreaterThanOrEqual(wanted)
@@ -144,12 +144,7 @@ describe('lengthLine', () => {
   const bows = (count: number, length = 116): Lengths[] => [
     { of: 'lengths', layer: 'a', material: ribbon.id, use: 'bow', length: inches(length), count, joins: false },
   ]
-  const stashed = (count: number) => ({
-    ...plainPricing(),
-    lots: [
-      { id: 'rolls', material: ribbon.id, things: count, length: null, source: { kind: 'counted' as const }, paid: null, reserved: null },
-    ],
-  })
+  const stashed = (count: number) => plainPricing(shelf, { lots: [lotOf('l', ribbon.id, { things: count })] })
   it('opens the fewest rolls that the pieces can be cut from, over all copies', () => {
     const line = lengthLine(ribbon, bows(2), { id: 'a', copies: 2 }, plainPricing())
     // Three to a roll of 360 in, so four open a second, though all of them together are shorter than 1.3 rolls.
@@ -172,17 +167,12 @@ describe('lengthLine', () => {
     })
   })
   it('buys where it costs least', () => {
-    const shop = {
-      id: 's',
-      name: 'Shop',
-      note: '',
-      offers: [
-        { material: ribbon.id, holds: 3, price: 900 },
-        { material: ribbon.id, holds: 1, price: 400 },
-      ],
-    }
-    expect(lengthLine(ribbon, bows(1), { id: 'a', copies: 1 }, plainPricing(plainShelf([shop]))).opened.value).toBe(400)
-    expect(lengthLine(ribbon, bows(9), { id: 'a', copies: 1 }, plainPricing(plainShelf([shop]))).opened.value).toBe(900)
+    const shop = shopOf('s', ribbon.id, [
+      [3, 900],
+      [1, 400],
+    ])
+    expect(lengthLine(ribbon, bows(1), { id: 'a', copies: 1 }, plainPricing(shelf, { shops: [shop] })).opened.value).toBe(400)
+    expect(lengthLine(ribbon, bows(9), { id: 'a', copies: 1 }, plainPricing(shelf, { shops: [shop] })).opened.value).toBe(900)
   })
   it('never opens fewer than the length alone would take', () => {
     fc.assert(

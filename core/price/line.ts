@@ -1,17 +1,23 @@
-import type { BareBase, Lengths, Material, Offer, Shelf, Shop, Things } from '../material'
-import { piecesPerStem } from '../material'
+import type { BaseKind } from '../base'
+import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
+import { isCut, pieceLength, piecesPerStem } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { asStock, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
-import type { Figure, Minor, Said } from '../measure'
+import type { Day, Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum, wholesOver } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { Lot } from '../stock'
-import { cutOf, lengthsOf, thingsOf } from '../stock'
-import type { Bought, Price } from './packs'
+import { basesOf, cutOf, cutThingsOf, fromCut, lengthsOf, thingsOf } from '../stock'
+import type { Price, Shop } from './offer'
+import { listed, offersOf, priceOn } from './offer'
+import type { Bought } from './packs'
 import { packsOver } from './packs'
+import type { Span } from './reduction'
+import { lineCost, lineRange, reductionSaid } from './reduction'
+import type { Tax } from './tax'
 
-/** What has to be bought of one thing for all the copies together, and what of it is used. */
+/** What has to be bought of one thing for all the copies together, and what of it is used. Without tax. */
 export interface CostLine {
   /** A material's id, or `base`. */
   readonly id: string
@@ -32,22 +38,31 @@ export interface CostLine {
   readonly bought: readonly Bought[]
   /** Left over after making, spare included, stems. */
   readonly left: number
+  /** What it comes to at most, with its range where a reduction is one. */
   readonly opened: Figure
   readonly used: Figure
+  /** What of the packs is used, and all that they hold: things, or rolls. */
+  readonly parts: readonly [used: number, all: number]
 }
 
-/** A piece as far as its bill asks: what lots are cut for it, and how often it is made. */
+/** A piece as far as its bill asks: what lots are for it, and how often it is made. */
 export interface Copies {
   readonly id: string
   readonly copies: number
 }
 
-/** What things are priced by: what there is to know of them, and what is in the house. */
+/** What things are priced by: what there is to know of them, what is in the house, and what is sold for how much today. */
 export interface Pricing {
   readonly shelf: Shelf
   readonly lots: readonly Lot[]
   /** Lengths in which materials are sold as well. */
   readonly rolls: readonly OwnRoll[]
+  readonly shops: readonly Shop[]
+  /** Shops that one does not go to, by their ids. */
+  readonly shunned: readonly string[]
+  readonly tax: Tax
+  /** The day that it is; null knows none, and no reduction that has one. */
+  readonly day: Day | null
 }
 
 /** A length in which a material is sold as well, mm, and what one costs. */
@@ -58,45 +73,83 @@ export interface OwnRoll {
   readonly price: Minor
 }
 
-/** Every offer of a material; the catalogue's usual price when no shop has it. */
-export function pricesOf(material: Material, shops: readonly Shop[]): Price[] {
-  const offers = shops.flatMap((shop) =>
-    shop.offers.filter((offer: Offer) => offer.material === material.id).map(({ holds, price }) => ({ shop: shop.name, holds, price })),
+const gone = ({ shops, shunned }: Pick<Pricing, 'shops' | 'shunned'>): readonly Shop[] =>
+  shunned.length ? shops.filter(({ id }) => !shunned.includes(id)) : shops
+
+/** The catalogue's usual price. */
+const usual = ({ pack }: Pick<Material, 'pack'>): Price => listed(null, pack.holds, pack.price)
+
+/** Every offer of a material in the shops that one goes to, as it is today; the catalogue's usual price when none has it. */
+export function pricesOf(material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Price[] {
+  const offers = gone(pricing).flatMap((shop) =>
+    offersOf(shop, material.id).map((offer) => priceOn(shop.name, offer, pricing.day)),
   )
-  return offers.length ? offers : [{ shop: null, holds: material.pack.holds, price: material.pack.price }]
+  return offers.length ? offers : [usual(material)]
+}
+
+/** The packs that so many cost least in; where the shops have not so many, the rest at the usual price. @param wanted whole, from 0 */
+export function packsFor(wanted: number, material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Bought[] {
+  const bought = packsOver(wanted, pricesOf(material, pricing))
+  const short = wanted - bought.reduce((all, { packs, holds }) => all + packs * holds, 0)
+  return short > 0 ? [...bought, ...packsOver(short, [usual(material)])] : bought
+}
+
+/** An amount that may be anything from the least to the most: told by the most. */
+export function moneyFigure([least, most]: Span, how: Said): Figure {
+  const of = figure(quantity.money(most), how, COUNTED)
+  return least < most ? { ...of, range: [least, most] } : of
 }
 
 /** What packs come to: how many, what they hold, what they cost, and that in words. */
 export function openedBy(bought: readonly Bought[]): {
   readonly packs: number
   readonly holds: number
-  readonly cost: Minor
+  readonly cost: Span
   readonly words: Said
 } {
   const total = (of: (each: Bought) => number): number => bought.reduce((sum, each) => sum + of(each), 0)
   return {
     packs: total(({ packs }) => packs),
     holds: total(({ packs, holds }) => packs * holds),
-    cost: total(({ packs, price }) => packs * price),
+    cost: [total(({ cost }) => cost[0]), total(({ cost }) => cost[1])],
     words: bought.length
-      ? bought.flatMap(({ packs, price }, i) => sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`)
+      ? bought.flatMap(({ packs, price, reductions }, i) => [
+          ...sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`,
+          ...reductions.flatMap((each) => [', ', ...reductionSaid(each)]),
+        ])
       : sum`${quantity.count(0)}`,
   }
+}
+
+/** What of an amount is used, and the rest of it, to the cent. @param used of `all`, both from 0 */
+export function usedOf([least, most]: Span, used: number, all: number): Span {
+  const part = (amount: Minor): Minor => (amount > 0 && all > 0 ? shareOut(amount, [used, Math.max(0, all - used)])[0]! : 0)
+  return [part(least), part(most)]
 }
 
 /** Stems that pieces come from: each cut length by itself, a stem of several pieces opened whole. */
 export interface Stems {
   readonly pieces: number
+  /** Pieces that are cut already in the house. */
+  readonly had: number
+  /** Those that are still to be had. */
   readonly stems: number
-  readonly rows: readonly { readonly pieces: number; readonly per: number }[]
+  readonly rows: readonly { readonly pieces: number; readonly per: number; readonly had: number }[]
 }
 
-/** @param copies of each need, by its place */
-export function stemsFor(material: Material, needs: readonly Things[], copies: number): Stems {
-  const rows = needs.map(({ count, cut }) => ({ pieces: count, per: piecesPerStem(material, cut) }))
+/** What a thing is cut to before it goes on, mm; null where it goes on as it is bought. */
+export function cutTo(material: Material, cut: number | null): number | null {
+  const length = pieceLength(material, cut)
+  return length < material.length || (isCut(material) && cut !== null) ? length : null
+}
+
+/** @param needs of one copy @param had of each need over all copies, that is cut already */
+export function stemsFor(material: Material, needs: readonly Things[], copies: number, had: readonly number[] = []): Stems {
+  const rows = needs.map(({ count, cut }, i) => ({ pieces: count, per: piecesPerStem(material, cut), had: had[i] ?? 0 }))
   return {
     pieces: rows.reduce((all, row) => all + row.pieces, 0),
-    stems: rows.reduce((all, row) => all + wholesOver(row.pieces * copies, row.per), 0),
+    had: rows.reduce((all, row) => all + row.had, 0),
+    stems: rows.reduce((all, row) => all + wholesOver(row.pieces * copies - row.had, row.per), 0),
     rows,
   }
 }
@@ -110,18 +163,23 @@ export const spareOf = (stems: number, share: number): number => Math.max(0, Mat
 /** What a part of one is used of, as one says it. */
 const hundredths = (n: number): number => Math.round(n * 100) / 100
 
-export function materialLine(material: Material, needs: readonly Things[], copies: number, { shelf, lots }: Pricing): CostLine {
-  const { pieces, stems, rows } = stemsFor(material, needs, copies)
+export function materialLine(material: Material, needs: readonly Things[], { id, copies }: Copies, pricing: Pricing): CostLine {
+  const { shelf, lots } = pricing
+  const had = fromCut(
+    needs.map(({ count, cut }) => ({ cut: cutTo(material, cut), count: count * copies })),
+    cutThingsOf(lots, material.id, id),
+  )
+  const { pieces, stems, rows, had: cutThere } = stemsFor(material, needs, copies, had)
   const share = Math.max(0, ...needs.map(({ spare: each }) => each))
   const spare = spareOf(stems, share)
-  const have = thingsOf(lots, material.id)
+  const have = thingsOf(lots, material.id, id)
   const stashed = Math.min(have, stems + spare)
   const toBuy = stems + spare - stashed
-  const packs = packsOver(toBuy, pricesOf(material, shelf.shops))
-  const { packs: count, holds: bought, cost: opened, words } = openedBy(packs)
+  const packs = packsFor(toBuy, material, pricing)
+  const { packs: count, holds: bought, cost, words } = openedBy(packs)
   // What is in the house goes first, so only what it does not reach is used of the packs.
   const fromPacks = Math.max(0, stems - stashed)
-  const [used = 0] = opened > 0 ? shareOut(opened, [fromPacks, bought - fromPacks]) : []
+  const used = usedOf(cost, fromPacks, bought)
   const divided = rows.some(({ per }) => per > 1)
   return {
     id: material.id,
@@ -131,6 +189,7 @@ export function materialLine(material: Material, needs: readonly Things[], copie
     packName: material.pack.name,
     bought: packs,
     left: bought - fromPacks,
+    parts: [fromPacks, bought],
     each: figure(quantity.count(hundredths(pieces)), sum`${quantity.count(hundredths(pieces))} placed on the base`, COUNTED),
     stems: figure(
       quantity.count(stems),
@@ -140,9 +199,10 @@ export function materialLine(material: Material, needs: readonly Things[], copie
               i ? ' + ' : '',
               `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`,
             ]),
+            ...(cutThere ? [`, ${cutThere} of them cut already`] : []),
             ...sum`, rounded up = ${quantity.count(stems)}`,
           ]
-        : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')} = ${quantity.count(stems)}`,
+        : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')}${cutThere ? ` − ${cutThere} cut already` : ''} = ${quantity.count(stems)}`,
       COUNTED,
     ),
     spare: breaks(material)
@@ -155,7 +215,14 @@ export function materialLine(material: Material, needs: readonly Things[], copie
           rules: [ruleUsed(SPARE, shelf)],
         }
       : figure(quantity.count(spare), sum`none: these do not break`, RULE_OF_THUMB),
-    stash: figure(quantity.count(stashed), sum`${quantity.count(have)} in the house, of ${quantity.count(stems + spare)} needed`, COUNTED),
+    stash: figure(
+      quantity.count(stashed + cutThere),
+      [
+        ...sum`${quantity.count(have)} in the house, of ${quantity.count(stems + spare)} needed`,
+        ...(cutThere ? sum`, and ${quantity.count(cutThere)} that are cut already` : []),
+      ],
+      COUNTED,
+    ),
     packs: figure(
       quantity.count(count),
       [
@@ -166,11 +233,10 @@ export function materialLine(material: Material, needs: readonly Things[], copie
       ],
       COUNTED,
     ),
-    opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
-    used: figure(
-      quantity.money(used),
-      sum`${quantity.money(opened)} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`,
-      COUNTED,
+    opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+    used: moneyFigure(
+      used,
+      sum`${quantity.money(cost[1])} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used[1])}`,
     ),
   }
 }
@@ -187,24 +253,26 @@ function packsSaid(bought: readonly Bought[], name: string): Said {
     : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
 }
 
-/** All that lengths of a material can be cut from: what is in the house, then what is sold. */
-export function cutStock(material: Material, { shelf, lots, rolls }: Pricing): Stock[] {
-  const least = Math.min(...pricesOf(material, shelf.shops).map(({ price, holds }) => Math.ceil(price / holds)))
+/** All that lengths of a material can be cut from: what is in the house and one may have, then what is sold. */
+export function cutStock(material: Material, pricing: Pricing, piece: string | null = null): Stock[] {
+  const least = Math.min(
+    ...pricesOf(material, pricing).map(({ price, holds, reductions }) => Math.ceil(lineCost(price, 1, reductions, 'least') / holds)),
+  )
   return [
-    ...lengthsOf(lots, material).map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
+    ...lengthsOf(pricing.lots, material, piece).map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
     newRoll(material, least),
-    ...rolls.filter((each) => each.material === material.id).map(otherRoll),
+    ...pricing.rolls.filter((each) => each.material === material.id).map(otherRoll),
   ]
 }
 
 /** What a cutting plan opens, in the packs that cost least. @param more rolls of the usual length besides those of the plan */
-export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, { shelf, rolls }: Pricing, more = 0): Bought[] {
+export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, pricing: Pricing, more = 0): Bought[] {
   const fresh = plan.rolls.filter(({ stock }) => stock === NEW).length + more
-  const others = rolls.flatMap((roll): Bought[] => {
+  const others = pricing.rolls.flatMap((roll): Bought[] => {
     const packs = plan.rolls.filter(({ stock }) => stock === otherRoll(roll).id).length
-    return packs ? [{ shop: null, holds: 1, price: roll.price, packs }] : []
+    return packs ? [{ ...listed(null, 1, roll.price), packs, cost: lineRange(roll.price, packs, []) }] : []
   })
-  return [...(fresh ? packsOver(fresh, pricesOf(material, shelf.shops)) : []), ...others]
+  return [...(fresh ? packsFor(fresh, material, pricing) : []), ...others]
 }
 
 /** How many rolls it would take of what is longer than anything there is to cut from: it cannot be cut, and is told, but it is not free. */
@@ -232,8 +300,8 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   )
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
-  const house = [...over, ...lengthsOf(pricing.lots, material)]
-  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing)], least: 0 })
+  const house = [...over, ...lengthsOf(pricing.lots, material, piece.id)]
+  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing, piece.id)], least: 0 })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const done = Math.max(
     0,
@@ -243,10 +311,10 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   const uncut = uncutOf(plan.short, wants, material)
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
-  const { packs: number, holds: bought, cost: opened, words } = openedBy(packs)
+  const { packs: number, holds: bought, cost, words } = openedBy(packs)
   // Rolls of another length count as what they are of a usual one.
   const fromRolls = Math.min(bought, Math.max(0, Math.ceil(((all - fromHouse) / material.length) * 1000) / 1000))
-  const [used = 0] = opened > 0 ? shareOut(opened, [fromRolls, bought - fromRolls]) : []
+  const used = usedOf(cost, fromRolls, bought)
   return {
     id: material.id,
     of: 'length',
@@ -255,6 +323,7 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     packName: material.pack.name,
     bought: packs,
     left: bought - fromRolls,
+    parts: [fromRolls, bought],
     each: figure(quantity.length(one), sum`all pieces of it for one`, COUNTED),
     stems: figure(
       quantity.length(all),
@@ -280,36 +349,34 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
       ],
       COUNTED,
     ),
-    opened: figure(quantity.money(opened), [...words, ' = ', quantity.money(opened)], COUNTED),
-    used: figure(
-      quantity.money(used),
-      sum`${quantity.money(opened)} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used)}`,
-      COUNTED,
+    opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+    used: moneyFigure(
+      used,
+      sum`${quantity.money(cost[1])} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used[1])}`,
     ),
   }
 }
 
-export function baseLine({ name, price }: BareBase, copies: number): CostLine {
-  const opened = figure(
-    quantity.money(copies * price),
-    sum`${quantity.count(copies)} × ${quantity.money(price)} = ${quantity.money(copies * price)}`,
-    COUNTED,
-  )
-  const one = figure(quantity.count(1), sum`one for each piece`, COUNTED)
-  const all = figure(quantity.count(copies), sum`one for each of ${several(copies, 'copy', 'copies')}`, COUNTED)
+export function baseLine({ name, price, material, width }: BareBase, { id, copies }: Copies, { lots }: Pick<Pricing, 'lots'>): CostLine {
+  const there = Math.min(copies, basesOf(lots, material as BaseKind, width, id))
+  const packs = copies - there
+  const cost = lineRange(price, packs, [])
+  const opened = moneyFigure(cost, sum`${quantity.count(packs)} × ${quantity.money(price)} = ${quantity.money(cost[1])}`)
+  const each = sum`one for each of ${several(copies, 'copy', 'copies')}`
   return {
     id: 'base',
     of: 'base',
     name,
     plural: name,
-    each: one,
-    stems: all,
-    packs: all,
+    each: figure(quantity.count(1), sum`one for each piece`, COUNTED),
+    stems: figure(quantity.count(copies), each, COUNTED),
+    packs: figure(quantity.count(packs), there ? [...each, ...sum` − ${quantity.count(there)} in the house`] : each, COUNTED),
     packName: 'base',
-    bought: [{ shop: null, holds: 1, price, packs: copies }],
+    bought: packs ? [{ ...listed(null, 1, price), packs, cost }] : [],
     left: 0,
+    parts: [packs, packs],
     spare: figure(quantity.count(0), sum`none`, COUNTED),
-    stash: figure(quantity.count(0), sum`none`, COUNTED),
+    stash: figure(quantity.count(there), there ? sum`${quantity.count(there)} of that kind and width in the house` : sum`none`, COUNTED),
     opened,
     used: opened,
   }

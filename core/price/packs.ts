@@ -1,45 +1,97 @@
-import type { Minor } from '../measure'
-
-/** A pack that something can be bought in. */
-export interface Price {
-  readonly shop: string | null
-  readonly holds: number
-  readonly price: Minor
-}
+import type { Price } from './offer'
+import type { Span } from './reduction'
+import { lineCost, lineRange } from './reduction'
 
 /** So many packs of one kind. */
 export interface Bought extends Price {
   readonly packs: number
+  /** Of all of them, after what is taken off, minor units. */
+  readonly cost: Span
 }
 
 /** More than this is bought in the pack that is cheapest by the piece; the rest is worked out exactly. */
 const EXACT = 3000
 
 /**
- * The packs of any kinds, also of several together, that hold so many at the least cost; of equals the fewest packs.
- * By dynamic programming over how many are still wanted.
+ * The packs of any kinds, also of several together, that hold so many and cost least, were every reduction at its least; of
+ * equals those that may cost least, then the fewest packs. By dynamic programming over how many are still wanted. Where there
+ * are not that many, all there are.
  * @param wanted whole, from 0 @param prices at least one, each holding 1 or more
- * @example packsOver(13, [{ shop: null, holds: 12, price: 1000 }, { shop: null, holds: 1, price: 150 }]) // 12 + 1: 11.50
+ * @example packsOver(13, [listed(null, 12, 1000), listed(null, 1, 150)]) // 12 + 1: 11.50
  */
 export function packsOver(wanted: number, prices: readonly Price[]): Bought[] {
-  const bulk = prices.reduce((best, each) => (each.price * best.holds < best.price * each.holds ? each : best))
-  const whole = wanted > EXACT ? Math.floor((wanted - EXACT) / bulk.holds) : 0
-  const rest = wanted - whole * bulk.holds
-  const cost = new Float64Array(rest + 1)
-  const count = new Int32Array(rest + 1)
-  const choice = new Int32Array(rest + 1)
-  for (let n = 1; n <= rest; n++) {
-    cost[n] = Infinity
+  const there = prices.reduce((all, { stock, holds }) => (stock === null ? Infinity : all + stock * holds), 0)
+  const aim = Math.min(wanted, there)
+  const endless = prices.filter(({ stock }) => stock === null)
+  const bulk = (endless.length ? endless : prices).reduce((best, each) =>
+    lineCost(each.price, 60, each.reductions, 'least') * best.holds < lineCost(best.price, 60, best.reductions, 'least') * each.holds ? each : best,
+  )
+  const whole = aim > EXACT ? Math.min(Math.floor((aim - EXACT) / bulk.holds), bulk.stock ?? Infinity) : 0
+  const rest = aim - whole * bulk.holds
+  const found = exactly(rest, prices.map((each) => (each === bulk && each.stock !== null ? { ...each, stock: each.stock - whole } : each)))
+  return prices.flatMap((each, k) => {
+    const packs = found[k]! + (each === bulk ? whole : 0)
+    return packs > 0 ? [{ ...each, packs, cost: lineRange(each.price, packs, each.reductions) }] : []
+  })
+}
+
+/** How many packs of each hold at least so many, at the least cost: there are that many. */
+function exactly(wanted: number, prices: readonly Price[]): number[] {
+  const plain = prices.map(({ reductions, stock }) => !reductions.length && stock === null)
+  // What has no reduction and no end costs the same by the piece however many there are.
+  let { most, least, count, choice } = unbounded(wanted, prices, plain)
+  const taken: { readonly k: number; readonly packs: Int32Array }[] = []
+  prices.forEach((each, k) => {
+    if (plain[k]) return
+    const { holds, price, reductions, stock } = each
+    const cap = Math.min(stock ?? Infinity, Math.ceil(wanted / holds))
+    const costs = Array.from({ length: cap + 1 }, (_, packs) => lineRange(price, packs, reductions))
+    const next = { most: most.slice(), least: least.slice(), count: count.slice(), packs: new Int32Array(wanted + 1) }
+    for (let n = 1; n <= wanted; n++) {
+      const enough = Math.min(cap, Math.ceil(n / holds))
+      for (let packs = 1; packs <= enough; packs++) {
+        const before = Math.max(0, n - packs * holds)
+        const [low, high] = costs[packs]!
+        const tried = [most[before]! + high, least[before]! + low, count[before]! + packs] as const
+        if (!isLess(tried, [next.most[n]!, next.least[n]!, next.count[n]!])) continue
+        next.most[n] = tried[0]
+        next.least[n] = tried[1]
+        next.count[n] = tried[2]
+        next.packs[n] = packs
+      }
+    }
+    ;({ most, least, count } = next)
+    taken.push({ k, packs: next.packs })
+  })
+  const packs = prices.map(() => 0)
+  let n = wanted
+  for (const { k, packs: chosen } of taken.reverse()) {
+    packs[k] = chosen[n]!
+    n = Math.max(0, n - chosen[n]! * prices[k]!.holds)
+  }
+  for (; n > 0; n = Math.max(0, n - prices[choice[n]!]!.holds)) packs[choice[n]!]! += 1
+  return packs
+}
+
+const isLess = (a: readonly [number, number, number], b: readonly [number, number, number]): boolean =>
+  a[0] !== b[0] ? a[0] < b[0] : a[1] !== b[1] ? a[1] < b[1] : a[2] < b[2]
+
+/** @param plain which prices are taken: those without reductions and without end */
+function unbounded(wanted: number, prices: readonly Price[], plain: readonly boolean[]) {
+  const most = new Float64Array(wanted + 1).fill(Infinity)
+  const count = new Int32Array(wanted + 1)
+  const choice = new Int32Array(wanted + 1).fill(-1)
+  most[0] = 0
+  for (let n = 1; n <= wanted; n++) {
     for (let k = 0; k < prices.length; k++) {
+      if (!plain[k]) continue
       const before = Math.max(0, n - prices[k]!.holds)
-      const tried = cost[before]! + prices[k]!.price
-      if (tried > cost[n]! || (tried === cost[n]! && count[before]! + 1 >= count[n]!)) continue
-      cost[n] = tried
+      const tried = most[before]! + prices[k]!.price
+      if (tried > most[n]! || (tried === most[n]! && count[before]! + 1 >= count[n]!)) continue
+      most[n] = tried
       count[n] = count[before]! + 1
       choice[n] = k
     }
   }
-  const packs = prices.map((each) => (each === bulk ? whole : 0))
-  for (let n = rest; n > 0; n -= prices[choice[n]!]!.holds) packs[choice[n]!]! += 1
-  return prices.flatMap((each, k) => (packs[k]! > 0 ? [{ ...each, packs: packs[k]! }] : []))
+  return { most, least: most.slice(), count, choice }
 }

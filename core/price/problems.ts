@@ -10,7 +10,7 @@ import { DROP_AT_MOST } from './thumbs'
 
 /** What a piece is over its budget by, were it alone in hand, and what would mend that. @param counts how many things lie in each layer */
 export function costProblems(
-  piece: Pick<Piece, 'brief' | 'layers'>,
+  piece: Pick<Piece, 'id' | 'brief' | 'layers'>,
   bill: Bill,
   needs: readonly Need[],
   counts: ReadonlyMap<string, number>,
@@ -35,7 +35,7 @@ export function costProblems(
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
 function saving(
-  piece: Pick<Piece, 'brief' | 'layers'>,
+  piece: Pick<Piece, 'id' | 'brief' | 'layers'>,
   line: CostLine,
   needs: readonly Need[],
   counts: ReadonlyMap<string, number>,
@@ -54,7 +54,7 @@ function saving(
       left -= less
       return { ...need, count: need.count - less }
     })
-    return line.opened.value - materialLine(material, dropped, piece.brief.copies, pricing).opened.value
+    return line.opened.value - materialLine(material, dropped, { id: piece.id, copies: piece.brief.copies }, pricing).opened.value
   }
   // Fewer never cost more, so that the least that saves is found by halves.
   let [low, high] = [1, Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))]

@@ -1,1 +1,2 @@
 export * from './lot'
+export * from './reserve'

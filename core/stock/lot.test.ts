@@ -1,28 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { plainShelf } from '../material'
 import type { Lot } from './lot'
-import { counted, cutFrom, cutOf, lengthsOf, LotSchema, thingsOf } from './lot'
+import { baseLots, basesOf, counted, cutFrom, cutOf, cutThingsOf, fits, fromCut, lengthsOf, lotName, lotOf, LotSchema, parted, thingsOf } from './lot'
 
-const lot = (set: Partial<Lot>): Lot => ({
-  id: 'a',
-  material: 'r',
-  things: 2,
-  length: null,
-  source: { kind: 'counted' },
-  paid: null,
-  reserved: null,
-  ...set,
-})
+const lot = (set: Partial<Lot>): Lot => ({ ...lotOf('a', 'r', { things: 2 }), ...set })
 const ribbon = { id: 'r', length: 900 }
+const cutForW = { piece: null, want: 'w' }
 
 describe('what is in the house', () => {
   const lots = [
     lot({}),
     lot({ id: 'b', things: null, length: 300 }),
-    lot({ id: 'c', things: null, length: 100, reserved: 'w' }),
+    lot({ id: 'c', things: null, length: 100, reserved: cutForW }),
     lot({ id: 'd', material: 'other', things: 5 }),
+    lot({ id: 'e', things: 1, reserved: { piece: 'p', want: null } }),
   ]
-  it('counts whole things, and what there is to cut from, but nothing that is reserved', () => {
+  it('counts whole things, and what there is to cut from, but nothing that is another’s', () => {
     expect(thingsOf(lots, 'r')).toBe(2)
     expect(lengthsOf(lots, ribbon)).toEqual([
       { id: 'b', length: 300, count: 1 },
@@ -30,44 +24,129 @@ describe('what is in the house', () => {
     ])
     expect(cutOf(lots, 'r')).toEqual([{ id: 'c', want: 'w', length: 100 }])
   })
+  it('counts for a piece what is kept for it as well', () => {
+    expect([thingsOf(lots, 'r', 'p'), thingsOf(lots, 'r', 'q')]).toEqual([3, 2])
+    expect(lengthsOf(lots, ribbon, 'p').map(({ id }) => id)).toEqual(['b', 'a', 'e'])
+  })
   it('is of whole things or of one length, never both or neither', () => {
-    expect(lots.map((each) => LotSchema.safeParse(each).success)).toEqual([true, true, true, true])
+    expect(lots.map((each) => LotSchema.safeParse(each).success)).toEqual([true, true, true, true, true])
     expect(
       [lot({ length: 3 }), lot({ things: null }), lot({ things: 0 }), lot({ things: null, length: -1 })].map(
         (each) => LotSchema.safeParse(each).success,
       ),
     ).toEqual([false, false, false, false])
   })
+  it('knows bare bases by kind and width: one that is half an inch off serves', () => {
+    const ring = lotOf('r', baseLots('wire-ring'), { cut: 350 })
+    expect([350, 362, 364, 330].map((width) => basesOf([ring], 'wire-ring', width))).toEqual([1, 1, 0, 0])
+    expect(basesOf([ring], 'straw', 350)).toBe(0)
+    expect([lotName(ring, plainShelf()), lotName(lotOf('i', 'ivy', { things: 3 }), plainShelf())]).toEqual(['wire ring', 'ivy trails'])
+    expect([fits(ring, plainShelf()), fits({ ...ring, length: 3 }, plainShelf()), fits(lotOf('x', 'nothing', {}), plainShelf())]).toEqual([
+      true,
+      false,
+      false,
+    ])
+  })
+})
+
+describe('what is cut already', () => {
+  it('serves what is as short or shorter, and the longest wants are served first', () => {
+    const things = cutThingsOf(
+      [lot({ id: 'l', things: 2, cut: 200 }), lot({ id: 's', things: 3, cut: 100 }), lot({ id: 'w', things: 9 })],
+      'r',
+    )
+    expect(things).toEqual([
+      { cut: 100, count: 3 },
+      { cut: 200, count: 2 },
+    ])
+    expect(
+      fromCut(
+        [
+          { cut: 90, count: 4 },
+          { cut: 180, count: 1 },
+          { cut: null, count: 5 },
+          { cut: 250, count: 1 },
+        ],
+        things,
+      ),
+    ).toEqual([4, 1, 0, 0])
+  })
+  it('serves as many as can be: against every way to deal them out', () => {
+    const most = (wants: readonly number[], things: readonly number[]): number => {
+      const [first, ...rest] = wants
+      if (first === undefined) return 0
+      return Math.max(
+        most(rest, things),
+        ...things.flatMap((each, i) => (each >= first ? [1 + most(rest, things.filter((_, k) => k !== i))] : [])),
+      )
+    }
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 6 }), { maxLength: 5 }),
+        fc.array(fc.integer({ min: 1, max: 6 }), { maxLength: 5 }),
+        (wants, things) => {
+          const had = fromCut(
+            wants.map((cut) => ({ cut, count: 1 })),
+            [...things].sort((a, b) => a - b).map((cut) => ({ cut, count: 1 })),
+          )
+          expect(had.reduce((n, each) => n + each, 0)).toBe(most(wants, things))
+        },
+      ),
+    )
+  })
 })
 
 describe('a count', () => {
-  it('puts all that nothing has in one lot, and leaves lengths and what is reserved', () => {
+  it('adds to the first what is more, takes from the last what is fewer, and leaves lengths and what is reserved', () => {
     const lots = [
       lot({ paid: 500 }),
-      lot({ id: 'b', things: 7 }),
-      lot({ id: 'c', things: 1, reserved: 'w' }),
+      lot({ id: 'b', things: 7, paid: 70 }),
+      lot({ id: 'c', things: 1, reserved: cutForW }),
       lot({ id: 'd', things: null, length: 3 }),
+      lot({ id: 'e', things: 4, cut: 60 }),
     ]
-    expect(counted(lots, 'r', 9)).toEqual({ put: [lot({ things: 9 })], gone: ['b'] })
-    expect(counted([lots[0]!], 'r', 3).put).toEqual([lot({ things: 3, paid: 500 })])
-    expect(counted(lots, 'r', 0)).toEqual({ put: [], gone: ['a', 'b'] })
-    expect(counted([], 'r', 1).put).toEqual([lot({ id: 'counted:r', things: 1 })])
+    expect(counted(lots, 'r', 12)).toEqual({ put: [lot({ things: 5, paid: null })], gone: [] })
+    expect(counted(lots, 'r', 9)).toEqual({ put: [], gone: [] })
+    expect(counted(lots, 'r', 6)).toEqual({ put: [lot({ id: 'b', things: 4, paid: 40 })], gone: [] })
+    expect(counted(lots, 'r', 1)).toEqual({ put: [lot({ things: 1, paid: 250 })], gone: ['b'] })
+    expect(counted(lots, 'r', 0)).toEqual({ put: [], gone: ['b', 'a'] })
+    expect(counted([], 'r', 1).put).toEqual([lotOf('counted:r', 'r', { things: 1 })])
+  })
+})
+
+describe('a lot in two parts', () => {
+  it('loses neither things nor money', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 500 }), fc.integer({ min: 0, max: 99_999 }), fc.double({ min: 0, max: 1, noNaN: true }), (n, paid, share) => {
+        const took = 1 + Math.floor(share * (n - 2))
+        const [taken, rest] = parted(lot({ things: n, paid }), took, () => 'new')
+        expect([taken.id, rest.id, taken.things, taken.things! + rest.things!, taken.paid! + rest.paid!]).toEqual(['new', 'a', took, n, paid])
+      }),
+    )
   })
 })
 
 describe('a cut', () => {
   const newId = (): string => 'new'
+  const from = lot({ things: 1, place: 'drawer', day: '2026-01-02' })
   it('leaves the piece and the rest, and what was paid goes by the length', () => {
-    const { piece, rest } = cutFrom({ material: 'r', from: 'a', length: 900, cut: 300, want: 'w', least: 150, paid: 600 }, newId)
+    const { piece, rest } = cutFrom({ lot: from, material: 'r', length: 900, cut: 300, want: cutForW, least: 150, paid: 600 }, newId)
     expect([piece, rest]).toMatchObject([
-      { length: 300, reserved: 'w', paid: 200, source: { kind: 'cut', from: 'a' } },
-      { length: 600, reserved: null, paid: 400 },
+      { length: 300, things: null, reserved: cutForW, paid: 200, source: { kind: 'cut', from: 'a' }, place: 'drawer' },
+      { length: 600, reserved: null, paid: 400, day: '2026-01-02' },
     ])
   })
   it('pays for waste by the piece', () => {
-    expect(cutFrom({ material: 'r', from: 'a', length: 900, cut: 800, want: 'w', least: 150, paid: 600 }, newId)).toMatchObject({
+    expect(cutFrom({ lot: null, material: 'r', length: 900, cut: 800, want: cutForW, least: 150, paid: 600 }, newId)).toMatchObject({
       piece: { paid: 600 },
       rest: null,
+    })
+  })
+  it('leaves what is left to the piece that it was kept for', () => {
+    const kept = { ...from, reserved: { piece: 'p', want: null } }
+    expect(cutFrom({ lot: kept, material: 'r', length: 900, cut: 300, want: { piece: 'p', want: 'p:a' }, least: 9, paid: null }, newId)).toMatchObject({
+      piece: { reserved: { want: 'p:a' } },
+      rest: { reserved: { piece: 'p', want: null } },
     })
   })
   it('loses neither length nor money', () => {
@@ -77,7 +156,10 @@ describe('a cut', () => {
         fc.double({ min: 0.01, max: 0.99, noNaN: true }),
         fc.integer({ min: 0, max: 5000 }),
         (length, share, paid) => {
-          const { piece, rest } = cutFrom({ material: 'r', from: null, length, cut: length * share, want: 'w', least: 0, paid }, newId)
+          const { piece, rest } = cutFrom(
+            { lot: null, material: 'r', length, cut: length * share, want: cutForW, least: 0, paid },
+            newId,
+          )
           expect((piece.paid ?? 0) + (rest?.paid ?? 0)).toBe(paid)
           if (rest) expect(piece.length! + rest.length!).toBeCloseTo(length, 1)
         },

@@ -1,6 +1,9 @@
 import { z } from 'zod'
+import type { BaseKind } from '../base'
+import { BASE_KINDS, BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
+import { dayNumber, exceeds, HAIR, onceFor } from '../measure'
 
 /** Where something in the house came from. */
 export const SourceSchema = z.discriminatedUnion('kind', [
@@ -9,27 +12,150 @@ export const SourceSchema = z.discriminatedUnion('kind', [
   z
     .strictObject({ kind: z.literal('cut'), from: z.string().max(80).nullable() })
     .describe('cut from another lot, or from what was bought for it (null)'),
+  z.strictObject({ kind: z.literal('shop'), shop: z.string().min(1).max(60) }),
+  z.strictObject({ kind: z.literal('piece'), piece: z.string().max(80), name: z.string().max(80) }).describe('of a piece that was taken apart'),
+  z.strictObject({ kind: z.literal('found') }),
+  z.strictObject({ kind: z.literal('gift') }),
 ])
+
+export const CONDITIONS = ['as new', 'good', 'worn', 'faded', 'damaged'] as const
+
+/** Whose something is: a piece's, kept for it or in it; with a want, it was cut for just that, of a piece or of the list. */
+export const ReservedSchema = z.strictObject({
+  piece: z.string().min(1).max(80).nullable().describe('null for what the list of other lengths wants'),
+  want: z.string().min(1).max(200).nullable().describe('the want that it was cut for; null where it is only kept'),
+})
 
 /** One thing that is in the house: so many whole, or one length. */
 export const LotSchema = z
   .strictObject({
     id: z.string().min(1).max(80),
-    material: z.string().min(1).max(60),
+    material: z.string().min(1).max(60).describe('a material’s id, or `base:` and the kind of a bare base'),
     things: z.int().min(1).max(1_000_000).nullable().describe('how many, whole; null for a length'),
     length: z.number().min(0.1).max(1_000_000).nullable().describe('mm; null for whole things'),
+    cut: z.number().min(5).max(100_000).nullable().describe('what each thing was cut to, mm; for a bare base, how wide it is; null as bought'),
     source: SourceSchema,
     paid: z.int().min(0).max(100_000_000).nullable().describe('for all of it, minor units; null is not known'),
-    reserved: z.string().max(200).nullable().describe('the want that it was cut for'),
+    day: z
+      .string()
+      .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
+      .nullable()
+      .describe('since when it is here'),
+    colour: z
+      .string()
+      .regex(/^#[0-9a-fA-F]{6}$/)
+      .nullable()
+      .describe('where it is not that of its material'),
+    place: z.string().max(60).describe('where it lies'),
+    condition: z.enum(CONDITIONS),
+    season: z.string().max(80).describe('the occasion that it is tied to'),
+    photo: z.string().max(80).nullable(),
+    reserved: ReservedSchema.nullable(),
   })
   .refine(({ things, length }) => (things === null) !== (length === null), { message: 'A lot is of whole things or of one length.' })
 
 export type Lot = z.infer<typeof LotSchema>
 export type Source = Lot['source']
+export type Reserved = z.infer<typeof ReservedSchema>
 
-/** How many whole things of a material there are that nothing has. */
-export const thingsOf = (lots: readonly Lot[], material: string): number =>
-  lots.reduce((n, lot) => n + (lot.material === material && lot.reserved === null ? (lot.things ?? 0) : 0), 0)
+/** A lot of which nothing is known but what it is: what is said goes in place of that. */
+export const lotOf = (id: string, material: string, set: Partial<Lot>): Lot => ({
+  id,
+  material,
+  things: set.length == null ? 1 : null,
+  length: null,
+  cut: null,
+  source: { kind: 'counted' },
+  paid: null,
+  day: null,
+  colour: null,
+  place: '',
+  condition: 'good',
+  season: '',
+  photo: null,
+  reserved: null,
+  ...set,
+})
+
+const BASE = 'base:'
+/** What lots of a bare base are known by. */
+export const baseLots = (kind: BaseKind): string => `${BASE}${kind}`
+/** The kind of base that a lot is of; null for all other lots. */
+export const baseOfLot = ({ material }: Pick<Lot, 'material'>): BaseKind | null =>
+  material.startsWith(BASE) ? (BASE_KINDS.find((kind) => material === baseLots(kind)) ?? null) : null
+/** Bare bases that differ by no more than this serve for each other, mm. */
+export const ALIKE_BASES = 13
+
+/** What a lot is of, in words, for so many of it. */
+export function lotName(lot: Pick<Lot, 'material' | 'things'>, shelf: Parameters<typeof materialOf>[0]): string {
+  const kind = baseOfLot(lot)
+  if (kind) return BASE_SORTS[kind].name.toLowerCase()
+  const material = materialOf(shelf, lot.material)
+  return material ? (lot.things !== null && lot.things > 1 ? material.plural : material.name) : lot.material
+}
+
+/** Whether a lot may go into a piece: it is nobody’s, or kept for that piece. @param piece null asks for what is nobody’s alone */
+export const isFree = ({ reserved }: Pick<Lot, 'reserved'>, piece: string | null = null): boolean =>
+  reserved === null || (reserved.want === null && piece !== null && reserved.piece === piece)
+
+const indexed = onceFor<readonly Lot[], ReadonlyMap<string, readonly Lot[]>>()
+/** The lots of one material among all. */
+export const lotsOf = (lots: readonly Lot[], material: string): readonly Lot[] =>
+  indexed(lots, () => {
+    const found = new Map<string, Lot[]>()
+    for (const lot of lots) {
+      const known = found.get(lot.material)
+      if (known) known.push(lot)
+      else found.set(lot.material, [lot])
+    }
+    return found
+  }).get(material) ?? []
+
+/** How many whole things of a material there are, as bought, that a piece may have; without one, that are nobody’s. */
+export const thingsOf = (lots: readonly Lot[], material: string, piece: string | null = null): number =>
+  lotsOf(lots, material).reduce((n, lot) => n + (lot.cut === null && isFree(lot, piece) ? (lot.things ?? 0) : 0), 0)
+
+/** Things of one cut length. */
+export interface CutThings {
+  /** Of each, mm. */
+  readonly cut: number
+  readonly count: number
+}
+
+/** Things of a material that are cut already, shortest first. */
+export const cutThingsOf = (lots: readonly Lot[], material: string, piece: string | null = null): CutThings[] =>
+  lotsOf(lots, material)
+    .flatMap((lot) => (lot.cut !== null && lot.things !== null && isFree(lot, piece) ? [{ cut: lot.cut, count: lot.things }] : []))
+    .sort((a, b) => a.cut - b.cut)
+
+/**
+ * How many of each of these pieces can be had from things that are cut already: a longer one serves for a shorter, but is not
+ * taken while one nearer to it is there. @param wants of each, mm; null wants it whole, which what is cut is not
+ * @returns for each want how many
+ */
+export function fromCut(wants: readonly { readonly cut: number | null; readonly count: number }[], things: readonly CutThings[]): number[] {
+  const left = things.map(({ count }) => count)
+  const had = wants.map(() => 0)
+  // What is longest is suited by fewest: it chooses first.
+  const order = wants.map((_, i) => i).sort((a, b) => (wants[b]!.cut ?? -1) - (wants[a]!.cut ?? -1))
+  for (const i of order) {
+    const { cut, count } = wants[i]!
+    if (cut === null) continue
+    for (let k = 0; k < things.length && had[i]! < count; k++) {
+      if (exceeds(cut, things[k]!.cut)) continue
+      const taken = Math.min(left[k]!, count - had[i]!)
+      left[k]! -= taken
+      had[i]! += taken
+    }
+  }
+  return had
+}
+
+/** How many bare bases of a kind and width there are that a piece may have. @param width mm */
+export const basesOf = (lots: readonly Lot[], kind: BaseKind, width: number, piece: string | null = null): number =>
+  lotsOf(lots, baseLots(kind)).reduce((n, lot) => n + (servesAs(lot, width) && isFree(lot, piece) ? (lot.things ?? 0) : 0), 0)
+/** Whether a bare base is as wide as one that is wanted. */
+export const servesAs = ({ cut }: Pick<Lot, 'cut'>, width: number): boolean => cut === null || Math.abs(cut - width) <= ALIKE_BASES + HAIR
 
 /** Something to cut from: a length, or a whole roll. */
 export interface InHouse {
@@ -38,95 +164,128 @@ export interface InHouse {
   readonly count: number
 }
 
-/** What of a material that comes by the length is in the house and nothing has, shortest first. */
-export function lengthsOf(lots: readonly Lot[], { id, length }: Pick<Material, 'id' | 'length'>): InHouse[] {
-  return lots
-    .filter((lot) => lot.material === id && lot.reserved === null)
-    .map((lot) => ({ id: lot.id, length: lot.length ?? length, count: lot.things ?? 1 }))
+/** What of a material that comes by the length is in the house and a piece may have, shortest first. */
+export function lengthsOf(lots: readonly Lot[], { id, length }: Pick<Material, 'id' | 'length'>, piece: string | null = null): InHouse[] {
+  return lotsOf(lots, id)
+    .filter((lot) => isFree(lot, piece))
+    .map((lot) => ({ id: lot.id, length: lot.length ?? lot.cut ?? length, count: lot.things ?? 1 }))
     .sort((a, b) => a.length - b.length)
+}
+
+/** What of a material is only kept for a piece, by the pieces. */
+export function keptBy(lots: readonly Lot[], material: string): Map<string, Lot[]> {
+  const found = new Map<string, Lot[]>()
+  for (const lot of lotsOf(lots, material)) {
+    const { piece, want } = lot.reserved ?? { piece: null, want: null }
+    if (piece === null || want !== null) continue
+    const known = found.get(piece)
+    if (known) known.push(lot)
+    else found.set(piece, [lot])
+  }
+  return found
 }
 
 /** Pieces that were cut for something, of one material. */
 export const cutOf = (lots: readonly Lot[], material: string): { readonly id: string; readonly want: string; readonly length: number }[] =>
-  lots.flatMap(({ id, material: of, length, reserved }) =>
-    of === material && reserved !== null && length !== null ? [{ id, want: reserved, length }] : [],
+  lotsOf(lots, material).flatMap(({ id, length, reserved }) =>
+    reserved !== null && reserved.want !== null && length !== null ? [{ id, want: reserved.want, length }] : [],
   )
 
-/** The lots after whole things of a material were counted anew: one lot for those that nothing has. @param count from 0 */
+/** The lots after whole things of a material were counted anew: what is reserved and cut stays, and what is nobody’s comes to so many. @param count from 0 */
 export function counted(
   lots: readonly Lot[],
   material: string,
   count: number,
 ): { readonly put: readonly Lot[]; readonly gone: readonly string[] } {
-  const own = lots.filter((lot) => lot.material === material && lot.things !== null && lot.reserved === null)
-  const id = own[0]?.id ?? `counted:${material}`
-  const gone = own.filter((lot) => lot.id !== id || count === 0).map((lot) => lot.id)
-  return {
-    put:
-      count > 0
-        ? [
-            {
-              id,
-              material,
-              things: count,
-              length: null,
-              source: { kind: 'counted' },
-              paid: own.length === 1 ? own[0]!.paid : null,
-              reserved: null,
-            },
-          ]
-        : [],
-    gone,
+  const own = lotsOf(lots, material).filter((lot) => lot.things !== null && lot.cut === null && lot.reserved === null)
+  const have = own.reduce((n, lot) => n + lot.things!, 0)
+  if (count >= have) {
+    const [first] = own
+    const more = count - have
+    if (!more) return { put: [], gone: [] }
+    return { put: [first ? ofThings(first, first.things! + more) : lotOf(`counted:${material}`, material, { things: more })], gone: [] }
   }
+  // What is missing is missing from the last that came in.
+  const put: Lot[] = []
+  const gone: string[] = []
+  let missing = have - count
+  for (const lot of [...own].reverse()) {
+    if (!missing) break
+    const less = Math.min(missing, lot.things!)
+    missing -= less
+    if (less === lot.things) gone.push(lot.id)
+    else put.push(ofThings(lot, lot.things! - less))
+  }
+  return { put, gone }
+}
+
+/** The same lot of so many things; what was paid goes by the piece for fewer, and is not known of more. */
+export const ofThings = (lot: Lot, things: number): Lot => ({
+  ...lot,
+  things,
+  paid: lot.paid === null || things > lot.things! ? (things === lot.things ? lot.paid : null) : Math.round((lot.paid * things) / lot.things!),
+})
+
+/**
+ * A lot parted in two: so many of its things, and the others. Neither things nor money are lost.
+ * @param things from 1 to one fewer than it has
+ */
+export function parted(lot: Lot, things: number, newId: () => string): readonly [taken: Lot, rest: Lot] {
+  const paid = lot.paid === null ? null : Math.round((lot.paid * things) / lot.things!)
+  return [
+    { ...lot, id: newId(), things, paid },
+    { ...lot, things: lot.things! - things, paid: lot.paid === null || paid === null ? null : lot.paid - paid },
+  ]
 }
 
 /**
  * What a cut leaves: the piece, reserved for its want, and what is left of the length, unless that is waste.
- * @param length mm, of which `cut` is taken @param least a shorter rest is waste, mm @param paid for the length
+ * @param lot one length or one roll; null when it was bought for it @param length mm, of which `cut` is taken
+ * @param least a shorter rest is waste, mm @param paid for the length @param keeper who has what is left; null is nobody
  */
 export function cutFrom(
   {
+    lot,
     material,
-    from,
     length,
     cut,
     want,
     least,
     paid,
   }: {
+    readonly lot: Lot | null
     readonly material: string
-    readonly from: string | null
     readonly length: number
     readonly cut: number
-    readonly want: string
+    readonly want: Reserved
     readonly least: number
     readonly paid: number | null
   },
   newId: () => string,
 ): { readonly piece: Lot; readonly rest: Lot | null } {
-  const source: Source = { kind: 'cut', from }
   const left = Math.round((length - cut) * 100) / 100
   const keeps = !(left < least || left < 0.1)
   // What was paid goes by the length; waste is paid for by the piece.
   const own = paid === null ? null : keeps ? Math.round((paid * cut) / length) : paid
+  const of: Lot = { ...(lot ?? lotOf('', material, {})), things: null, cut: null, source: { kind: 'cut', from: lot?.id ?? null } }
   return {
-    piece: { id: newId(), material, things: null, length: cut, source, paid: own, reserved: want },
+    piece: { ...of, id: newId(), length: cut, paid: own, reserved: want },
     rest: keeps
       ? {
+          ...of,
           id: newId(),
-          material,
-          things: null,
           length: left,
-          source,
           paid: paid === null || own === null ? null : paid - own,
-          reserved: null,
+          // What was kept for a piece still is.
+          reserved: lot?.reserved && lot.reserved.want === null ? lot.reserved : null,
         }
       : null,
   }
 }
 
 /** Whether the shelf still knows what a lot is of, and it is counted or measured as that comes. */
-export const fits = ({ material, length }: Lot, shelf: Parameters<typeof materialOf>[0]): boolean => {
+export function fits({ material, length }: Pick<Lot, 'material' | 'length'>, shelf: Parameters<typeof materialOf>[0]): boolean {
+  if (baseOfLot({ material })) return length === null
   const known = materialOf(shelf, material)
   return known !== undefined && (length === null || isCut(known))
 }

@@ -31,8 +31,8 @@ describe('the published JSON Schema of a piece', () => {
   })
 })
 
-/** A piece without what came with format 7: how it is fixed, weighed, hung and made. */
-const asked = ({ fixing: _f, hanger: _h, making: _m, weighed: _w, ...piece }: Piece) => ({
+/** A piece without what came with formats 7 and 8: how it is fixed, weighed, hung and made, and what is asked for it. */
+const asked = ({ fixing: _f, hanger: _h, making: _m, weighed: _w, asking: _a, ...piece }: Piece) => ({
   ...piece,
   layers: piece.layers.map(({ fixing: _lf, backup: _lb, prepared: _lp, ...layer }) => layer),
 })
@@ -43,6 +43,7 @@ describe('files of earlier versions', () => {
     ['piece-5.json', 'honey-fair-ring.json', 'USD'],
     ['piece-5-garland.json', 'chapel-garland.json', 'USD'],
     ['piece-6.json', 'orchard-ring.json', null],
+    ['piece-7.json', 'orchard-ring.json', null],
   ])('%s is read as the same piece as today’s %s, but for what nobody was asked then', (old, now, money) => {
     const [before, after] = [new URL(`./versions/${old}`, import.meta.url), new URL(now, demo)].map((url) =>
       readPiece(readFileSync(url, 'utf8')),
@@ -57,6 +58,7 @@ describe('files of earlier versions', () => {
       if (!found.ok) throw new Error(name)
       return found.piece.hanger
     }
+    expect(read('piece-7.json')).toEqual(read('../../../demo/orchard-ring.json'))
     expect(read('piece-6.json')).toMatchObject({ loop: 'twine loop', run: 'ring', at: 0 })
     expect(read('piece-5-garland.json')).toMatchObject({ loop: 'tied', hook: 'route hooks' })
   })

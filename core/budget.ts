@@ -1,0 +1,347 @@
+import TinyQueue from 'tinyqueue'
+import { arrange, fitTo, swap } from './arrange'
+import { runsOf } from './base'
+import { fullnessAsks } from './cover'
+import type { Need } from './material'
+import { byMaterial, materialOf, piecesPerStem } from './material'
+import type { Minor, Said } from './measure'
+import { kept, quantity, several, sum } from './measure'
+import type { Edit, Layer, Piece, Ribbon } from './piece'
+import { edit, laysLengths } from './piece'
+import type { CostLine, Pricing } from './price'
+import { billFrom, linesOf, substitutesFor } from './price'
+import { thingsOf } from './stock'
+import type { Workings } from './workings'
+import { work } from './workings'
+
+/** One way to spend less, and what it costs in looks. */
+export interface Proposal {
+  readonly id: string
+  /** What stands in its way: of one group only one is taken. */
+  readonly group: string
+  readonly kind: 'fewer' | 'swap' | 'stash' | 'bow' | 'shop'
+  readonly says: Said
+  /** What it changes of the piece; a shop that one would go to changes nothing of it. */
+  readonly edit: Edit | null
+  readonly shop: string | null
+  /** For each one made, taken alone, minor units. */
+  readonly saves: Minor
+  readonly costs: Losses
+  /** All that in one number: the less the better. */
+  readonly loss: number
+}
+
+/** What is lost in looks. */
+export interface Losses {
+  /** Of the face, in points of a percent. */
+  readonly cover: number
+  /** By how much it lies farther from where it is meant to, share of its reach. */
+  readonly balance: number
+  /** Sides on which a colour no longer shows. */
+  readonly carry: number
+  /** Things of the meant look: another colour or shape, fewer focals, a smaller bow, faults that it did not have. */
+  readonly look: number
+}
+
+export interface Fitted {
+  readonly budget: Minor
+  /** For each one made, before and after all that is proposed together. */
+  readonly before: Minor
+  readonly after: Minor
+  readonly reached: boolean
+  /** Together the least loss that reaches the budget; where nothing does, what comes nearest. */
+  readonly chosen: readonly Proposal[]
+  /** Each taken alone. */
+  readonly all: readonly Proposal[]
+  readonly loss: number
+  /** Whether no other choice among them reaches it with less loss. */
+  readonly proven: boolean
+}
+
+export interface FittingProgress {
+  readonly done: number
+  readonly of: number
+}
+
+/** How few of a layer are still that layer. */
+const FEWER = [0.08, 0.16, 0.25, 0.35] as const
+/** Stand-ins that are tried for each material. */
+const STAND_INS = 4
+/** What each loss weighs, in points of cover; a point of cover below what is asked counts twice, and where it is meant sparse a quarter. Rules of thumb. */
+const WEIGHS = { balance: 60, carry: 3, look: 1, below: 2, sparse: 0.25 } as const
+/** What another look costs: a step of colour distance, a focal thing, a smaller bow, a fault. */
+const LOOKS = { apart: 0.08, focal: 2, bow: 1.5, fault: 6 } as const
+/** Going to another shop is no loss in looks, but it is a way to go. */
+const GOING = 0.2
+/** Choices that are tried before the best so far has to do. */
+const MOST_TRIED = 30_000
+
+/**
+ * Finds what reaches the budget with the least loss: each proposal is worked out alone, then choices of at most one of each group
+ * are tried in the order of their loss, so that the first that reaches the budget is the best of all. Goes step by step; told to
+ * stop it answers with the best so far.
+ * @returns null when the piece has no budget
+ */
+export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingProgress, Fitted | null, boolean | undefined> {
+  const { budget, copies } = piece.brief
+  if (budget === null) return null
+  const before = work(piece, pricing.shelf)
+  const openedFor = costing(piece, pricing)
+  const now = openedFor(before.needs, pricing)
+  const ideas = ideasFor(piece, before, pricing)
+  const groups = new Map<string, Tried[]>()
+  for (const [done, idea] of ideas.entries()) {
+    if (yield { done, of: ideas.length }) break
+    const tried = tryOut(piece, before, idea, pricing, (needs, by) => now - openedFor(needs, by))
+    if (tried && tried.proposal.saves > 0) groups.set(idea.group, [...(groups.get(idea.group) ?? []), tried])
+  }
+  const all = [...groups.values()].flat()
+  const found = now <= budget ? { chosen: [], after: now, proven: true } : bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
+  return {
+    budget,
+    before: now,
+    after: found.after,
+    reached: found.after <= budget,
+    chosen: found.chosen.map(({ proposal }) => proposal),
+    all: all.map(({ proposal }) => proposal).sort((a, b) => a.loss / a.saves - b.loss / b.saves),
+    loss: found.chosen.reduce((n, { proposal }) => n + proposal.loss, 0),
+    proven: found.proven && copies > 0,
+  }
+}
+
+/** A proposal with what the piece needs of its layer when it is taken. */
+interface Tried {
+  readonly proposal: Proposal
+  readonly layer: string | null
+  readonly needs: readonly Need[]
+}
+
+type Idea = Pick<Proposal, 'id' | 'group' | 'kind' | 'says' | 'edit' | 'shop'> & { readonly layer: string | null; readonly apart: number }
+type Opened = (needs: readonly Need[], pricing: Pricing) => Minor
+
+/** What one piece costs, opened; lines of which nothing changed are remembered. */
+function costing({ id, brief: { copies } }: Piece, pricing: Pricing): Opened {
+  const lines = kept<readonly CostLine[]>(5000)
+  return (needs, by) => {
+    const own = [...byMaterial(needs).values()].flatMap((of) =>
+      lines(JSON.stringify([by.shunned, of]), () => linesOf({ id, copies, needs: of }, by)),
+    )
+    return billFrom(own, { copies, budget: null }, pricing.tax).openedEach.value
+  }
+}
+
+function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
+  const { shelf, lots } = pricing
+  const runs = runsOf(piece.base)
+  const ideas: Idea[] = []
+  for (const laid of arrange(piece, runs, shelf)) {
+    const { layer } = laid
+    if (layer.hidden || layer.locked) continue
+    const count = workings.layers.find(({ id }) => id === layer.id)?.count ?? 0
+    if (layer.rule.kind === 'bow') {
+      const smaller = smallerBow(layer)
+      if (smaller) ideas.push({ id: `${layer.id}:bow`, group: layer.id, kind: 'bow', says: ['A smaller bow: one loop fewer to a side'], edit: smaller, shop: null, layer: layer.id, apart: LOOKS.bow })
+      continue
+    }
+    if (laysLengths(layer.rule) || !count) continue
+    const material = materialOf(shelf, layer.mix[0]!.material)
+    if (!material) continue
+    const counts = new Set<number>()
+    for (const share of FEWER) {
+      const fewer = Math.max(1, Math.round(count * share))
+      const fitted = fitTo(layer, Math.floor((count - fewer) / piecesPerStem(material, layer.cut)), runs, shelf)
+      if (!fitted || fitted.pieces >= count || fitted.pieces < 1 || counts.has(fitted.pieces)) continue
+      counts.add(fitted.pieces)
+      const less = count - fitted.pieces
+      ideas.push({
+        id: `${layer.id}:fewer:${less}`,
+        group: layer.id,
+        kind: 'fewer',
+        says: [`${several(less, material.name, material.plural)} fewer`],
+        edit: { do: 'layer', layer: layer.id, set: { rule: fitted.rule } },
+        shop: null,
+        layer: layer.id,
+        apart: layer.role === 'focal' ? LOOKS.focal * less : 0,
+      })
+    }
+    for (const part of layer.mix) {
+      const from = materialOf(shelf, part.material)
+      if (!from) continue
+      for (const { material: to, distance } of substitutesFor(from, shelf, STAND_INS)) {
+        const swapped = swap(piece, laid, from.id, to.id, runs, shelf)
+        if (!swapped) continue
+        const there = thingsOf(lots, to.id, piece.id) > 0
+        ideas.push({
+          id: `${layer.id}:${from.id}:${to.id}`,
+          group: layer.id,
+          kind: there ? 'stash' : 'swap',
+          says: [`${several(swapped.after, to.name, to.plural)}${there ? ' from the stash' : ''} for ${several(swapped.before, from.name, from.plural)}`],
+          edit: swapped.edit,
+          shop: null,
+          layer: layer.id,
+          apart: LOOKS.apart * distance,
+        })
+      }
+    }
+  }
+  for (const { id, name } of pricing.shops.filter((shop) => pricing.shunned.includes(shop.id)))
+    ideas.push({ id: `shop:${id}`, group: `shop:${id}`, kind: 'shop', says: [`Go to ${name} as well`], edit: null, shop: id, layer: null, apart: GOING })
+  return ideas
+}
+
+/** The bow with one loop fewer to each side, in the ribbon that has most; null when none can spare one. */
+function smallerBow(layer: Layer): Edit | null {
+  const { rule } = layer
+  if (rule.kind !== 'bow') return null
+  const fewest = (ribbon: Ribbon): { readonly loops: number; readonly less: Ribbon } | null => {
+    switch (ribbon.build) {
+      case 'hand':
+        return ribbon.groups === null && ribbon.loops >= 4 ? { loops: ribbon.loops, less: { ...ribbon, loops: ribbon.loops - 2 } } : null
+      case 'strips':
+      case 'rag':
+      case 'fill-ins':
+        return ribbon.strips >= 2 ? { loops: ribbon.strips * 2, less: { ...ribbon, strips: ribbon.strips - 1 } } : null
+      case 'coil':
+        return ribbon.layers >= 3 ? { loops: ribbon.layers * 2, less: { ...ribbon, layers: ribbon.layers - 1 } } : null
+      case 'flat':
+        return ribbon.rounds >= 2 ? { loops: ribbon.rounds * 2, less: { ...ribbon, rounds: ribbon.rounds - 1 } } : null
+      case 'folded':
+      case 'tails':
+        return null
+    }
+  }
+  const smaller = rule.ribbons.map(fewest)
+  const most = smaller.reduce((best, each, i) => (each && (best < 0 || each.loops > smaller[best]!.loops) ? i : best), -1)
+  if (most < 0) return null
+  return { do: 'layer', layer: layer.id, set: { rule: { ...rule, ribbons: rule.ribbons.map((ribbon, i) => (i === most ? smaller[most]!.less : ribbon)) } } }
+}
+
+/** Works a proposal out alone. @returns null when the piece cannot be so */
+function tryOut(piece: Piece, before: Workings, idea: Idea, pricing: Pricing, savedBy: Opened): Tried | null {
+  const { layer, apart, ...of } = idea
+  if (!idea.edit) {
+    const saves = savedBy(before.needs, withShop(pricing, idea.shop!))
+    return { proposal: { ...of, saves, costs: { cover: 0, balance: 0, carry: 0, look: 0 }, loss: apart }, layer, needs: [] }
+  }
+  const edited = edit(piece, idea.edit, 'fit to the budget')
+  if (!edited.ok) return null
+  const after = work(edited.change.piece, pricing.shelf)
+  const needs = after.needs.filter((need) => need.layer === layer)
+  const costs = lossesOf(before, after, apart)
+  const saves = savedBy([...before.needs.filter((need) => need.layer !== layer), ...needs], pricing)
+  return { proposal: { ...of, saves, costs, loss: lossOf(piece, after, costs, pricing) }, layer, needs }
+}
+
+const withShop = (pricing: Pricing, shop: string): Pricing => ({ ...pricing, shunned: pricing.shunned.filter((id) => id !== shop) })
+
+function lossesOf(before: Workings, after: Workings, apart: number): Losses {
+  const sides = ({ carry }: Workings): number => carry.reduce((n, each) => n + each.sides.length, 0)
+  const bad = ({ problems }: Workings): Set<string> => new Set(problems.flatMap(({ id, severity }) => (severity === 'note' ? [] : [id])))
+  const known = bad(before)
+  const faults = [...bad(after)].filter((id) => !known.has(id)).length
+  return {
+    cover: Math.max(0, (before.cover.share.value - after.cover.share.value) * 100),
+    balance: Math.max(0, after.balance.off.value - before.balance.off.value),
+    carry: Math.max(0, sides(before) - sides(after)),
+    look: apart + LOOKS.fault * faults,
+  }
+}
+
+/** What a proposal loses, in one number. */
+function lossOf({ brief }: Piece, after: Workings, { cover, balance, carry, look }: Losses, { shelf }: Pricing): number {
+  const asks = fullnessAsks(brief.fullness, shelf).once
+  const of = brief.fullness === 'sparse' ? WEIGHS.sparse : after.cover.share.value < asks ? WEIGHS.below : 1
+  return cover * of + balance * WEIGHS.balance + carry * WEIGHS.carry + look * WEIGHS.look
+}
+
+/** The needs of the piece when all of these are taken. */
+function needsWith(needs: readonly Need[], chosen: readonly Tried[]): Need[] {
+  const layers = new Set(chosen.map(({ layer }) => layer))
+  return [...needs.filter(({ layer }) => !layers.has(layer)), ...chosen.flatMap((each) => each.needs)]
+}
+
+/**
+ * The choice with the least loss that reaches the budget: at most one of each group. Choices come in the order of their loss, so
+ * the first that does is the best; where none does, the cheapest that was met.
+ */
+function bestOf(
+  groups: readonly (readonly Tried[])[],
+  needs: readonly Need[],
+  pricing: Pricing,
+  budget: Minor,
+  openedFor: Opened,
+): { readonly chosen: readonly Tried[]; readonly after: Minor; readonly proven: boolean } {
+  const cost = (chosen: readonly Tried[]): Minor =>
+    openedFor(
+      needsWith(needs, chosen),
+      chosen.reduce((by, { proposal: { shop } }) => (shop ? withShop(by, shop) : by), pricing),
+    )
+  let nearest = { chosen: [] as readonly Tried[], after: cost([]) }
+  let tried = 0
+  for (const chosen of byLoss(groups)) {
+    const after = cost(chosen)
+    if (after <= budget) return { chosen, after, proven: true }
+    if (after < nearest.after) nearest = { chosen, after }
+    tried += 1
+    if (tried >= MOST_TRIED) return { ...greedy(groups, cost, budget, nearest), proven: false }
+  }
+  return { ...nearest, proven: true }
+}
+
+/** Choices of at most one of each group, the least loss first. */
+function* byLoss(groups: readonly (readonly Tried[])[]): Generator<readonly Tried[], void, undefined> {
+  const sorted = groups.map((group) => [...group].sort((a, b) => a.proposal.loss - b.proposal.loss))
+  interface State {
+    readonly loss: number
+    readonly at: readonly number[]
+    /** Groups from this one on may still be raised. */
+    readonly from: number
+  }
+  const queue = new TinyQueue<State>([{ loss: 0, at: sorted.map(() => 0), from: 0 }], (a, b) => a.loss - b.loss)
+  const lossAt = (g: number, n: number): number => (n ? sorted[g]![n - 1]!.proposal.loss : 0)
+  for (let state = queue.pop(); state; state = queue.pop()) {
+    yield state.at.flatMap((n, g) => (n ? [sorted[g]![n - 1]!] : []))
+    for (let g = state.from; g < sorted.length; g++) {
+      const n = state.at[g]!
+      if (n >= sorted[g]!.length) continue
+      queue.push({ loss: state.loss - lossAt(g, n) + lossAt(g, n + 1), at: state.at.map((each, i) => (i === g ? n + 1 : each)), from: g })
+    }
+  }
+}
+
+/** Where there are too many choices: what saves most for its loss, one after another. */
+function greedy(
+  groups: readonly (readonly Tried[])[],
+  cost: (chosen: readonly Tried[]) => Minor,
+  budget: Minor,
+  nearest: { readonly chosen: readonly Tried[]; readonly after: Minor },
+): { readonly chosen: readonly Tried[]; readonly after: Minor } {
+  let chosen: readonly Tried[] = []
+  let after = cost([])
+  while (after > budget) {
+    const next = groups
+      .flat()
+      .filter((each) => !chosen.includes(each))
+      .map((each) => {
+        const own = [...chosen.filter(({ proposal }) => proposal.group !== each.proposal.group), each]
+        return { own, after: cost(own), loss: own.reduce((n, { proposal }) => n + proposal.loss, 0) }
+      })
+      .filter((each) => each.after < after)
+      .sort((a, b) => a.loss / (after - a.after) - b.loss / (after - b.after))[0]
+    if (!next) return nearest.after < after ? nearest : { chosen, after }
+    chosen = next.own
+    after = next.after
+  }
+  return { chosen, after }
+}
+
+/** What a proposal costs in looks, in words: "2.1 points of cover; green no longer on one side". */
+export function lossSaid({ cover, balance, carry, look }: Losses): Said {
+  const parts: Said[] = [
+    ...(cover >= 0.05 ? [sum`${Math.round(cover * 10) / 10 + ''} points of cover`] : []),
+    ...(balance >= 0.005 ? [sum`${quantity.share(Math.round(balance * 100) / 100)} off balance`] : []),
+    ...(carry ? [[`a colour gone from ${several(carry, 'side', 'sides')}`]] : []),
+    ...(look >= 0.5 ? [['another look']] : []),
+  ]
+  return parts.length ? parts.flatMap((part, i) => (i ? ['; ', ...part] : part)) : ['nothing that is seen']
+}

@@ -1,0 +1,177 @@
+import { z } from 'zod'
+import type { Minor } from '../measure'
+import { OfferSchema, ShopSchema } from './offer'
+import type { Price, Shop } from './offer'
+import { listed, offersOf, priceOn, soldOn } from './offer'
+import type { Bought } from './packs'
+import { packsOver } from './packs'
+import type { Pricing } from './line'
+import type { Span } from './reduction'
+import { lineCost, lineRange } from './reduction'
+import type { ToBuy } from './wait'
+import { materialOf } from '../material'
+
+export const MOST_WANTS = 400
+export const MOST_SHOPS = 12
+
+/** What is wanted, and who has it today: all that a basket is reckoned from. */
+export const BasketJobSchema = z.strictObject({
+  wants: z
+    .array(
+      z.strictObject({
+        material: z.string().min(1).max(60),
+        count: z.int().min(1).max(1_000_000).describe('things or rolls'),
+        usual: z.strictObject({ holds: z.int().min(1).max(10_000), price: z.int().min(0).max(10_000_000) }).describe('a pack at its usual price, elsewhere'),
+      }),
+    )
+    .max(MOST_WANTS),
+  shops: z
+    .array(ShopSchema.pick({ id: true, name: true, trip: true, minimum: true }).extend({ offers: z.array(OfferSchema.omit({ days: true })).max(2000) }))
+    .max(MOST_SHOPS)
+    .describe('with the offers of what is wanted, as they are today'),
+})
+export type BasketJob = z.infer<typeof BasketJobSchema>
+
+/** So many packs of an offer at a shop: the shop, the offer's place there, packs. */
+export interface Choice {
+  readonly shop: string
+  readonly offer: number
+  readonly packs: number
+}
+
+/** What a solver answers: choices, what none can beat, and whether they are the best. */
+export const SolvedSchema = z.strictObject({
+  choices: z.array(z.strictObject({ shop: z.string(), offer: z.int().min(0), packs: z.int().min(1) })),
+  floor: z.number().nullable().describe('no basket costs less, minor units; null when none was found'),
+  proven: z.boolean(),
+})
+export type Solved = z.infer<typeof SolvedSchema>
+
+/** What is bought at one shop. */
+export interface Stop {
+  readonly shop: string
+  readonly name: string
+  readonly lines: readonly { readonly material: string; readonly bought: Bought }[]
+  readonly goods: Span
+  readonly trip: Minor
+  /** Whether it reaches the least that is sold in one order, which counts before coupons. */
+  readonly enough: boolean
+}
+
+/** What is bought where, for all that is wanted. Without tax. */
+export interface Basket {
+  readonly stops: readonly Stop[]
+  /** What no shop of it has enough of: at the usual price, elsewhere. */
+  readonly elsewhere: readonly { readonly material: string; readonly bought: Bought }[]
+  /** Goods, trips, and what is bought elsewhere. */
+  readonly cost: Span
+}
+
+/** The job of buying so much on the day that it is, from the shops that one goes to. */
+export function basketJob(wants: readonly ToBuy[], pricing: Pricing): BasketJob {
+  const asked = wants.flatMap(({ material, count }) => {
+    const of = materialOf(pricing.shelf, material)
+    return of && count > 0 ? [{ material, count, usual: { holds: of.pack.holds, price: of.pack.price } }] : []
+  })
+  const on = (shop: Shop): BasketJob['shops'][number]['offers'] =>
+    asked.flatMap(({ material }) =>
+      offersOf(shop, material).flatMap((offer) => {
+        if (!soldOn(offer, pricing.day) || offer.stock === 0) return []
+        const { holds, price, reductions, stock } = priceOn(shop.name, offer, pricing.day)
+        return [{ material, holds, price, stock, reductions: reductions.map((each) => ({ ...each, from: null, until: null })) }]
+      }),
+    )
+  return {
+    wants: asked,
+    shops: pricing.shops
+      .filter(({ id }) => !pricing.shunned.includes(id))
+      .map((shop) => ({ id: shop.id, name: shop.name, trip: shop.trip, minimum: shop.minimum, offers: on(shop) }))
+      .filter(({ offers }) => offers.length > 0),
+  }
+}
+
+/** The exact cost of choices, each line rounded to the cent; what they leave wanting is bought elsewhere. @throws RangeError for a choice that is of no shop or offer of the job */
+export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]): Basket {
+  const had = new Map<string, number>()
+  const stops = shops.flatMap((shop): Stop[] => {
+    const lines = choices
+      .filter((choice) => choice.shop === shop.id && choice.packs > 0)
+      .map(({ offer, packs }) => {
+        const of = shop.offers[offer]
+        if (!of) throw new RangeError(`${shop.id} has no offer ${offer}`)
+        had.set(of.material, (had.get(of.material) ?? 0) + packs * of.holds)
+        const price: Price = { shop: shop.name, holds: of.holds, price: of.price, reductions: of.reductions, stock: of.stock }
+        return { material: of.material, bought: { ...price, packs, cost: lineRange(of.price, packs, of.reductions) } }
+      })
+    if (!lines.length) return []
+    const goods = together(lines.map(({ bought }) => bought.cost))
+    const counts = lines.reduce((all, { bought: { price, packs, reductions } }) => all + lineCost(price, packs, reductions.filter(({ kind }) => kind !== 'coupon'), 'least'), 0)
+    return [{ shop: shop.id, name: shop.name, lines, goods, trip: shop.trip, enough: counts >= shop.minimum }]
+  })
+  if (choices.some(({ shop }) => !shops.some(({ id }) => id === shop))) throw new RangeError('a choice of a shop that is not there')
+  const elsewhere = wants.flatMap(({ material, count, usual }) => {
+    const short = count - (had.get(material) ?? 0)
+    return short > 0 ? packsOver(short, [listed(null, usual.holds, usual.price)]).map((bought) => ({ material, bought })) : []
+  })
+  const trips = stops.reduce((all, { trip }) => all + trip, 0)
+  const [least, most] = together([...stops.map(({ goods }) => goods), ...elsewhere.map(({ bought }) => bought.cost)])
+  return { stops, elsewhere, cost: [least + trips, most + trips] }
+}
+
+const together = (spans: readonly Span[]): Span => [spans.reduce((all, [a]) => all + a, 0), spans.reduce((all, [, b]) => all + b, 0)]
+
+/** Baskets from fewer and more shops. */
+export interface Baskets {
+  readonly best: Basket
+  /** The best from one shop alone, and from two; null where no shop has anything. */
+  readonly one: Basket | null
+  readonly two: Basket | null
+  /** What none can beat, where it is known. */
+  readonly floor: number | null
+  readonly proven: boolean
+}
+
+/** More shops than this are not tried in every combination. */
+const TRIED = 8
+
+/**
+ * A good basket, worked at once: every set of shops is tried, each line bought where it costs least in that set. It does not
+ * buy more than is wanted to reach the least that a shop sells, so that it may miss the best: it is not proven.
+ */
+export function basketSoon(job: BasketJob): Baskets {
+  const shops = job.shops.slice(0, TRIED)
+  const empty = basketOf(job, [])
+  let best = empty
+  const of: (Basket | null)[] = [empty, null, null]
+  const remembered = new Map<string, Choice[]>()
+  for (let set = 1; set < 1 << shops.length; set++) {
+    const own = shops.filter((_, i) => set & (1 << i))
+    const choices = job.wants.flatMap((want) => bought(want, own, remembered))
+    const basket = basketOf(job, choices)
+    if (basket.stops.some(({ enough }) => !enough)) continue
+    if (isBetter(basket, best)) best = basket
+    const stops = basket.stops.length
+    for (const n of [1, 2]) if (stops > 0 && stops <= n && (!of[n] || isBetter(basket, of[n]))) of[n] = basket
+  }
+  return { best, one: of[1]!, two: of[2]!, floor: null, proven: false }
+}
+
+/** Whether a basket leaves less to be found elsewhere, or as much and costs less. */
+export function isBetter(a: Basket, b: Basket): boolean {
+  const missing = ({ elsewhere }: Basket): number => elsewhere.length
+  if (missing(a) !== missing(b)) return missing(a) < missing(b)
+  return a.cost[1] !== b.cost[1] ? a.cost[1] < b.cost[1] : a.cost[0] < b.cost[0]
+}
+
+function bought({ material, count }: BasketJob['wants'][number], shops: BasketJob['shops'], remembered: Map<string, Choice[]>): Choice[] {
+  const offers = shops.flatMap((shop) =>
+    shop.offers.flatMap((offer, i) => (offer.material === material ? [{ ...offer, shop: shop.name, at: { shop: shop.id, offer: i } }] : [])),
+  )
+  if (!offers.length) return []
+  const key = `${material} ${offers.map(({ at }) => `${at.shop}:${at.offer}`).join(' ')}`
+  const before = remembered.get(key)
+  if (before) return before
+  const found = packsOver(count, offers).map((each) => ({ ...(each as Bought & { at: { shop: string; offer: number } }).at, packs: each.packs }))
+  remembered.set(key, found)
+  return found
+}

@@ -1,0 +1,204 @@
+import type { Figure, Minor, Said } from '../measure'
+import { quantity, sum } from '../measure'
+import type { Claim } from '../piece'
+import type { Making } from './bill'
+import { billFrom, linesOf, rangeOf } from './bill'
+import type { CostLine, Pricing } from './line'
+import { moneyFigure, usedOf } from './line'
+import type { Bought } from './packs'
+import type { Reduction, Span } from './reduction'
+import { DEAREST, lineRange } from './reduction'
+import type { Tax } from './tax'
+
+/** What a claim hangs on: with less, or more, of it the claim turns. */
+export type Condition =
+  /** It holds up to this tax, 0 to 1. */
+  | { readonly of: 'tax'; readonly share: number }
+  /** It holds up to this list price of a pack. */
+  | { readonly of: 'price'; readonly line: string; readonly name: string; readonly pack: string; readonly price: Minor; readonly now: Minor }
+  /** It holds from this much off on. @see Claim for `line` null: off whatever is bought */
+  | { readonly of: 'reduction'; readonly line: string | null; readonly name: string; readonly share: number; readonly span: Span | null }
+
+export interface ClaimVerdict {
+  readonly id: string
+  readonly verdict: 'holds' | 'fails' | 'hangs'
+  /** What it is said of. */
+  readonly total: Figure
+  readonly conditions: readonly Condition[]
+  readonly says: Said
+}
+
+/** No place is known to ask more; a tax that nobody has said may be anything up to it. From memory: the highest rate of value added tax in Europe. */
+const HIGHEST_TAX = 0.27
+/** Taxes are looked for in thousandths of a percent, reductions in tenths. */
+const [TAX_STEPS, REDUCTION_STEPS] = [100_000, 1000]
+
+/** A line at other prices, in the packs in which it is bought. */
+function repriced(line: CostLine, change: (bought: Bought, i: number) => Partial<Bought>): CostLine {
+  const bought = line.bought.map((each, i) => {
+    const next = { ...each, ...change(each, i) }
+    return { ...next, cost: lineRange(next.price, next.packs, next.reductions) }
+  })
+  const cost: Span = [bought.reduce((n, each) => n + each.cost[0], 0), bought.reduce((n, each) => n + each.cost[1], 0)]
+  return { ...line, bought, opened: moneyFigure(cost, line.opened.sum), used: moneyFigure(usedOf(cost, ...line.parts), line.used.sum) }
+}
+
+const offAll = (share: number): Reduction[] => (share > 0 ? [{ kind: 'off', share: [share, share], from: null, until: null }] : [])
+/** The lines with so much off list prices, and nothing else, of one material or of all. */
+const reduced = (lines: readonly CostLine[], material: string | null, share: number): CostLine[] =>
+  lines.map((line) => (material === null || line.id === material ? repriced(line, () => ({ reductions: offAll(share) })) : line))
+
+/** The greatest of whole numbers from `least` to `most` for which something holds that, once it does not, never does again; null where it never does. */
+function greatest(least: number, most: number, holds: (n: number) => boolean): number | null {
+  if (!holds(least)) return null
+  let [low, high] = [least, most]
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2)
+    if (holds(middle)) low = middle
+    else high = middle - 1
+  }
+  return low
+}
+/** The least for which something holds that, once it does, always does. */
+function least(from: number, to: number, holds: (n: number) => boolean): number | null {
+  const before = greatest(from - 1, to, (n) => n < from || !holds(n))!
+  return before === to ? null : before + 1
+}
+
+const ends = (of: Figure): Span => rangeOf(of)
+
+/**
+ * Whether what is claimed of a piece's cost holds, fails, or hangs on something, and at which price, reduction or tax it turns,
+ * each to the cent, were all else as it is and bought in the packs of the bill.
+ */
+export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerdict {
+  const copies = claim.copies ?? making.copies
+  const plain = linesOf({ ...making, copies }, pricing)
+  const { off } = claim
+  const lines = off?.share ? reduced(plain, off.material, off.share) : plain
+  const totalOf = (of: readonly CostLine[], tax: Tax = pricing.tax): Figure => {
+    const bill = billFrom(of, { copies, budget: null }, tax)
+    return claim.ledger === 'opened' ? (claim.of === 'each' ? bill.openedEach : bill.opened) : claim.of === 'each' ? bill.usedEach : bill.used
+  }
+  const met = (amount: Minor): boolean =>
+    claim.kind === 'under' ? amount < claim.amount : claim.kind === 'at most' ? amount <= claim.amount : amount === claim.amount
+  /** Not over it, for what is said to make it just that. */
+  const within = (amount: Minor): boolean => (claim.kind === 'makes' ? amount <= claim.amount : met(amount))
+  const surely = (of: readonly CostLine[], tax?: Tax): boolean => within(ends(totalOf(of, tax))[1])
+  const total = totalOf(lines)
+  const [low, high] = ends(total)
+
+  const conditions: Condition[] = []
+  if (!pricing.tax.included) {
+    const most = greatest(0, TAX_STEPS, (n) => surely(lines, { ...pricing.tax, share: n / TAX_STEPS }))
+    if (most !== null && most < TAX_STEPS) conditions.push({ of: 'tax', share: most / TAX_STEPS })
+  }
+  if (off && off.share === null) {
+    const from = least(0, REDUCTION_STEPS, (n) => surely(reduced(plain, off.material, n / REDUCTION_STEPS)))
+    const named = plain.find(({ id }) => id === off.material)
+    if (from !== null)
+      conditions.unshift({ of: 'reduction', line: off.material, name: named?.plural ?? off.material ?? 'all of it', share: from / REDUCTION_STEPS, span: null })
+    const verdict = from === null ? 'fails' : from === 0 ? 'holds' : 'hangs'
+    return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions, pricing.tax) }
+  }
+  for (const line of lines) {
+    const shares = line.bought.flatMap(({ reductions }) => reductions.flatMap((each) => (each.kind === 'off' ? [each.share] : [])))
+    if (!shares.length) continue
+    const at = (share: number): CostLine[] =>
+      lines.map((each) =>
+        each === line
+          ? repriced(each, ({ reductions }) => ({
+              reductions: reductions.flatMap((of): Reduction[] => (of.kind !== 'off' ? [of] : share > 0 ? [{ ...of, share: [share, share] }] : [])),
+            }))
+          : each,
+      )
+    const from = least(0, REDUCTION_STEPS, (n) => surely(at(n / REDUCTION_STEPS)))
+    if (from) conditions.push({ of: 'reduction', line: line.id, name: line.plural, share: from / REDUCTION_STEPS, span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))] })
+  }
+  conditions.push(...priceTurns(lines, surely))
+  const open = !pricing.tax.known && !pricing.tax.included && within(high) && conditions.some((each) => each.of === 'tax' && each.share < HIGHEST_TAX)
+  const verdict = met(low) && met(high) ? (open ? 'hangs' : 'holds') : claim.kind === 'makes' ? (low <= claim.amount && claim.amount <= high ? 'hangs' : 'fails') : met(low) ? 'hangs' : 'fails'
+  if (verdict === 'fails' && claim.kind !== 'makes') {
+    const from = least(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
+    if (from !== null) conditions.unshift({ of: 'reduction', line: null, name: 'all of it', share: from / REDUCTION_STEPS, span: null })
+  }
+  return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions, pricing.tax) }
+}
+
+/** At which price of each line's dearest pack the claim turns, those that need change least first; only while it holds. */
+function priceTurns(lines: readonly CostLine[], surely: (of: readonly CostLine[]) => boolean): Condition[] {
+  if (!surely(lines)) return []
+  return lines
+    .flatMap((line): Extract<Condition, { of: 'price' }>[] => {
+      const dearest = line.bought.reduce((k, each, i) => (each.cost[1] > line.bought[k]!.cost[1] ? i : k), 0)
+      const pack = line.bought[dearest]
+      if (!pack) return []
+      const price = greatest(pack.price, DEAREST, (n) => surely(lines.map((each) => (each === line ? repriced(each, (_, i) => (i === dearest ? { price: n } : {})) : each))))
+      return price === null || price === DEAREST ? [] : [{ of: 'price', line: line.id, name: line.name, pack: line.packName, price, now: pack.price }]
+    })
+    .sort((a, b) => a.price / a.now - b.price / b.now)
+}
+
+const KIND_WORDS: Record<Claim['kind'], string> = { under: 'under ', 'at most': 'no more than ', makes: 'just ' }
+
+/** A claim as one says it: "under $45.00 each, opened". @param name of a material by its id */
+export function claimSaid({ kind, amount, of, ledger, copies, off }: Claim, name: (material: string) => string): Said {
+  return [
+    KIND_WORDS[kind],
+    quantity.money(amount),
+    of === 'each' ? ' each' : ' in all',
+    ...(copies === null ? [] : [` for ${copies}`]),
+    ledger === 'used' ? ', used' : ', opened',
+    ...(off
+      ? off.share === null
+        ? [`, if ${off.material ? `the ${name(off.material)}` : 'all of it'} is reduced`]
+        : sum`, at ${quantity.share(off.share)} off ${off.material ? `the ${name(off.material)}` : 'all of it'}`
+      : []),
+  ]
+}
+
+/** One condition as one says it. */
+export function conditionSaid(of: Condition): Said {
+  switch (of.of) {
+    case 'tax':
+      return sum`up to a tax of ${{ value: of.share, unit: 'rate' }}`
+    case 'price':
+      return sum`up to ${quantity.money(of.price)} for a ${of.pack} of ${of.name}, which is ${quantity.money(of.now)}`
+    case 'reduction':
+      return of.share === 0
+        ? sum`without any reduction of ${of.name}`
+        : [
+            ...sum`from ${quantity.share(of.share)} off ${of.name} on`,
+            ...(of.span ? sum`, which is ${quantity.share(of.span[0])}${of.span[0] < of.span[1] ? ' to ' : ''}` : []),
+            ...(of.span && of.span[0] < of.span[1] ? [quantity.share(of.span[1])] : []),
+          ]
+  }
+}
+
+function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, conditions: readonly Condition[], tax: Tax): Said {
+  const [low, high] = ends(total)
+  const comes: Said = low < high ? sum`it comes to ${quantity.money(low)} to ${quantity.money(high)}` : sum`it comes to ${quantity.money(high)}`
+  const reduction = conditions.find((each) => each.of === 'reduction')
+  const onTax = conditions.find((each) => each.of === 'tax')
+  switch (verdict) {
+    case 'holds':
+      return ['Holds: ', ...comes, '.']
+    case 'fails':
+      return [
+        'Fails: ',
+        ...comes,
+        ...(claim.kind === 'makes' ? [] : sum`, ${quantity.money(high - claim.amount)} over`),
+        ...(reduction ? [', and would hold ', ...conditionSaid(reduction)] : []),
+        '.',
+      ]
+    case 'hangs':
+      return [
+        'Hangs on ',
+        ...(reduction ? ['a reduction: it holds ', ...conditionSaid(reduction)] : onTax && !tax.known ? ['the tax, which nobody has said: it holds ', ...conditionSaid(onTax)] : ['reductions that are a range']),
+        '; ',
+        ...comes,
+        '.',
+      ]
+  }
+}
+

@@ -1,0 +1,72 @@
+import { z } from 'zod'
+import type { Day, Minor } from '../measure'
+import { dayNumber, onceFor } from '../measure'
+import { DEAREST, holdsOn, LARGEST_PACK, ReductionSchema } from './reduction'
+import type { Reduction } from './reduction'
+
+/** What a shop asks for a pack of something. */
+export const OfferSchema = z.strictObject({
+  material: z.string().min(1).max(60),
+  holds: z.int().min(1, 'A pack holds one at least.').max(LARGEST_PACK),
+  price: z.int().min(1, 'A price is over nothing.').max(DEAREST).describe('list price of a pack, minor units'),
+  reductions: z.array(ReductionSchema).max(40),
+  stock: z.int().min(0).max(100_000).nullable().describe('packs that are there today; null is as many as one wants'),
+  days: z.array(z.int().min(0).max(6)).max(7).describe('days of the week on which it is to be had, Sunday 0; empty is every day'),
+})
+export type Offer = z.infer<typeof OfferSchema>
+
+/** A price list, and what it takes to go there. */
+export const ShopSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1).max(60),
+  note: z.string().max(200),
+  trip: z.int().min(0).max(DEAREST).describe('what going there once costs, or having it sent, minor units'),
+  minimum: z.int().min(0).max(DEAREST).describe('the least that is sold in one order, minor units'),
+  sells: z.number().min(0).max(1).describe('how likely something that is there is gone a week later'),
+  offers: z.array(OfferSchema).max(5000),
+})
+export type Shop = z.infer<typeof ShopSchema>
+
+const indexed = onceFor<Shop, ReadonlyMap<string, readonly Offer[]>>()
+/** What a shop has of one material. */
+export const offersOf = (shop: Shop, material: string): readonly Offer[] =>
+  indexed(shop, () => {
+    const found = new Map<string, Offer[]>()
+    for (const offer of shop.offers) found.set(offer.material, [...(found.get(offer.material) ?? []), offer])
+    return found
+  }).get(material) ?? []
+
+/** What `GET /api/shops` answers: who there is to ask. */
+export const ShopNamesSchema = z.strictObject({ shops: z.array(ShopSchema.pick({ id: true, name: true, note: true })).max(50) })
+
+/** A pack that something can be bought in, as it is today. */
+export interface Price {
+  /** The shop's name; null is the catalogue's usual price. */
+  readonly shop: string | null
+  readonly holds: number
+  /** Of one pack before reductions. */
+  readonly price: Minor
+  /** Those that hold today. */
+  readonly reductions: readonly Reduction[]
+  /** How many packs there are; null is as many as one wants. */
+  readonly stock: number | null
+}
+
+/** A price without reductions, of which there is as much as one wants. */
+export const listed = (shop: string | null, holds: number, price: Minor): Price => ({ shop, holds, price, reductions: [], stock: null })
+
+/** Whether it can be had on a day; without a day, it can. */
+export function soldOn({ days }: Pick<Offer, 'days'>, day: Day | null): boolean {
+  const n = day === null ? null : dayNumber(day)
+  // The first of January 1970 was a Thursday.
+  return days.length === 0 || n === null || days.includes((((n + 4) % 7) + 7) % 7)
+}
+
+/** An offer as it is on a day. */
+export const priceOn = (shop: string, { holds, price, reductions, stock }: Offer, day: Day | null): Price => ({
+  shop,
+  holds,
+  price,
+  reductions: reductions.filter((each) => holdsOn(each, day)),
+  stock,
+})

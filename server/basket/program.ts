@@ -1,0 +1,102 @@
+import type { BasketJob, Choice } from '../../core/price'
+import { freeOf, lineCost } from '../../core/price'
+
+type Offer = BasketJob['shops'][number]['offers'][number]
+
+/** What of an offer an integer program has to know, at its highest: what one costs that is paid for, what goes free, and what a coupon takes off one. */
+interface Priced {
+  readonly at: { readonly shop: string; readonly offer: number }
+  readonly holds: number
+  readonly stock: number
+  readonly unit: number
+  readonly free: { readonly buy: number; readonly get: number } | null
+  readonly coupon: number
+}
+
+/** What is missing is bought elsewhere, but only where no shop has it: it is dearer than anything by this much. */
+const ELSEWHERE = 1_000_000
+
+/**
+ * The least cost of what is wanted, as an integer program in the format of CPLEX: packs that are paid for and packs that go free,
+ * of each offer; shops that are gone to; what is bought elsewhere. Lines are not rounded in it.
+ * @param most shops at most; null is any number @param whole whether packs are whole: without, it says what none can beat
+ */
+export function programOf({ wants, shops }: BasketJob, most: number | null, whole = true): string {
+  const cost: string[] = []
+  const rows: string[] = []
+  const bounds: string[] = []
+  const integers: string[] = []
+  const binary: string[] = []
+  const covers = new Map<string, string[]>()
+  shops.forEach((shop, s) => {
+    const spend: string[] = []
+    const here = `y${s}`
+    cost.push(`${shop.trip} ${here}`)
+    binary.push(here)
+    shop.offers.forEach((offer, o) => {
+      const priced = pricedOf(offer, { shop: shop.id, offer: o })
+      const wanted = wants.find(({ material }) => material === offer.material)
+      if (!wanted) return
+      const [paid, free, rounds, coupon] = ['q', 'f', 'r', 'c'].map((letter) => `${letter}${s}_${o}`) as [string, string, string, string]
+      const cap = Math.min(priced.stock, Math.ceil(wanted.count / priced.holds) + (shop.minimum ? Math.ceil(shop.minimum / Math.max(1, priced.unit)) : 0))
+      cost.push(`${priced.unit} ${paid}`)
+      spend.push(`${priced.unit} ${paid}`)
+      integers.push(paid)
+      covers.set(offer.material, [...(covers.get(offer.material) ?? []), `${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : [])])
+      if (priced.free) {
+        rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)
+        integers.push(free, rounds)
+        // Where a shop asks for a least, nothing that would go free is paid for to reach it.
+        if (shop.minimum) rows.push(`${free} - ${priced.free.get} ${rounds} >= 0`, `${paid} - ${priced.free.buy} ${rounds} <= ${priced.free.buy - 1}`)
+      }
+      rows.push(`${paid}${priced.free ? ` + ${free}` : ''} - ${cap} ${here} <= 0`)
+      if (priced.coupon) {
+        cost.push(`-${priced.coupon} ${coupon}`)
+        rows.push(`${coupon} - ${paid} <= 0`)
+        binary.push(coupon)
+      }
+    })
+    if (shop.minimum > 0) rows.push(`${spend.join(' + ')} - ${shop.minimum} ${here} >= 0`)
+  })
+  wants.forEach(({ material, count, usual }, i) => {
+    const elsewhere = `e${i}`
+    cost.push(`${ELSEWHERE + usual.price / usual.holds} ${elsewhere}`)
+    rows.push(`${[...(covers.get(material) ?? []), elsewhere].join(' + ')} >= ${count}`)
+    bounds.push(`0 <= ${elsewhere} <= ${count}`)
+  })
+  if (most !== null && shops.length) rows.push(`${shops.map((_, s) => `y${s}`).join(' + ')} <= ${most}`)
+  const plus = (terms: readonly string[]): string => (terms.length ? terms.join(' + ').replaceAll('+ -', '- ') : '0 e')
+  return [
+    'Minimize',
+    ` cost: ${plus(cost)}`,
+    'Subject To',
+    ...rows.map((row, i) => ` r${i}: ${row.replaceAll('+ -', '- ')}`),
+    'Bounds',
+    ...[...bounds, ...(whole ? [] : binary.map((of) => `0 <= ${of} <= 1`))].map((row) => ` ${row}`),
+    ...(whole && integers.length ? ['General', ` ${integers.join(' ')}`] : []),
+    ...(whole && binary.length ? ['Binary', ` ${binary.join(' ')}`] : []),
+    'End',
+  ].join('\n')
+}
+
+function pricedOf({ holds, price, reductions, stock }: Offer, at: Priced['at']): Priced {
+  // A clearance and what is off hold for each; what goes free and what is off one are the program’s own to count.
+  const each = reductions.filter(({ kind }) => kind === 'clearance' || kind === 'off')
+  const HUNDRED = 100
+  const unit = lineCost(price, HUNDRED, each, 'least') / HUNDRED
+  const free = reductions.reduce<Priced['free']>(
+    (best, one) => (one.kind === 'free' && (!best || freeOf(HUNDRED, one) > freeOf(HUNDRED, best)) ? { buy: one.buy, get: one.get } : best),
+    null,
+  )
+  const coupon = Math.max(0, ...reductions.map((one) => (one.kind === 'coupon' ? one.share[0] : 0)))
+  return { at, holds, stock: stock ?? Number.MAX_SAFE_INTEGER, unit, free, coupon: unit * coupon }
+}
+
+/** What a solution of the program buys. @param value of a column by its name, 0 where there is none */
+export const choicesOf = ({ shops }: BasketJob, value: (column: string) => number): Choice[] =>
+  shops.flatMap((shop, s) =>
+    shop.offers.flatMap((_, o): Choice[] => {
+      const packs = Math.round(value(`q${s}_${o}`) + value(`f${s}_${o}`))
+      return packs > 0 ? [{ shop: shop.id, offer: o, packs }] : []
+    }),
+  )

@@ -1,0 +1,27 @@
+import { createRequire } from 'node:module'
+import type highsLoader from 'highs'
+import type { BasketJob, Solved } from '../../core/price'
+import { choicesOf, programOf } from './program'
+
+type Highs = Awaited<ReturnType<typeof highsLoader>>
+let loaded: Promise<Highs> | null = null
+// The solver finds its WebAssembly beside its own file, which no bundler may move.
+const highs = (): Promise<Highs> => (loaded ??= (createRequire(import.meta.url)('highs') as typeof highsLoader)())
+
+/** How long one basket may take, seconds: while it is solved nothing else is answered. */
+const LIMIT = 4
+
+/** The best basket from at most so many shops, and what none can beat. @param most null is any number */
+export async function solveBasket(job: BasketJob, most: number | null): Promise<Solved> {
+  const solver = await highs()
+  const solve = (whole: boolean) => solver.solve(programOf(job, most, whole), { mip_rel_gap: 0, time_limit: LIMIT })
+  const { Status, Columns, ObjectiveValue } = solve(true)
+  if (Status !== 'Optimal' && Status !== 'Time limit reached') throw new Error(`The solver says: ${Status}`)
+  const value = (column: string): number => {
+    const found = Columns[column]
+    return found && 'Primal' in found && Number.isFinite(found.Primal) ? found.Primal : 0
+  }
+  const proven = Status === 'Optimal'
+  const floor = proven ? ObjectiveValue : solve(false).ObjectiveValue
+  return { choices: choicesOf(job, value), floor: Number.isFinite(floor) ? Math.max(0, floor) : null, proven }
+}
