@@ -52,6 +52,8 @@ export default defineNuxtConfig({
   nitro: {
     serverAssets: [{ baseName: 'demo', dir: '../demo' }],
     compressPublicAssets: true,
+    // The solver reads its WebAssembly beside its own file.
+    externals: { traceInclude: ['node_modules/highs/build/highs.wasm'] },
     routeRules: { '/**': { headers: { ...HEADERS } } },
   },
   vite: {
@@ -94,7 +96,6 @@ export default defineNuxtConfig({
       navigateFallback: '/',
       navigateFallbackDenylist: [/^\/api\//],
       cleanupOutdatedCaches: true,
-      runtimeCaching: [{ urlPattern: /\/api\/shops$/, handler: 'NetworkFirst', options: { cacheName: 'shops', networkTimeoutSeconds: 3 } }],
     },
     client: { registerPlugin: true },
   },

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { watchEffect } from 'vue'
+import { watch, watchEffect } from 'vue'
 import { usePWA } from '#imports'
 import { NuxtPage } from '#components'
+import { useToday } from '~/composables/useToday'
+import { useReserving } from '~/stores/reserving'
 import { useSettings } from '~/stores/settings'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -9,7 +11,10 @@ import { useShops } from '~/stores/shops'
 const settings = useSettings()
 const notices = useNotices()
 void notices.tell('Your settings could not be read', settings.load())
-void useShops().load()
+const shops = useShops()
+const today = useToday()
+watch(today, (day) => void shops.load(day), { immediate: true })
+useReserving()
 /** The service worker: null where the browser has none. */
 const pwa = usePWA()
 /** Loads the new version: at once where it took over by itself, as it does while no page is looked after by the one before. */

@@ -51,28 +51,38 @@ describe('fitting to a budget', () => {
     expect(fitted(ring(null), plainPricing())).toBeNull()
     expect(fitted(ring(100_000), plainPricing())).toMatchObject({ reached: true, chosen: [], loss: 0, proven: true })
   })
-  it.each([0.95, 0.85, 0.7])('finds the least loss that reaches %d of the cost: against every choice, each worked out whole', (share) => {
-    // All by the piece, so that every one fewer saves.
-    const shops = [shopOf('quay', 'dahlia', [[1, 250]]), shopOf('near', 'bay', [[1, 94]]), shopOf('far', 'heather', [[1, 40]]), shopOf('town', 'dahlia', [[1, 330]])]
-    const pricing = plainPricing(undefined, { shops, shunned: ['quay'], lots: [lotOf('ivy', 'ivy', { things: 40 })] })
-    const before = costWith(ring(0), [], pricing)
-    const piece = ring(Math.round(before * share))
-    const found = fitted(piece, pricing)!
-    expect(found.before).toBe(before)
-    const all = choices(found.all).map((chosen) => ({ loss: chosen.reduce((n, each) => n + each.loss, 0), chosen }))
-    expect(all.length).toBeGreaterThan(100)
-    // Only those with less loss have to fail; the one that was found has to reach it, and what it says it costs it costs.
-    const fails = all.filter(({ loss }) => loss < found.loss - 1e-9)
-    expect(found.reached).toBe(true)
-    for (const { chosen } of fails) expect(costWith(piece, chosen, pricing)).toBeGreaterThan(piece.brief.budget!)
-    expect(costWith(piece, found.chosen, pricing)).toBe(found.after)
-    expect(found.after).toBeLessThanOrEqual(piece.brief.budget!)
-    expect(found.proven).toBe(true)
-  }, 120_000)
+  it.each([0.95, 0.85, 0.7])(
+    'finds the least loss that reaches %d of the cost: against every choice, each worked out whole',
+    (share) => {
+      // All by the piece, so that every one fewer saves.
+      const shops = [
+        shopOf('quay', 'dahlia', [[1, 250]]),
+        shopOf('near', 'bay', [[1, 94]]),
+        shopOf('far', 'heather', [[1, 40]]),
+        shopOf('town', 'dahlia', [[1, 330]]),
+      ]
+      const pricing = plainPricing(undefined, { shops, shunned: ['quay'], lots: [lotOf('ivy', 'ivy', { things: 40 })] })
+      const before = costWith(ring(0), [], pricing)
+      const piece = ring(Math.round(before * share))
+      const found = fitted(piece, pricing)!
+      expect(found.before).toBe(before)
+      const all = choices(found.all).map((chosen) => ({ loss: chosen.reduce((n, each) => n + each.loss, 0), chosen }))
+      expect(all.length).toBeGreaterThan(100)
+      // Only those with less loss have to fail; the one that was found has to reach it, and what it says it costs it costs.
+      const fails = all.filter(({ loss }) => loss < found.loss - 1e-9)
+      expect(found.reached).toBe(true)
+      for (const { chosen } of fails) expect(costWith(piece, chosen, pricing)).toBeGreaterThan(piece.brief.budget!)
+      expect(costWith(piece, found.chosen, pricing)).toBe(found.after)
+      expect(found.after).toBeLessThanOrEqual(piece.brief.budget!)
+      expect(found.proven).toBe(true)
+    },
+    120_000,
+  )
   it('each proposal saves what it says, taken alone, and is undone by an undo', () => {
     const piece = ring(3000)
     const { all, before } = fitted(piece, plainPricing())!
-    for (const each of all) expect(before - costWith(piece, [each], plainPricing()), say(each.says, { units: 'in', currency: 'USD' })).toBe(each.saves)
+    for (const each of all)
+      expect(before - costWith(piece, [each], plainPricing()), say(each.says, { units: 'in', currency: 'USD' })).toBe(each.saves)
     expect(all.every(({ saves, loss }) => saves > 0 && loss >= 0)).toBe(true)
   })
   it('where nothing reaches it, it says how near one comes', () => {
@@ -108,7 +118,9 @@ describe('fitting to a budget', () => {
   })
   it('says what is lost in words', () => {
     const manner = { units: 'in', currency: 'USD' } as const
-    expect(say(lossSaid({ cover: 2.13, balance: 0.02, carry: 1, look: 0 }), manner)).toBe('2.1 points of cover; 2 % off balance; a colour gone from 1 side')
+    expect(say(lossSaid({ cover: 2.13, balance: 0.02, carry: 1, look: 0 }), manner)).toBe(
+      '2.1 points of cover; 2 % off balance; a colour gone from 1 side',
+    )
     expect(say(lossSaid({ cover: 0, balance: 0, carry: 0, look: 0 }), manner)).toBe('nothing that is seen')
   })
 })

@@ -96,7 +96,8 @@ export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingPro
     if (tried && tried.proposal.saves > 0) groups.set(idea.group, [...(groups.get(idea.group) ?? []), tried])
   }
   const all = [...groups.values()].flat()
-  const found = now <= budget ? { chosen: [], after: now, proven: true } : bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
+  const found =
+    now <= budget ? { chosen: [], after: now, proven: true } : bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
   return {
     budget,
     before: now,
@@ -140,7 +141,17 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
     const count = workings.layers.find(({ id }) => id === layer.id)?.count ?? 0
     if (layer.rule.kind === 'bow') {
       const smaller = smallerBow(layer)
-      if (smaller) ideas.push({ id: `${layer.id}:bow`, group: layer.id, kind: 'bow', says: ['A smaller bow: one loop fewer to a side'], edit: smaller, shop: null, layer: layer.id, apart: LOOKS.bow })
+      if (smaller)
+        ideas.push({
+          id: `${layer.id}:bow`,
+          group: layer.id,
+          kind: 'bow',
+          says: ['A smaller bow: one loop fewer to a side'],
+          edit: smaller,
+          shop: null,
+          layer: layer.id,
+          apart: LOOKS.bow,
+        })
       continue
     }
     if (laysLengths(layer.rule) || !count) continue
@@ -175,7 +186,9 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
           id: `${layer.id}:${from.id}:${to.id}`,
           group: layer.id,
           kind: there ? 'stash' : 'swap',
-          says: [`${several(swapped.after, to.name, to.plural)}${there ? ' from the stash' : ''} for ${several(swapped.before, from.name, from.plural)}`],
+          says: [
+            `${several(swapped.after, to.name, to.plural)}${there ? ' from the stash' : ''} for ${several(swapped.before, from.name, from.plural)}`,
+          ],
           edit: swapped.edit,
           shop: null,
           layer: layer.id,
@@ -185,7 +198,16 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
     }
   }
   for (const { id, name } of pricing.shops.filter((shop) => pricing.shunned.includes(shop.id)))
-    ideas.push({ id: `shop:${id}`, group: `shop:${id}`, kind: 'shop', says: [`Go to ${name} as well`], edit: null, shop: id, layer: null, apart: GOING })
+    ideas.push({
+      id: `shop:${id}`,
+      group: `shop:${id}`,
+      kind: 'shop',
+      says: [`Go to ${name} as well`],
+      edit: null,
+      shop: id,
+      layer: null,
+      apart: GOING,
+    })
   return ideas
 }
 
@@ -213,7 +235,11 @@ function smallerBow(layer: Layer): Edit | null {
   const smaller = rule.ribbons.map(fewest)
   const most = smaller.reduce((best, each, i) => (each && (best < 0 || each.loops > smaller[best]!.loops) ? i : best), -1)
   if (most < 0) return null
-  return { do: 'layer', layer: layer.id, set: { rule: { ...rule, ribbons: rule.ribbons.map((ribbon, i) => (i === most ? smaller[most]!.less : ribbon)) } } }
+  return {
+    do: 'layer',
+    layer: layer.id,
+    set: { rule: { ...rule, ribbons: rule.ribbons.map((ribbon, i) => (i === most ? smaller[most]!.less : ribbon)) } },
+  }
 }
 
 /** Works a proposal out alone. @returns null when the piece cannot be so */

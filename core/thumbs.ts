@@ -7,6 +7,7 @@ import * as fix from './fix/thumbs'
 import * as hang from './hang/thumbs'
 import type { Rates, Thumb } from './measure'
 import * as piece from './piece/thumbs'
+import * as stock from './stock/thumbs'
 import * as steps from './steps/thumbs'
 
 /** All rules of thumb, by the room that they belong to, as makers read them. */
@@ -18,7 +19,8 @@ export const THUMBS: readonly { readonly room: string; readonly thumbs: readonly
   { room: 'Weight, proportion and hanging', thumbs: Object.values(hang) },
   { room: 'Time of hands, and drying', thumbs: Object.values(steps) },
   { room: 'Cutting', thumbs: Object.values(cut) },
-  { room: 'Buying', thumbs: Object.values(price) },
+  { room: 'Stash', thumbs: Object.values(stock) },
+  { room: 'Buying and asking', thumbs: Object.values(price) },
   { room: 'Bare bases', thumbs: Object.values(base.DENSITIES) },
 ]
 

@@ -267,12 +267,7 @@ describe('mass', () => {
 
 describe('money', () => {
   it('13 from packs of 12 at 10.00 and singles at 1.50 cost 11.50', () => {
-    expect(
-      packsOver(13, [
-        listed('s', 12, 1000),
-        listed('s', 1, 150),
-      ]).map(({ holds, packs }) => [holds, packs]),
-    ).toEqual([
+    expect(packsOver(13, [listed('s', 12, 1000), listed('s', 1, 150)]).map(({ holds, packs }) => [holds, packs])).toEqual([
       [12, 1],
       [1, 1],
     ])
@@ -303,10 +298,7 @@ describe('money', () => {
       expect(bought.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(best)
       expect(bought.reduce((sum, each) => sum + each.packs * each.holds, 0)).toBeGreaterThanOrEqual(wanted)
     }
-    const many = packsOver(500_000, [
-      listed(null, 12, 1000),
-      listed(null, 1, 150),
-    ])
+    const many = packsOver(500_000, [listed(null, 12, 1000), listed(null, 1, 150)])
     expect(many.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(41_666_000 + Math.min(1000, 8 * 150))
   })
   it('every offer to drop a few saves what it says', () => {

@@ -102,11 +102,7 @@ describe('one plan for all that is in hand', () => {
   })
   it('what was cut for a piece is cut: it is wanted no more, and when its piece goes it can be cut again', () => {
     const alone = planned(room([inHand('a', [bow(1)])], { lots: [oneCut] }))
-    expect([alone.opened.value, alone.ledgers['a'], lineOf(alone, ribbon.id).fromHouse.value]).toEqual([
-      0,
-      NOTHING,
-      inches(116),
-    ])
+    expect([alone.opened.value, alone.ledgers['a'], lineOf(alone, ribbon.id).fromHouse.value]).toEqual([0, NOTHING, inches(116)])
     // One that is cut for another is not this one's.
     expect(billOf({ id: 'b', needs: [bow(1)], copies: 1, budget: null }, { ...plainPricing(), lots: [oneCut] }).opened.value).toBe(899)
     const served = lineOf(planned(room([inHand('a', [bow(2)])], { lots: [oneCut] })), ribbon.id)

@@ -227,7 +227,10 @@ function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan 
     ledgers,
     opened,
     tax: taxed,
-    used: moneyFigure(used, sum`what is opened ${money(opened.value)} × ${money(usedNet)} that is used ÷ ${money(net)} = ${money(used[1])}`),
+    used: moneyFigure(
+      used,
+      sum`what is opened ${money(opened.value)} × ${money(usedNet)} that is used ÷ ${money(net)} = ${money(used[1])}`,
+    ),
     alone: worked(moneyTogether(pieces.map(({ name }, i) => [name, alone[i]!.opened.value]))),
     saved: figure(
       money(apart - opened.value),
@@ -372,7 +375,10 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
       COUNTED,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
-    used: moneyFigure(used, sum`${quantity.money(cost[1])} × ${quantity.count(toBuy)} ÷ ${quantity.count(holds)} = ${quantity.money(used[1])}`),
+    used: moneyFigure(
+      used,
+      sum`${quantity.money(cost[1])} × ${quantity.count(toBuy)} ÷ ${quantity.count(holds)} = ${quantity.money(used[1])}`,
+    ),
     left: figure(
       quantity.count(Math.max(0, holds - toBuy)),
       sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`,
@@ -455,7 +461,9 @@ function cutPlan(
   const taken = new Map<string, number>()
   own.forEach(({ piece }, i) => taken.set(piece.id, (taken.get(piece.id) ?? 0) + (left.get(wants[i]!.id) ?? 0)))
   const rolls = plan.opened + uncut
-  const cutOfNew = lengthOf(plan.rolls.filter(({ stock }) => isBought(stock))) + plan.short.reduce((n, { want, count }) => n + count * wants.find(({ id }) => id === want)!.length, 0)
+  const cutOfNew =
+    lengthOf(plan.rolls.filter(({ stock }) => isBought(stock))) +
+    plan.short.reduce((n, { want, count }) => n + count * wants.find(({ id }) => id === want)!.length, 0)
   const used = usedOf(cost, Math.min(holds, Math.ceil((cutOfNew / material.length) * 1000) / 1000), holds)
   return {
     id: material.id,

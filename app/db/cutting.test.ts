@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, it } from 'vitest'
 import type { Lot } from '#core/stock'
+import { lotOf } from '#core/stock'
 import { cutPiece } from './cutting'
 import { BenchDatabase } from './index'
 
@@ -20,19 +21,10 @@ const cuts = [
 ]
 const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
 const cutting = { material: 'ribbon', least: 150 }
-const lot = (set: Partial<Lot>): Lot => ({
-  id: 'a',
-  material: 'ribbon',
-  things: null,
-  length: 1000,
-  source: { kind: 'offcut' },
-  paid: null,
-  reserved: null,
-  ...set,
-})
+const lot = (set: Partial<Lot>): Lot => lotOf('a', 'ribbon', { length: 1000, source: { kind: 'offcut' }, ...set })
 const lengths = async (): Promise<unknown[]> =>
   (await db.lots.toArray())
-    .map(({ length, reserved, source }) => [length, reserved, 'from' in source ? source.from : null])
+    .map(({ length, reserved, source }) => [length, reserved?.want ?? null, 'from' in source ? source.from : null])
     .sort((a, b) => Number(b[0]) - Number(a[0]))
 
 it('keeps what was cut for what it was cut for, and what is left of the roll, and says where both came from', async () => {
@@ -83,7 +75,7 @@ it('takes one of several rolls in the house, with its share of what was paid', a
   ])
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {
-  await db.lots.add(lot({ id: 'old', reserved: 'gone' }))
+  await db.lots.add(lot({ id: 'old', reserved: { piece: 'gone', want: 'gone:bow:bow:0' } }))
   await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'old' }, cut: cuts[0]! }, newId)
   expect(await lengths()).toEqual([
     [600, 'bow', 'old'],

@@ -1,7 +1,7 @@
 import type { Cut, CutRoll } from '#core/cut'
 import { isNew } from '#core/cut'
 import type { Lot } from '#core/stock'
-import { cutFrom } from '#core/stock'
+import { cutFrom, cutForWant } from '#core/stock'
 import type { BenchDatabase } from './index'
 
 /** A roll of a plan from which something is cut. */
@@ -24,7 +24,15 @@ export function cutPiece(db: BenchDatabase, { material, roll, cut, least }: Cutt
     // What is left serves the next cut of this roll, however short that is.
     const shortest = Math.min(least, ...roll.cuts.filter((other) => other !== cut).map(({ length }) => length))
     const { piece, rest } = cutFrom(
-      { material, from: lot?.id ?? null, length: roll.length, cut: cut.length, want: cut.want, least: shortest, paid: each },
+      {
+        lot,
+        material,
+        length: roll.length,
+        cut: cut.length,
+        want: cutForWant(cut.want),
+        least: shortest,
+        paid: each,
+      },
       newId,
     )
     if (lot && count > 1)

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '#core/material'
 import type { RibbonOf } from '#core/piece'
 import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
+import { cutForWant, lotOf } from '#core/stock'
 import { layerOf } from '#core/testing'
 import { BenchDatabase, SCHEMA_VERSION } from './index'
 import { apartFrom, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
@@ -27,11 +28,15 @@ it('opens at its schema version with its tables', async () => {
     'lots',
     'materials',
     'needs',
+    'photos',
     'pieces',
     'previews',
     'progress',
+    'purchases',
     'rolls',
+    'sales',
     'settings',
+    'shops',
     'snapshots',
   ])
   expect(await Dexie.exists(db.name)).toBe(true)
@@ -356,22 +361,15 @@ describe('the steps from older schemas', () => {
     await before.table('needs').put({ id: 'p0', key: 'k', takes: [] })
     before.close()
     const after = new BenchDatabase(name)
-    const cut = { material: 'ribbon-slate', things: null, source: { kind: 'cut', from: null }, paid: null }
+    const cut = (id: string, length: number, want: string) =>
+      lotOf(id, 'ribbon-slate', { length, source: { kind: 'cut', from: null }, reserved: cutForWant(want) })
     expect(await after.lots.orderBy('id').toArray()).toEqual([
-      { ...cut, id: 'c', length: 900, reserved: 'p0:bow:bow:0' },
-      { id: 'counted:bracken', material: 'bracken', things: 4, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
-      {
-        id: 'counted:ribbon-slate',
-        material: 'ribbon-slate',
-        things: 2,
-        length: null,
-        source: { kind: 'counted' },
-        paid: null,
-        reserved: null,
-      },
-      { ...cut, id: 'd', length: 300, reserved: 'p0:bow:bow:1' },
-      { ...cut, id: 'e', length: 400, reserved: 'l' },
-      { id: 'o', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'offcut' }, paid: null, reserved: null },
+      cut('c', 900, 'p0:bow:bow:0'),
+      lotOf('counted:bracken', 'bracken', { things: 4 }),
+      lotOf('counted:ribbon-slate', 'ribbon-slate', { things: 2 }),
+      cut('d', 300, 'p0:bow:bow:1'),
+      cut('e', 400, 'l'),
+      lotOf('o', 'ribbon-slate', { length: 400, source: { kind: 'offcut' } }),
     ])
     expect([await after.rolls.count(), await after.cutList.count(), await after.needs.count()]).toEqual([1, 1, 0])
     expect((await after.pieces.toArray()).map(({ piece: { version, brief: now } }) => [version, 'currency' in now])).toEqual([
@@ -417,6 +415,59 @@ describe('the steps from older schemas', () => {
     expect(kept.piece.layers.every(({ fixing, backup }) => fixing === null && backup === null)).toBe(true)
     expect((await snapshotsOf(after, 'ring'))[0]!.piece.version).toBe(VERSION)
     expect([await after.needs.count(), await after.lots.count(), await after.progress.count()]).toEqual([0, 1, 0])
+    await after.delete()
+  })
+  it('lots of schema 12 lose nothing: what was cut is its piece’s, and they say no more than is known', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(12).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      cutList: 'id, material',
+      rolls: 'id, material',
+      previews: 'id, [id+key]',
+      needs: 'id',
+      lots: 'id, material',
+      progress: 'piece',
+    })
+    const seven = JSON.parse(readFileSync(new URL('../../tests/reference/versions/piece-7.json', import.meta.url), 'utf8')) as object
+    await before.table('pieces').put({ id: 'ring', piece: { ...seven, id: 'ring' }, revision: 2, savedAt: 5 })
+    await before.table('needs').put({ id: 'ring', key: 'k', needs: [] })
+    await before.table('lots').bulkPut([
+      { id: 'counted:bay', material: 'bay', things: 7, length: null, source: { kind: 'counted' }, paid: null, reserved: null },
+      { id: 'rolls', material: 'ribbon-slate', things: 2, length: null, source: { kind: 'counted' }, paid: 1798, reserved: null },
+      { id: 'off', material: 'ribbon-slate', things: null, length: 700, source: { kind: 'offcut' }, paid: null, reserved: null },
+      {
+        id: 'cut',
+        material: 'ribbon-slate',
+        things: null,
+        length: 900,
+        source: { kind: 'cut', from: 'rolls' },
+        paid: 200,
+        reserved: 'ring:bow:bow:0',
+      },
+      { id: 'tail', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'cut', from: null }, paid: null, reserved: 'l' },
+    ])
+    await before.table('progress').put({ piece: 'ring', done: ['base'], counted: {}, timers: [], at: null, revision: 3 })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect(await after.lots.orderBy('id').toArray()).toEqual([
+      lotOf('counted:bay', 'bay', { things: 7 }),
+      lotOf('cut', 'ribbon-slate', {
+        length: 900,
+        source: { kind: 'cut', from: 'rolls' },
+        paid: 200,
+        reserved: { piece: 'ring', want: 'ring:bow:bow:0' },
+      }),
+      lotOf('off', 'ribbon-slate', { length: 700, source: { kind: 'offcut' } }),
+      lotOf('rolls', 'ribbon-slate', { things: 2, paid: 1798 }),
+      lotOf('tail', 'ribbon-slate', { length: 400, source: { kind: 'cut', from: null }, reserved: { piece: null, want: 'l' } }),
+    ])
+    expect((await after.pieces.get('ring'))!.piece).toMatchObject({ version: VERSION, asking: { claims: [], market: null } })
+    expect([await after.needs.count(), await after.progress.count(), await after.shops.count()]).toEqual([0, 1, 0])
+    expect((await after.lots.where('reserved.piece').equals('ring').toArray()).map(({ id }) => id)).toEqual(['cut'])
     await after.delete()
   })
   it('a piece that is thrown away takes along how far its making was', async () => {

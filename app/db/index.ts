@@ -5,8 +5,9 @@ import { speciesNow } from '#core/material'
 import type { Currency } from '#core/measure'
 import type { Piece } from '#core/piece'
 import { migrate, moneyOf, PieceSchema } from '#core/piece'
-import type { OwnRoll } from '#core/price'
+import type { OwnRoll, Sale, Shop, Span } from '#core/price'
 import type { Lot } from '#core/stock'
+import { cutForWant, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
 
 /** A piece as it is kept. `revision` counts saves, so that two tabs notice each other. */
@@ -67,7 +68,38 @@ export interface Timer {
 }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 12
+export const SCHEMA_VERSION = 13
+
+/** A shop as it last answered, or a price list of one's own. */
+export interface ShopRecord {
+  readonly id: string
+  readonly shop: Shop
+  /** Taken in from a table, and kept until it is thrown away. */
+  readonly own: boolean
+  /** When it answered, or came in, milliseconds since 1970. */
+  readonly at: number
+}
+
+/** A line of a shopping list. */
+export interface Purchase {
+  readonly id: string
+  readonly shop: string
+  readonly shopName: string
+  readonly material: string
+  readonly holds: number
+  readonly packs: number
+  /** What they should cost, minor units. */
+  readonly expects: Span
+  /** What was paid; null until it lies in the bag. */
+  readonly paid: number | null
+  /** The lot that it went into. */
+  readonly lot: string | null
+}
+
+export interface Photo {
+  readonly id: string
+  readonly picture: Blob
+}
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -80,6 +112,10 @@ export class BenchDatabase extends Dexie {
   readonly rolls!: EntityTable<OwnRoll, 'id'>
   readonly lots!: EntityTable<Lot, 'id'>
   readonly progress!: EntityTable<Progress, 'piece'>
+  readonly shops!: EntityTable<ShopRecord, 'id'>
+  readonly purchases!: EntityTable<Purchase, 'id'>
+  readonly sales!: EntityTable<Sale, 'id'>
+  readonly photos!: EntityTable<Photo, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     // Saved means committed to the disk, where the browser offers that.
@@ -117,6 +153,13 @@ export class BenchDatabase extends Dexie {
       .stores({ progress: 'piece' })
       .upgrade(async (step) => {
         await bringUp(step)
+        await step.table('needs').clear()
+      })
+    this.version(13)
+      .stores({ lots: 'id, material, reserved.piece', shops: 'id', purchases: 'id, shop', sales: 'id, piece', photos: 'id' })
+      .upgrade(async (step) => {
+        await bringUp(step)
+        await knowMoreOfLots(step)
         await step.table('needs').clear()
       })
   }
@@ -160,10 +203,10 @@ async function intoLots(step: Transaction): Promise<void> {
   const counted = await all<{ readonly material: string; readonly count: number }>('stash')
   const offcuts = await all<{ readonly id: string; readonly material: string; readonly length: number }>('offcuts')
   const cut = await all<{ readonly id: string; readonly material: string; readonly length: number; readonly want: string }>('cutPieces')
-  const lots: Lot[] = [
+  const lots: LotOfTwelve[] = [
     ...counted
       .filter(({ count }) => count > 0)
-      .map(({ material, count }): Lot => ({
+      .map(({ material, count }): LotOfTwelve => ({
         id: `counted:${material}`,
         material,
         things: count,
@@ -172,7 +215,7 @@ async function intoLots(step: Transaction): Promise<void> {
         paid: null,
         reserved: null,
       })),
-    ...offcuts.map(({ id, material, length }): Lot => ({
+    ...offcuts.map(({ id, material, length }): LotOfTwelve => ({
       id,
       material,
       things: null,
@@ -181,7 +224,7 @@ async function intoLots(step: Transaction): Promise<void> {
       paid: null,
       reserved: null,
     })),
-    ...cut.map(({ id, material, length, want }): Lot => ({
+    ...cut.map(({ id, material, length, want }): LotOfTwelve => ({
       id,
       material,
       things: null,
@@ -191,12 +234,12 @@ async function intoLots(step: Transaction): Promise<void> {
       reserved: want,
     })),
   ]
-  await step.table<Lot>('lots').bulkAdd(lots)
+  await step.table<LotOfTwelve>('lots').bulkAdd(lots)
 }
 
 /** What is cut was known by its place among all lengths of its piece; it is known by its place among those of its layer, use and material. */
 async function wantsByUse(step: Transaction): Promise<void> {
-  const lots = await step.table<Lot>('lots').toArray()
+  const lots = await step.table<LotOfTwelve>('lots').toArray()
   const numbered = lots.flatMap((lot) => {
     const [, of, n] = /^(.+:.+:.+):(\d+)$/.exec(lot.reserved ?? '') ?? []
     return of === undefined ? [] : [{ lot, of, n: Number(n) }]
@@ -204,8 +247,27 @@ async function wantsByUse(step: Transaction): Promise<void> {
   for (const { lot, of, n } of numbered) {
     const alike = numbered.filter((each) => each.of === of && each.lot.material === lot.material)
     const before = new Set(alike.map((each) => each.n).filter((each) => each < n)).size
-    await step.table<Lot>('lots').put({ ...lot, reserved: `${of}:${before}` })
+    await step.table<LotOfTwelve>('lots').put({ ...lot, reserved: `${of}:${before}` })
   }
+}
+
+/** A lot as it was up to schema 12: only what it is, and the want that it was cut for. */
+interface LotOfTwelve extends Pick<Lot, 'id' | 'material' | 'things' | 'length' | 'source' | 'paid'> {
+  readonly reserved: string | null
+}
+
+/** Lots say where they lie, since when, in what state, and whose they are: what was cut for a want of a piece is that piece's. */
+async function knowMoreOfLots(step: Transaction): Promise<void> {
+  await step
+    .table<LotOfTwelve | Lot>('lots')
+    .toCollection()
+    .modify((lot, ref) => {
+      const { reserved, ...old } = lot as LotOfTwelve
+      ref.value = lotOf(old.id, old.material, {
+        ...old,
+        reserved: reserved === null ? null : cutForWant(reserved),
+      })
+    })
 }
 
 /** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */

@@ -1,6 +1,8 @@
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { BenchDatabase, PieceRecord, Snapshot } from './index'
+import { release } from '#core/stock'
+import { move } from './lots'
 import { forget, rescues } from './rescue'
 
 export type Saved =
@@ -73,8 +75,9 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
 }
 
 export function removePiece(db: BenchDatabase, id: string): Promise<void> {
-  return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress], async () => {
+  return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress, db.lots], async () => {
     await db.pieces.delete(id)
+    await move(db, release(id, await db.lots.toArray()))
     await db.previews.delete(id)
     await db.needs.delete(id)
     await db.progress.delete(id)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
+import { onMounted, ref, shallowRef, watch } from 'vue'
 import { navigateTo, useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener } from '@vueuse/core'
@@ -13,14 +13,12 @@ import { askWorkings } from '~/workers/workings'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
-import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
 
 /** A piece that came in the address, after #: its sheet at once, and the offer to keep it. */
 const notices = useNotices()
 const pieces = usePieces()
 const settings = useSettings()
-const shops = useShops()
 const stock = useStock()
 const file = shallowRef<PieceFile | null>(null)
 const piece = shallowRef<Piece | null>(null)
@@ -50,10 +48,16 @@ async function open(): Promise<void> {
   }
   file.value = read
   piece.value = read.piece
-  await shops.load()
   await workOut()
 }
 onMounted(open)
+// Shops that answer late change what it costs.
+watch(
+  () => stock.pricing,
+  () => {
+    if (piece.value) void workOut()
+  },
+)
 useEventListener(window, 'hashchange', open)
 
 async function keep(): Promise<void> {

@@ -118,9 +118,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
 
 <template>
   <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10 max-sm:px-4">
-    <PageHead title="Cutting">
-      <template #ways><NuxtLink to="/shelf" class="page-link">Shelf</NuxtLink></template>
-    </PageHead>
+    <PageHead title="Cutting" />
 
     <section v-if="workroom.plan" class="flex flex-wrap items-baseline gap-x-8 gap-y-1 pt-3" aria-label="All materials" data-testid="sum">
       <p class="font-serif text-xl">
@@ -231,7 +229,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
               type="button"
               class="icon-button size-6"
               :aria-label="`Throw the length of ${length(each.length)} away`"
-              @click="stock.remove([each.id])"
+              @click="stock.remove([each.id], true)"
             >
               <X :size="14" />
             </button>
@@ -286,7 +284,17 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
             What is left of a roll is of use from {{ length(rate(LEAST_REST, settings)) }}:
             <NuxtLink to="/settings" class="underline">your rule of thumb</NuxtLink>.
           </p>
-          <button v-if="cutPieces.length" type="button" class="button h-7" @click="stock.remove(cutPieces.map(({ id }) => id))">
+          <button
+            v-if="cutPieces.length"
+            type="button"
+            class="button h-7"
+            @click="
+              stock.remove(
+                cutPieces.map(({ id }) => id),
+                true,
+              )
+            "
+          >
             The {{ several(cutPieces.length, 'piece is', 'pieces are') }} used up: forget them
           </button>
         </section>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { navigateTo, useHead, useRuntimeConfig } from '#app'
-import { NuxtLink } from '#components'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { FileInput, Plus } from '@lucide/vue'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
@@ -25,8 +24,9 @@ workroom.look()
 /** What is opened for more than one piece. */
 const shared = computed(() =>
   (workroom.plan?.materials ?? [])
-    .filter(({ of, shares }) => of !== 'base' && Object.keys(shares).length > 1)
-    .map(({ id, name, opened, shares }) => ({ id, name, cost: opened.value, by: Object.keys(shares).length })),
+    .map(({ taken, ...each }) => ({ ...each, by: Object.values(taken).filter((much) => much > 0).length }))
+    .filter(({ of, by }) => of !== 'base' && by > 1)
+    .map(({ id, name, opened, by }) => ({ id, name, cost: opened.value, by })),
 )
 const file = useTemplateRef('file')
 const page = useTemplateRef('page')
@@ -130,13 +130,8 @@ async function start(): Promise<void> {
     <header class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-4">
       <img src="/icon.svg" alt="" class="size-7" />
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
-      <span class="text-soft">Workroom</span>
+      <RoomNav />
       <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0">
-        <NuxtLink to="/cutting" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Cutting</NuxtLink>
-        <NuxtLink to="/shelf" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf"
-          >Shelf of materials</NuxtLink
-        >
-        <NuxtLink to="/settings" class="mr-2 font-medium underline decoration-dotted underline-offset-4 hover:text-leaf">Settings</NuxtLink>
         <UnitsSwitch />
         <LightSwitch />
         <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>
@@ -197,7 +192,7 @@ async function start(): Promise<void> {
         :ref="measured"
         :data-index="row.index"
         role="presentation"
-        class="absolute inset-x-0 top-0 grid gap-x-5 pb-6"
+        class="absolute inset-x-0 top-0 grid gap-x-5 pb-6 focus-within:z-10"
         :style="{
           transform: `translateY(${row.start - virtual.options.scrollMargin}px)`,
           gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,

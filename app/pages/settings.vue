@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useHead } from '#app'
-import { NuxtLink } from '#components'
 import { RotateCcw } from '@lucide/vue'
 import type { Currency, Thumb } from '#core/measure'
 import { CURRENCIES, rate, several, showExact } from '#core/measure'
@@ -34,7 +33,6 @@ const says = (of: Thumb, value: number): string =>
 <template>
   <main class="mx-auto min-h-dvh max-w-5xl px-6 pb-12 max-sm:px-4">
     <PageHead title="Settings">
-      <template #ways><NuxtLink to="/shelf" class="page-link">Shelf</NuxtLink></template>
       <template #about
         ><span class="text-soft">{{
           changed ? `${several(changed, 'rule of thumb is', 'rules of thumb are')} your own` : 'All rules of thumb are as usual'
@@ -42,13 +40,16 @@ const says = (of: Thumb, value: number): string =>
       >
     </PageHead>
 
-    <PickField
-      class="mt-3 w-40"
-      label="Money in"
-      :value="settings.currency"
-      :options="CURRENCIES.map((value) => ({ value, name: value }))"
-      @pick="(currency: Currency) => settings.setCurrency(currency)"
-    />
+    <section class="flex flex-wrap items-start gap-3 pt-3" aria-label="Money and tax">
+      <PickField
+        class="w-32"
+        label="Money in"
+        :value="settings.currency"
+        :options="CURRENCIES.map((value) => ({ value, name: value }))"
+        @pick="(currency: Currency) => settings.setCurrency(currency)"
+      />
+      <TaxFields />
+    </section>
     <p class="max-w-3xl pt-3 text-soft">
       What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so
       under its sum.

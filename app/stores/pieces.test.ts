@@ -111,25 +111,7 @@ describe('seedDemo', () => {
   })
 })
 
-describe('shops and settings', () => {
-  it('takes the shops’ prices, and does without them', async () => {
-    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ shops: [{ id: 'x', name: 'X', note: '', offers: [] }] })))
-    const shops = useShops()
-    await shops.load()
-    expect([shops.state, shops.shelf.shops.length]).toEqual(['answered', 1])
-    vi.spyOn(console, 'warn').mockImplementation(() => {})
-    for (const answer of [
-      () => Promise.reject(new Error('no network')),
-      () => Promise.resolve(Response.json({ shops: 'none' })),
-      () => Promise.resolve(new Response('', { status: 503 })),
-    ]) {
-      setActivePinia(createPinia())
-      vi.stubGlobal('fetch', answer)
-      const silent = useShops()
-      await silent.load()
-      expect([silent.state, silent.shelf.shops.length, Object.keys(silent.shelf.materials).length > 20]).toEqual(['silent', 0, true])
-    }
-  })
+describe('settings', () => {
   it('remembers how things are shown, and ignores what it cannot read', async () => {
     useSettings().set({ units: 'cm', light: 'evening' })
     expect(useSettings().setRate(SPARE, 2)).toMatch(/outside/)

@@ -6,6 +6,8 @@ import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import { mirrorPiece, startPiece } from '#core/piece'
+import type { Sale } from '#core/price'
+import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
@@ -28,6 +30,8 @@ export type Imported =
 /** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
 interface Demo {
   readonly pieces: readonly unknown[]
+  /** What lies in the stash, and what was sold. */
+  readonly house?: { readonly lots: readonly unknown[]; readonly sales: readonly Sale[] }
   readonly previews: {
     readonly shelf: string
     readonly painter: string
@@ -100,7 +104,8 @@ export const usePieces = defineStore('pieces', () => {
     if (await db().settings.get('seeded')) return
     const answer = await fetch('/api/demo')
     if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
-    const { pieces, previews } = (await answer.json()) as Demo
+    const { pieces, house, previews } = (await answer.json()) as Demo
+    const lots = (house?.lots ?? []).map((lot) => LotSchema.parse(lot))
     const now = Date.now()
     const found = await Promise.all(pieces.map((file) => askReading(JSON.stringify(file))))
     const all = found.map((read, i): PieceRecord => {
@@ -115,11 +120,13 @@ export const usePieces = defineStore('pieces', () => {
         picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }),
       })),
     )
-    await db().transaction('rw', db().pieces, db().previews, db().settings, async () => {
+    await db().transaction('rw', [db().pieces, db().previews, db().settings, db().lots, db().sales], async () => {
       if (await db().settings.get('seeded')) return
       const there = new Set((await db().pieces.bulkGet(all.map(({ id }) => id))).flatMap((each) => each?.id ?? []))
       await db().pieces.bulkAdd(all.filter(({ id }) => !there.has(id)))
       await db().previews.bulkPut(painted.filter(({ id }) => !there.has(id)))
+      await db().lots.bulkPut(lots)
+      await db().sales.bulkPut([...(house?.sales ?? [])])
       await db().settings.put({ key: 'seeded', value: true })
     })
   }

@@ -2,6 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Currency, Manner, Rates, Thumb, Units } from '#core/measure'
 import { CURRENCIES } from '#core/measure'
+import type { Tax } from '#core/price'
+import { TaxSchema, UNKNOWN_TAX } from '#core/price'
 import { readRates } from '#core/thumbs'
 import { db } from '~/db'
 import { useNotices } from './notices'
@@ -21,12 +23,20 @@ export const useSettings = defineStore('settings', () => {
   /** The rules of thumb that this maker changed, by id. */
   const rates = shallowRef<Rates>({})
 
+  const tax = shallowRef<Tax>(UNKNOWN_TAX)
+  /** Shops that one does not go to, by their ids. */
+  const shunned = shallowRef<readonly string[]>([])
+
   async function load(): Promise<void> {
     const kept = (await db().settings.get('manner'))?.value as Partial<Kept> | undefined
     if (kept?.units === 'in' || kept?.units === 'cm') units.value = kept.units
     if (kept?.light === 'day' || kept?.light === 'evening') light.value = kept.light
     const money = (await db().settings.get('currency'))?.value
     currency.value = CURRENCIES.find((each) => each === money) ?? 'USD'
+    const place = TaxSchema.safeParse((await db().settings.get('tax'))?.value)
+    if (place.success) tax.value = place.data
+    const away = (await db().settings.get('shunned'))?.value
+    if (Array.isArray(away)) shunned.value = away.filter((id) => typeof id === 'string')
     const own = (await db().settings.get('rates'))?.value
     const read = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
     rates.value = read.rates
@@ -44,6 +54,14 @@ export const useSettings = defineStore('settings', () => {
     currency.value = next
     void notices.tell('The setting could not be kept', db().settings.put({ key: 'currency', value: next }))
   }
+  function setTax(next: Tax): void {
+    tax.value = next
+    void notices.tell('The setting could not be kept', db().settings.put({ key: 'tax', value: { ...next } }))
+  }
+  function shun(shop: string, away: boolean): void {
+    shunned.value = [...shunned.value.filter((id) => id !== shop), ...(away ? [shop] : [])]
+    void notices.tell('The setting could not be kept', db().settings.put({ key: 'shunned', value: [...shunned.value] }))
+  }
   /** How numbers are shown where no piece says otherwise. */
   const manner = computed<Manner>(() => ({ units: units.value, currency: currency.value }))
   /** @param value null sets it back to what is usual @returns what is wrong with it, or null */
@@ -54,5 +72,5 @@ export const useSettings = defineStore('settings', () => {
     void notices.tell('The rule of thumb could not be kept', db().settings.put({ key: 'rates', value: { ...rates.value } }))
     return null
   }
-  return { units, light, currency, manner, rates, load, set, setCurrency, setRate }
+  return { units, light, currency, manner, rates, tax, shunned, load, set, setCurrency, setRate, setTax, shun }
 })

@@ -1,19 +1,22 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import type { OwnRoll, Pricing } from '#core/price'
-import type { Lot } from '#core/stock'
-import { counted } from '#core/stock'
+import type { Making, OwnRoll, Pricing } from '#core/price'
+import type { Lot, Moved } from '#core/stock'
+import { counted, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
 import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { following } from '~/db/following'
+import { keepForPiece, putApart, releasePiece, removeLots } from '~/db/lots'
 import { newId } from './pieces'
+import { useSettings } from './settings'
 import { useShops } from './shops'
 
 /** What is in the house, what is sold besides, and what is to be cut besides what pieces need; follows what other tabs do. */
 export const useStock = defineStore('stock', () => {
   const shops = useShops()
+  const settings = useSettings()
   const lots = shallowRef<readonly Lot[]>([])
   const rolls = shallowRef<readonly OwnRoll[]>([])
   const list = shallowRef<readonly Listed[]>([])
@@ -37,7 +40,15 @@ export const useStock = defineStore('stock', () => {
   )
 
   /** What things are priced by. */
-  const pricing = computed<Pricing>(() => ({ shelf: shops.shelf, lots: lots.value, rolls: rolls.value }))
+  const pricing = computed<Pricing>(() => ({
+    shelf: shops.shelf,
+    lots: lots.value,
+    rolls: rolls.value,
+    shops: shops.shops,
+    shunned: settings.shunned,
+    tax: settings.tax,
+    day: shops.day,
+  }))
 
   /** Keeps how many whole things of a material there are. */
   async function count(material: string, n: number): Promise<void> {
@@ -56,9 +67,13 @@ export const useStock = defineStore('stock', () => {
     pricing,
     count,
     addLength: (material: string, length: number): Promise<unknown> =>
-      db().lots.add({ id: newId(), material, things: null, length, source: { kind: 'offcut' }, paid: null, reserved: null }),
-    /** Forgets lots that went into something or were thrown away. */
-    remove: (ids: readonly string[]): Promise<void> => db().lots.bulkDelete([...ids]),
+      db().lots.add(lotOf(newId(), material, { length, source: { kind: 'offcut' } })),
+    put: (lot: Lot): Promise<unknown> => db().lots.put(lot),
+    /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
+    remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
+    keepFor: (making: Omit<Making, 'budget'>): Promise<Moved> => keepForPiece(db(), making, shops.shelf, newId),
+    release: (piece: string): Promise<Moved> => releasePiece(db(), piece),
+    putApart: (piece: string, parts: readonly Lot[]): Promise<void> => putApart(db(), piece, parts),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
     addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
     removeRoll: (id: string): Promise<void> => db().rolls.delete(id),

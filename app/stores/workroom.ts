@@ -103,5 +103,10 @@ export const useWorkroom = defineStore('workroom', () => {
       lookers.value -= 1
     })
   }
-  return { plan, progress, inHand, look, stop: (): void => going?.stop() }
+  /** What one piece needs, for one copy; null where it cannot be worked out. */
+  async function needsOf(record: PieceRecord): Promise<readonly Need[] | null> {
+    await gather([record])
+    return known.get(record.id)?.key === keyOf(record) ? known.get(record.id)!.needs : null
+  }
+  return { plan, progress, inHand, look, needsOf, stop: (): void => going?.stop() }
 })

@@ -1,4 +1,8 @@
 import type { Swap } from '#core/arrange'
+import type { Base } from '#core/base'
+import type { Fitted, FittingProgress } from '#core/budget'
+import type { Costs } from '#core/costs'
+import type { Have, Makeable } from '#core/making-of'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece, SvgOptions } from '#core/exchange'
 import type { Scene } from '#core/scene'
@@ -35,6 +39,11 @@ export interface WorkingsWorker extends Stoppable {
   /** A layer to begin with. */
   begin(piece: Piece, id: string, material: string, seed: number, by: RuleKind | null): Begun | null
   evenOut(job: string, piece: Piece, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
+  /** What there is to say of the money of a piece, by what it takes. */
+  costs(piece: Pick<Piece, 'id' | 'brief' | 'asking'>, on: Pick<OnBench, 'needs' | 'bill' | 'schedule'>): Costs
+  fitBudget(job: string, piece: Piece, report: (progress: FittingProgress) => void): Promise<Fitted | null>
+  /** What would be made of what one has. */
+  makeable(job: string, have: readonly Have[], bases: readonly Base[], report: (done: number) => void): Promise<Makeable[]>
 }
 
 /** What the worker answers to that makes the small pictures of the workroom. */

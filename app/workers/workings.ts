@@ -1,5 +1,9 @@
 import type { Remote } from 'comlink'
 import type { Swap } from '#core/arrange'
+import type { Base } from '#core/base'
+import type { Fitted, FittingProgress } from '#core/budget'
+import type { Costs } from '#core/costs'
+import type { Have, Makeable } from '#core/making-of'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece } from '#core/exchange'
 import { deltaOf, withDelta } from '#core/measure'
@@ -78,6 +82,31 @@ export const evenOut = (piece: Piece, pricing: Pricing, seed: number, report: (p
     (question) => ask(pricing, question),
     (api, job, tellOf) => api.evenOut(job, piece, seed, tellOf),
     report,
+  )
+
+/** Claims judged, deals, and prices to ask. */
+export const askCosts = (
+  { id, brief, asking }: Pick<Piece, 'id' | 'brief' | 'asking'>,
+  { needs, bill, schedule }: Pick<OnBench, 'needs' | 'bill' | 'schedule'>,
+  pricing: Pricing,
+): Promise<Costs> => ask(pricing, (api) => api.costs({ id, brief, asking }, { needs, bill, schedule }))
+
+/** Looks for what reaches the budget with the least loss. */
+export const askFit = (piece: Piece, pricing: Pricing, report: (progress: FittingProgress) => void): Going<Fitted | null> =>
+  begin<WorkingsWorker, FittingProgress, Fitted | null>(
+    bridge,
+    (question) => ask(pricing, question),
+    (api, job, tellOf) => api.fitBudget(job, piece, tellOf),
+    report,
+  )
+
+/** What would be made of what one has, base by base. */
+export const askMakeable = (have: readonly Have[], bases: readonly Base[], pricing: Pricing): Going<Makeable[]> =>
+  begin<WorkingsWorker, number, Makeable[]>(
+    bridge,
+    (question) => ask(pricing, question),
+    (api, job, tellOf) => api.makeable(job, have, bases, tellOf),
+    () => {},
   )
 
 /** Breaks off whatever is being worked out; the next question starts anew. */

@@ -1,7 +1,10 @@
 import { expose } from 'comlink'
+import { fitBudget } from '#core/budget'
+import { costsOf } from '#core/costs'
 import { readPiece } from '#core/exchange'
 import { beginOn, evenOutPiece, fillPiece, needsOfPiece, swapMaterial } from '#core/jobs'
 import type { Shelf } from '#core/material'
+import { makeableOf } from '#core/making-of'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { Pricing } from '#core/price'
@@ -48,5 +51,8 @@ expose({
   swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),
   begin: (of, id, material, seed, by) => beginOn(of, theShelf(), id, material, seed, by),
   evenOut: (job, of, seed, report) => jobs.run(job, evenOutPiece(of, theShelf(), seed), report),
+  costs: (of, on) => costsOf(of, on, thePricing()),
+  fitBudget: (job, of, report) => jobs.run(job, fitBudget(of, thePricing()), report),
+  makeable: (job, have, bases, report) => jobs.run(job, makeableOf(have, bases, theShelf()), report),
   stop: (job) => jobs.stop(job),
 } satisfies WorkingsWorker)

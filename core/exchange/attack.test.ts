@@ -4,7 +4,8 @@ import { random } from '../measure'
 import { CATALOGUE, plainShelf } from '../material'
 import { SPECIES } from '../plant'
 import { rememberingWork } from '../workings'
-import { writeMaterials, readMaterials, readTable, guessMapping } from './materials-csv'
+import { MATERIAL_COLUMNS, writeMaterials, readMaterials } from './materials-csv'
+import { readTable, guessMapping } from './table'
 import { readPiece } from './piece-file'
 
 /**
@@ -13,7 +14,9 @@ import { readPiece } from './piece-file'
  */
 const ATTACKS = Number(process.env.ATTACKS ?? 1000)
 const demo = new URL('../../demo/', import.meta.url)
-const texts = readdirSync(demo).map((name) => readFileSync(new URL(name, demo), 'utf8'))
+const texts = readdirSync(demo)
+  .filter((name) => name.endsWith('.json'))
+  .map((name) => readFileSync(new URL(name, demo), 'utf8'))
 const shelf = plainShelf()
 
 type Random = () => number
@@ -175,7 +178,13 @@ it('tells what is wrong with a broken table, or makes materials that are sound',
       expect(read.error).toMatch(/\.$/)
       continue
     }
-    const { materials, faults } = readMaterials(read.table, guessMapping(read.table.headings), 'in', species, () => `own-${fresh++}`)
+    const { materials, faults } = readMaterials(
+      read.table,
+      guessMapping(read.table.headings, MATERIAL_COLUMNS),
+      'in',
+      species,
+      () => `own-${fresh++}`,
+    )
     expect(notFinite(materials)).toBeNull()
     for (const fault of faults)
       expect(fault).toMatchObject({ row: expect.any(Number), column: expect.stringMatching(/./), says: expect.stringMatching(/\.$/) })

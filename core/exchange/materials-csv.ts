@@ -3,27 +3,11 @@ import type { Material } from '../material'
 import { FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
 import { parseLength, parseNumber, toInches, trimZeros } from '../measure'
-
-/** A column that a table of materials may have. */
-export interface MaterialColumn {
-  readonly id: string
-  readonly name: string
-  readonly needed: boolean
-  /** Words that a heading may use for it. */
-  readonly also: readonly string[]
-  readonly hint: string
-}
-
-const column = (id: string, name: string, hint: string, also: readonly string[] = [], needed = false): MaterialColumn => ({
-  id,
-  name,
-  needed,
-  also,
-  hint,
-})
+import type { Column, Mapping, RowFault, Table } from './table'
+import { column, marked, plain } from './table'
 
 /** The columns of a table of materials, in the order in which they are written. */
-export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
+export const MATERIAL_COLUMNS: readonly Column[] = [
   column('name', 'Name', 'what one is called', ['material', 'item', 'title', 'description'], true),
   column('plural', 'Plural', 'what several are called', ['plural name']),
   column('kind', 'Kind', MATERIAL_KINDS.join(', '), ['type', 'category', 'sort'], true),
@@ -56,56 +40,6 @@ export const MATERIAL_COLUMNS: readonly MaterialColumn[] = [
   column('id', 'Id', 'leave empty for a new material'),
 ]
 
-const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
-
-/** What a spreadsheet would take for a formula is marked with an apostrophe before it, and what has such a mark with one more. */
-const FORMULA = /^'*[=+\-@\t\r]/
-const marked = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
-const unmarked = (text: string): string => (text.startsWith("'") && FORMULA.test(text) ? text.slice(1) : text)
-
-export interface Table {
-  readonly headings: readonly string[]
-  readonly rows: readonly (readonly string[])[]
-}
-export type ReadTable = { readonly ok: true; readonly table: Table } | { readonly ok: false; readonly error: string }
-
-/** The most rows that one table may bring, and the largest file that is read, bytes. */
-export const MOST_ROWS = 5000
-export const LARGEST_TABLE = 4 * 1024 * 1024
-
-/** Reads comma, semicolon or tab separated text (RFC 4180) with headings in its first row. */
-export function readTable(text: string): ReadTable {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
-  const broken = errors.find(({ type }) => type === 'Quotes')
-  if (broken) return { ok: false, error: `Row ${(broken.row ?? 0) + 1}: ${broken.message.toLowerCase()}.` }
-  const [headings, ...rows] = data
-  if (!headings?.some((heading) => heading.trim())) return { ok: false, error: 'The file is empty.' }
-  if (!rows.length) return { ok: false, error: 'There are headings, but no rows under them.' }
-  if (rows.length > MOST_ROWS) return { ok: false, error: `There are ${rows.length} rows; the most that is read at once is ${MOST_ROWS}.` }
-  return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows: rows.map((cells) => cells.map(unmarked)) } }
-}
-
-/** Which of a table's headings gives each column, by number; null for none. */
-export type Mapping = Readonly<Record<string, number | null>>
-
-/** The mapping that the headings suggest. */
-export function guessMapping(headings: readonly string[]): Mapping {
-  const taken = new Set<number>()
-  return Object.fromEntries(
-    MATERIAL_COLUMNS.map(({ id, name, also }) => {
-      const names = [id, name, ...also].map(plain)
-      const at = headings.findIndex((heading, i) => !taken.has(i) && names.includes(plain(heading)))
-      if (at >= 0) taken.add(at)
-      return [id, at < 0 ? null : at]
-    }),
-  )
-}
-
-export interface RowFault {
-  readonly row: number
-  readonly column: string
-  readonly says: string
-}
 export interface ReadMaterials {
   readonly materials: readonly Material[]
   readonly faults: readonly RowFault[]

@@ -19,7 +19,12 @@ export const ClaimSchema = z.strictObject({
   off: z
     .strictObject({
       material: z.string().min(1).max(60).nullable().describe('null: whatever is bought'),
-      share: z.number().gt(0, 'A reduction of nothing is none.').max(1, 'More than 100 % off is no reduction.').nullable().describe('null: however much it takes'),
+      share: z
+        .number()
+        .gt(0, 'A reduction of nothing is none.')
+        .max(1, 'More than 100 % off is no reduction.')
+        .nullable()
+        .describe('null: however much it takes'),
     })
     .nullable()
     .describe('if so much is taken off list prices; null at today’s prices'),

@@ -138,7 +138,8 @@ export const PieceSchema = z
     const weighed = piece.weighed.map(({ what }) => what)
     if (new Set(weighed).size < weighed.length) ctx.addIssue({ code: 'custom', path: ['weighed'], message: 'One thing has two weights.' })
     const claims = piece.asking.claims.map(({ id }) => id)
-    if (new Set(claims).size < claims.length) ctx.addIssue({ code: 'custom', path: ['asking', 'claims'], message: 'Two claims have the same id.' })
+    if (new Set(claims).size < claims.length)
+      ctx.addIssue({ code: 'custom', path: ['asking', 'claims'], message: 'Two claims have the same id.' })
     const seen = new Set<string>()
     piece.layers.forEach((layer, i) => {
       if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })

@@ -57,7 +57,13 @@ export function askingPrices(materials: Figure, hands: Figure, market: Minor | n
 }
 
 /** Money is whole cents. */
-const whole = (term: Term): Term => ({ ...term, unit: 'money', value: Math.round(term.value), low: Math.round(term.low), high: Math.round(term.high) })
+const whole = (term: Term): Term => ({
+  ...term,
+  unit: 'money',
+  value: Math.round(term.value),
+  low: Math.round(term.low),
+  high: Math.round(term.high),
+})
 
 /** What was sold, and what had gone into it. */
 export interface Sale {

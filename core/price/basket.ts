@@ -21,12 +21,18 @@ export const BasketJobSchema = z.strictObject({
       z.strictObject({
         material: z.string().min(1).max(60),
         count: z.int().min(1).max(1_000_000).describe('things or rolls'),
-        usual: z.strictObject({ holds: z.int().min(1).max(10_000), price: z.int().min(0).max(10_000_000) }).describe('a pack at its usual price, elsewhere'),
+        usual: z
+          .strictObject({ holds: z.int().min(1).max(10_000), price: z.int().min(0).max(10_000_000) })
+          .describe('a pack at its usual price, elsewhere'),
       }),
     )
     .max(MOST_WANTS),
   shops: z
-    .array(ShopSchema.pick({ id: true, name: true, trip: true, minimum: true }).extend({ offers: z.array(OfferSchema.omit({ days: true })).max(2000) }))
+    .array(
+      ShopSchema.pick({ id: true, name: true, trip: true, minimum: true }).extend({
+        offers: z.array(OfferSchema.omit({ days: true })).max(2000),
+      }),
+    )
     .max(MOST_SHOPS)
     .describe('with the offers of what is wanted, as they are today'),
 })
@@ -105,7 +111,17 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
       })
     if (!lines.length) return []
     const goods = together(lines.map(({ bought }) => bought.cost))
-    const counts = lines.reduce((all, { bought: { price, packs, reductions } }) => all + lineCost(price, packs, reductions.filter(({ kind }) => kind !== 'coupon'), 'least'), 0)
+    const counts = lines.reduce(
+      (all, { bought: { price, packs, reductions } }) =>
+        all +
+        lineCost(
+          price,
+          packs,
+          reductions.filter(({ kind }) => kind !== 'coupon'),
+          'least',
+        ),
+      0,
+    )
     return [{ shop: shop.id, name: shop.name, lines, goods, trip: shop.trip, enough: counts >= shop.minimum }]
   })
   if (choices.some(({ shop }) => !shops.some(({ id }) => id === shop))) throw new RangeError('a choice of a shop that is not there')
@@ -165,13 +181,18 @@ export function isBetter(a: Basket, b: Basket): boolean {
 
 function bought({ material, count }: BasketJob['wants'][number], shops: BasketJob['shops'], remembered: Map<string, Choice[]>): Choice[] {
   const offers = shops.flatMap((shop) =>
-    shop.offers.flatMap((offer, i) => (offer.material === material ? [{ ...offer, shop: shop.name, at: { shop: shop.id, offer: i } }] : [])),
+    shop.offers.flatMap((offer, i) =>
+      offer.material === material ? [{ ...offer, shop: shop.name, at: { shop: shop.id, offer: i } }] : [],
+    ),
   )
   if (!offers.length) return []
   const key = `${material} ${offers.map(({ at }) => `${at.shop}:${at.offer}`).join(' ')}`
   const before = remembered.get(key)
   if (before) return before
-  const found = packsOver(count, offers).map((each) => ({ ...(each as Bought & { at: { shop: string; offer: number } }).at, packs: each.packs }))
+  const found = packsOver(count, offers).map((each) => ({
+    ...(each as Bought & { at: { shop: string; offer: number } }).at,
+    packs: each.packs,
+  }))
   remembered.set(key, found)
   return found
 }

@@ -15,7 +15,14 @@ export type Condition =
   /** It holds up to this tax, 0 to 1. */
   | { readonly of: 'tax'; readonly share: number }
   /** It holds up to this list price of a pack. */
-  | { readonly of: 'price'; readonly line: string; readonly name: string; readonly pack: string; readonly price: Minor; readonly now: Minor }
+  | {
+      readonly of: 'price'
+      readonly line: string
+      readonly name: string
+      readonly pack: string
+      readonly price: Minor
+      readonly now: Minor
+    }
   /** It holds from this much off on. @see Claim for `line` null: off whatever is bought */
   | { readonly of: 'reduction'; readonly line: string | null; readonly name: string; readonly share: number; readonly span: Span | null }
 
@@ -78,7 +85,13 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
   const lines = off?.share ? reduced(plain, off.material, off.share) : plain
   const totalOf = (of: readonly CostLine[], tax: Tax = pricing.tax): Figure => {
     const bill = billFrom(of, { copies, budget: null }, tax)
-    return claim.ledger === 'opened' ? (claim.of === 'each' ? bill.openedEach : bill.opened) : claim.of === 'each' ? bill.usedEach : bill.used
+    return claim.ledger === 'opened'
+      ? claim.of === 'each'
+        ? bill.openedEach
+        : bill.opened
+      : claim.of === 'each'
+        ? bill.usedEach
+        : bill.used
   }
   const met = (amount: Minor): boolean =>
     claim.kind === 'under' ? amount < claim.amount : claim.kind === 'at most' ? amount <= claim.amount : amount === claim.amount
@@ -93,31 +106,59 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
     const most = greatest(0, TAX_STEPS, (n) => surely(lines, { ...pricing.tax, share: n / TAX_STEPS }))
     if (most !== null && most < TAX_STEPS) conditions.push({ of: 'tax', share: most / TAX_STEPS })
   }
+  /** Whether it hangs on a tax that nobody has said, and that may be more than it bears. */
+  const onTax = (): boolean =>
+    !pricing.tax.known && !pricing.tax.included && within(high) && conditions.some((each) => each.of === 'tax' && each.share < HIGHEST_TAX)
   if (off && off.share === null) {
     const from = least(0, REDUCTION_STEPS, (n) => surely(reduced(plain, off.material, n / REDUCTION_STEPS)))
     const named = plain.find(({ id }) => id === off.material)
     if (from !== null)
-      conditions.unshift({ of: 'reduction', line: off.material, name: named?.plural ?? off.material ?? 'all of it', share: from / REDUCTION_STEPS, span: null })
-    const verdict = from === null ? 'fails' : from === 0 ? 'holds' : 'hangs'
+      conditions.unshift({
+        of: 'reduction',
+        line: off.material,
+        name: named?.plural ?? off.material ?? 'all of it',
+        share: from / REDUCTION_STEPS,
+        span: null,
+      })
+    const verdict = from === null ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
     return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions, pricing.tax) }
   }
-  for (const line of lines) {
+  for (const line of off ? [] : lines) {
     const shares = line.bought.flatMap(({ reductions }) => reductions.flatMap((each) => (each.kind === 'off' ? [each.share] : [])))
     if (!shares.length) continue
     const at = (share: number): CostLine[] =>
       lines.map((each) =>
         each === line
           ? repriced(each, ({ reductions }) => ({
-              reductions: reductions.flatMap((of): Reduction[] => (of.kind !== 'off' ? [of] : share > 0 ? [{ ...of, share: [share, share] }] : [])),
+              reductions: reductions.flatMap((of): Reduction[] =>
+                of.kind !== 'off' ? [of] : share > 0 ? [{ ...of, share: [share, share] }] : [],
+              ),
             }))
           : each,
       )
     const from = least(0, REDUCTION_STEPS, (n) => surely(at(n / REDUCTION_STEPS)))
-    if (from) conditions.push({ of: 'reduction', line: line.id, name: line.plural, share: from / REDUCTION_STEPS, span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))] })
+    if (from)
+      conditions.push({
+        of: 'reduction',
+        line: line.id,
+        name: line.plural,
+        share: from / REDUCTION_STEPS,
+        span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))],
+      })
   }
   conditions.push(...priceTurns(lines, surely))
-  const open = !pricing.tax.known && !pricing.tax.included && within(high) && conditions.some((each) => each.of === 'tax' && each.share < HIGHEST_TAX)
-  const verdict = met(low) && met(high) ? (open ? 'hangs' : 'holds') : claim.kind === 'makes' ? (low <= claim.amount && claim.amount <= high ? 'hangs' : 'fails') : met(low) ? 'hangs' : 'fails'
+  const verdict =
+    met(low) && met(high)
+      ? onTax()
+        ? 'hangs'
+        : 'holds'
+      : claim.kind === 'makes'
+        ? low <= claim.amount && claim.amount <= high
+          ? 'hangs'
+          : 'fails'
+        : met(low)
+          ? 'hangs'
+          : 'fails'
   if (verdict === 'fails' && claim.kind !== 'makes') {
     const from = least(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
     if (from !== null) conditions.unshift({ of: 'reduction', line: null, name: 'all of it', share: from / REDUCTION_STEPS, span: null })
@@ -133,8 +174,12 @@ function priceTurns(lines: readonly CostLine[], surely: (of: readonly CostLine[]
       const dearest = line.bought.reduce((k, each, i) => (each.cost[1] > line.bought[k]!.cost[1] ? i : k), 0)
       const pack = line.bought[dearest]
       if (!pack) return []
-      const price = greatest(pack.price, DEAREST, (n) => surely(lines.map((each) => (each === line ? repriced(each, (_, i) => (i === dearest ? { price: n } : {})) : each))))
-      return price === null || price === DEAREST ? [] : [{ of: 'price', line: line.id, name: line.name, pack: line.packName, price, now: pack.price }]
+      const price = greatest(pack.price, DEAREST, (n) =>
+        surely(lines.map((each) => (each === line ? repriced(each, (_, i) => (i === dearest ? { price: n } : {})) : each))),
+      )
+      return price === null || price === DEAREST
+        ? []
+        : [{ of: 'price', line: line.id, name: line.name, pack: line.packName, price, now: pack.price }]
     })
     .sort((a, b) => a.price / a.now - b.price / b.now)
 }
@@ -177,8 +222,9 @@ export function conditionSaid(of: Condition): Said {
 
 function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, conditions: readonly Condition[], tax: Tax): Said {
   const [low, high] = ends(total)
-  const comes: Said = low < high ? sum`it comes to ${quantity.money(low)} to ${quantity.money(high)}` : sum`it comes to ${quantity.money(high)}`
-  const reduction = conditions.find((each) => each.of === 'reduction')
+  const comes: Said =
+    low < high ? sum`it comes to ${quantity.money(low)} to ${quantity.money(high)}` : sum`it comes to ${quantity.money(high)}`
+  const reduction = conditions.find((each) => each.of === 'reduction' && each.share > 0)
   const onTax = conditions.find((each) => each.of === 'tax')
   switch (verdict) {
     case 'holds':
@@ -188,17 +234,20 @@ function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, con
         'Fails: ',
         ...comes,
         ...(claim.kind === 'makes' ? [] : sum`, ${quantity.money(high - claim.amount)} over`),
-        ...(reduction ? [', and would hold ', ...conditionSaid(reduction)] : []),
+        ...(reduction && claim.kind !== 'makes' ? [', and would hold ', ...conditionSaid(reduction)] : []),
         '.',
       ]
     case 'hangs':
       return [
         'Hangs on ',
-        ...(reduction ? ['a reduction: it holds ', ...conditionSaid(reduction)] : onTax && !tax.known ? ['the tax, which nobody has said: it holds ', ...conditionSaid(onTax)] : ['reductions that are a range']),
+        ...(reduction
+          ? ['a reduction: it holds ', ...conditionSaid(reduction)]
+          : onTax && !tax.known
+            ? ['the tax, which nobody has said: it holds ', ...conditionSaid(onTax)]
+            : ['reductions that are a range']),
         '; ',
         ...comes,
         '.',
       ]
   }
 }
-

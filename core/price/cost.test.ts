@@ -62,8 +62,14 @@ describe('materialLine', () => {
   })
   it('takes the offer at which this many cost least', () => {
     const two = plainPricing(shelf, { shops: [shopOf('small', 'bracken', [[4, 300]]), shopOf('large', 'bracken', [[50, 2000]])] })
-    expect(materialLine(bracken, things(3, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({ bought: [{ shop: 'small' }], packs: { value: 1 } })
-    expect(materialLine(bracken, things(40, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({ bought: [{ shop: 'large' }], packs: { value: 1 } })
+    expect(materialLine(bracken, things(3, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({
+      bought: [{ shop: 'small' }],
+      packs: { value: 1 },
+    })
+    expect(materialLine(bracken, things(40, null, 0), { id: 'a', copies: 1 }, two)).toMatchObject({
+      bought: [{ shop: 'large' }],
+      packs: { value: 1 },
+    })
     expect(materialLine(bracken, things(3), { id: 'a', copies: 1 }, plainPricing()).bought[0]!.shop).toBeNull()
   })
   it('never buys too little, nor a pack too many, nor uses more than it opens', () => {

@@ -23,7 +23,10 @@ export interface Deal {
  */
 export function dealsOf(lines: readonly CostLine[], needs: readonly Need[], copies: number, pricing: Pricing): Deal[] {
   return lines
-    .flatMap((line) => [...freePacks(line), ...(line.of === 'stems' ? fewer(line, pricing) : line.of === 'length' ? shorter(line, lengthsIn(needs), copies, pricing) : [])])
+    .flatMap((line) => [
+      ...freePacks(line),
+      ...(line.of === 'stems' ? fewer(line, pricing) : line.of === 'length' ? shorter(line, lengthsIn(needs), copies, pricing) : []),
+    ])
     .sort((a, b) => b.saves - a.saves)
 }
 
@@ -54,7 +57,14 @@ function fewer(line: CostLine, pricing: Pricing): Deal[] {
   const spare = holds - wanted
   const deals: Deal[] =
     spare > 0
-      ? [{ line: line.id, kind: 'more things', saves: 0, says: sum`${several(spare, `more ${line.name}`, `more ${line.plural}`)} at no cost: the packs hold ${quantity.count(holds)}` }]
+      ? [
+          {
+            line: line.id,
+            kind: 'more things',
+            saves: 0,
+            says: sum`${several(spare, `more ${line.name}`, `more ${line.plural}`)} at no cost: the packs hold ${quantity.count(holds)}`,
+          },
+        ]
       : []
   // Fewer never cost more, so that the least that saves is found by halves.
   let [low, high] = [1, Math.min(most, wanted)]
@@ -65,7 +75,10 @@ function fewer(line: CostLine, pricing: Pricing): Deal[] {
     else low = middle + 1
   }
   const saves = now - cost(wanted - low)
-  return [...deals, { line: line.id, kind: 'fewer things', saves, says: sum`${several(low, line.name, line.plural)} fewer saves ${quantity.money(saves)}` }]
+  return [
+    ...deals,
+    { line: line.id, kind: 'fewer things', saves, says: sum`${several(low, line.name, line.plural)} fewer saves ${quantity.money(saves)}` },
+  ]
 }
 
 /** How much shorter all lengths may be made to save a roll: not worth saying beyond this share. */
@@ -76,7 +89,11 @@ function shorter(line: CostLine, needs: readonly Lengths[], copies: number, { sh
   const own = needs.filter((need) => need.material === line.id)
   const rolls = line.packs.value
   if (!material || rolls < 1 || line.stash.value > 0) return []
-  const by = (share: number): number => fewestRolls(material.length, own.map(({ length, count, joins }) => ({ length: length * (1 - share), count: count * copies, joins })))
+  const by = (share: number): number =>
+    fewestRolls(
+      material.length,
+      own.map(({ length, count, joins }) => ({ length: length * (1 - share), count: count * copies, joins })),
+    )
   const full = by(0)
   if (full !== rolls || by(SHORTER_AT_MOST) >= full) return []
   let [low, high] = [0, SHORTER_AT_MOST]

@@ -7,7 +7,15 @@ import { baseLots, lotOf, release } from '../stock'
 import { shelf } from '../testing'
 import { keepNeeds } from './keep'
 
-const ivy = (count: number, cut: number | null = null): Things => ({ of: 'things', material: 'ivy', use: 'laid', layer: 'a', count, cut, spare: 0 })
+const ivy = (count: number, cut: number | null = null): Things => ({
+  of: 'things',
+  material: 'ivy',
+  use: 'laid',
+  layer: 'a',
+  count,
+  cut,
+  spare: 0,
+})
 const bow = (count: number, length = inches(116)): Lengths => ({
   of: 'lengths',
   material: 'ribbon-slate',
@@ -19,7 +27,8 @@ const bow = (count: number, length = inches(116)): Lengths => ({
 })
 let n = 0
 const newId = (): string => `n${n++}`
-const keep = (id: string, needs: readonly Need[], lots: readonly Lot[], copies = 1): Moved => keepNeeds({ id, copies, needs }, { shelf, lots }, newId)
+const keep = (id: string, needs: readonly Need[], lots: readonly Lot[], copies = 1): Moved =>
+  keepNeeds({ id, copies, needs }, { shelf, lots }, newId)
 const after = (lots: readonly Lot[], { put, gone }: Moved): Lot[] => [
   ...lots.filter(({ id }) => !gone.includes(id) && !put.some((each) => each.id === id)),
   ...put,
@@ -38,6 +47,7 @@ describe('keeping for a piece', () => {
   it('asks for more and for less as the piece changes, and writes nothing when nothing changed', () => {
     const lots = [lotOf('l', 'ivy', { things: 30 })]
     const twelve = after(lots, keep('p', [ivy(12)], lots))
+    expect(keep('p', [ivy(12)], twelve)).toEqual({ put: [], gone: [] })
     expect(of(after(twelve, keep('p', [ivy(20)], twelve)), 'p')).toBe(20)
     expect(of(after(twelve, keep('p', [ivy(3)], twelve)), 'p')).toBe(3)
   })
@@ -57,9 +67,9 @@ describe('keeping for a piece', () => {
     expect(kept.filter(({ reserved }) => reserved)).toHaveLength(1)
     // Three bows of 116 in to a roll of 360 in: seven are two rolls and one rest, or three rolls.
     const seven = after(lots, keep('p', [bow(7)], lots))
-    expect(seven.filter(({ reserved }) => reserved).reduce((all, { length, things }) => all + (length ?? things! * inches(360)), 0)).toBeGreaterThanOrEqual(
-      7 * inches(116),
-    )
+    expect(
+      seven.filter(({ reserved }) => reserved).reduce((all, { length, things }) => all + (length ?? things! * inches(360)), 0),
+    ).toBeGreaterThanOrEqual(7 * inches(116))
     expect(of(seven, null)).toBeGreaterThan(0)
   })
   it('leaves what was cut for a want, and does not ask for it again', () => {
@@ -98,6 +108,7 @@ describe('keeping for a piece', () => {
             const others = lots.filter(({ reserved }) => reserved && reserved.piece !== piece)
             lots = after(lots, keep(piece, count ? [ivy(count)] : [], lots))
             wanted.set(piece, count)
+            expect(keep(piece, count ? [ivy(count)] : [], lots)).toEqual({ put: [], gone: [] })
             expect(lots.filter(({ reserved }) => reserved && reserved.piece !== piece)).toEqual(others)
             expect(of(lots, piece)).toBeLessThanOrEqual(count)
             expect(of(lots, piece) === count || of(lots, null) === 0).toBe(true)

@@ -11,7 +11,11 @@ import { cutTo, spareOf, stemsFor, wantsOf } from './line'
  * Keeps for a piece what of its needs the house can give: what is cut already where that suits, whole things with what breaks of
  * them, the rolls and rests that its lengths can be cut from, and its bases. What other pieces have is left to them.
  */
-export function keepNeeds({ id, copies, needs }: Omit<Making, 'budget'>, pricing: Pick<Pricing, 'shelf' | 'lots'>, newId: () => string): Moved {
+export function keepNeeds(
+  { id, copies, needs }: Omit<Making, 'budget'>,
+  pricing: Pick<Pricing, 'shelf' | 'lots'>,
+  newId: () => string,
+): Moved {
   const lots = giveBack(id, pricing.lots)
   const asked = new Map<string, Asked>()
   for (const [material, own] of byMaterial(thingsIn(needs))) {
@@ -36,7 +40,8 @@ export function keepNeeds({ id, copies, needs }: Omit<Making, 'budget'>, pricing
     )
     const stocks = lengthsOf(lots, of).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
     const rolls = new Map<string, number>()
-    for (const { stock } of stocks.length ? planSoon({ wants: left, stocks, least: 0 }).rolls : []) rolls.set(stock, (rolls.get(stock) ?? 0) + 1)
+    for (const { stock } of stocks.length ? planSoon({ wants: left, stocks, least: 0 }).rolls : [])
+      rolls.set(stock, (rolls.get(stock) ?? 0) + 1)
     asked.set(material, { material, things: 0, cut: [], ...asked.get(material), rolls })
   }
   const bases = needs.flatMap((need): AskedBase[] =>

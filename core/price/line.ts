@@ -81,9 +81,7 @@ const usual = ({ pack }: Pick<Material, 'pack'>): Price => listed(null, pack.hol
 
 /** Every offer of a material in the shops that one goes to, as it is today; the catalogue's usual price when none has it. */
 export function pricesOf(material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Price[] {
-  const offers = gone(pricing).flatMap((shop) =>
-    offersOf(shop, material.id).map((offer) => priceOn(shop.name, offer, pricing.day)),
-  )
+  const offers = gone(pricing).flatMap((shop) => offersOf(shop, material.id).map((offer) => priceOn(shop.name, offer, pricing.day)))
   return offers.length ? offers : [usual(material)]
 }
 

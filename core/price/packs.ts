@@ -24,11 +24,16 @@ export function packsOver(wanted: number, prices: readonly Price[]): Bought[] {
   const aim = Math.min(wanted, there)
   const endless = prices.filter(({ stock }) => stock === null)
   const bulk = (endless.length ? endless : prices).reduce((best, each) =>
-    lineCost(each.price, 60, each.reductions, 'least') * best.holds < lineCost(best.price, 60, best.reductions, 'least') * each.holds ? each : best,
+    lineCost(each.price, 60, each.reductions, 'least') * best.holds < lineCost(best.price, 60, best.reductions, 'least') * each.holds
+      ? each
+      : best,
   )
   const whole = aim > EXACT ? Math.min(Math.floor((aim - EXACT) / bulk.holds), bulk.stock ?? Infinity) : 0
   const rest = aim - whole * bulk.holds
-  const found = exactly(rest, prices.map((each) => (each === bulk && each.stock !== null ? { ...each, stock: each.stock - whole } : each)))
+  const found = exactly(
+    rest,
+    prices.map((each) => (each === bulk && each.stock !== null ? { ...each, stock: each.stock - whole } : each)),
+  )
   return prices.flatMap((each, k) => {
     const packs = found[k]! + (each === bulk ? whole : 0)
     return packs > 0 ? [{ ...each, packs, cost: lineRange(each.price, packs, each.reductions) }] : []

@@ -46,13 +46,18 @@ export function substitutesFor(of: Material, { materials }: Pick<Shelf, 'materia
       if (material.id === of.id || apart === Infinity || isCut(of) !== isCut(material)) return []
       if (WEATHERS.indexOf(material.hardy) < WEATHERS.indexOf(of.hardy)) return []
       if (isCut(of) && Math.abs(Math.log2(material.width / of.width)) > 0.3) return []
-      if (of.kind === 'mechanic' && material.species !== of.species) return []
+      // A small thing does what comes in the same pack: a paddle of wire for another paddle.
+      if (of.kind === 'mechanic' && (material.species !== of.species || material.pack.name !== of.pack.name)) return []
       const colour = colourDifference(of.colours[0]!, material.colours[0]!)
       if (colour > OTHER_COLOUR && of.kind !== 'mechanic') return []
       const ratio = isCut(of) ? 1 : face(of) / face(material)
       const texture = Math.abs(TEXTURE_AT[of.texture] - TEXTURE_AT[material.texture])
       const distance =
-        colour + WEIGHS.texture * texture + WEIGHS.size * Math.abs(Math.log2(ratio)) + (of.state === material.state ? 0 : WEIGHS.state) + WEIGHS.kind * apart
+        colour +
+        WEIGHS.texture * texture +
+        WEIGHS.size * Math.abs(Math.log2(ratio)) +
+        (of.state === material.state ? 0 : WEIGHS.state) +
+        WEIGHS.kind * apart
       return [{ material, colour, ratio, distance, says: said(colour, texture, ratio) }]
     })
     .sort((a, b) => a.distance - b.distance)
@@ -69,7 +74,8 @@ function said(colour: number, texture: number, ratio: number): Said {
 }
 
 /** How many of a substitute stand in for so many of another. @param count whole, from 0 */
-export const standIns = (count: number, { ratio }: Pick<Substitute, 'ratio'>): number => (count ? Math.max(1, Math.ceil(count * ratio - 1e-9)) : 0)
+export const standIns = (count: number, { ratio }: Pick<Substitute, 'ratio'>): number =>
+  count ? Math.max(1, Math.ceil(count * ratio - 1e-9)) : 0
 
 /** "14 cedar tips for 10" */
 export function standInsSaid(count: number, of: Substitute): Said {

@@ -25,8 +25,22 @@ export const OVERHEADS = thumb(
   [0, 2],
   'A bench at home has few; a shop has many.',
 )
-export const FACTOR = thumb('price.factor', 'Materials by a factor: times', 'ratio', 3, [1, 10], 'One of three for materials, one for time, one for the trade.')
-export const MARKUP = thumb('price.markup', 'Materials and time, marked up: times', 'ratio', 1.5, [1, 5], 'What stays, and what a season without sales takes.')
+export const FACTOR = thumb(
+  'price.factor',
+  'Materials by a factor: times',
+  'ratio',
+  3,
+  [1, 10],
+  'One of three for materials, one for time, one for the trade.',
+)
+export const MARKUP = thumb(
+  'price.markup',
+  'Materials and time, marked up: times',
+  'ratio',
+  1.5,
+  [1, 5],
+  'What stays, and what a season without sales takes.',
+)
 export const LOW_STOCK = thumb(
   'price.low-stock',
   'Stock is low when all that is planned leaves of a pack less than',

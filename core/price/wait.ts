@@ -15,7 +15,7 @@ import { holdsOn } from './reduction'
 export interface BuyingDay {
   readonly day: Day
   readonly cost: Span
-  /** How likely something of it is gone by then, 0 to 1. */
+  /** How many of the things that are wanted are likely gone by then, in the mean. */
   readonly gone: number
   /** What it comes to with what must then be bought at usual prices. */
   readonly expected: number
@@ -52,27 +52,34 @@ export function waitOrBuy(wants: readonly ToBuy[], from: Day, by: Day, pricing: 
   const remembered = new Map<string, Bought[]>()
   const days = Array.from({ length: count + 1 }, (_, i): BuyingDay => {
     const day = dayOf(first + i)
-    let [least, most, expected, there] = [0, 0, 0, 1]
+    let [least, most, expected, gone] = [0, 0, 0, 0]
     for (const { of, n } of known) {
       const bought = boughtOn(of, n, day, shops, remembered)
       const cost = bought.reduce((all, each) => all + each.cost[1], 0)
       least += bought.reduce((all, each) => all + each.cost[0], 0)
       most += cost
-      const stays = bought.reduce((all, { stock, shop }) => all * (stock === null ? 1 : (1 - (shops.find(({ name }) => name === shop)?.sells ?? 0)) ** (i / 7)), 1)
+      const stays = bought.reduce(
+        (all, { stock, shop }) => all * (stock === null ? 1 : (1 - (shops.find(({ name }) => name === shop)?.sells ?? 0)) ** (i / 7)),
+        1,
+      )
       const usual = packsOver(n, pricesOf(of, { shops: [], shunned: [], day: null })).reduce((all, each) => all + each.cost[1], 0)
       expected += stays * cost + (1 - stays) * Math.max(cost, usual)
-      there *= stays
+      gone += 1 - stays
     }
-    return { day, cost: [least, most], gone: 1 - there, expected: Math.round(expected) }
+    return { day, cost: [least, most], gone, expected: Math.round(expected) }
   })
   const best = days.reduce((found, each) => (each.expected < found.expected ? each : found))
-  return { days, best, says: said(days[0]!, best) }
+  return { days, best, says: said(days[0]!, best, known.length) }
 }
 
 /** What so many are bought in on a day: where no shop has them then, at the usual price. */
 function boughtOn(material: Material, count: number, day: Day, shops: readonly Shop[], remembered: Map<string, Bought[]>): Bought[] {
   const offers = shops.flatMap((shop) => offersOf(shop, material.id).flatMap((offer) => (soldOn(offer, day) ? [{ shop, offer }] : [])))
-  const key = JSON.stringify([material.id, count, offers.map(({ shop, offer }) => [shop.id, offer.holds, offer.reductions.map((each) => holdsOn(each, day))])])
+  const key = JSON.stringify([
+    material.id,
+    count,
+    offers.map(({ shop, offer }) => [shop.id, offer.holds, offer.reductions.map((each) => holdsOn(each, day))]),
+  ])
   const before = remembered.get(key)
   if (before) return before
   const usual = listed(null, material.pack.holds, material.pack.price)
@@ -83,12 +90,14 @@ function boughtOn(material: Material, count: number, day: Day, shops: readonly S
   return found
 }
 
-function said(today: BuyingDay, best: BuyingDay): Said {
+function said(today: BuyingDay, best: BuyingDay, of: number): Said {
   if (best.day === today.day) return sum`Buy today: no later day is likely to cost less.`
   const saves = today.expected - best.expected
   return [
     ...sum`Wait until ${daySaid(best.day)}: it saves about ${quantity.money(saves)}`,
-    ...(best.gone > 0.005 ? sum`, though ${quantity.share(Math.round(best.gone * 100) / 100)} likely something is gone by then` : []),
+    ...(best.gone >= 0.5
+      ? sum`, though about ${quantity.count(Math.round(best.gone))} of ${quantity.count(of)} things may be gone by then`
+      : []),
     '.',
   ]
 }

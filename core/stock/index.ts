@@ -1,2 +1,4 @@
+export * from './apart'
 export * from './lot'
 export * from './reserve'
+export * from './worth'

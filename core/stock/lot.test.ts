@@ -2,7 +2,22 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainShelf } from '../material'
 import type { Lot } from './lot'
-import { baseLots, basesOf, counted, cutFrom, cutOf, cutThingsOf, fits, fromCut, lengthsOf, lotName, lotOf, LotSchema, parted, thingsOf } from './lot'
+import {
+  baseLots,
+  basesOf,
+  counted,
+  cutFrom,
+  cutOf,
+  cutThingsOf,
+  fits,
+  fromCut,
+  lengthsOf,
+  lotName,
+  lotOf,
+  LotSchema,
+  parted,
+  thingsOf,
+} from './lot'
 
 const lot = (set: Partial<Lot>): Lot => ({ ...lotOf('a', 'r', { things: 2 }), ...set })
 const ribbon = { id: 'r', length: 900 }
@@ -77,7 +92,17 @@ describe('what is cut already', () => {
       if (first === undefined) return 0
       return Math.max(
         most(rest, things),
-        ...things.flatMap((each, i) => (each >= first ? [1 + most(rest, things.filter((_, k) => k !== i))] : [])),
+        ...things.flatMap((each, i) =>
+          each >= first
+            ? [
+                1 +
+                  most(
+                    rest,
+                    things.filter((_, k) => k !== i),
+                  ),
+              ]
+            : [],
+        ),
       )
     }
     fc.assert(
@@ -117,11 +142,22 @@ describe('a count', () => {
 describe('a lot in two parts', () => {
   it('loses neither things nor money', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 2, max: 500 }), fc.integer({ min: 0, max: 99_999 }), fc.double({ min: 0, max: 1, noNaN: true }), (n, paid, share) => {
-        const took = 1 + Math.floor(share * (n - 2))
-        const [taken, rest] = parted(lot({ things: n, paid }), took, () => 'new')
-        expect([taken.id, rest.id, taken.things, taken.things! + rest.things!, taken.paid! + rest.paid!]).toEqual(['new', 'a', took, n, paid])
-      }),
+      fc.property(
+        fc.integer({ min: 2, max: 500 }),
+        fc.integer({ min: 0, max: 99_999 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (n, paid, share) => {
+          const took = 1 + Math.floor(share * (n - 2))
+          const [taken, rest] = parted(lot({ things: n, paid }), took, () => 'new')
+          expect([taken.id, rest.id, taken.things, taken.things! + rest.things!, taken.paid! + rest.paid!]).toEqual([
+            'new',
+            'a',
+            took,
+            n,
+            paid,
+          ])
+        },
+      ),
     )
   })
 })
@@ -144,7 +180,9 @@ describe('a cut', () => {
   })
   it('leaves what is left to the piece that it was kept for', () => {
     const kept = { ...from, reserved: { piece: 'p', want: null } }
-    expect(cutFrom({ lot: kept, material: 'r', length: 900, cut: 300, want: { piece: 'p', want: 'p:a' }, least: 9, paid: null }, newId)).toMatchObject({
+    expect(
+      cutFrom({ lot: kept, material: 'r', length: 900, cut: 300, want: { piece: 'p', want: 'p:a' }, least: 9, paid: null }, newId),
+    ).toMatchObject({
       piece: { reserved: { want: 'p:a' } },
       rest: { reserved: { piece: 'p', want: null } },
     })
@@ -156,10 +194,7 @@ describe('a cut', () => {
         fc.double({ min: 0.01, max: 0.99, noNaN: true }),
         fc.integer({ min: 0, max: 5000 }),
         (length, share, paid) => {
-          const { piece, rest } = cutFrom(
-            { lot: null, material: 'r', length, cut: length * share, want: cutForW, least: 0, paid },
-            newId,
-          )
+          const { piece, rest } = cutFrom({ lot: null, material: 'r', length, cut: length * share, want: cutForW, least: 0, paid }, newId)
           expect((piece.paid ?? 0) + (rest?.paid ?? 0)).toBe(paid)
           if (rest) expect(piece.length! + rest.length!).toBeCloseTo(length, 1)
         },

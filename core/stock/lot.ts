@@ -13,7 +13,9 @@ export const SourceSchema = z.discriminatedUnion('kind', [
     .strictObject({ kind: z.literal('cut'), from: z.string().max(80).nullable() })
     .describe('cut from another lot, or from what was bought for it (null)'),
   z.strictObject({ kind: z.literal('shop'), shop: z.string().min(1).max(60) }),
-  z.strictObject({ kind: z.literal('piece'), piece: z.string().max(80), name: z.string().max(80) }).describe('of a piece that was taken apart'),
+  z
+    .strictObject({ kind: z.literal('piece'), piece: z.string().max(80), name: z.string().max(80) })
+    .describe('of a piece that was taken apart'),
   z.strictObject({ kind: z.literal('found') }),
   z.strictObject({ kind: z.literal('gift') }),
 ])
@@ -33,7 +35,12 @@ export const LotSchema = z
     material: z.string().min(1).max(60).describe('a material’s id, or `base:` and the kind of a bare base'),
     things: z.int().min(1).max(1_000_000).nullable().describe('how many, whole; null for a length'),
     length: z.number().min(0.1).max(1_000_000).nullable().describe('mm; null for whole things'),
-    cut: z.number().min(5).max(100_000).nullable().describe('what each thing was cut to, mm; for a bare base, how wide it is; null as bought'),
+    cut: z
+      .number()
+      .min(5)
+      .max(100_000)
+      .nullable()
+      .describe('what each thing was cut to, mm; for a bare base, how wide it is; null as bought'),
     source: SourceSchema,
     paid: z.int().min(0).max(100_000_000).nullable().describe('for all of it, minor units; null is not known'),
     day: z
@@ -57,6 +64,12 @@ export const LotSchema = z
 export type Lot = z.infer<typeof LotSchema>
 export type Source = Lot['source']
 export type Reserved = z.infer<typeof ReservedSchema>
+
+/** Whose a piece that is cut for a want is: wants of pieces begin with the id of theirs, those of the list have an id alone. */
+export function cutForWant(want: string): Reserved {
+  const [piece, ...more] = want.split(':')
+  return { piece: more.length ? piece! : null, want }
+}
 
 /** A lot of which nothing is known but what it is: what is said goes in place of that. */
 export const lotOf = (id: string, material: string, set: Partial<Lot>): Lot => ({
@@ -223,7 +236,8 @@ export function counted(
 export const ofThings = (lot: Lot, things: number): Lot => ({
   ...lot,
   things,
-  paid: lot.paid === null || things > lot.things! ? (things === lot.things ? lot.paid : null) : Math.round((lot.paid * things) / lot.things!),
+  paid:
+    lot.paid === null || things > lot.things! ? (things === lot.things ? lot.paid : null) : Math.round((lot.paid * things) / lot.things!),
 })
 
 /**

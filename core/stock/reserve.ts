@@ -1,4 +1,5 @@
 import type { BaseKind } from '../base'
+import { deltaOf } from '../measure'
 import type { Lot } from './lot'
 import { baseLots, isFree, parted, servesAs } from './lot'
 
@@ -33,9 +34,16 @@ export interface AskedBase {
  * what comes together again is one lot again.
  * @returns what must be written for it; nothing when all is as it was
  */
-export function keepFor(piece: string, asked: readonly Asked[], bases: readonly AskedBase[], lots: readonly Lot[], newId: () => string): Moved {
+export function keepFor(
+  piece: string,
+  asked: readonly Asked[],
+  bases: readonly AskedBase[],
+  lots: readonly Lot[],
+  newId: () => string,
+): Moved {
   const before = new Map(lots.map((lot) => [lot.id, lot]))
-  const house = new House(giveBack(piece, lots))
+  const given = giveBack(piece, lots)
+  const house = new House(given)
   const keep = (lot: Lot, count: number): number => house.keep(lot, count, piece, newId)
   for (const { material, things, cut, rolls } of asked) {
     // Those that are longest are suited by fewest.
@@ -54,7 +62,19 @@ export function keepFor(piece: string, asked: readonly Asked[], bases: readonly 
     let left = count
     for (const lot of house.free(baseLots(kind))) if (left > 0 && servesAs(lot, width)) left -= keep(lot, left)
   }
-  return house.since(before)
+  // As much of everything as it keeps already: then each lot may stay as it is.
+  return deltaOf(keeping(piece, lots), keeping(piece, house.all())) === 0 ? { put: [], gone: [] } : house.since(before)
+}
+
+/** How much a piece keeps, by what it is: things of a material and cut length, or lengths. */
+function keeping(piece: string, lots: readonly Lot[]): Record<string, number> {
+  const found: Record<string, number> = {}
+  for (const { material, cut, length, things, reserved } of lots) {
+    if (reserved?.piece !== piece || reserved.want !== null) continue
+    const key = `${material} ${cut} ${length}`
+    found[key] = (found[key] ?? 0) + (things ?? 1)
+  }
+  return found
 }
 
 /** All that was kept for a piece, and not cut for it, is nobody's again. */
@@ -88,7 +108,7 @@ const alike = (a: Lot, b: Lot): boolean =>
   a.reserved === null &&
   (a.paid === null) === (b.paid === null) &&
   (['material', 'cut', 'day', 'colour', 'place', 'condition', 'season', 'photo'] as const).every((key) => a[key] === b[key]) &&
-  JSON.stringify(a.source) === JSON.stringify(b.source)
+  deltaOf(a.source, b.source) === 0
 
 /** Lots while they change hands. */
 class House {
@@ -124,6 +144,10 @@ class House {
     return count
   }
 
+  all(): Lot[] {
+    return [...this.lots.values()]
+  }
+
   since(before: ReadonlyMap<string, Lot>): Moved {
     return {
       put: [...this.lots.values()].filter((lot) => !same(before.get(lot.id), lot)),
@@ -132,4 +156,4 @@ class House {
   }
 }
 
-const same = (a: Lot | undefined, b: Lot): boolean => a === b || (a !== undefined && JSON.stringify(a) === JSON.stringify(b))
+const same = (a: Lot | undefined, b: Lot): boolean => a !== undefined && deltaOf(a, b) === 0

@@ -9,6 +9,10 @@ const QuestionSchema = z.strictObject({ job: BasketJobSchema, most: z.int().min(
 export default defineEventHandler(async (event) => {
   const read = QuestionSchema.safeParse(await readBody(event))
   if (!read.success)
-    throw createError({ statusCode: 400, statusMessage: 'That is no basket.', data: read.error.issues.slice(0, 5).map(({ path, message }) => ({ path, message })) })
+    throw createError({
+      statusCode: 400,
+      statusMessage: 'That is no basket.',
+      data: read.error.issues.slice(0, 5).map(({ path, message }) => ({ path, message })),
+    })
   return solveBasket(read.data.job, read.data.most)
 })

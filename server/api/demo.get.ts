@@ -11,12 +11,15 @@ const ORDER = [
   'chapel-garland',
   'honey-fair-ring',
   'wire-pear',
+  'old-ring',
 ]
 
 export default defineEventHandler(async () => {
   // Nuxt reads the setting from the environment, where "1" comes as a number.
   if (!useRuntimeConfig().public.demo) throw createError({ statusCode: 404, statusMessage: 'This server has no demo pieces.' })
   const files = await Promise.all(ORDER.map((name) => useStorage('assets:demo').getItem(`${name}.json`)))
-  if (files.some((file) => file === null)) throw createError({ statusCode: 500, statusMessage: 'The demo pieces are not in this build.' })
-  return { pieces: files, previews: await useStorage('assets:server').getItem('demo-previews.json') }
+  const house = await useStorage('assets:demo').getItem('house:stash.json')
+  if (files.some((file) => file === null) || house === null)
+    throw createError({ statusCode: 500, statusMessage: 'The demo pieces are not in this build.' })
+  return { pieces: files, house, previews: await useStorage('assets:server').getItem('demo-previews.json') }
 })

@@ -13,8 +13,25 @@ interface Priced {
   readonly coupon: number
 }
 
-/** What is missing is bought elsewhere, but only where no shop has it: it is dearer than anything by this much. */
-const ELSEWHERE = 1_000_000
+/** What a thing from elsewhere counts besides its price, so that it is bought there only where no shop has it: more than the dearest way to have it from a shop. */
+const looking = ({ shops }: Pick<BasketJob, 'shops'>, { material }: Pick<BasketJob['wants'][number], 'material'>): number =>
+  Math.max(0, ...shops.flatMap(({ offers }) => offers.flatMap((offer) => (offer.material === material ? [offer.price] : [])))) +
+  shops.reduce((all, { trip, minimum }) => all + trip + minimum, 0)
+
+/** What of a solution's cost stands for things that no shop has at all, and is no cost. */
+export const notCost = (job: BasketJob): number =>
+  job.wants.reduce((all, want) => {
+    const there = job.shops.reduce(
+      (n, { offers }) =>
+        n +
+        offers.reduce(
+          (m, { material, holds, stock }) => m + (material === want.material ? (stock === null ? Infinity : stock * holds) : 0),
+          0,
+        ),
+      0,
+    )
+    return all + Math.max(0, want.count - there) * looking(job, want)
+  }, 0)
 
 /**
  * The least cost of what is wanted, as an integer program in the format of CPLEX: packs that are paid for and packs that go free,
@@ -38,16 +55,24 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
       const wanted = wants.find(({ material }) => material === offer.material)
       if (!wanted) return
       const [paid, free, rounds, coupon] = ['q', 'f', 'r', 'c'].map((letter) => `${letter}${s}_${o}`) as [string, string, string, string]
-      const cap = Math.min(priced.stock, Math.ceil(wanted.count / priced.holds) + (shop.minimum ? Math.ceil(shop.minimum / Math.max(1, priced.unit)) : 0))
+      const cap = Math.min(
+        priced.stock,
+        Math.ceil(wanted.count / priced.holds) + (shop.minimum ? Math.ceil(shop.minimum / Math.max(1, priced.unit)) : 0),
+      )
       cost.push(`${priced.unit} ${paid}`)
       spend.push(`${priced.unit} ${paid}`)
       integers.push(paid)
-      covers.set(offer.material, [...(covers.get(offer.material) ?? []), `${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : [])])
+      covers.set(offer.material, [
+        ...(covers.get(offer.material) ?? []),
+        `${priced.holds} ${paid}`,
+        ...(priced.free ? [`${priced.holds} ${free}`] : []),
+      ])
       if (priced.free) {
         rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)
         integers.push(free, rounds)
         // Where a shop asks for a least, nothing that would go free is paid for to reach it.
-        if (shop.minimum) rows.push(`${free} - ${priced.free.get} ${rounds} >= 0`, `${paid} - ${priced.free.buy} ${rounds} <= ${priced.free.buy - 1}`)
+        if (shop.minimum)
+          rows.push(`${free} - ${priced.free.get} ${rounds} >= 0`, `${paid} - ${priced.free.buy} ${rounds} <= ${priced.free.buy - 1}`)
       }
       rows.push(`${paid}${priced.free ? ` + ${free}` : ''} - ${cap} ${here} <= 0`)
       if (priced.coupon) {
@@ -58,9 +83,10 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
     })
     if (shop.minimum > 0) rows.push(`${spend.join(' + ')} - ${shop.minimum} ${here} >= 0`)
   })
-  wants.forEach(({ material, count, usual }, i) => {
+  wants.forEach((want, i) => {
+    const { material, count, usual } = want
     const elsewhere = `e${i}`
-    cost.push(`${ELSEWHERE + usual.price / usual.holds} ${elsewhere}`)
+    cost.push(`${usual.price / usual.holds + looking({ shops }, want)} ${elsewhere}`)
     rows.push(`${[...(covers.get(material) ?? []), elsewhere].join(' + ')} >= ${count}`)
     bounds.push(`0 <= ${elsewhere} <= ${count}`)
   })

@@ -1,12 +1,10 @@
-import { createRequire } from 'node:module'
-import type highsLoader from 'highs'
+import highsLoader from 'highs'
 import type { BasketJob, Solved } from '../../core/price'
-import { choicesOf, programOf } from './program'
+import { choicesOf, notCost, programOf } from './program'
 
 type Highs = Awaited<ReturnType<typeof highsLoader>>
 let loaded: Promise<Highs> | null = null
-// The solver finds its WebAssembly beside its own file, which no bundler may move.
-const highs = (): Promise<Highs> => (loaded ??= (createRequire(import.meta.url)('highs') as typeof highsLoader)())
+const highs = (): Promise<Highs> => (loaded ??= highsLoader())
 
 /** How long one basket may take, seconds: while it is solved nothing else is answered. */
 const LIMIT = 4
@@ -23,5 +21,5 @@ export async function solveBasket(job: BasketJob, most: number | null): Promise<
   }
   const proven = Status === 'Optimal'
   const floor = proven ? ObjectiveValue : solve(false).ObjectiveValue
-  return { choices: choicesOf(job, value), floor: Number.isFinite(floor) ? Math.max(0, floor) : null, proven }
+  return { choices: choicesOf(job, value), floor: Number.isFinite(floor) ? Math.max(0, floor - notCost(job)) : null, proven }
 }

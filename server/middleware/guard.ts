@@ -19,6 +19,7 @@ export default defineEventHandler((event) => {
   }
   const size = getRequestHeader(event, 'content-length')
   // What comes in pieces says no size before it is there.
-  if (largest !== null && size === undefined) throw createError({ statusCode: 411, statusMessage: 'The request does not say how large it is.' })
+  if (largest !== null && size === undefined)
+    throw createError({ statusCode: 411, statusMessage: 'The request does not say how large it is.' })
   if (Number(size ?? 0) > (largest ?? LARGEST_BODY)) throw createError({ statusCode: 413, statusMessage: 'The request is too large.' })
 })

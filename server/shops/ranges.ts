@@ -1,10 +1,12 @@
-import type { Material, Offer, Shop } from '../../core/material'
+import type { Material } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
+import type { Offer, Shop } from '../../core/price'
 
 /** material, pieces in the pack, price in minor units. */
 type Row = readonly [material: string, holds: number, price: number]
 
-const offers = (rows: readonly Row[]): Offer[] => rows.map(([material, holds, price]) => ({ material, holds, price }))
+const plain = (material: string, holds: number, price: number): Offer => ({ material, holds, price, reductions: [], stock: null, days: [] })
+const offers = (rows: readonly Row[]): Offer[] => rows.map((row) => plain(...row))
 
 /** What each shop has of its own choosing. */
 const CHOSEN: readonly Shop[] = [
@@ -12,6 +14,9 @@ const CHOSEN: readonly Shop[] = [
     id: 'pinfold',
     name: 'Pinfold Trimmings',
     note: 'Wide and dear; half price by turns.',
+    trip: 450,
+    minimum: 0,
+    sells: 0.05,
     offers: offers([
       ['bracken', 12, 1099],
       ['copper-beech', 6, 1249],
@@ -37,6 +42,9 @@ const CHOSEN: readonly Shop[] = [
     id: 'quay-street',
     name: 'Quay Street Surplus',
     note: 'Cheap; what is there is there.',
+    trip: 300,
+    minimum: 0,
+    sells: 0.5,
     offers: offers([
       ['berry-spray', 4, 299],
       ['daisy', 5, 375],
@@ -53,7 +61,10 @@ const CHOSEN: readonly Shop[] = [
   {
     id: 'netherby',
     name: 'Netherby Stems',
-    note: 'Fresh and dried, by the bunch.',
+    note: 'Fresh and dried, by the bunch; fresh on Tuesdays and Fridays.',
+    trip: 600,
+    minimum: 0,
+    sells: 0.15,
     offers: offers([
       ['bay', 8, 749],
       ['ivy', 10, 599],
@@ -74,7 +85,10 @@ const CHOSEN: readonly Shop[] = [
   {
     id: 'coppice',
     name: 'Coppice & Cone',
-    note: 'Found and foraged, by weight.',
+    note: 'Found and foraged, by weight; fifteen at least.',
+    trip: 750,
+    minimum: 1500,
+    sells: 0.2,
     offers: offers([
       ['bracken', 10, 699],
       ['larch', 6, 549],
@@ -107,8 +121,8 @@ function besides(shop: Shop): Offer[] {
     shop.id === 'quay-street'
       ? rest.filter((each) => keeper(each) === 'pinfold').filter((_, i) => i % TURNS_UP === 0)
       : rest.filter((each) => keeper(each) === shop.id)
-  return kept.map(({ id, pack }) => ({ material: id, holds: pack.holds, price: Math.round(pack.price * ASKS[shop.id]!) }))
+  return kept.map(({ id, pack }) => plain(id, pack.holds, Math.max(1, Math.round(pack.price * ASKS[shop.id]!))))
 }
 
-/** Four shops that do not exist, each with a range and packs of its own; between them they keep all of the catalogue. */
+/** Four shops that do not exist, each with a range and packs of its own, at list prices; between them they keep all of the catalogue. */
 export const SHOPS: readonly Shop[] = CHOSEN.map((shop) => ({ ...shop, offers: [...shop.offers, ...besides(shop)] }))

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import { inches } from '../../core/measure'
 import type { Piece } from '../../core/piece'
-import { DEMO_PIECES, demoSite, expectAccessible, fill, openPiece, pieceOn, saved, takeIn } from './bench'
+import { DEMO_IN_HAND, DEMO_PIECES, demoSite, expectAccessible, fill, openPiece, pieceOn, saved, takeIn } from './bench'
 
 /** A ring with one bow of so much slate-blue ribbon: of tails alone, so that it can be counted by hand. */
 function withBow(name: string, tails: number, copies: number): Piece {
@@ -135,7 +135,7 @@ test('the demo’s workroom says what all of it costs together, and money is in 
   await page.goto(demoSite)
   await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   const sum = page.getByTestId('in-hand')
-  await expect(sum).toContainText(`${DEMO_PIECES} pieces in hand`)
+  await expect(sum).toContainText(`${DEMO_IN_HAND} pieces in hand`)
   const money = async (label: RegExp) => Number((await sum.getByRole('button', { name: label }).textContent())!.replace(/[$,€]/g, ''))
   expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Were each/), 2)
   await page.goto(`${demoSite}/settings`)

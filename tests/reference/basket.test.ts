@@ -16,7 +16,13 @@ const offer = (material: string, holds: number, price: number, reductions: Reduc
   reductions,
   stock,
 })
-const shop = (id: string, trip: number, minimum: number, offers: Offer[]): BasketJob['shops'][number] => ({ id, name: id, trip, minimum, offers })
+const shop = (id: string, trip: number, minimum: number, offers: Offer[]): BasketJob['shops'][number] => ({
+  id,
+  name: id,
+  trip,
+  minimum,
+  offers,
+})
 const want = (material: string, count: number): BasketJob['wants'][number] => ({ material, count, usual: { holds: 1, price: 5000 } })
 
 /** The least that anything can cost: every number of packs of every offer, by hand. */
@@ -32,14 +38,36 @@ function bruteForce({ wants, shops }: BasketJob, most = shops.length): number {
       packs[i] = 0
       return
     }
-    if (wants.some(({ material, count }) => offers.reduce((n, each, k) => n + (each.material === material ? each.holds * packs[k]! : 0), 0) < count)) return
-    const spent = shops.map((_, s) => offers.reduce((all, each, k) => all + (each.s === s ? lineCost(each.price, packs[k]!, each.reductions, 'least') : 0), 0))
+    if (
+      wants.some(
+        ({ material, count }) => offers.reduce((n, each, k) => n + (each.material === material ? each.holds * packs[k]! : 0), 0) < count,
+      )
+    )
+      return
+    const spent = shops.map((_, s) =>
+      offers.reduce((all, each, k) => all + (each.s === s ? lineCost(each.price, packs[k]!, each.reductions, 'least') : 0), 0),
+    )
     // A coupon does not keep one from what a shop asks for at least.
     const counts = (s: number): number =>
-      offers.reduce((all, each, k) => all + (each.s === s ? lineCost(each.price, packs[k]!, each.reductions.filter(({ kind }) => kind !== 'coupon'), 'least') : 0), 0)
+      offers.reduce(
+        (all, each, k) =>
+          all +
+          (each.s === s
+            ? lineCost(
+                each.price,
+                packs[k]!,
+                each.reductions.filter(({ kind }) => kind !== 'coupon'),
+                'least',
+              )
+            : 0),
+        0,
+      )
     const gone = shops.map((_, s) => offers.some((each, k) => each.s === s && packs[k]! > 0))
     if (gone.filter(Boolean).length > most || shops.some(({ minimum }, s) => gone[s] && counts(s) < minimum)) return
-    best = Math.min(best, shops.reduce((all, { trip }, s) => all + (gone[s] ? spent[s]! + trip : 0), 0))
+    best = Math.min(
+      best,
+      shops.reduce((all, { trip }, s) => all + (gone[s] ? spent[s]! + trip : 0), 0),
+    )
   }
   tryFrom(0)
   return best
@@ -48,7 +76,10 @@ function bruteForce({ wants, shops }: BasketJob, most = shops.length): number {
 // By hand: eight bunches at 6.00 are 48.00 at A. At B they are buy 2, get 1: 6 paid of 8 at 7.00, 42.00, and 8.00 to go there.
 const TWO: BasketJob = {
   wants: [want('bay', 8), want('moss', 2)],
-  shops: [shop('a', 300, 0, [offer('bay', 1, 600), offer('moss', 1, 400)]), shop('b', 800, 0, [offer('bay', 1, 700, [free(2, 1)]), offer('moss', 1, 300)])],
+  shops: [
+    shop('a', 300, 0, [offer('bay', 1, 600), offer('moss', 1, 400)]),
+    shop('b', 800, 0, [offer('bay', 1, 700, [free(2, 1)]), offer('moss', 1, 300)]),
+  ],
 }
 
 describe('a basket', () => {
@@ -56,7 +87,11 @@ describe('a basket', () => {
     expect([bruteForce(TWO, 1), bruteForce(TWO)]).toEqual([5600, 5600])
     const solved = await solveBasket(TWO, null)
     expect(solved).toMatchObject({ proven: true, floor: 5600 })
-    expect(basketOf(TWO, solved.choices)).toMatchObject({ cost: [5600, 5600], elsewhere: [], stops: [{ shop: 'b', trip: 800, goods: [4800, 4800] }] })
+    expect(basketOf(TWO, solved.choices)).toMatchObject({
+      cost: [5600, 5600],
+      elsewhere: [],
+      stops: [{ shop: 'b', trip: 800, goods: [4800, 4800] }],
+    })
     expect(basketSoon(TWO).best.cost).toEqual([5600, 5600])
   })
   it('buys a third that is free rather than pay for it', async () => {
@@ -85,6 +120,8 @@ describe('a basket', () => {
     const basket = basketOf(job, (await solveBasket(job, null)).choices)
     expect(basket.stops[0]!.lines[0]!.bought.packs).toBe(3)
     expect(basket.elsewhere.map(({ bought }) => bought.packs)).toEqual([2])
+    // Three at 6.00, the trip, and two elsewhere at 50.00.
+    expect([basket.cost[1], (await solveBasket(job, null)).floor]).toEqual([1800 + 100 + 10_000, 11_900])
     expect(basketOf({ ...job, shops: [] }, (await solveBasket({ ...job, shops: [] }, null)).choices).elsewhere).toHaveLength(1)
   })
 
@@ -101,27 +138,28 @@ describe('a basket', () => {
         fc.record({
           trip: fc.integer({ min: 0, max: 900 }),
           minimum: fc.constantFrom(0, 0, 0, 1200),
-          offers: fc.array(fc.record({ holds: fc.integer({ min: 1, max: 3 }), price: fc.integer({ min: 2, max: 60 }).map((n) => n * 20), reductions }), {
-            minLength: 2,
-            maxLength: 2,
-          }),
+          offers: fc.array(
+            fc.record({ holds: fc.integer({ min: 1, max: 3 }), price: fc.integer({ min: 2, max: 60 }).map((n) => n * 20), reductions }),
+            {
+              minLength: 2,
+              maxLength: 2,
+            },
+          ),
         }),
         { minLength: 1, maxLength: 2 },
       ),
     })
-    .map(
-      ({ counts, shops }): BasketJob => ({
-        wants: counts.map((count, i) => want(`m${i}`, count)),
-        shops: shops.map(({ trip, minimum, offers }, s) =>
-          shop(
-            `s${s}`,
-            trip,
-            minimum,
-            offers.map(({ holds, price, reductions: own }, i) => offer(`m${i}`, holds, price, own)),
-          ),
+    .map(({ counts, shops }): BasketJob => ({
+      wants: counts.map((count, i) => want(`m${i}`, count)),
+      shops: shops.map(({ trip, minimum, offers }, s) =>
+        shop(
+          `s${s}`,
+          trip,
+          minimum,
+          offers.map(({ holds, price, reductions: own }, i) => offer(`m${i}`, holds, price, own)),
         ),
-      }),
-    )
+      ),
+    }))
   // Prices are such that no line has a part of a cent: program and bill agree to the cent.
   it('is the best there is: against every number of packs of every offer', async () => {
     await fc.assert(
@@ -138,7 +176,7 @@ describe('a basket', () => {
           expect(soon.cost[1]).toBe(least)
         }
         expect(solved.proven).toBe(true)
-        expect(solved.floor!).toBeLessThanOrEqual(basket.cost[1] + basket.elsewhere.length * 1e9 + 1e-6)
+        if (!basket.elsewhere.length) expect(solved.floor!).toBeCloseTo(basket.cost[1], 4)
         expect(basket.stops.every(({ enough }) => enough)).toBe(true)
         expect(isBetter(soon, basket)).toBe(false)
       }),
@@ -166,22 +204,30 @@ describe('a basket of the size of a season', () => {
       return s / 2147483648
     }
   }
-  it.each([1, 2, 3])('worked at once it is within 3 percent of what is proven, seed %i', async (seed) => {
-    const next = rnd(seed)
-    const wants = Array.from({ length: 60 }, (_, i) => want(`m${i}`, 1 + Math.floor(next() * 40)))
-    const shops = Array.from({ length: 6 }, (_, s) =>
-      shop(
-        `s${s}`,
-        Math.floor(next() * 1200),
-        0,
-        wants.filter(() => next() < 0.6).map(({ material }) => offer(material, 1 + Math.floor(next() * 12), 100 + Math.floor(next() * 1200), next() < 0.3 ? [free(2, 1)] : [])),
-      ),
-    )
-    const job = { wants, shops }
-    const solved = await solveBasket(job, null)
-    const best = basketOf(job, solved.choices)
-    const soon = basketSoon(job).best
-    expect(isBetter(soon, best) && solved.proven).toBe(false)
-    expect(soon.cost[1]).toBeLessThanOrEqual(best.cost[1] * 1.03)
-  }, 30_000)
+  it.each([1, 2, 3])(
+    'worked at once it is within 3 percent of what is proven, seed %i',
+    async (seed) => {
+      const next = rnd(seed)
+      const wants = Array.from({ length: 60 }, (_, i) => want(`m${i}`, 1 + Math.floor(next() * 40)))
+      const shops = Array.from({ length: 6 }, (_, s) =>
+        shop(
+          `s${s}`,
+          Math.floor(next() * 1200),
+          0,
+          wants
+            .filter(() => next() < 0.6)
+            .map(({ material }) =>
+              offer(material, 1 + Math.floor(next() * 12), 100 + Math.floor(next() * 1200), next() < 0.3 ? [free(2, 1)] : []),
+            ),
+        ),
+      )
+      const job = { wants, shops }
+      const solved = await solveBasket(job, null)
+      const best = basketOf(job, solved.choices)
+      const soon = basketSoon(job).best
+      expect(isBetter(soon, best) && solved.proven).toBe(false)
+      expect(soon.cost[1]).toBeLessThanOrEqual(best.cost[1] * 1.03)
+    },
+    30_000,
+  )
 })

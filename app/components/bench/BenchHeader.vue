@@ -7,7 +7,7 @@ import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 import { exportPiece } from '~/composables/files'
 
-export type Panel = 'brief' | 'base' | 'stems' | 'fixing' | 'hanging' | 'order'
+export type Panel = 'brief' | 'base' | 'stems' | 'fixing' | 'hanging' | 'order' | 'cost'
 
 defineProps<{ panel: Panel }>()
 const emit = defineEmits<{ panel: [panel: Panel]; keys: [] }>()
@@ -23,6 +23,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
   { id: 'fixing', name: 'Fixing' },
   { id: 'hanging', name: 'Hanging' },
   { id: 'order', name: 'Order' },
+  { id: 'cost', name: 'Cost' },
 ]
 </script>
 
@@ -65,7 +66,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
         <span class="mr-1 text-tiny text-soft" aria-hidden="true">{{ i + 1 }}</span>{{ each.name }}
       </button>
       <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center whitespace-nowrap px-2 text-small text-soft hover:text-ink"
-        ><span class="mr-1 text-tiny" aria-hidden="true">7</span>Make sheet</NuxtLink
+        ><span class="mr-1 text-tiny" aria-hidden="true">8</span>Make sheet</NuxtLink
       >
     </nav>
     <div class="flex shrink-0 items-center gap-1">

@@ -19,7 +19,7 @@ const settings = useSettings()
 
 const read = computed(() => readTable(props.text))
 const headings = computed(() => (read.value.ok ? read.value.table.headings : []))
-const mapping = ref<Mapping>(guessMapping(headings.value))
+const mapping = ref<Mapping>(guessMapping(headings.value, MATERIAL_COLUMNS))
 const units = ref<Units>(settings.units)
 const species = new Set(Object.keys(SPECIES))
 
@@ -27,11 +27,7 @@ const result = computed(() =>
   read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, materials.freshIds()) : null,
 )
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
-const FAULTS_SHOWN = 30
 
-function map(column: string, text: string): void {
-  mapping.value = { ...mapping.value, [column]: text === '' ? null : Number(text) }
-}
 async function take(): Promise<void> {
   const all = result.value!.materials
   if (!(await notices.tell('The materials could not be kept', materials.saveAll(all)))) return
@@ -50,18 +46,7 @@ async function take(): Promise<void> {
       <div class="grid min-h-0 grid-cols-2 gap-4">
         <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
           <h3 class="panel-title mb-1">Which heading is which</h3>
-          <label
-            v-for="column in MATERIAL_COLUMNS"
-            :key="column.id"
-            class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
-            :title="column.hint"
-          >
-            <span>{{ column.name }}<span v-if="column.needed" class="text-ruddy"> needed</span></span>
-            <select class="field" :value="mapping[column.id] ?? ''" @change="map(column.id, ($event.target as HTMLSelectElement).value)">
-              <option value="">not in the table</option>
-              <option v-for="(heading, i) in headings" :key="i" :value="i">{{ heading }}</option>
-            </select>
-          </label>
+          <MappingFields v-model="mapping" :columns="MATERIAL_COLUMNS" :headings="headings" />
           <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
             ><span>Bare lengths are</span
             ><select v-model="units" class="field">
@@ -77,13 +62,7 @@ async function take(): Promise<void> {
               {{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows')
               }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.
             </p>
-            <ul v-if="result.faults.length" class="mt-2 space-y-0.5" data-testid="row-faults">
-              <li v-for="(fault, i) in result.faults.slice(0, FAULTS_SHOWN)" :key="i" class="text-ruddy">
-                Row {{ fault.row }}, {{ fault.column }}: {{ fault.says }}
-              </li>
-              <li v-if="result.faults.length > FAULTS_SHOWN">and {{ result.faults.length - FAULTS_SHOWN }} more</li>
-            </ul>
-            <p v-if="result.faults.length" class="mt-1 text-soft">Rows with something wrong stay out; the rest can come in.</p>
+            <RowFaults :faults="result.faults" />
           </template>
         </section>
       </div>

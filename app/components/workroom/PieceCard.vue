@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { NuxtLink } from '#components'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
@@ -21,10 +21,11 @@ const notices = useNotices()
 const previews = usePreviews()
 const settings = useSettings()
 const workroom = useWorkroom()
+const apart = ref(false)
 const preview = computed(() => previews.shown.get(props.record.id))
 /** What it costs as if it were alone in hand; nothing for what is made. */
 const ledger = computed(() => workroom.plan?.ledgers[props.record.id] ?? null)
-const each = computed(() => perCopy(ledger.value?.alone ?? 0, props.record.piece.brief.copies))
+const each = computed(() => perCopy(ledger.value?.alone.opened[1] ?? 0, props.record.piece.brief.copies))
 const over = computed(() => props.record.piece.brief.budget !== null && each.value > props.record.piece.brief.budget)
 watch(
   () => props.record.id,
@@ -111,6 +112,11 @@ async function remove(): Promise<void> {
               Make the other of a pair
             </button></MenuItem
           >
+          <MenuItem v-if="record.piece.stage !== 'taken apart'" v-slot="{ active }"
+            ><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="apart = true">
+              Take apart…
+            </button></MenuItem
+          >
           <MenuItem v-slot="{ active }"
             ><button
               type="button"
@@ -124,5 +130,6 @@ async function remove(): Promise<void> {
         </MenuItems>
       </Menu>
     </div>
+    <ApartDialog v-if="apart" :record="record" @close="apart = false" />
   </article>
 </template>

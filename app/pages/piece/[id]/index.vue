@@ -4,6 +4,7 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
+import { useCosts } from '~/composables/useCosts'
 import { useHand } from '~/composables/useHand'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
@@ -14,6 +15,7 @@ const hand = useHand()
 const notices = useNotices()
 const panel = ref<Panel>('stems')
 const keys = ref(false)
+const costs = useCosts(() => panel.value === 'cost')
 const { width } = useWindowSize()
 /** Narrower than this the bench has no room for what it shows side by side; a page that goes away has no width at all. */
 const BENCH_FROM = 1024
@@ -107,7 +109,11 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
     <main class="grid min-h-0 grid-cols-[19rem_minmax(0,1fr)_17.5rem] grid-rows-[minmax(0,1fr)]">
       <section
         class="min-h-0 overflow-y-auto border-r border-line bg-bench"
-        :aria-label="{ brief: 'Brief', base: 'Base', stems: 'Order of work', fixing: 'Fixing', hanging: 'Hanging', order: 'Tasks' }[panel]"
+        :aria-label="
+          { brief: 'Brief', base: 'Base', stems: 'Order of work', fixing: 'Fixing', hanging: 'Hanging', order: 'Tasks', cost: 'Cost' }[
+            panel
+          ]
+        "
         tabindex="0"
       >
         <BriefPanel v-if="panel === 'brief'" />
@@ -115,13 +121,15 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
         <FixingPanel v-else-if="panel === 'fixing'" />
         <HangingPanel v-else-if="panel === 'hanging'" />
         <OrderPanel v-else-if="panel === 'order'" />
+        <CostPanel v-else-if="panel === 'cost'" :costs="costs" />
         <StemsPanel v-else />
       </section>
       <HangingView v-if="panel === 'hanging' && bench.workings" />
       <ScheduleView v-else-if="panel === 'order' && bench.workings" />
       <div v-else class="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_13rem]">
         <DrawingPane :measuring="panel === 'base'" />
-        <TapePane />
+        <CostView v-if="panel === 'cost' && bench.workings" :costs="costs" />
+        <TapePane v-else />
       </div>
       <TallyPane />
     </main>

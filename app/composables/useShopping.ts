@@ -1,0 +1,66 @@
+import { computed, shallowRef } from 'vue'
+import { several } from '#core/measure'
+import type { Basket } from '#core/price'
+import { lotOf } from '#core/stock'
+import type { Purchase } from '~/db'
+import { db } from '~/db'
+import { following } from '~/db/following'
+import { tickOff, untick } from '~/db/lots'
+import { newId } from '~/stores/pieces'
+import { useNotices } from '~/stores/notices'
+import { useShops } from '~/stores/shops'
+
+/** The shopping list: written from a basket, ticked off in the aisle; what was bought goes into the stash for what was really paid. */
+export function useShopping() {
+  const notices = useNotices()
+  const shops = useShops()
+  const lines = shallowRef<readonly Purchase[]>([])
+  following(
+    () => db().purchases.toArray(),
+    (all) => {
+      lines.value = all
+    },
+  )
+  const stops = computed(() => {
+    const names = [...new Map(lines.value.map(({ shop, shopName }) => [shop, shopName]))]
+    return names.map(([shop, name]) => ({ shop, name, lines: lines.value.filter((line) => line.shop === shop) }))
+  })
+
+  /** Writes the list anew; what lies in the bag already stays on it. */
+  async function write({ stops: of, elsewhere }: Basket): Promise<void> {
+    const wanted: Omit<Purchase, 'id'>[] = [
+      ...of.flatMap(({ shop, name, lines: own }) => own.map(({ material, bought }) => ({ shop, shopName: name, material, bought }))),
+      ...elsewhere.map(({ material, bought }) => ({ shop: 'elsewhere', shopName: 'Elsewhere', material, bought })),
+    ].map(({ bought: { holds, packs, cost }, ...line }) => ({ ...line, holds, packs, expects: cost, paid: null, lot: null }))
+    const put = db().transaction('rw', db().purchases, async () => {
+      await db()
+        .purchases.filter(({ lot }) => lot === null)
+        .delete()
+      await db().purchases.bulkAdd(wanted.map((line) => ({ ...line, id: newId() })))
+    })
+    if (await notices.tell('The shopping list could not be written', put))
+      notices.note(`The shopping list has ${several(wanted.length, 'line', 'lines')}.`)
+  }
+  async function tick({ id, material, packs, holds, shopName }: Purchase, paid: number): Promise<void> {
+    const lot = lotOf(newId(), material, {
+      things: packs * holds,
+      source: { kind: 'shop', shop: shopName },
+      day: shops.day,
+      condition: 'as new',
+    })
+    await notices.tell('It could not be ticked off', tickOff(db(), id, lot, paid))
+  }
+  async function back({ id }: Purchase): Promise<void> {
+    if (
+      await notices.tell(
+        'It could not be taken back',
+        untick(db(), id).then((done) => {
+          if (!done) notices.note('Something has been taken from it already: it stays in the stash.')
+        }),
+      )
+    )
+      return
+  }
+  const clear = (): Promise<boolean> => notices.tell('The list could not be cleared', db().purchases.clear())
+  return { lines, stops, write, tick, back, clear }
+}

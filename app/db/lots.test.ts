@@ -1,0 +1,109 @@
+import 'fake-indexeddb/auto'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Lengths, Need, Things } from '#core/material'
+import { inches } from '#core/measure'
+import { startPiece } from '#core/piece'
+import type { Lot } from '#core/stock'
+import { lotOf } from '#core/stock'
+import { shelf } from '#core/testing'
+import type { Purchase } from './index'
+import { BenchDatabase } from './index'
+import { Kept, keepForPiece, putApart, releasePiece, removeLots, tickOff, untick } from './lots'
+import { removePiece, savePiece } from './pieces'
+
+let db: BenchDatabase
+let count = 0
+let ids = 0
+const newId = (): string => `n${ids++}`
+beforeEach(() => {
+  db = new BenchDatabase(`lots-${count++}`)
+})
+afterEach(() => db.delete())
+const bow: Lengths = { of: 'lengths', material: 'ribbon-slate', use: 'bow', layer: 'bow', length: inches(116), count: 1, joins: false }
+const ivy = (n: number): Things => ({ of: 'things', material: 'ivy', use: 'laid', layer: 'a', count: n, cut: null, spare: 0 })
+const keep = (id: string, needs: readonly Need[]) => keepForPiece(db, { id, copies: 1, needs }, shelf, newId)
+const owners = async (): Promise<(string | null)[]> => (await db.lots.toArray()).map(({ reserved }) => reserved?.piece ?? null).sort()
+
+describe('one roll', () => {
+  it('that two tabs want at once goes to one of them, and stays whole', async () => {
+    await db.lots.add(lotOf('roll', 'ribbon-slate', { things: 1 }))
+    const other = new BenchDatabase(db.name)
+    await Promise.all([keep('p', [bow]), keepForPiece(other, { id: 'q', copies: 1, needs: [bow] }, shelf, newId)])
+    other.close()
+    expect(await db.lots.count()).toBe(1)
+    expect(['p', 'q']).toContain((await db.lots.get('roll'))!.reserved!.piece)
+    // Again, and it is the same one's.
+    const first = (await db.lots.get('roll'))!.reserved!.piece
+    await keep(first === 'p' ? 'q' : 'p', [bow])
+    expect((await db.lots.get('roll'))!.reserved!.piece).toBe(first)
+  })
+  it('that a piece has is not thrown away but on purpose, and what is thrown away is not missed twice', async () => {
+    await db.lots.add(lotOf('roll', 'ribbon-slate', { things: 1 }))
+    await keep('p', [bow])
+    await expect(removeLots(db, ['roll'])).rejects.toThrow(Kept)
+    expect(await db.lots.count()).toBe(1)
+    await removeLots(db, ['roll'], true)
+    await removeLots(db, ['roll'])
+    expect(await db.lots.count()).toBe(0)
+    expect(await keep('p', [bow])).toEqual({ put: [], gone: [] })
+  })
+})
+
+describe('what a piece keeps', () => {
+  const piece = { ...startPiece('p', 'P'), stage: 'gathering' as const }
+  it('is nobody’s again when it is given back, or when the piece is thrown away', async () => {
+    await db.lots.add(lotOf('l', 'ivy', { things: 9, paid: 90 }))
+    await keep('p', [ivy(4)])
+    expect(await owners()).toEqual([null, 'p'])
+    await releasePiece(db, 'p')
+    expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
+    await savePiece(db, piece, 0, 1)
+    await keep('p', [ivy(4)])
+    await removePiece(db, 'p')
+    expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
+  })
+  it('goes when it is taken apart, and its parts come in its place', async () => {
+    await db.lots.bulkAdd([lotOf('l', 'ivy', { things: 4 }), lotOf('other', 'ivy', { things: 2, reserved: { piece: 'q', want: null } })])
+    await keep('p', [ivy(4)])
+    const part: Lot = lotOf('part', 'ivy', { things: 3, cut: 120, source: { kind: 'piece', piece: 'p', name: 'P' } })
+    await putApart(db, 'p', [part])
+    expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['other', 'part'])
+  })
+  it('taken apart twice under the same ids changes nothing', async () => {
+    await db.lots.add(lotOf('part', 'ivy', { things: 4, reserved: { piece: 'q', want: null } }))
+    await db.lots.add(lotOf('mine', 'ivy', { reserved: { piece: 'p', want: null } }))
+    await expect(putApart(db, 'p', [lotOf('part', 'ivy', {})])).rejects.toThrow()
+    expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['mine', 'part'])
+  })
+})
+
+describe('the shopping list', () => {
+  const line: Purchase = {
+    id: 'x',
+    shop: 's',
+    shopName: 'S',
+    material: 'ivy',
+    holds: 10,
+    packs: 2,
+    expects: [1000, 1200],
+    paid: null,
+    lot: null,
+  }
+  const lot = lotOf('bought', 'ivy', { things: 20, source: { kind: 'shop', shop: 'S' } })
+  it('puts what was bought on the shelf once, for what was paid', async () => {
+    await db.purchases.add(line)
+    expect(await tickOff(db, 'x', lot, 1150)).toMatchObject({ paid: 1150, lot: 'bought' })
+    expect(await tickOff(db, 'x', { ...lot, id: 'again' }, 1150)).toBeNull()
+    expect(await db.lots.toArray()).toEqual([{ ...lot, paid: 1150 }])
+  })
+  it('takes it back while nothing was taken from it, and no longer', async () => {
+    await db.purchases.add(line)
+    await tickOff(db, 'x', lot, 1150)
+    expect(await untick(db, 'x')).toBe(true)
+    expect([await db.lots.count(), (await db.purchases.get('x'))!.lot]).toEqual([0, null])
+    await tickOff(db, 'x', lot, 1150)
+    await keep('p', [ivy(4)])
+    expect(await untick(db, 'x')).toBe(false)
+    expect((await db.lots.toArray()).reduce((n, { things }) => n + things!, 0)).toBe(20)
+  })
+})

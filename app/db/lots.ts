@@ -1,0 +1,84 @@
+import type { Need, Shelf } from '#core/material'
+import type { Making } from '#core/price'
+import { keepNeeds } from '#core/price'
+import type { Lot, Moved } from '#core/stock'
+import { release } from '#core/stock'
+import type { BenchDatabase, Purchase } from './index'
+
+/** Writes what changed hands. Inside a transaction of its caller's. */
+export async function move(db: BenchDatabase, { put, gone }: Moved): Promise<void> {
+  if (gone.length) await db.lots.bulkDelete([...gone])
+  if (put.length) await db.lots.bulkPut([...put])
+}
+
+/** Keeps for a piece what of its needs the house can give, by the lots as they are at that moment: what another tab has kept meanwhile is that one's. @returns what was written */
+export function keepForPiece(
+  db: BenchDatabase,
+  of: Omit<Making, 'budget' | 'needs'> & { readonly needs: readonly Need[] },
+  shelf: Shelf,
+  newId: () => string,
+): Promise<Moved> {
+  return db.transaction('rw', db.lots, async () => {
+    const moved = keepNeeds(of, { shelf, lots: await db.lots.toArray() }, newId)
+    await move(db, moved)
+    return moved
+  })
+}
+
+/** Gives back what was kept for a piece. */
+export function releasePiece(db: BenchDatabase, piece: string): Promise<Moved> {
+  return db.transaction('rw', db.lots, async () => {
+    const moved = release(piece, await db.lots.toArray())
+    await move(db, moved)
+    return moved
+  })
+}
+
+/** Puts the parts of a piece that was taken apart on the shelf in place of all that had gone into it. All or nothing. */
+export function putApart(db: BenchDatabase, piece: string, parts: readonly Lot[]): Promise<void> {
+  return db.transaction('rw', db.lots, async () => {
+    await db.lots.where('reserved.piece').equals(piece).delete()
+    await db.lots.bulkAdd([...parts])
+  })
+}
+
+/** A lot cannot go: a piece has it. */
+export class Kept extends Error {
+  constructor(readonly piece: string) {
+    super('A piece has it.')
+  }
+}
+
+/** Takes lots off the shelf. @param even when pieces have them @throws Kept when one of them is kept for a piece: then none goes */
+export function removeLots(db: BenchDatabase, ids: readonly string[], even = false): Promise<void> {
+  return db.transaction('rw', db.lots, async () => {
+    for (const lot of await db.lots.bulkGet([...ids]))
+      if (lot?.reserved?.piece && lot.reserved.want === null && !even) throw new Kept(lot.reserved.piece)
+    await db.lots.bulkDelete([...ids])
+  })
+}
+
+/** What was bought goes on the shelf, for what was really paid. All or nothing. @returns null when it lies in the bag already */
+export function tickOff(db: BenchDatabase, id: string, lot: Lot, paid: number): Promise<Purchase | null> {
+  return db.transaction('rw', [db.purchases, db.lots], async () => {
+    const line = await db.purchases.get(id)
+    if (!line || line.lot !== null) return null
+    const bought = { ...line, paid, lot: lot.id }
+    await db.purchases.put(bought)
+    await db.lots.add({ ...lot, paid })
+    return bought
+  })
+}
+
+/** Takes what was ticked off back out of the bag, and its lot off the shelf, as long as nothing has been taken from it. @returns whether it could */
+export function untick(db: BenchDatabase, id: string): Promise<boolean> {
+  return db.transaction('rw', [db.purchases, db.lots], async () => {
+    const line = await db.purchases.get(id)
+    if (!line || line.lot === null) return false
+    const lot = await db.lots.get(line.lot)
+    if (!lot || lot.reserved !== null || lot.things !== line.packs * line.holds) return false
+    await db.lots.delete(lot.id)
+    await db.purchases.put({ ...line, paid: null, lot: null })
+    return true
+  })
+}

@@ -1,0 +1,273 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { useHead } from '#app'
+import { useWindowVirtualizer } from '@tanstack/vue-virtual'
+import { useElementSize } from '@vueuse/core'
+import { ClipboardCheck, LayoutGrid, List, Plus } from '@lucide/vue'
+import type { MaterialKind } from '#core/material'
+import { isCut, KIND_NAMES, materialOf } from '#core/material'
+import { capital, quantity, rate, several, show } from '#core/measure'
+import { substitutesFor } from '#core/price'
+import { LOW_STOCK } from '#core/price/thumbs'
+import type { Lot } from '#core/stock'
+import { baseOfLot, isFree, lotName, lotOf, lotsOf, lowStock, worthOf, worthOfAll } from '#core/stock'
+import { useLotWords } from '~/composables/useLotWords'
+import { useToday } from '~/composables/useToday'
+import { usePieces } from '~/stores/pieces'
+import { useSettings } from '~/stores/settings'
+import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
+import { useWorkroom } from '~/stores/workroom'
+
+/** All that is in the house: drawn on shelves, or as a list; what is kept for a piece wears its tag. */
+useHead({ title: 'Stash · Ruddy Bramble' })
+const stock = useStock()
+const shops = useShops()
+const pieces = usePieces()
+const settings = useSettings()
+const workroom = useWorkroom()
+workroom.look()
+const words = useLotWords()
+const today = useToday()
+
+const find = ref('')
+const whose = ref('')
+const view = ref<'shelves' | 'list'>('shelves')
+const checking = ref(false)
+const open = shallowRef<{ lot: Lot; fresh: boolean } | null>(null)
+const chosen = ref<readonly string[]>([])
+const making = ref(false)
+
+/** The shelves, from top to bottom. */
+const SHELVES: readonly { readonly name: string; readonly has: (kind: MaterialKind | 'base', cut: boolean) => boolean }[] = [
+  { name: 'Rolls, spools and lengths', has: (_, cut) => cut },
+  {
+    name: 'Greenery, stems and flowers',
+    has: (kind) => ['greenery', 'bough', 'herb', 'stem', 'twig', 'focal', 'second flower', 'filler', 'moss'].includes(kind),
+  },
+  {
+    name: 'Accents, bows, signs and figures',
+    has: (kind) => ['accent', 'bow', 'sign', 'letter', 'figure', 'light', 'bead'].includes(kind),
+  },
+  { name: 'Bare bases', has: (kind) => kind === 'base' },
+  { name: 'Hardware and small things', has: () => true },
+]
+function shelfOf(lot: Lot): number {
+  if (baseOfLot(lot)) return 3
+  const material = materialOf(shops.shelf, lot.material)
+  return material ? SHELVES.findIndex(({ has }) => has(material.kind, isCut(material) && material.kind !== 'mechanic')) : SHELVES.length - 1
+}
+const named = computed(() => stock.lots.map((lot) => ({ lot, name: lotName(lot, shops.shelf), shelf: shelfOf(lot) })))
+const sorted = computed(() =>
+  [...named.value].sort((a, b) => a.shelf - b.shelf || a.name.localeCompare(b.name) || a.lot.id.localeCompare(b.lot.id)),
+)
+const found = computed(() => {
+  const wanted = find.value.trim().toLowerCase()
+  return sorted.value.filter(
+    ({ lot, name }) =>
+      (!whose.value || (whose.value === 'free' ? isFree(lot) : lot.reserved?.piece === whose.value)) &&
+      (!wanted || `${name} ${lot.place} ${lot.season} ${words.from(lot)} ${lot.condition}`.toLowerCase().includes(wanted)),
+  )
+})
+const owners = computed(() => {
+  const ids = new Set(stock.lots.flatMap(({ reserved }) => reserved?.piece ?? []))
+  return (pieces.records ?? []).filter(({ id }) => ids.has(id)).map(({ id, piece }) => ({ id, name: piece.brief.name }))
+})
+const worth = computed(() => worthOfAll(stock.lots, shops.shelf))
+const kept = computed(() => stock.lots.filter(({ reserved }) => reserved !== null).length)
+
+/** Only rows in view are there: a stash may hold thousands. */
+const board = useTemplateRef('board')
+const { width } = useElementSize(board)
+const across = computed(() => (view.value === 'list' ? 1 : Math.max(2, Math.floor((width.value || 1200) / 152))))
+type Row = { readonly shelf: string; readonly count: number } | { readonly lots: readonly (typeof found.value)[number][] }
+const rows = computed<Row[]>(() =>
+  SHELVES.flatMap(({ name }, i): Row[] => {
+    const own = found.value.filter(({ shelf }) => shelf === i)
+    if (!own.length) return []
+    return [
+      { shelf: name, count: own.length },
+      ...Array.from({ length: Math.ceil(own.length / across.value) }, (_, k) => ({
+        lots: own.slice(k * across.value, (k + 1) * across.value),
+      })),
+    ]
+  }),
+)
+const HEIGHTS = { shelf: 34, shelves: 178, list: 33 } as const
+const virtual = useWindowVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    estimateSize: (i: number) => ('shelf' in (rows.value[i] ?? { lots: [] }) ? HEIGHTS.shelf : HEIGHTS[view.value]),
+    overscan: 3,
+    scrollMargin: board.value?.offsetTop ?? 0,
+    getItemKey: (i: number) => {
+      const row = rows.value[i]
+      return `${view.value} ${row && 'shelf' in row ? row.shelf : (row?.lots[0]?.lot.id ?? i)}`
+    },
+  })),
+)
+
+function choose(lot: Lot): void {
+  chosen.value = chosen.value.includes(lot.id) ? chosen.value.filter((id) => id !== lot.id) : [...chosen.value, lot.id]
+}
+const chosenLots = computed(() => stock.lots.filter(({ id }) => chosen.value.includes(id)))
+/** All that covers and is nobody's. */
+function chooseAll(): void {
+  chosen.value = stock.lots.filter((lot) => isFree(lot) && lot.things !== null && shelfOf(lot) === 1).map(({ id }) => id)
+  making.value = true
+}
+function put(): void {
+  open.value = { lot: lotOf('new', 'ivy', { things: 1, day: today.value }), fresh: true }
+}
+
+const taken = computed(() => new Map((workroom.plan?.materials ?? []).map(({ id, fromHouse }) => [id, fromHouse.value])))
+const low = computed(() => lowStock(stock.lots, taken.value, rate(LOW_STOCK, settings), shops.shelf))
+/** What the plan says to buy though something that serves as well lies here. */
+const instead = computed(() =>
+  (workroom.plan?.materials ?? []).flatMap(({ id, toBuy }) => {
+    const material = materialOf(shops.shelf, id)
+    if (!material || !toBuy) return []
+    const here = substitutesFor(material, shops.shelf, 12).find(
+      (each) =>
+        each.material.kind === material.kind && each.distance < NEAR && lotsOf(stock.lots, each.material.id).some((lot) => isFree(lot)),
+    )
+    return here ? [{ id, wanted: material.name, here: here.material.name, says: here.says }] : []
+  }),
+)
+/** What is farther from what is wanted than this would not do without another thought. */
+const NEAR = 22
+const length = (mm: number): string => show(quantity.length(mm), settings.manner)
+</script>
+
+<template>
+  <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10 max-sm:px-4">
+    <PageHead title="Stash">
+      <button type="button" class="button h-8" :aria-pressed="checking" @click="checking = !checking">
+        <ClipboardCheck :size="15" />Count check
+      </button>
+      <button type="button" class="button-main" @click="put"><Plus :size="16" />Put something in</button>
+    </PageHead>
+
+    <CountCheck v-if="checking" @close="checking = false" />
+    <template v-else>
+      <section class="flex flex-wrap items-baseline gap-x-6 gap-y-1 pt-3" aria-label="All of it" data-testid="stash-sum">
+        <p class="font-serif text-xl">{{ several(stock.lots.length, 'lot', 'lots') }}, worth <MoneySaid :minor="worth" /></p>
+        <p class="text-soft">{{ kept ? `${kept} of them kept for pieces` : 'None of them is kept for a piece' }}</p>
+        <details v-if="low.length" class="text-bracken" data-testid="low">
+          <summary>{{ several(low.length, 'small thing runs', 'small things run') }} low</summary>
+          <p v-for="each in low" :key="each.material.id">
+            {{ capital(each.material.name) }}, {{ isCut(each.material) ? length(each.left) : each.left }} left
+          </p>
+        </details>
+      </section>
+      <p v-if="instead.length" class="pt-1 text-leaf" data-testid="instead">
+        You have {{ instead[0]!.here }} where the plan says to buy {{ instead[0]!.wanted
+        }}<template v-if="instead.length > 1"
+          >, and {{ several(instead.length - 1, 'more thing', 'more things') }} that would do:
+          {{
+            instead
+              .slice(1, 4)
+              .map(({ here, wanted }) => `${here} for ${wanted}`)
+              .join('; ')
+          }}</template
+        >.
+      </p>
+
+      <div class="flex flex-wrap items-end gap-2 py-3" role="search">
+        <label class="w-56"
+          ><span class="field-label">Find</span><input v-model="find" type="search" class="field" placeholder="ribbon, drawer, found …"
+        /></label>
+        <label class="w-48"
+          ><span class="field-label">Whose</span
+          ><select v-model="whose" class="field">
+            <option value="">Everyone’s</option>
+            <option value="free">Nobody’s</option>
+            <option v-for="each in owners" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </select></label
+        >
+        <div class="flex" role="group" aria-label="Seen as">
+          <button
+            type="button"
+            class="button rounded-r-none"
+            :class="view === 'shelves' ? 'border-leaf bg-moss' : ''"
+            :aria-pressed="view === 'shelves'"
+            @click="view = 'shelves'"
+          >
+            <LayoutGrid :size="14" />Shelves
+          </button>
+          <button
+            type="button"
+            class="button rounded-l-none border-l-0"
+            :class="view === 'list' ? 'border-leaf bg-moss' : ''"
+            :aria-pressed="view === 'list'"
+            @click="view = 'list'"
+          >
+            <List :size="14" />List
+          </button>
+        </div>
+        <button
+          type="button"
+          class="button"
+          :class="making ? 'border-leaf bg-moss' : ''"
+          :aria-pressed="making"
+          @click="making ? (making = false) : chooseAll()"
+        >
+          With what I have
+        </button>
+        <span class="self-center text-soft">{{ several(found.length, 'lot', 'lots') }}</span>
+      </div>
+      <MakeOfPanel v-if="making" :chosen="chosenLots" :lots="stock.lots" class="mb-3" />
+
+      <p v-if="!stock.lots.length" class="py-20 text-center text-base">
+        Nothing in the house yet. Put in what lies on your shelf, tick off a shopping list, or take an old piece apart.
+      </p>
+      <div ref="board" class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
+        <div
+          v-for="item in virtual.getVirtualItems()"
+          :key="String(item.key)"
+          class="absolute inset-x-0 top-0"
+          :style="{ transform: `translateY(${item.start - virtual.options.scrollMargin}px)`, height: `${item.size}px` }"
+        >
+          <template v-for="row in [rows[item.index]]" :key="item.index">
+            <h2 v-if="row && 'shelf' in row" class="flex h-full items-end border-b-2 border-line pb-1 font-semibold">
+              {{ row.shelf }}<span class="ml-2 font-normal text-soft">{{ row.count }}</span>
+            </h2>
+            <div
+              v-else-if="row && view === 'shelves'"
+              class="grid gap-2 pt-2"
+              :style="{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, height: `${item.size}px` }"
+            >
+              <LotCell
+                v-for="{ lot } in row.lots"
+                :key="lot.id"
+                :lot="lot"
+                :chosen="chosen.includes(lot.id)"
+                @open="open = { lot, fresh: false }"
+                @choose="choose(lot)"
+              />
+            </div>
+            <template v-else-if="row">
+              <button
+                v-for="{ lot, name } in row.lots"
+                :key="lot.id"
+                type="button"
+                class="grid h-full w-full grid-cols-[1.4fr_1fr_1.4fr_1fr_1fr_6rem] items-center gap-3 border-b border-seam text-left hover:bg-bench max-sm:grid-cols-2"
+                data-testid="lot"
+                @click="open = { lot, fresh: false }"
+              >
+                <span class="truncate font-medium">{{ capital(name) }}</span>
+                <span class="truncate tabular-nums">{{ words.amount(lot) }}</span>
+                <span class="truncate text-soft max-sm:hidden">{{ words.from(lot) }}</span>
+                <span class="truncate text-soft max-sm:hidden">{{ lot.place }}</span>
+                <span class="truncate max-sm:hidden">{{ words.owner(lot) }}</span>
+                <span class="text-right max-sm:hidden"><MoneySaid :minor="worthOf(lot, shops.shelf)" /></span>
+              </button>
+            </template>
+          </template>
+        </div>
+      </div>
+      <p v-if="stock.lots.length && !found.length" class="py-10 text-center text-soft">Nothing in the stash is like that.</p>
+    </template>
+    <LotDialog v-if="open" :lot="open.lot" :fresh="open.fresh" @close="open = null" />
+  </main>
+</template>

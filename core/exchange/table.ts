@@ -1,0 +1,71 @@
+import Papa from 'papaparse'
+
+/** A column that a table may have. */
+export interface Column {
+  readonly id: string
+  readonly name: string
+  readonly needed: boolean
+  /** Words that a heading may use for it. */
+  readonly also: readonly string[]
+  readonly hint: string
+}
+
+export const column = (id: string, name: string, hint: string, also: readonly string[] = [], needed = false): Column => ({
+  id,
+  name,
+  needed,
+  also,
+  hint,
+})
+
+export const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/** What a spreadsheet would take for a formula is marked with an apostrophe before it, and what has such a mark with one more. */
+const FORMULA = /^'*[=+\-@\t\r]/
+export const marked = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
+const unmarked = (text: string): string => (text.startsWith("'") && FORMULA.test(text) ? text.slice(1) : text)
+
+export interface Table {
+  readonly headings: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+}
+export type ReadTable = { readonly ok: true; readonly table: Table } | { readonly ok: false; readonly error: string }
+
+/** The most rows that one table may bring, and the largest file that is read, bytes. */
+export const MOST_ROWS = 5000
+export const LARGEST_TABLE = 4 * 1024 * 1024
+
+/** Reads comma, semicolon or tab separated text (RFC 4180) with headings in its first row. */
+export function readTable(text: string): ReadTable {
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const broken = errors.find(({ type }) => type === 'Quotes')
+  if (broken) return { ok: false, error: `Row ${(broken.row ?? 0) + 1}: ${broken.message.toLowerCase()}.` }
+  const [headings, ...rows] = data
+  if (!headings?.some((heading) => heading.trim())) return { ok: false, error: 'The file is empty.' }
+  if (!rows.length) return { ok: false, error: 'There are headings, but no rows under them.' }
+  if (rows.length > MOST_ROWS) return { ok: false, error: `There are ${rows.length} rows; the most that is read at once is ${MOST_ROWS}.` }
+  return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows: rows.map((cells) => cells.map(unmarked)) } }
+}
+
+/** Which of a table's headings gives each column, by number; null for none. */
+export type Mapping = Readonly<Record<string, number | null>>
+
+/** The mapping that the headings suggest. */
+export function guessMapping(headings: readonly string[], columns: readonly Column[]): Mapping {
+  const taken = new Set<number>()
+  return Object.fromEntries(
+    columns.map(({ id, name, also }) => {
+      const names = [id, name, ...also].map(plain)
+      const at = headings.findIndex((heading, i) => !taken.has(i) && names.includes(plain(heading)))
+      if (at >= 0) taken.add(at)
+      return [id, at < 0 ? null : at]
+    }),
+  )
+}
+
+/** What is wrong in a table, and where. */
+export interface RowFault {
+  readonly row: number
+  readonly column: string
+  readonly says: string
+}

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest'
+import { usualBase } from './base'
+import { makeableOf } from './making-of'
+import { plainShelf } from './material'
+import { startPiece } from './piece'
+import { beginOn } from './jobs'
+import { shelf } from './testing'
+import { work } from './workings'
+
+function made(have: { material: string; count: number }[], stopAfter = Infinity) {
+  const going = makeableOf(have, [usualBase('wire-ring'), usualBase('straw')], plainShelf())
+  let next = going.next()
+  for (let i = 0; !next.done; i++) next = going.next(i >= stopAfter)
+  return next.value
+}
+/** How many a maker would begin with there: what a layer of it comes to on the bench. */
+function begun(kind: 'wire-ring' | 'straw', fullness: 'full' | 'sparse'): number {
+  const piece = { ...startPiece('p', 'P', kind), brief: { ...startPiece('p', 'P').brief, fullness } }
+  const { layer } = beginOn(piece, shelf, 'a', 'bay', 7, null)!
+  return work({ ...piece, layers: [layer] }, shelf).placements.length
+}
+
+describe('with what I have', () => {
+  it('goes as far round as there are of what a maker would begin with', () => {
+    const full = begun('wire-ring', 'full')
+    const [wire] = made([{ material: 'bay', count: Math.floor(full / 2) }])
+    const reach = wire!.reaches.find(({ fullness }) => fullness === 'full')!
+    expect(reach.round).toBeCloseTo(Math.floor(full / 2) / full, 9)
+    expect(reach.missing).toMatchObject({ material: { id: 'bay' }, count: full - Math.floor(full / 2) })
+  })
+  it('adds materials up, and misses nothing where it goes all round', () => {
+    const [alone] = made([{ material: 'bay', count: 10 }])
+    const [both] = made([
+      { material: 'bay', count: 10 },
+      { material: 'ivy', count: 10 },
+    ])
+    const [lots] = made([{ material: 'bay', count: 500 }])
+    for (let i = 0; i < 3; i++) expect(both!.reaches[i]!.round).toBeGreaterThan(alone!.reaches[i]!.round)
+    expect(lots!.reaches.map(({ missing }) => missing)).toEqual([null, null, null])
+    expect(alone!.reaches[0]!.round).toBeGreaterThan(alone!.reaches[2]!.round)
+  })
+  it('takes nothing that does not cover, and goes base by base until it is stopped', () => {
+    expect(
+      made([
+        { material: 'oar-sign', count: 3 },
+        { material: 'ribbon-slate', count: 2 },
+        { material: 'nothing', count: 2 },
+      ])[0]!.covers,
+    ).toEqual([])
+    expect(made([{ material: 'bay', count: 3 }], 1)).toHaveLength(1)
+    expect(made([{ material: 'bay', count: 3 }]).map(({ base }) => base.kind)).toEqual(['wire-ring', 'straw'])
+  })
+})

@@ -1,0 +1,46 @@
+import type { Material, Shelf } from '../material'
+import { isCut, materialOf } from '../material'
+import type { Minor } from '../measure'
+import type { Lot } from './lot'
+import { baseOfLot, isFree, lotsOf } from './lot'
+
+/** What a lot is worth: what was paid for it; where that is not known, its part of a pack at the usual price. What was found is worth nothing. */
+export function worthOf(lot: Lot, shelf: Pick<Shelf, 'materials'>): Minor {
+  if (lot.paid !== null) return lot.paid
+  if (lot.source.kind === 'found') return 0
+  const material = materialOf(shelf, lot.material)
+  if (!material || baseOfLot(lot)) return 0
+  const { price, holds } = material.pack
+  const share = lot.length !== null ? lot.length / material.length : lot.things! * (lot.cut === null ? 1 : lot.cut / material.length)
+  return Math.round((price * share) / holds)
+}
+
+export const worthOfAll = (lots: readonly Lot[], shelf: Pick<Shelf, 'materials'>): Minor =>
+  lots.reduce((all, lot) => all + worthOf(lot, shelf), 0)
+
+/** Something of which too little is left. */
+export interface Low {
+  readonly material: Material
+  /** What is left when all that is planned is made, and what a pack has: things, or mm. */
+  readonly left: number
+  readonly pack: number
+}
+
+/**
+ * Small things that run out: what is in the house and nobody's, less what the plan takes from it, is less than a share of a pack.
+ * @param taken of each material from the house, things or mm @param share of a pack, from 0
+ */
+export function lowStock(lots: readonly Lot[], taken: ReadonlyMap<string, number>, share: number, shelf: Pick<Shelf, 'materials'>): Low[] {
+  return [...new Set(lots.map(({ material }) => material))].flatMap((id): Low[] => {
+    const material = materialOf(shelf, id)
+    if (!material || material.kind !== 'mechanic') return []
+    const cut = isCut(material)
+    const have = lotsOf(lots, id).reduce(
+      (all, lot) => all + (isFree(lot) ? (cut ? (lot.length ?? lot.things! * material.length) : (lot.things ?? 0)) : 0),
+      0,
+    )
+    const pack = cut ? material.length : material.pack.holds
+    const left = Math.max(0, have - (taken.get(id) ?? 0))
+    return left < pack * share ? [{ material, left, pack }] : []
+  })
+}
