@@ -17,7 +17,7 @@ await serving(4184, async (site) => {
     await route.fulfill({ response: answer, json: { ...(await answer.json()), previews: null } })
   })
   await page.goto(site)
-  await page.getByTestId('piece').nth(7).waitFor()
+  await page.getByTestId('piece').nth(8).waitFor()
   await page.waitForFunction(() => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')), null, {
     timeout: 180_000,
   })

@@ -14,6 +14,8 @@ mkdirSync(folder, { recursive: true })
 await serving(4183, async (site) => {
   const chrome = await chromium.launch(BROWSER)
   const page = await chrome.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+  // A Tuesday of the scenario: what the shops reduce goes by the day.
+  await page.clock.setFixedTime(new Date('2026-10-20T10:00:00'))
   const settled = async () => {
     // The bench says when what is seen of its drawing is sharp.
     await page.waitForFunction(() => (document.querySelector('[data-testid=drawing]')?.dataset.sharp ?? 'true') === 'true', null, {
@@ -35,7 +37,7 @@ await serving(4183, async (site) => {
   const openLayer = (i) => page.getByTestId('layer').nth(i).getByRole('button', { expanded: false }).first().click()
 
   await page.goto(site)
-  await page.getByTestId('piece').nth(7).waitFor()
+  await page.getByTestId('piece').nth(8).waitFor()
   await page.waitForFunction(
     () => [...document.querySelectorAll('[data-testid=piece]')].every((card) => card.querySelector('img')?.complete),
     null,
@@ -69,16 +71,6 @@ await serving(4183, async (site) => {
   await shoot('brief-evening')
   await page.getByRole('button', { name: 'Day light' }).click()
 
-  await bench('lantern-swag')
-  await panel('Brief')
-  await page.getByLabel('Seen in').selectOption('Lamp light')
-  await page.getByRole('button', { name: 'More', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'A picture of it…' }).click()
-  await page.getByTestId('picture-size').waitFor()
-  await shoot('picture')
-  await page.keyboard.press('Escape')
-  await page.getByLabel('Seen in').selectOption('Daylight')
-
   await page.goto(`${site}/plate`)
   await page.locator('main[data-ready=true]').waitFor()
   await page.screenshot({ path: join(folder, 'plate.png'), fullPage: true })
@@ -87,14 +79,6 @@ await serving(4183, async (site) => {
   await page.goto(`${site}/shelf`)
   await page.getByTestId('material').nth(20).waitFor()
   await shoot('shelf')
-
-  await bench('orchard-ring')
-  await openLayer(0)
-  await shoot('bundles')
-
-  await bench('wire-pear')
-  await openLayer(4)
-  await shoot('pear')
 
   await bench('lantern-swag')
   await openLayer(4)
@@ -113,9 +97,20 @@ await serving(4183, async (site) => {
   await page.mouse.wheel(0, -2000)
   await shoot('cutting')
 
-  await page.goto(`${site}/settings`)
-  await page.getByTestId('thumb').nth(10).waitFor()
-  await shoot('settings')
+  await page.goto(`${site}/stash`)
+  await page.getByTestId('tag').nth(3).waitFor()
+  await shoot('stash')
+  await page.goto(`${site}/shops`)
+  await page.getByText('No basket costs less: proven.').waitFor({ timeout: 60_000 })
+  await shoot('shops')
+  await page.goto(`${site}/ledger`)
+  await page.getByTestId('ledger').nth(7).waitFor()
+  await shoot('ledger')
+  await bench('orchard-ring')
+  await panel('Cost')
+  await page.getByTestId('school').nth(2).waitFor()
+  await page.getByTestId('measure').getByText('its share').waitFor()
+  await shoot('cost')
 
   await page.goto(`${site}/piece/boathouse-door-ring/make`)
   await page.locator('figure canvas[data-painted=true]').waitFor()

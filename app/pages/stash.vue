@@ -5,7 +5,7 @@ import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { ClipboardCheck, LayoutGrid, List, Plus } from '@lucide/vue'
 import type { MaterialKind } from '#core/material'
-import { isCut, KIND_NAMES, materialOf } from '#core/material'
+import { isCut, materialOf } from '#core/material'
 import { capital, quantity, rate, several, show } from '#core/measure'
 import { substitutesFor } from '#core/price'
 import { LOW_STOCK } from '#core/price/thumbs'
@@ -105,6 +105,10 @@ const virtual = useWindowVirtualizer(
       return `${view.value} ${row && 'shelf' in row ? row.shelf : (row?.lots[0]?.lot.id ?? i)}`
     },
   })),
+)
+
+const inView = computed(() =>
+  virtual.value.getVirtualItems().flatMap((item) => (rows.value[item.index] ? [{ item, row: rows.value[item.index]! }] : [])),
 )
 
 function choose(lot: Lot): void {
@@ -223,46 +227,44 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
       </p>
       <div ref="board" class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
         <div
-          v-for="item in virtual.getVirtualItems()"
+          v-for="{ item, row } in inView"
           :key="String(item.key)"
           class="absolute inset-x-0 top-0"
           :style="{ transform: `translateY(${item.start - virtual.options.scrollMargin}px)`, height: `${item.size}px` }"
         >
-          <template v-for="row in [rows[item.index]]" :key="item.index">
-            <h2 v-if="row && 'shelf' in row" class="flex h-full items-end border-b-2 border-line pb-1 font-semibold">
-              {{ row.shelf }}<span class="ml-2 font-normal text-soft">{{ row.count }}</span>
-            </h2>
-            <div
-              v-else-if="row && view === 'shelves'"
-              class="grid gap-2 pt-2"
-              :style="{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, height: `${item.size}px` }"
+          <h2 v-if="'shelf' in row" class="flex h-full items-end border-b-2 border-line pb-1 font-semibold">
+            {{ row.shelf }}<span class="ml-2 font-normal text-soft">{{ row.count }}</span>
+          </h2>
+          <div
+            v-else-if="view === 'shelves'"
+            class="grid gap-2 pt-2"
+            :style="{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, height: `${item.size}px` }"
+          >
+            <LotCell
+              v-for="{ lot } in row.lots"
+              :key="lot.id"
+              :lot="lot"
+              :chosen="chosen.includes(lot.id)"
+              @open="open = { lot, fresh: false }"
+              @choose="choose(lot)"
+            />
+          </div>
+          <template v-else>
+            <button
+              v-for="{ lot, name } in row.lots"
+              :key="lot.id"
+              type="button"
+              class="grid h-full w-full grid-cols-[1.4fr_1fr_1.4fr_1fr_1fr_6rem] items-center gap-3 border-b border-seam text-left hover:bg-bench max-sm:grid-cols-2"
+              data-testid="lot"
+              @click="open = { lot, fresh: false }"
             >
-              <LotCell
-                v-for="{ lot } in row.lots"
-                :key="lot.id"
-                :lot="lot"
-                :chosen="chosen.includes(lot.id)"
-                @open="open = { lot, fresh: false }"
-                @choose="choose(lot)"
-              />
-            </div>
-            <template v-else-if="row">
-              <button
-                v-for="{ lot, name } in row.lots"
-                :key="lot.id"
-                type="button"
-                class="grid h-full w-full grid-cols-[1.4fr_1fr_1.4fr_1fr_1fr_6rem] items-center gap-3 border-b border-seam text-left hover:bg-bench max-sm:grid-cols-2"
-                data-testid="lot"
-                @click="open = { lot, fresh: false }"
-              >
-                <span class="truncate font-medium">{{ capital(name) }}</span>
-                <span class="truncate tabular-nums">{{ words.amount(lot) }}</span>
-                <span class="truncate text-soft max-sm:hidden">{{ words.from(lot) }}</span>
-                <span class="truncate text-soft max-sm:hidden">{{ lot.place }}</span>
-                <span class="truncate max-sm:hidden">{{ words.owner(lot) }}</span>
-                <span class="text-right max-sm:hidden"><MoneySaid :minor="worthOf(lot, shops.shelf)" /></span>
-              </button>
-            </template>
+              <span class="truncate font-medium">{{ capital(name) }}</span>
+              <span class="truncate tabular-nums">{{ words.amount(lot) }}</span>
+              <span class="truncate text-soft max-sm:hidden">{{ words.from(lot) }}</span>
+              <span class="truncate text-soft max-sm:hidden">{{ lot.place }}</span>
+              <span class="truncate max-sm:hidden">{{ words.owner(lot) }}</span>
+              <span class="text-right max-sm:hidden"><MoneySaid :minor="worthOf(lot, shops.shelf)" /></span>
+            </button>
           </template>
         </div>
       </div>

@@ -44,7 +44,8 @@ export function packsOver(wanted: number, prices: readonly Price[]): Bought[] {
 function exactly(wanted: number, prices: readonly Price[]): number[] {
   const plain = prices.map(({ reductions, stock }) => !reductions.length && stock === null)
   // What has no reduction and no end costs the same by the piece however many there are.
-  let { most, least, count, choice } = unbounded(wanted, prices, plain)
+  const { choice, ...start } = unbounded(wanted, prices, plain)
+  let { most, least, count } = start
   const taken: { readonly k: number; readonly packs: Int32Array }[] = []
   prices.forEach((each, k) => {
     if (plain[k]) return

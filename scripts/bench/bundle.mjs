@@ -12,7 +12,7 @@ export async function coreModule() {
     outputFiles: [bundle],
   } = await build({
     stdin: {
-      contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'jobs', 'measure', 'testing', 'workings']
+      contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'jobs', 'measure', 'price', 'stock', 'testing', 'workings', 'workroom']
         .map((room) => `export * from './core/${room}'`)
         .join('\n'),
       resolveDir: root,

@@ -9,6 +9,7 @@ import { coreModule } from './bundle.mjs'
 import { cuttingBench } from './cutting.mjs'
 import { feltOf } from './felt.mjs'
 import { framesOf } from './frames.mjs'
+import { stashBench } from './stash.mjs'
 
 installed()
 browser()
@@ -146,9 +147,17 @@ rows.push(
   ['the same, 1,000 stems', felt.thousand.held],
 )
 
+const stash = await stashBench(core, time)
+rows.push(
+  ['planning 500 pieces with 5,000 lots against 5 with 50: a hundred times as many', stash.plan],
+  ['keeping what a piece needs among 5,000 lots against 50', stash.keep],
+  ['opening the stash with 5,000 lots against 50, in the app', stash.open],
+  ['finding something among them', stash.search],
+)
+
 const table = rows.map(([name, ratio]) => `| ${ratio.toFixed(2)} × | ${name} |`).join('\n')
 for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} ×  ${name.replaceAll('`', '')}`)
-const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000.`
+const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000; 500 pieces with 5,000 lots are planned in ${stash.planMs.toFixed(0)} ms, and 5,000 lots open in ${stash.openMs} ms.`
 console.log(`\n${scale.replaceAll('`', '')}`)
 const [{ model }] = cpus()
 writeFileSync(

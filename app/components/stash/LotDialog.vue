@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import type { BaseKind } from '#core/base'
 import { BASE_KINDS, BASE_SORTS } from '#core/base'
 import { isCut, materialOf } from '#core/material'
 import { capital } from '#core/measure'
