@@ -4,7 +4,7 @@ import { CATALOGUE } from './material'
 import { deltaOf, inches, say } from './measure'
 import { billOf } from './price'
 import type { Lot } from './stock'
-import { lotOf } from './stock'
+import { baseLots, lotOf } from './stock'
 import { benchOf, layerOf, pieceWith, plainPricing, shelf, shopOf } from './testing'
 import { work } from './workings'
 import type { InHand, Plan, Workroom } from './workroom'
@@ -162,6 +162,63 @@ describe('one plan for all that is in hand', () => {
     )
     expect(lineOf(plan, ribbon.id).cutting!.plan.short).toEqual([])
     expect(lineOf(plan, 'ribbon-ochre').cutting!.plan.short).toMatchObject([{ count: 1 }])
+  })
+  it('what is kept for a piece is for it alone: three rolls kept for the one leave the other to buy', () => {
+    const kept = lotOf('kept', ribbon.id, { things: 3, reserved: { piece: 'a', want: null } })
+    const plan = planned(room([inHand('a', [bow(3)]), inHand('b', [bow(3)])], { lots: [kept] }))
+    expect(lineOf(plan, ribbon.id)).toMatchObject({
+      packs: { value: 1 },
+      toBuy: 1,
+      fromHouse: { value: expect.closeTo(3 * inches(116), 3) },
+    })
+    expect([plan.ledgers['a']!.share.opened, plan.ledgers['b']!.share.opened]).toEqual([
+      [0, 0],
+      [899, 899],
+    ])
+    expect(plan.ledgers['b']!.alone.opened).toEqual([899, 899])
+    // What it keeps and what is longer than that: a fourth bow opens a roll, and is its own to pay.
+    const more = planned(room([inHand('a', [bow(10)])], { lots: [kept] }))
+    expect([lineOf(more, ribbon.id).toBuy, more.ledgers['a']!.share.opened[1]]).toEqual([1, 899])
+  })
+  it('what stems a piece keeps takes no part of the packs, its spare with it', () => {
+    const lots = [lotOf('kept', 'bracken', { things: 12, reserved: { piece: 'a', want: null } })]
+    const spared = (count: number): Things => ({ ...stems(count), spare: 0.1 })
+    // Ten and one that breaks are kept, and one more; the other's ten want eleven: two bunches, less the one that is over.
+    const plan = planned(room([inHand('a', [spared(10)]), inHand('b', [spared(10)])], { lots }))
+    expect(lineOf(plan, 'bracken')).toMatchObject({ toBuy: 10, packs: { value: 1 } })
+    expect([plan.ledgers['a']!.share.opened[1], plan.ledgers['b']!.share.opened[1]]).toEqual([0, 899])
+  })
+  it('what is cut already serves what is as short, before a bunch is opened', () => {
+    const lots = [lotOf('cut', 'bracken', { things: 5, cut: 200 })]
+    const short = (cut: number): Things => ({ ...stems(8), cut })
+    expect(lineOf(planned(room([inHand('a', [short(150)])], { lots })), 'bracken')).toMatchObject({ toBuy: 3, fromHouse: { value: 5 } })
+    expect(lineOf(planned(room([inHand('a', [short(250)])], { lots })), 'bracken')).toMatchObject({ toBuy: 8, fromHouse: { value: 0 } })
+    expect(
+      billOf({ id: 'a', needs: [short(150)], copies: 1, budget: null }, { ...plainPricing(), lots }).lines.map(({ stems: n, stash }) => [
+        n.value,
+        stash.value,
+      ]),
+    ).toEqual([[3, 5]])
+  })
+  it('takes a bare base of the house for each piece that it fits, and no base twice', () => {
+    const base: Need = { of: 'base', material: 'straw', use: 'base', layer: 'base', count: 1, name: 'straw ring', price: 649, width: 305 }
+    const lots = [lotOf('b', baseLots('straw'), { things: 2, cut: 300 }), lotOf('c', baseLots('straw'), { things: 9, cut: 500 })]
+    const plan = planned(room([inHand('a', [base]), inHand('b', [base]), inHand('c', [base])], { lots }))
+    expect(lineOf(plan, 'bases')).toMatchObject({ fromHouse: { value: 2 }, packs: { value: 1 }, opened: { value: 649 } })
+    expect(plan.ledgers['c']!.alone.opened).toEqual([0, 0])
+  })
+  it('has both ledgers with their ranges and the tax of the place: 8.99 less 40 to 50 % is 4.50 to 5.39', () => {
+    const off = { kind: 'off' as const, share: [0.4, 0.5] as [number, number], from: null, until: null }
+    const shops = [shopOf('s', 'bracken', [[10, 899, [off]]])]
+    const plan = planned(
+      room([inHand('a', [stems(4)]), inHand('b', [stems(1)])], { shops, tax: { share: 0.1, by: 'bill', included: false, known: true } }),
+    )
+    // With a tenth of tax 4.95 to 5.93; five of ten are used; four fifths are the one's.
+    expect([plan.opened.range, plan.tax!.value]).toEqual([[495, 593], 54])
+    expect(plan.ledgers['a']!.share.opened[0] + plan.ledgers['b']!.share.opened[0]).toBe(495)
+    expect(plan.ledgers['a']!.share.opened[1] + plan.ledgers['b']!.share.opened[1]).toBe(593)
+    expect(plan.ledgers['a']!.share.opened[1]).toBe(474)
+    expect(Math.abs(plan.used.value - 593 / 2)).toBeLessThan(2)
   })
   it('is plain data', () => {
     const plan = planned(room([inHand('a', [bow(1), stems(2)])]))

@@ -5,7 +5,7 @@ import { LEAST_REST } from './cut/thumbs'
 import type { Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
 import type { Figure } from './measure'
-import { COUNTED, deltaOf, figure, quantity, rate, shareOut, sharing, sum } from './measure'
+import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } from './measure'
 import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
@@ -249,14 +249,9 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
     for (const each of materials) {
       const amount = rangeOf(each[of])[end]
       const takers = Object.entries(each.taken).filter(([, much]) => much > 0)
+      const all = takers.reduce((sum, [, much]) => sum + much, 0)
       if (!takers.length) net[pieces.length]! += amount
-      else if (amount > 0)
-        shareOut(
-          amount,
-          takers.map(([, much]) => Math.max(1, Math.round(much))),
-        ).forEach((part, i) => {
-          net[at.get(takers[i]![0])!]! += part
-        })
+      else for (const [id, much] of takers) net[at.get(id)!]! += (amount * much) / all
     }
     return net
   }
@@ -264,9 +259,9 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
     const net = share('opened', end)
     const gross = rangeOf(opened)[end]
     const all = net.reduce((sum, each) => sum + each, 0)
-    const openedBy = all > 0 ? (gross === all ? net : shareOut(gross, net)) : net
+    const shared = apportion(gross, net)
     const used = share('used', end)
-    return { opened: openedBy, used: used.map((each, i) => (net[i]! > 0 ? Math.round((each * openedBy[i]!) / net[i]!) : 0)) }
+    return { opened: shared, used: used.map((each) => (all > 0 ? Math.round((each * gross) / all) : 0)) }
   })
   return pieces.map((_, i) => ({
     opened: [ends[0]!.opened[i]!, ends[1]!.opened[i]!],

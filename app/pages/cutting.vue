@@ -8,8 +8,9 @@ import { isNew, newRoll } from '#core/cut'
 import { LEAST_REST } from '#core/cut/thumbs'
 import { isCut, materialOf } from '#core/material'
 import { capital, formatMoney, inches, quantity, rate, several, show } from '#core/measure'
-import { cutOf, lengthsOf } from '#core/stock'
+import { cutOf, keptBy, lengthsOf } from '#core/stock'
 import type { MaterialPlan } from '#core/workroom'
+import { useLotWords } from '~/composables/useLotWords'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -21,6 +22,7 @@ useHead({ title: 'Cutting · Ruddy Bramble' })
 const stock = useStock()
 const notices = useNotices()
 const settings = useSettings()
+const words = useLotWords()
 const shops = useShops()
 const workroom = useWorkroom()
 workroom.look()
@@ -51,7 +53,11 @@ const listed = computed(() => stock.list.filter((each) => each.material === mate
 const wants = computed(() => open.value?.cutting?.wants ?? [])
 const asked = computed(() => wants.value.filter(({ piece }) => piece !== null))
 const madeOf = (id: string): number => wants.value.find((each) => each.id === id)?.made ?? 0
-const house = computed(() => lengthsOf(stock.lots, chosen.value))
+/** What is nobody's, and what pieces keep. */
+const house = computed(() => [
+  ...lengthsOf(stock.lots, chosen.value),
+  ...[...keptBy(stock.lots, chosen.value.id)].flatMap(([piece, kept]) => lengthsOf(kept, chosen.value, piece)),
+])
 const cutPieces = computed(() => cutOf(stock.lots, material.value))
 const rolls = computed(() => stock.rolls.filter((each) => each.material === material.value))
 const useOf = computed(
@@ -74,13 +80,9 @@ const longest = computed(() => (open.value?.cutting?.plan.rolls ?? []).reduce((m
 function nameOf(of: string): string {
   if (isNew(of)) return 'New roll'
   const lot = stock.lots.find(({ id }) => id === of)
-  return lot?.reserved
+  return lot?.reserved?.want
     ? 'Piece that nothing wants'
-    : lot?.things
-      ? 'Roll in the house'
-      : lot?.source.kind === 'cut'
-        ? 'Rest of a roll'
-        : 'Offcut'
+    : `${lot?.things ? 'Roll in the house' : lot?.source.kind === 'cut' ? 'Rest of a roll' : 'Offcut'}${lot?.reserved ? ` kept for ${words.owner(lot)}` : ''}`
 }
 
 async function cutIt(roll: CutRoll, which: Cut): Promise<void> {

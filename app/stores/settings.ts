@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, toRaw } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Currency, Manner, Rates, Thumb, Units } from '#core/measure'
 import { CURRENCIES } from '#core/measure'
 import type { Tax } from '#core/price'
@@ -27,40 +27,44 @@ export const useSettings = defineStore('settings', () => {
   /** Shops that one does not go to, by their ids. */
   const shunned = shallowRef<readonly string[]>([])
 
+  /** What was changed before it was read: that stands. */
+  const changed = new Set<string>()
+  const keep = (key: string, value: unknown): void => {
+    changed.add(key)
+    void notices.tell('The setting could not be kept', db().settings.put({ key, value }))
+  }
+
   async function load(): Promise<void> {
-    const kept = (await db().settings.get('manner'))?.value as Partial<Kept> | undefined
-    if (kept?.units === 'in' || kept?.units === 'cm') units.value = kept.units
-    if (kept?.light === 'day' || kept?.light === 'evening') light.value = kept.light
-    const money = (await db().settings.get('currency'))?.value
-    currency.value = CURRENCIES.find((each) => each === money) ?? 'USD'
-    const place = TaxSchema.safeParse((await db().settings.get('tax'))?.value)
-    if (place.success) tax.value = place.data
-    const away = (await db().settings.get('shunned'))?.value
+    const KEYS = ['manner', 'currency', 'tax', 'shunned', 'rates'] as const
+    const read = await db().settings.bulkGet([...KEYS])
+    const [kept, money, place, away, own] = KEYS.map((key, i): unknown => (changed.has(key) ? undefined : read[i]?.value))
+    const manner = kept as Partial<Kept> | undefined
+    if (manner?.units === 'in' || manner?.units === 'cm') units.value = manner.units
+    if (manner?.light === 'day' || manner?.light === 'evening') light.value = manner.light
+    currency.value = CURRENCIES.find((each) => each === money) ?? currency.value
+    const said = TaxSchema.safeParse(place)
+    if (said.success) tax.value = said.data
     if (Array.isArray(away)) shunned.value = away.filter((id) => typeof id === 'string')
-    const own = (await db().settings.get('rates'))?.value
-    const read = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
-    rates.value = read.rates
-    if (read.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${read.refused.join(', ')}.`)
+    const known = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
+    if (!changed.has('rates')) rates.value = known.rates
+    if (known.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${known.refused.join(', ')}.`)
   }
   function set(change: Partial<Kept>): void {
     if (change.units) units.value = change.units
     if (change.light) light.value = change.light
-    void notices.tell(
-      'The setting could not be kept',
-      db().settings.put({ key: 'manner', value: toRaw({ units: units.value, light: light.value }) }),
-    )
+    keep('manner', { units: units.value, light: light.value })
   }
   function setCurrency(next: Currency): void {
     currency.value = next
-    void notices.tell('The setting could not be kept', db().settings.put({ key: 'currency', value: next }))
+    keep('currency', next)
   }
   function setTax(next: Tax): void {
     tax.value = next
-    void notices.tell('The setting could not be kept', db().settings.put({ key: 'tax', value: { ...next } }))
+    keep('tax', { ...next })
   }
   function shun(shop: string, away: boolean): void {
     shunned.value = [...shunned.value.filter((id) => id !== shop), ...(away ? [shop] : [])]
-    void notices.tell('The setting could not be kept', db().settings.put({ key: 'shunned', value: [...shunned.value] }))
+    keep('shunned', [...shunned.value])
   }
   /** How numbers are shown where no piece says otherwise. */
   const manner = computed<Manner>(() => ({ units: units.value, currency: currency.value }))
@@ -69,7 +73,7 @@ export const useSettings = defineStore('settings', () => {
     if (value !== null && !(value >= least && value <= most)) return 'That is outside what makes sense.'
     const { [id]: _before, ...others } = rates.value
     rates.value = value === null || value === usual ? others : { ...others, [id]: value }
-    void notices.tell('The rule of thumb could not be kept', db().settings.put({ key: 'rates', value: { ...rates.value } }))
+    keep('rates', { ...rates.value })
     return null
   }
   return { units, light, currency, manner, rates, tax, shunned, load, set, setCurrency, setRate, setTax, shun }

@@ -14,7 +14,7 @@ const wanted = MUTATIONS.filter(([file]) => !words.length || words.some((word) =
 /** A copy of what the tests need, which may be broken. */
 function copy() {
   const folder = mkdtempSync(join(tmpdir(), 'mutate-'))
-  for (const part of ['core', 'app/print', 'demo', 'docs/formats', 'tests', 'vitest.config.ts', 'package.json'])
+  for (const part of ['core', 'server', 'app/print', 'demo', 'docs/formats', 'tests', 'vitest.config.ts', 'package.json'])
     cpSync(join(root, part), join(folder, part), { recursive: true })
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'))
   return folder

@@ -12,6 +12,10 @@ const FIX = ['core/fix', 'core/steps']
 const HUNG = ['core/hang', 'tests/reference/hanging.test.ts']
 const STEPS = ['core/steps', 'tests/reference/schedule.test.ts']
 const PAPER = ['tests/reference/paper.test.ts', 'core/exchange/link.test.ts']
+const MONEY = ['core/price', 'tests/reference/money.test.ts', 'core/workroom.test.ts']
+const STOCK = ['core/stock', 'core/price/keep.test.ts', 'core/workroom.test.ts']
+const BASKET = ['tests/reference/basket.test.ts']
+const BUDGET = ['core/budget.test.ts']
 const SHAPE = ['core/plant/stencil.test.ts', 'tests/reference/cover-made.test.ts']
 
 export const MUTATIONS = [
@@ -261,7 +265,7 @@ export const MUTATIONS = [
   ['core/measure/length.ts', 'second!.value * MM_PER_INCH)', 'second!.value * UNIT_MM[units]!)', MEASURE],
   // Needs, lots and the plan
   ['core/workroom.ts', 'count: need.count * piece.copies', 'count: need.count', ['core/workroom.test.ts']],
-  ['core/workroom.ts', 'Math.min(thingsOf(lots, material.id), all + spare)', '0', ['core/workroom.test.ts', 'core/price']],
+  ['core/workroom.ts', 'Math.max(0, asked - thingsOf(lots, material.id))', 'Math.max(0, asked)', ['core/workroom.test.ts', 'core/price']],
   ['core/stock/lot.ts', 'Math.round((paid * cut) / length)', 'paid', ['core/stock']],
   ['core/measure/term.ts', 'term.low / by.high', 'term.low / by.low', ['core/measure/term.test.ts']],
   [
@@ -272,7 +276,6 @@ export const MUTATIONS = [
   ],
   ['core/price/line.ts', 'plan.opened + uncut', 'plan.opened', ['core/price', 'core/workroom.test.ts', 'core/construct']],
   // Fixing
-  ['core/fix/needs.ts', 'wholesOver(before + amount, per) - wholesOver(before, per)', 'wholesOver(amount, per)', FIX],
   ['core/fix/ways.ts', "hold === 'light' ? count(1) : byRule(STEM_TIES, by)", 'count(1)', FIX],
   ['core/fix/choose.ts', "way.indoors && brief.weather !== 'indoors'", "way.indoors && brief.weather === 'open'", FIX],
   ['core/fix/choose.ts', "!way.undone && fixing.keep === 'taken apart'", 'false', FIX],
@@ -303,4 +306,50 @@ export const MUTATIONS = [
   ['core/exchange/template.ts', 'run.closed ? run.rim / run.length : 1', '1', PAPER],
   ['core/exchange/sheet.ts', '/^[=+\\-@\\t\\r]/', '/^[=]/', PAPER],
   ['core/exchange/calendar.ts', 'end: dateOf(daysAfter(last, 1))', 'end: dateOf(last)', PAPER],
+  // Money
+  ['core/price/reduction.ts', 'each.price[1 - at]!', 'each.price[at]!', MONEY],
+  ['core/price/reduction.ts', '(exact % scale) * 2 >= scale', '(exact % scale) * 2 > scale', MONEY],
+  ['core/price/reduction.ts', 'Math.max(0, (packs % round) - buy)', '0', MONEY],
+  ['core/price/reduction.ts', '(until === null || day <= until)', '(until === null || day < until)', MONEY],
+  ['core/price/tax.ts', 'halvesUp(amount * rate, WHOLE + rate)', 'halvesUp(amount * rate, WHOLE)', MONEY],
+  ['core/price/packs.ts', 'a[1] !== b[1] ? a[1] < b[1] : a[2] < b[2]', 'a[2] < b[2]', MONEY],
+  ['core/price/packs.ts', 'Math.min(stock ?? Infinity, Math.ceil(wanted / holds))', 'Math.ceil(wanted / holds)', MONEY],
+  ['core/price/line.ts', 'wholesOver(row.pieces * copies - row.had, row.per)', 'wholesOver(row.pieces * copies, row.per)', MONEY],
+  ['core/price/line.ts', 'return short > 0 ? [...bought', 'return short > 9e9 ? [...bought', MONEY],
+  ['core/price/offer.ts', '(((n + 4) % 7) + 7) % 7', '(((n + 3) % 7) + 7) % 7', MONEY],
+  ['core/price/claims.ts', 'amount < claim.amount', 'amount <= claim.amount', MONEY],
+  ['core/price/claims.ts', 'const HIGHEST_TAX = 0.27', 'const HIGHEST_TAX = 0.02', MONEY],
+  ['core/price/claims.ts', 'a.price / a.now - b.price / b.now', 'b.price / b.now - a.price / a.now', MONEY],
+  ['core/price/deals.ts', 'if (more[1] > cost[1]) return []', 'if (more[1] > cost[1] * 2) return []', MONEY],
+  ['core/price/asking.ts', 'whole(times(plus(used, timeSaid), byRule(OVERHEADS, by)))', 'whole(times(used, byRule(OVERHEADS, by)))', MONEY],
+  ['core/price/wait.ts', '** (i / 7)', '** (i / 14)', MONEY],
+  ['core/price/substitutes.ts', 'face(of) / face(material)', 'face(material) / face(of)', MONEY],
+  ['core/workroom.ts', 'Math.max(0, n - ownOf(piece))', 'n', ['core/workroom.test.ts']],
+  ['core/workroom.ts', 'const asked = missing + Math.max(0, spare - over)', 'const asked = missing + spare', ['core/workroom.test.ts']],
+  // The stash
+  ['core/stock/lot.ts', 'if (exceeds(cut, things[k]!.cut)) continue', 'if (cut < things[k]!.cut) continue', STOCK],
+  [
+    'core/stock/lot.ts',
+    'reserved.want === null && piece !== null && reserved.piece === piece',
+    'reserved.want === null && piece !== null',
+    STOCK,
+  ],
+  ['core/stock/lot.ts', 'export const ALIKE_BASES = 13', 'export const ALIKE_BASES = 40', STOCK],
+  ['core/stock/reserve.ts', 'other.paid === null || free.paid === null ? null : other.paid + free.paid', 'other.paid', STOCK],
+  ['core/stock/reserve.ts', 'sort((a, b) => a.things! - b.things!)', 'sort((a, b) => b.things! - a.things!)', STOCK],
+  ['core/stock/apart.ts', 'FIXING_WAYS[way].undone ? []', '!FIXING_WAYS[way].undone ? []', STOCK],
+  ['core/stock/worth.ts', "if (lot.source.kind === 'found') return 0", '', STOCK],
+  // Budget and basket
+  ['core/budget.ts', 'state.loss - lossAt(g, n) + lossAt(g, n + 1)', 'state.loss + lossAt(g, n + 1)', BUDGET],
+  ['core/budget.ts', 'from: g })', 'from: g + 1 })', BUDGET],
+  ['core/budget.ts', 'sparse: 0.25', 'sparse: 4', BUDGET],
+  ['server/basket/program.ts', '${priced.free.buy} ${rounds} - ${paid} <= 0', '1 ${rounds} - ${paid} <= 0', BASKET],
+  ['server/basket/program.ts', 'cost.push(`${shop.trip} ${here}`)', 'cost.push(`0 ${here}`)', BASKET],
+  ['core/price/basket.ts', "filter(({ kind }) => kind !== 'coupon')", 'filter(() => true)', BASKET],
+  [
+    'core/price/basket.ts',
+    'return a.cost[1] !== b.cost[1] ? a.cost[1] < b.cost[1]',
+    'return a.cost[1] !== b.cost[1] ? a.cost[1] > b.cost[1]',
+    BASKET,
+  ],
 ]

@@ -206,6 +206,8 @@ test('the basket: proven, with what a second stop saves; bought and ticked off i
   await line.getByRole('button', { name: /in the bag$/ }).click()
   await expect(line).toContainText('$4.44')
   await expectAccessible(page)
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await page.getByRole('link', { name: 'Stash' }).click()
   await page.getByRole('searchbox', { name: 'Find' }).fill('tue 20 oct')
   await expect(page.getByTestId('lot').first()).toContainText('bought at')
@@ -280,6 +282,7 @@ test('the stash: drawn and listed, found, counted, and what it would make', asyn
     await pins.getByRole('button', { name: 'Put right' }).click()
     await expect(page.getByRole('list', { name: 'What has changed' })).toContainText('Russet ribbon bows: 1, now 2')
     await expectAccessible(page)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   })
 })
 

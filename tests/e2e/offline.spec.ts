@@ -45,6 +45,10 @@ test('after one visit every page opens with the server stopped', async ({ browse
   for (const [path, heading] of [
     ['/cutting', 'Cutting'],
     ['/shelf', 'Shelf'],
+    ['/stash', 'Stash'],
+    ['/shops', 'Shops'],
+    ['/shopping', 'Shopping list'],
+    ['/ledger', 'Ledger'],
     ['/plate', 'Plate of species'],
   ] as const) {
     await page.goto(site + path)

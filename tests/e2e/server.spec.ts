@@ -76,3 +76,33 @@ test('a thousand requests at once are all answered', async ({ request }) => {
   )
   expect(answers.every((status) => status === 200 || status === 404)).toBe(true)
 })
+
+test('shops and basket answer what they can, and say what they cannot', async ({ request }) => {
+  const status = async (path: string): Promise<number> => (await request.get(path)).status()
+  expect(await status('/api/shops/pinfold?day=2026-10-20')).toBe(200)
+  expect(await status('/api/shops/pinfold')).toBe(400)
+  expect(await status('/api/shops/pinfold?day=2026-02-30')).toBe(400)
+  expect(await status('/api/shops/nobody?day=2026-10-20')).toBe(404)
+  // Coppice & Cone is out in the woods on every sixth day.
+  const days = await Promise.all(Array.from({ length: 6 }, (_, i) => status(`/api/shops/coppice?day=2026-10-2${i}`)))
+  expect(days.filter((each) => each === 503)).toHaveLength(1)
+  const post = async (data: unknown) => request.post('/api/basket', { data: data as object })
+  const offer = { material: 'bay', holds: 1, price: 600, reductions: [], stock: null }
+  const job = {
+    wants: [{ material: 'bay', count: 3, usual: { holds: 8, price: 700 } }],
+    shops: [{ id: 'a', name: 'A', trip: 100, minimum: 0, offers: [offer] }],
+  }
+  const answer = await post({ job, most: null })
+  expect([answer.status(), await answer.json()]).toEqual([200, { choices: [{ shop: 'a', offer: 0, packs: 3 }], floor: 1900, proven: true }])
+  for (const wrong of [
+    {},
+    { job },
+    { job: { ...job, wants: [{ ...job.wants[0], count: 0 }] }, most: null },
+    { job: { ...job, shops: [{ ...job.shops[0], offers: [{ ...offer, price: -1 }] }] }, most: null },
+    { job: { ...job, wants: Array.from({ length: 500 }, () => job.wants[0]) }, most: null },
+    { job, most: 0 },
+  ])
+    expect((await post(wrong)).status()).toBe(400)
+  expect((await post({ job: 'x'.repeat(2_000_000), most: null })).status()).toBe(413)
+  expect((await request.get('/api/basket')).status()).toBe(405)
+})

@@ -137,7 +137,10 @@ test('the demo’s workroom says what all of it costs together, and money is in 
   const sum = page.getByTestId('in-hand')
   await expect(sum).toContainText(`${DEMO_IN_HAND} pieces in hand`)
   const money = async (label: RegExp) => Number((await sum.getByRole('button', { name: label }).textContent())!.replace(/[$,€]/g, ''))
-  expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Were each/), 2)
+  // While shops answer and things are kept for pieces it is planned anew.
+  await expect(async () => {
+    expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Were each/), 2)
+  }).toPass()
   await page.goto(`${demoSite}/settings`)
   await page.getByLabel('Money in').selectOption('EUR')
   await page.getByRole('link', { name: 'Workroom' }).click()

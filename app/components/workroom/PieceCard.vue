@@ -54,11 +54,15 @@ async function remove(): Promise<void> {
 
 <template>
   <article class="group relative" data-testid="piece">
-    <NuxtLink :to="`/piece/${record.id}`" class="block overflow-hidden rounded-md border border-line">
+    <NuxtLink
+      :to="`/piece/${record.id}`"
+      class="block overflow-hidden rounded-md border border-line"
+      :aria-label="`${record.piece.brief.name} on its surface`"
+    >
       <img
         v-if="preview"
         :src="preview.src"
-        :alt="`${record.piece.brief.name} on its surface`"
+        alt=""
         class="block aspect-[4/3] w-full object-cover"
         :data-key="preview.key"
         decoding="async"
