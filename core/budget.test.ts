@@ -51,7 +51,7 @@ describe('fitting to a budget', () => {
     expect(fitted(ring(null), plainPricing())).toBeNull()
     expect(fitted(ring(100_000), plainPricing())).toMatchObject({ reached: true, chosen: [], loss: 0, proven: true })
   })
-  it.each([0.95, 0.85, 0.7])(
+  it.each([0.97, 0.95, 0.9, 0.85, 0.8, 0.75, 0.7, 0.65])(
     'finds the least loss that reaches %d of the cost: against every choice, each worked out whole',
     (share) => {
       // All by the piece, so that every one fewer saves.

@@ -1,11 +1,10 @@
-import TinyQueue from 'tinyqueue'
 import { arrange, fitTo, swap } from './arrange'
 import { runsOf } from './base'
 import { fullnessAsks } from './cover'
 import type { Need } from './material'
 import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'
-import { kept, quantity, several, sum } from './measure'
+import { choicesByLoss, kept, quantity, several, sum } from './measure'
 import type { Edit, Layer, Piece, Ribbon } from './piece'
 import { edit, laysLengths } from './piece'
 import type { CostLine, Pricing } from './price'
@@ -304,7 +303,7 @@ function bestOf(
     )
   let nearest = { chosen: [] as readonly Tried[], after: cost([]) }
   let tried = 0
-  for (const chosen of byLoss(groups)) {
+  for (const chosen of choicesByLoss(groups, ({ proposal }) => proposal.loss)) {
     const after = cost(chosen)
     if (after <= budget) return { chosen, after, proven: true }
     if (after < nearest.after) nearest = { chosen, after }
@@ -312,27 +311,6 @@ function bestOf(
     if (tried >= MOST_TRIED) return { ...greedy(groups, cost, budget, nearest), proven: false }
   }
   return { ...nearest, proven: true }
-}
-
-/** Choices of at most one of each group, the least loss first. */
-function* byLoss(groups: readonly (readonly Tried[])[]): Generator<readonly Tried[], void, undefined> {
-  const sorted = groups.map((group) => [...group].sort((a, b) => a.proposal.loss - b.proposal.loss))
-  interface State {
-    readonly loss: number
-    readonly at: readonly number[]
-    /** Groups from this one on may still be raised. */
-    readonly from: number
-  }
-  const queue = new TinyQueue<State>([{ loss: 0, at: sorted.map(() => 0), from: 0 }], (a, b) => a.loss - b.loss)
-  const lossAt = (g: number, n: number): number => (n ? sorted[g]![n - 1]!.proposal.loss : 0)
-  for (let state = queue.pop(); state; state = queue.pop()) {
-    yield state.at.flatMap((n, g) => (n ? [sorted[g]![n - 1]!] : []))
-    for (let g = state.from; g < sorted.length; g++) {
-      const n = state.at[g]!
-      if (n >= sorted[g]!.length) continue
-      queue.push({ loss: state.loss - lossAt(g, n) + lossAt(g, n + 1), at: state.at.map((each, i) => (i === g ? n + 1 : each)), from: g })
-    }
-  }
 }
 
 /** Where there are too many choices: what saves most for its loss, one after another. */

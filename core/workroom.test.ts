@@ -193,6 +193,12 @@ describe('one plan for all that is in hand', () => {
     const short = (cut: number): Things => ({ ...stems(8), cut })
     expect(lineOf(planned(room([inHand('a', [short(150)])], { lots })), 'bracken')).toMatchObject({ toBuy: 3, fromHouse: { value: 5 } })
     expect(lineOf(planned(room([inHand('a', [short(250)])], { lots })), 'bracken')).toMatchObject({ toBuy: 8, fromHouse: { value: 0 } })
+    // Of two copies sixteen are wanted, of which twelve are there.
+    const twelve = [lotOf('cut', 'bracken', { things: 12, cut: 200 })]
+    expect(lineOf(planned(room([inHand('a', [short(150)], 2)], { lots: twelve })), 'bracken')).toMatchObject({
+      toBuy: 4,
+      fromHouse: { value: 12 },
+    })
     expect(
       billOf({ id: 'a', needs: [short(150)], copies: 1, budget: null }, { ...plainPricing(), lots }).lines.map(({ stems: n, stash }) => [
         n.value,

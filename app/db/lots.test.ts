@@ -8,7 +8,7 @@ import { lotOf } from '#core/stock'
 import { shelf } from '#core/testing'
 import type { Purchase } from './index'
 import { BenchDatabase } from './index'
-import { Kept, keepForPiece, putApart, releasePiece, removeLots, tickOff, untick } from './lots'
+import { Kept, keepForPieces, putApart, releasePiece, removeLots, tickOff, untick } from './lots'
 import { removePiece, savePiece } from './pieces'
 
 let db: BenchDatabase
@@ -21,14 +21,14 @@ beforeEach(() => {
 afterEach(() => db.delete())
 const bow: Lengths = { of: 'lengths', material: 'ribbon-slate', use: 'bow', layer: 'bow', length: inches(116), count: 1, joins: false }
 const ivy = (n: number): Things => ({ of: 'things', material: 'ivy', use: 'laid', layer: 'a', count: n, cut: null, spare: 0 })
-const keep = (id: string, needs: readonly Need[]) => keepForPiece(db, { id, copies: 1, needs }, shelf, newId)
+const keep = (id: string, needs: readonly Need[]) => keepForPieces(db, [{ id, copies: 1, needs }], shelf, newId)
 const owners = async (): Promise<(string | null)[]> => (await db.lots.toArray()).map(({ reserved }) => reserved?.piece ?? null).sort()
 
 describe('one roll', () => {
   it('that two tabs want at once goes to one of them, and stays whole', async () => {
     await db.lots.add(lotOf('roll', 'ribbon-slate', { things: 1 }))
     const other = new BenchDatabase(db.name)
-    await Promise.all([keep('p', [bow]), keepForPiece(other, { id: 'q', copies: 1, needs: [bow] }, shelf, newId)])
+    await Promise.all([keep('p', [bow]), keepForPieces(other, [{ id: 'q', copies: 1, needs: [bow] }], shelf, newId)])
     other.close()
     expect(await db.lots.count()).toBe(1)
     expect(['p', 'q']).toContain((await db.lots.get('roll'))!.reserved!.piece)

@@ -1,6 +1,6 @@
-import type { Need, Shelf } from '#core/material'
+import type { Shelf } from '#core/material'
 import type { Making } from '#core/price'
-import { keepNeeds } from '#core/price'
+import { keepAll } from '#core/price'
 import type { Lot, Moved } from '#core/stock'
 import { release } from '#core/stock'
 import type { BenchDatabase, Purchase } from './index'
@@ -11,15 +11,15 @@ export async function move(db: BenchDatabase, { put, gone }: Moved): Promise<voi
   if (put.length) await db.lots.bulkPut([...put])
 }
 
-/** Keeps for a piece what of its needs the house can give, by the lots as they are at that moment: what another tab has kept meanwhile is that one's. @returns what was written */
-export function keepForPiece(
+/** Keeps for pieces what of their needs the house can give, by the lots as they are at that moment: what another tab has kept meanwhile is that one's. @returns what was written */
+export function keepForPieces(
   db: BenchDatabase,
-  of: Omit<Making, 'budget' | 'needs'> & { readonly needs: readonly Need[] },
+  makings: readonly Omit<Making, 'budget'>[],
   shelf: Shelf,
   newId: () => string,
 ): Promise<Moved> {
   return db.transaction('rw', db.lots, async () => {
-    const moved = keepNeeds(of, { shelf, lots: await db.lots.toArray() }, newId)
+    const moved = keepAll(makings, { shelf, lots: await db.lots.toArray() }, newId)
     await move(db, moved)
     return moved
   })

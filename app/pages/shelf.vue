@@ -8,11 +8,12 @@ import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { ArrowDown, ArrowUp, Download, FileInput, Plus } from '@lucide/vue'
 import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
-import { LARGEST_TABLE, writeMaterials } from '#core/exchange'
+import { writeMaterials } from '#core/exchange'
 import type { Material } from '#core/material'
 import { CATALOGUE, WEATHERS, KIND_NAMES, MATERIAL_KINDS, TEXTURES, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
-import { saveText, textOf } from '~/composables/files'
+import { saveText } from '~/composables/files'
+import { useTableFile } from '~/composables/useTableFile'
 import { thingsOf } from '#core/stock'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
@@ -113,21 +114,8 @@ const below = computed(() =>
 )
 
 const editing = shallowRef<Material | null>(null)
-const csv = ref<{ text: string; name: string; guessed: boolean } | null>(null)
+const { chosen: csv, choose } = useTableFile()
 const file = useTemplateRef('file')
-async function take(picked: File): Promise<void> {
-  if (picked.size > LARGEST_TABLE)
-    return notices.fault(`“${picked.name}” was not read`, `It is larger than ${LARGEST_TABLE / 1024 / 1024} MB. Nothing was changed.`)
-  const read = await textOf(picked)
-  if (!read.ok) return notices.fault(`“${picked.name}” was not read`, `${read.error} Nothing was changed.`)
-  csv.value = { text: read.text, name: picked.name, guessed: read.guessed }
-}
-async function chosen(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [picked] = input.files ?? []
-  if (picked) await take(picked)
-  input.value = ''
-}
 function copyOf(material: Material): Material {
   const name = `${material.name}, own`
   return { ...material, id: materials.freshId(name), name, plural: `${material.plural}, own` }
@@ -156,7 +144,7 @@ function takeStash(id: string, count: number): null {
         class="sr-only"
         tabindex="-1"
         aria-label="A table of materials"
-        @change="chosen"
+        @change="choose"
       />
       <button type="button" class="button h-8" @click="saveText(writeMaterials(found, settings.units), 'materials.csv', 'text/csv')">
         <Download :size="15" />As a table

@@ -3,15 +3,13 @@ import { computed, onScopeDispose, ref, useTemplateRef } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { ChevronDown, ChevronRight, FileInput, ListChecks, X } from '@lucide/vue'
-import { LARGEST_TABLE } from '#core/exchange'
 import { materialOf } from '#core/material'
 import { capital, daySaid, formatMoney, say, several } from '#core/measure'
 import type { BasketJob, Bought, Shop } from '#core/price'
 import { packsFor, packsOver, reductionSaid, standIns, standInsSaid, substitutesFor } from '#core/price'
-import { textOf } from '~/composables/files'
+import { useTableFile } from '~/composables/useTableFile'
 import { useShopping } from '~/composables/useShopping'
 import { useBasket } from '~/stores/basket'
-import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
 import { useWorkroom } from '~/stores/workroom'
@@ -20,7 +18,6 @@ import { useWorkroom } from '~/stores/workroom'
 useHead({ title: 'Shops · Ruddy Bramble' })
 const shops = useShops()
 const settings = useSettings()
-const notices = useNotices()
 const workroom = useWorkroom()
 workroom.look()
 const basket = useBasket()
@@ -142,18 +139,7 @@ const standingNow = computed(() => {
 })
 
 const file = useTemplateRef('file')
-const csv = ref<{ text: string; name: string; guessed: boolean } | null>(null)
-async function chosen(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [picked] = input.files ?? []
-  input.value = ''
-  if (!picked) return
-  if (picked.size > LARGEST_TABLE)
-    return notices.fault(`“${picked.name}” was not read`, `It is larger than ${LARGEST_TABLE / 1024 / 1024} MB. Nothing was changed.`)
-  const read = await textOf(picked)
-  if (!read.ok) return notices.fault(`“${picked.name}” was not read`, `${read.error} Nothing was changed.`)
-  csv.value = { text: read.text, name: picked.name, guessed: read.guessed }
-}
+const { chosen: csv, choose } = useTableFile()
 async function write(): Promise<void> {
   if (best.value) await shopping.write(best.value)
 }
@@ -172,7 +158,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
         class="sr-only"
         tabindex="-1"
         aria-label="A table of prices"
-        @change="chosen"
+        @change="choose"
       />
       <button type="button" class="button-main" :disabled="!best?.stops.length" @click="write">
         <ListChecks :size="16" />Write the shopping list

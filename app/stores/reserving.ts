@@ -1,7 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import type { Piece, Stage } from '#core/piece'
+import type { Stage } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { useNotices } from './notices'
 import { usePieces } from './pieces'
@@ -31,22 +31,16 @@ export const useReserving = defineStore('reserving', () => {
   const busy = shallowRef(false)
 
   async function settle(records: readonly PieceRecord[]): Promise<void> {
-    for (const record of records) {
-      const { piece } = record
+    const keyOf = ({ piece, revision }: PieceRecord): string => {
       const how = KEEPS[piece.stage]
-      const key = how === 'keeps' ? `${piece.stage} ${record.revision}` : how
-      if (settled.get(record.id) === key) continue
-      const before = settled.get(record.id)
-      if (how === 'keeps') await keep(record, piece)
-      // On the first look nothing was kept that could be given back but what an earlier page kept.
-      else if (how === 'gives back' && (before !== undefined || stock.lots.some(({ reserved }) => reserved?.piece === record.id)))
-        await stock.release(record.id)
-      settled.set(record.id, key)
+      return how === 'keeps' ? `${piece.stage} ${revision}` : how
     }
-  }
-  async function keep(record: PieceRecord, { id, brief }: Piece): Promise<void> {
-    const needs = await workroom.needsOf(record)
-    if (needs) await stock.keepFor({ id, copies: brief.copies, needs })
+    const changed = records.filter((record) => settled.get(record.id) !== keyOf(record))
+    const kept = new Set(stock.lots.flatMap(({ reserved }) => (reserved && reserved.want === null ? [reserved.piece] : [])))
+    for (const { id, piece } of changed) if (KEEPS[piece.stage] === 'gives back' && kept.has(id)) await stock.release(id)
+    const keeping = changed.filter(({ piece }) => KEEPS[piece.stage] === 'keeps')
+    if (keeping.length) await stock.keepFor(await workroom.gather(keeping))
+    for (const record of changed) settled.set(record.id, keyOf(record))
   }
   let seen: unknown = null
   watchDebounced(
@@ -54,7 +48,7 @@ export const useReserving = defineStore('reserving', () => {
     ([records, lots]) => {
       if (!records) return
       // More in the house may serve what could not be kept before; where it does not, nothing is written.
-      if (lots !== seen) for (const [id, key] of settled) if (key !== 'has' && key !== 'gives back') settled.delete(id)
+      if (lots !== seen) for (const [id, key] of settled) if (key !== 'has') settled.delete(id)
       seen = lots
       busy.value = true
       void notices.tell('What is in the house could not be kept for the pieces', settle(records)).finally(() => {

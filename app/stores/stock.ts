@@ -8,7 +8,7 @@ import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { following } from '~/db/following'
-import { keepForPiece, putApart, releasePiece, removeLots } from '~/db/lots'
+import { keepForPieces, putApart, releasePiece, removeLots } from '~/db/lots'
 import { newId } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
@@ -71,7 +71,7 @@ export const useStock = defineStore('stock', () => {
     put: (lot: Lot): Promise<unknown> => db().lots.put(lot),
     /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
     remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
-    keepFor: (making: Omit<Making, 'budget'>): Promise<Moved> => keepForPiece(db(), making, shops.shelf, newId),
+    keepFor: (makings: readonly Omit<Making, 'budget'>[]): Promise<Moved> => keepForPieces(db(), makings, shops.shelf, newId),
     release: (piece: string): Promise<Moved> => releasePiece(db(), piece),
     putApart: (piece: string, parts: readonly Lot[]): Promise<void> => putApart(db(), piece, parts),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),

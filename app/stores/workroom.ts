@@ -41,6 +41,7 @@ export const useWorkroom = defineStore('workroom', () => {
   /** Pieces that are still to be made. */
   const wanting = computed(() => pieces.records?.filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart') ?? null)
 
+  /** What pieces need, for one copy of each; without those that cannot be worked out. */
   async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
     const unknown = records.filter((record) => known.get(record.id)?.key !== keyOf(record))
     const kept = await db().needs.bulkGet(unknown.map(({ id }) => id))
@@ -103,10 +104,5 @@ export const useWorkroom = defineStore('workroom', () => {
       lookers.value -= 1
     })
   }
-  /** What one piece needs, for one copy; null where it cannot be worked out. */
-  async function needsOf(record: PieceRecord): Promise<readonly Need[] | null> {
-    await gather([record])
-    return known.get(record.id)?.key === keyOf(record) ? known.get(record.id)!.needs : null
-  }
-  return { plan, progress, inHand, look, needsOf, stop: (): void => going?.stop() }
+  return { plan, progress, inHand, look, gather, stop: (): void => going?.stop() }
 })

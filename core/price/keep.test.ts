@@ -5,7 +5,7 @@ import { inches } from '../measure'
 import type { Lot, Moved } from '../stock'
 import { baseLots, lotOf, release } from '../stock'
 import { shelf } from '../testing'
-import { keepNeeds } from './keep'
+import { keepAll, keepNeeds } from './keep'
 
 const ivy = (count: number, cut: number | null = null): Things => ({
   of: 'things',
@@ -50,6 +50,10 @@ describe('keeping for a piece', () => {
     expect(keep('p', [ivy(12)], twelve)).toEqual({ put: [], gone: [] })
     expect(of(after(twelve, keep('p', [ivy(20)], twelve)), 'p')).toBe(20)
     expect(of(after(twelve, keep('p', [ivy(3)], twelve)), 'p')).toBe(3)
+  })
+  it('takes what is only a few before it parts what is more', () => {
+    const lots = [lotOf('many', 'ivy', { things: 10 }), lotOf('few', 'ivy', { things: 3 })]
+    expect(keep('p', [ivy(3)], lots).put).toEqual([{ ...lots[1], reserved: { piece: 'p', want: null } }])
   })
   it('what one piece has another does not get', () => {
     const lots = [lotOf('roll', 'ribbon-slate', { things: 1 })]
@@ -115,6 +119,39 @@ describe('keeping for a piece', () => {
           }
           expect(lots.reduce((sum, { things }) => sum + things!, 0)).toBe(all)
           expect(lots.reduce((sum, { paid }) => sum + paid!, 0)).toBe(all * 7)
+        },
+      ),
+    )
+  })
+  it('for several at once is the same as for one after another', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 4 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 15 }), fc.integer({ min: 0, max: 2 })), { minLength: 1, maxLength: 5 }),
+        (counts, asks) => {
+          const lots = [
+            ...counts.map((things, i) => lotOf(`l${i}`, 'ivy', { things })),
+            lotOf('roll', 'ribbon-slate', { things: 2 }),
+            lotOf('old', 'ivy', { things: 3, reserved: { piece: 'p0', want: null } }),
+          ]
+          const makings = asks.map(([ivies, bows], i) => ({
+            id: `p${i}`,
+            copies: 1,
+            needs: [...(ivies ? [ivy(ivies)] : []), ...(bows ? [bow(bows)] : [])],
+          }))
+          const together = after(lots, keepAll(makings, { shelf, lots }, newId))
+          const apart = makings.reduce((so, { id, needs }) => after(so, keep(id, needs, so)), lots)
+          const summed = (all: readonly Lot[]) =>
+            [...makings.map(({ id }) => id), null].map((piece) =>
+              ['ivy', 'ribbon-slate'].map((material) =>
+                of(
+                  all.filter((lot) => lot.material === material),
+                  piece,
+                ),
+              ),
+            )
+          expect(summed(together)).toEqual(summed(apart))
+          expect(keepAll(makings, { shelf, lots: together }, newId)).toEqual({ put: [], gone: [] })
         },
       ),
     )

@@ -1,8 +1,8 @@
 import type { BaseKind } from '../base'
 import { planSoon, reckon } from '../cut'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
-import type { Asked, AskedBase, Moved } from '../stock'
-import { cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf } from '../stock'
+import type { Asked, AskedBase, Lot, Moved } from '../stock'
+import { baseLots, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf } from '../stock'
 import type { Making } from './bill'
 import type { Pricing } from './line'
 import { cutTo, spareOf, stemsFor, wantsOf } from './line'
@@ -48,4 +48,47 @@ export function keepNeeds(
     need.of === 'base' ? [{ kind: need.material as BaseKind, width: need.width, count: need.count * copies }] : [],
   )
   return keepFor(id, [...asked.values()], bases, pricing.lots, newId)
+}
+
+/**
+ * The same for several pieces, the first before the others, each by only those lots that are of what it needs or keeps: thousands
+ * of lots are looked through once.
+ */
+export function keepAll(
+  makings: readonly Omit<Making, 'budget'>[],
+  { shelf, lots }: Pick<Pricing, 'shelf' | 'lots'>,
+  newId: () => string,
+): Moved {
+  const house = new Map<string, Map<string, Lot>>()
+  const of = (material: string): Map<string, Lot> => {
+    const known = house.get(material) ?? new Map<string, Lot>()
+    house.set(material, known)
+    return known
+  }
+  const keeps = new Map<string, Set<string>>()
+  for (const lot of lots) {
+    of(lot.material).set(lot.id, lot)
+    const piece = lot.reserved?.piece
+    if (piece) keeps.set(piece, (keeps.get(piece) ?? new Set()).add(lot.material))
+  }
+  const put = new Map<string, Lot>()
+  const gone = new Map<string, string>()
+  for (const making of makings) {
+    const needed = making.needs.map((need) => (need.of === 'base' ? baseLots(need.material as BaseKind) : need.material))
+    const materials = new Set([...needed, ...(keeps.get(making.id) ?? [])])
+    const own = [...materials].flatMap((material) => [...of(material).values()])
+    const moved = keepNeeds(making, { shelf, lots: own }, newId)
+    for (const lot of moved.put) {
+      of(lot.material).set(lot.id, lot)
+      put.set(lot.id, lot)
+    }
+    for (const id of moved.gone) {
+      const { material } = own.find((lot) => lot.id === id)!
+      of(material).delete(id)
+      put.delete(id)
+      gone.set(id, material)
+    }
+  }
+  const before = new Set(lots.map(({ id }) => id))
+  return { put: [...put.values()], gone: [...gone.keys()].filter((id) => before.has(id)) }
 }

@@ -340,8 +340,13 @@ export const MUTATIONS = [
   ['core/stock/apart.ts', 'FIXING_WAYS[way].undone ? []', '!FIXING_WAYS[way].undone ? []', STOCK],
   ['core/stock/worth.ts', "if (lot.source.kind === 'found') return 0", '', STOCK],
   // Budget and basket
-  ['core/budget.ts', 'state.loss - lossAt(g, n) + lossAt(g, n + 1)', 'state.loss + lossAt(g, n + 1)', BUDGET],
-  ['core/budget.ts', 'from: g })', 'from: g + 1 })', BUDGET],
+  [
+    'core/measure/choices.ts',
+    'state.loss - lossAt(g, n) + lossAt(g, n + 1)',
+    'state.loss + lossAt(g, n + 1)',
+    ['core/measure/choices.test.ts'],
+  ],
+  ['core/measure/choices.ts', 'from: g })', 'from: g + 1 })', ['core/measure/choices.test.ts']],
   ['core/budget.ts', 'sparse: 0.25', 'sparse: 4', BUDGET],
   ['server/basket/program.ts', '${priced.free.buy} ${rounds} - ${paid} <= 0', '1 ${rounds} - ${paid} <= 0', BASKET],
   ['server/basket/program.ts', 'cost.push(`${shop.trip} ${here}`)', 'cost.push(`0 ${here}`)', BASKET],

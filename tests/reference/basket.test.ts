@@ -114,6 +114,10 @@ describe('a basket', () => {
   it('a coupon takes its share off one', async () => {
     const job: BasketJob = { wants: [want('skep', 2)], shops: [shop('a', 0, 0, [offer('skep', 1, 1650, [coupon(0.4)])])] }
     expect(basketOf(job, (await solveBasket(job, null)).choices).cost[1]).toBe(1650 + 990)
+    // What a shop asks for at least counts before the coupon: one at 16.50 is enough for 16.00.
+    const least: BasketJob = { wants: [want('skep', 1)], shops: [shop('a', 0, 1600, [offer('skep', 1, 1650, [coupon(0.4)])])] }
+    const one = basketOf(least, (await solveBasket(least, null)).choices)
+    expect([one.cost[1], one.stops[0]!.enough]).toEqual([990, true])
   })
   it('what is out of stock everywhere is bought elsewhere, and only that', async () => {
     const job: BasketJob = { wants: [want('bay', 5)], shops: [shop('a', 100, 0, [offer('bay', 1, 600, [], 3)])] }

@@ -100,6 +100,7 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
     <nav class="grid gap-2" aria-label="What works here">
       <NuxtLink :to="`/piece/${bench.piece.id}/steps`" class="button-main h-14 text-base">Make it, step by step</NuxtLink>
       <NuxtLink :to="`/piece/${bench.piece.id}/make`" class="button h-14 text-base">Sheet, shopping and cutting lists</NuxtLink>
+      <NuxtLink to="/shopping" class="button h-14 text-base">Shopping list</NuxtLink>
       <NuxtLink to="/cutting" class="button h-14 text-base">Cutting of all pieces</NuxtLink>
       <NuxtLink to="/" class="button h-14 text-base">Workroom</NuxtLink>
     </nav>

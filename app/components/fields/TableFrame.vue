@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import type { Column, Mapping, ReadTable, RowFault } from '#core/exchange'
+
+/** The dialog in which a table comes in: which heading is which, what comes in, and what is wrong, before anything is kept. */
+const mapping = defineModel<Mapping>('mapping', { required: true })
+defineProps<{
+  title: string
+  read: ReadTable
+  guessed: boolean
+  columns: readonly Column[]
+  faults: readonly RowFault[]
+  /** "Take 3 prices in" */
+  take: string
+  none: boolean
+}>()
+const emit = defineEmits<{ close: []; take: [] }>()
+</script>
+
+<template>
+  <DialogFrame :title="title" wide="w-[52rem]" @close="emit('close')">
+    <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
+    <template v-else>
+      <p v-if="guessed" class="mb-2 text-bracken" role="status">
+        The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.
+      </p>
+      <div class="grid min-h-0 grid-cols-2 gap-4">
+        <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
+          <h3 class="panel-title mb-1">Which heading is which</h3>
+          <MappingFields v-model="mapping" :columns="columns" :headings="read.table.headings" />
+          <slot name="fields" />
+        </section>
+        <section class="min-h-0 overflow-y-auto" aria-label="What comes in" tabindex="0">
+          <h3 class="panel-title mb-1">What comes in</h3>
+          <slot />
+          <RowFaults :faults="faults" />
+        </section>
+      </div>
+    </template>
+    <div class="mt-3 flex justify-end gap-2">
+      <button type="button" class="button h-8" @click="emit('close')">Not now</button>
+      <button v-if="read.ok" type="button" class="button-main" :disabled="none" @click="emit('take')">{{ take }}</button>
+    </div>
+  </DialogFrame>
+</template>
