@@ -2,7 +2,7 @@ import type { BaseKind } from '../base'
 import { planSoon, reckon } from '../cut'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Asked, AskedBase, Lot, Moved } from '../stock'
-import { baseLots, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf } from '../stock'
+import { baseLots, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, plentyOf } from '../stock'
 import type { Making } from './bill'
 import type { Pricing } from './line'
 import { cutTo, spareOf, stemsFor, wantsOf } from './line'
@@ -38,7 +38,8 @@ export function keepNeeds(
       wantsOf({ id, copies }, own),
       cutOf(lots, material).filter(({ want }) => want.startsWith(`${id}:`)),
     )
-    const stocks = lengthsOf(lots, of).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
+    const there = lengthsOf(lots, of)
+    const stocks = (plentyOf(left, there) ?? there).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
     const rolls = new Map<string, number>()
     for (const { stock } of stocks.length ? planSoon({ wants: left, stocks, least: 0 }).rolls : [])
       rolls.set(stock, (rolls.get(stock) ?? 0) + 1)

@@ -7,8 +7,8 @@ import type { Day, Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum, wholesOver } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
-import type { Lot } from '../stock'
-import { basesOf, cutOf, cutThingsOf, fromCut, lengthsOf, thingsOf } from '../stock'
+import type { InHouse, Lot } from '../stock'
+import { basesOf, cutOf, cutThingsOf, fromCut, lengthsOf, plentyOf, thingsOf } from '../stock'
 import type { Price, Shop } from './offer'
 import { listed, offersOf, priceOn } from './offer'
 import type { Bought } from './packs'
@@ -251,13 +251,13 @@ function packsSaid(bought: readonly Bought[], name: string): Said {
     : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
 }
 
-/** All that lengths of a material can be cut from: what is in the house and one may have, then what is sold. */
-export function cutStock(material: Material, pricing: Pricing, piece: string | null = null): Stock[] {
+/** All that lengths of a material can be cut from: what is in the house and one may have, then what is sold. @param house what of it is in the house */
+export function cutStock(material: Material, pricing: Pricing, house: readonly InHouse[] = lengthsOf(pricing.lots, material)): Stock[] {
   const least = Math.min(
     ...pricesOf(material, pricing).map(({ price, holds, reductions }) => Math.ceil(lineCost(price, 1, reductions, 'least') / holds)),
   )
   return [
-    ...lengthsOf(pricing.lots, material, piece).map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
+    ...house.map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
     newRoll(material, least),
     ...pricing.rolls.filter((each) => each.material === material.id).map(otherRoll),
   ]
@@ -298,8 +298,11 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   )
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
-  const house = [...over, ...lengthsOf(pricing.lots, material, piece.id)]
-  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing, piece.id)], least: 0 })
+  const there = lengthsOf(pricing.lots, material, piece.id)
+  // Where the house has plenty, a few of its lengths do, and nothing is bought whatever the others are.
+  const enough = plentyOf(left, there) ?? there
+  const house = [...over, ...enough]
+  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing, enough)], least: 0 })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const done = Math.max(
     0,

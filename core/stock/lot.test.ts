@@ -16,6 +16,7 @@ import {
   lotOf,
   LotSchema,
   parted,
+  plentyOf,
   thingsOf,
 } from './lot'
 
@@ -115,6 +116,62 @@ describe('what is cut already', () => {
             [...things].sort((a, b) => a - b).map((cut) => ({ cut, count: 1 })),
           )
           expect(had.reduce((n, each) => n + each, 0)).toBe(most(wants, things))
+        },
+      ),
+    )
+  })
+})
+
+describe('plenty of lengths', () => {
+  const house = (...lots: readonly (readonly [length: number, count: number])[]) =>
+    lots.map(([length, count], i) => ({ id: `h${i}`, length, count }))
+  it('takes those where least is left over, and no more of several than it needs', () => {
+    // 300 and 250 go into the one of 560, 250 into the other of them; the roll of 900 stays whole.
+    expect(
+      plentyOf(
+        [
+          { length: 300, count: 1 },
+          { length: 250, count: 2 },
+        ],
+        house([560, 3], [900, 1]),
+      ),
+    ).toEqual([{ id: 'h0', length: 560, count: 2 }])
+    expect(plentyOf([{ length: 300, count: 2 }], house([300, 1], [290, 5]))).toBeNull()
+    expect(plentyOf([], house([300, 1]))).toEqual([])
+  })
+  it('what it takes holds all of it: against every way to put them in', () => {
+    const fits = (wants: readonly number[], rests: readonly number[]): boolean => {
+      const [first, ...others] = wants
+      return (
+        first === undefined ||
+        rests.some(
+          (rest, i) =>
+            rest >= first &&
+            fits(
+              others,
+              rests.map((each, k) => (k === i ? each - first : each)),
+            ),
+        )
+      )
+    }
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }),
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 2 })), { maxLength: 3 }),
+        (wants, lots) => {
+          const there = house(...lots)
+          const found = plentyOf(
+            wants.map((length) => ({ length, count: 1 })),
+            there,
+          )
+          if (!found) return
+          for (const lot of found) expect(lot.count).toBeLessThanOrEqual(there.find(({ id }) => id === lot.id)!.count)
+          expect(
+            fits(
+              wants,
+              found.flatMap(({ length, count }) => Array.from({ length: count }, () => length)),
+            ),
+          ).toBe(true)
         },
       ),
     )

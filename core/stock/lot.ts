@@ -111,22 +111,45 @@ export function lotName(lot: Pick<Lot, 'material' | 'things'>, shelf: Parameters
 export const isFree = ({ reserved }: Pick<Lot, 'reserved'>, piece: string | null = null): boolean =>
   reserved === null || (reserved.want === null && piece !== null && reserved.piece === piece)
 
-const indexed = onceFor<readonly Lot[], ReadonlyMap<string, readonly Lot[]>>()
-/** The lots of one material among all. */
-export const lotsOf = (lots: readonly Lot[], material: string): readonly Lot[] =>
-  indexed(lots, () => {
-    const found = new Map<string, Lot[]>()
+/** The lots of one material: all, those that are nobody's, and those that pieces keep. */
+interface Pile {
+  readonly all: readonly Lot[]
+  readonly free: readonly Lot[]
+  readonly kept: ReadonlyMap<string, readonly Lot[]>
+}
+const EMPTY: Pile = { all: [], free: [], kept: new Map() }
+const sorted = onceFor<readonly Lot[], ReadonlyMap<string, Pile>>()
+/** Thousands of lots are sorted once, whoever asks. */
+const pileOf = (lots: readonly Lot[], material: string): Pile =>
+  sorted(lots, () => {
+    const found = new Map<string, { all: Lot[]; free: Lot[]; kept: Map<string, Lot[]> }>()
     for (const lot of lots) {
-      const known = found.get(lot.material)
-      if (known) known.push(lot)
-      else found.set(lot.material, [lot])
+      const pile = found.get(lot.material) ?? { all: [], free: [], kept: new Map<string, Lot[]>() }
+      found.set(lot.material, pile)
+      pile.all.push(lot)
+      const { piece, want } = lot.reserved ?? { piece: null, want: null }
+      if (lot.reserved === null) pile.free.push(lot)
+      else if (piece !== null && want === null) pile.kept.set(piece, [...(pile.kept.get(piece) ?? []), lot])
     }
     return found
-  }).get(material) ?? []
+  }).get(material) ?? EMPTY
 
+/** The lots of one material among all. */
+export const lotsOf = (lots: readonly Lot[], material: string): readonly Lot[] => pileOf(lots, material).all
+
+/** Those that a piece may have: what is nobody's, and what it keeps. The same list each time, where it keeps nothing. */
+function openTo(lots: readonly Lot[], material: string, piece: string | null): readonly Lot[] {
+  const { free, kept } = pileOf(lots, material)
+  const own = piece === null ? undefined : kept.get(piece)
+  return own ? [...free, ...own] : free
+}
+
+const counts = onceFor<readonly Lot[], number>()
 /** How many whole things of a material there are, as bought, that a piece may have; without one, that are nobody’s. */
-export const thingsOf = (lots: readonly Lot[], material: string, piece: string | null = null): number =>
-  lotsOf(lots, material).reduce((n, lot) => n + (lot.cut === null && isFree(lot, piece) ? (lot.things ?? 0) : 0), 0)
+export function thingsOf(lots: readonly Lot[], material: string, piece: string | null = null): number {
+  const open = openTo(lots, material, piece)
+  return counts(open, () => open.reduce((n, { cut, things }) => n + (cut === null ? (things ?? 0) : 0), 0))
+}
 
 /** Things of one cut length. */
 export interface CutThings {
@@ -135,11 +158,14 @@ export interface CutThings {
   readonly count: number
 }
 
+const cuts = onceFor<readonly Lot[], readonly CutThings[]>()
 /** Things of a material that are cut already, shortest first. */
-export const cutThingsOf = (lots: readonly Lot[], material: string, piece: string | null = null): CutThings[] =>
-  lotsOf(lots, material)
-    .flatMap((lot) => (lot.cut !== null && lot.things !== null && isFree(lot, piece) ? [{ cut: lot.cut, count: lot.things }] : []))
-    .sort((a, b) => a.cut - b.cut)
+export function cutThingsOf(lots: readonly Lot[], material: string, piece: string | null = null): readonly CutThings[] {
+  const open = openTo(lots, material, piece)
+  return cuts(open, () =>
+    open.flatMap(({ cut, things }) => (cut !== null && things !== null ? [{ cut, count: things }] : [])).sort((a, b) => a.cut - b.cut),
+  )
+}
 
 /**
  * How many of each of these pieces can be had from things that are cut already: a longer one serves for a shorter, but is not
@@ -177,26 +203,57 @@ export interface InHouse {
   readonly count: number
 }
 
+const lengths = onceFor<readonly Lot[], readonly InHouse[]>()
 /** What of a material that comes by the length is in the house and a piece may have, shortest first. */
-export function lengthsOf(lots: readonly Lot[], { id, length }: Pick<Material, 'id' | 'length'>, piece: string | null = null): InHouse[] {
-  return lotsOf(lots, id)
-    .filter((lot) => isFree(lot, piece))
-    .map((lot) => ({ id: lot.id, length: lot.length ?? lot.cut ?? length, count: lot.things ?? 1 }))
-    .sort((a, b) => a.length - b.length)
+export function lengthsOf(
+  lots: readonly Lot[],
+  { id, length }: Pick<Material, 'id' | 'length'>,
+  piece: string | null = null,
+): readonly InHouse[] {
+  const open = openTo(lots, id, piece)
+  return lengths(open, () =>
+    open
+      .map((lot) => ({ id: lot.id, length: lot.length ?? lot.cut ?? length, count: lot.things ?? 1 }))
+      .sort((a, b) => a.length - b.length),
+  )
+}
+
+/**
+ * The lots that so many lengths can be cut from by putting each, the longest first, where least is left over: enough of the house,
+ * where the house has plenty. @returns null where they do not all go in so
+ */
+export function plentyOf(
+  wants: readonly { readonly length: number; readonly count: number }[],
+  house: readonly InHouse[],
+): InHouse[] | null {
+  const open = house.flatMap((lot) => [{ lot, rest: lot.length, taken: false }])
+  const used = new Map<InHouse, number>()
+  /** Further ones of lots that are several. */
+  const more = new Map(house.map((lot) => [lot, lot.count - 1]))
+  for (const { length, count } of [...wants].sort((a, b) => b.length - a.length)) {
+    for (let i = 0; i < count; i++) {
+      // Shortest first, so that the first that is long enough leaves least.
+      const best = open.reduce<(typeof open)[number] | null>(
+        (found, each) => (!exceeds(length, each.rest) && (!found || each.rest < found.rest) ? each : found),
+        null,
+      )
+      if (!best) return null
+      best.rest -= length
+      if (best.taken) continue
+      best.taken = true
+      used.set(best.lot, (used.get(best.lot) ?? 0) + 1)
+      const left = more.get(best.lot)!
+      if (left > 0) {
+        more.set(best.lot, left - 1)
+        open.push({ lot: best.lot, rest: best.lot.length, taken: false })
+      }
+    }
+  }
+  return [...used].map(([lot, count]) => ({ ...lot, count }))
 }
 
 /** What of a material is only kept for a piece, by the pieces. */
-export function keptBy(lots: readonly Lot[], material: string): Map<string, Lot[]> {
-  const found = new Map<string, Lot[]>()
-  for (const lot of lotsOf(lots, material)) {
-    const { piece, want } = lot.reserved ?? { piece: null, want: null }
-    if (piece === null || want !== null) continue
-    const known = found.get(piece)
-    if (known) known.push(lot)
-    else found.set(piece, [lot])
-  }
-  return found
-}
+export const keptBy = (lots: readonly Lot[], material: string): ReadonlyMap<string, readonly Lot[]> => pileOf(lots, material).kept
 
 /** Pieces that were cut for something, of one material. */
 export const cutOf = (lots: readonly Lot[], material: string): { readonly id: string; readonly want: string; readonly length: number }[] =>
