@@ -85,7 +85,7 @@ const CHOSEN: readonly Shop[] = [
   {
     id: 'coppice',
     name: 'Coppice & Cone',
-    note: 'Found and foraged, by weight; fifteen at least.',
+    note: 'Found and foraged, by weight; nothing under 15.',
     trip: 750,
     minimum: 1500,
     sells: 0.2,

@@ -28,7 +28,7 @@ const { width } = useElementSize(frame)
 const W = computed(() => Math.max(320, Math.round(width.value || 640)))
 const LEFT = 84
 const RIGHT = 24
-const most = computed(() => Math.max(100, ...props.rows.map(({ opened }) => opened[1]), ...props.marks.map(({ at }) => at)) * 1.12)
+const most = computed(() => Math.max(100, ...props.rows.map(({ opened }) => opened[1]), ...props.marks.map(({ at }) => at)) * 1.4)
 const x = (minor: number): number => LEFT + (minor / most.value) * (W.value - LEFT - RIGHT)
 /** Some ten graduations, at amounts as people count them. */
 const step = computed(() => {
@@ -40,8 +40,6 @@ const ticks = computed(() => Array.from({ length: Math.floor(most.value / step.v
 const ROW = 44
 const TOP = 34
 const height = computed(() => TOP + props.rows.length * ROW + 30)
-/** Whether there is room behind a bar for what it comes to; else it is said at its end. */
-const outside = ({ opened }: Measured): boolean => x(opened[1]) + 170 < W.value
 const TONES = { holds: 'var(--leaf)', fails: 'var(--ruddy)', hangs: 'var(--bracken)', budget: 'var(--ink)' } as const
 const ICONS = { holds: CircleCheck, fails: CircleAlert, hangs: CircleHelp } as const
 /** Marks that lie close are told on rows of their own. */
@@ -99,8 +97,7 @@ const placed = computed(() => {
         />
         <text :x="x(0) + 6" y="26.5" font-size="12" fill="var(--on)">used {{ money(row.used[1]) }}</text>
         <text
-          :x="outside(row) ? x(row.opened[1]) + 6 : x(row.opened[0]) - 6"
-          :text-anchor="outside(row) ? 'start' : 'end'"
+          :x="x(row.opened[1]) + 6"
           y="26.5"
           font-size="12"
           fill="var(--ink)"
