@@ -308,3 +308,13 @@ test('the ledger of everything in hand: alone and by its share, to the cent', as
   expect(await cents(0, 0)).toBeGreaterThanOrEqual(await cents(0, 2))
   await expectAccessible(page)
 })
+
+test('the bench fits 1024 across, whatever a piece is called', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await openPiece(page, ring('A ring with a name that is longer than there is room for at the head'))
+  await stage(page, 'Cost')
+  await expect(page.getByTestId('measure')).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)
+  const tally = (await page.getByTestId('tally').boundingBox())!
+  expect(tally.x + tally.width).toBeLessThanOrEqual(1024)
+})

@@ -54,7 +54,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
         v-for="(each, i) in PANELS"
         :key="each.id"
         type="button"
-        class="relative px-2 text-small"
+        class="relative px-2 text-small max-[1140px]:px-1"
         :class="
           panel === each.id
             ? 'font-semibold text-ink after:absolute after:inset-x-2 after:bottom-0 after:h-0.75 after:bg-leaf'
@@ -65,7 +65,9 @@ const PANELS: readonly { id: Panel; name: string }[] = [
       >
         <span class="mr-1 text-tiny text-soft" aria-hidden="true">{{ i + 1 }}</span>{{ each.name }}
       </button>
-      <NuxtLink :to="`/piece/${bench.piece?.id}/make`" class="flex items-center whitespace-nowrap px-2 text-small text-soft hover:text-ink"
+      <NuxtLink
+        :to="`/piece/${bench.piece?.id}/make`"
+        class="flex items-center whitespace-nowrap px-2 text-small text-soft hover:text-ink max-[1140px]:px-1"
         ><span class="mr-1 text-tiny" aria-hidden="true">8</span>Make sheet</NuxtLink
       >
     </nav>
