@@ -311,7 +311,7 @@ test('the ledger of everything in hand: alone and by its share, to the cent', as
 
 test('the bench fits 1024 across, whatever a piece is called', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 })
-  await openPiece(page, ring('A ring with a name that is longer than there is room for at the head'))
+  await openPiece(page, { ...ring('A ring with a name that is longer than there is room for at the head'), id: 'long' })
   await stage(page, 'Cost')
   await expect(page.getByTestId('measure')).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)
