@@ -72,6 +72,7 @@ describe('one plan for all that is in hand', () => {
         const plan = planned(room([inHand('a', [bow(bows), stems(13)])], { lots }))
         const bill = billOf({ id: 'a', needs: [bow(bows), stems(13)], copies: 1, budget: null }, { ...plainPricing(), lots })
         expect([plan.opened.value, plan.saved.value], `${bows} bows, ${count} rolls`).toEqual([bill.opened.value, 0])
+        expect(Math.abs(plan.used.value - bill.used.value), `${bows} bows, ${count} rolls`).toBeLessThanOrEqual(2)
         // Three to a roll.
         expect(lineOf(plan, ribbon.id).packs.value, `${bows} bows, ${count} rolls`).toBe(Math.max(0, Math.ceil(bows / 3) - count))
       }
@@ -138,6 +139,25 @@ describe('one plan for all that is in hand', () => {
     const plan = planned(room([], { list: [{ id: 'l', material: ribbon.id, use: 'Tail', length: inches(18), count: 2, joins: false }] }))
     expect(lineOf(plan, ribbon.id)).toMatchObject({ packs: { value: 1 }, taken: {}, cutting: { wants: [{ piece: null, use: 'Tail' }] } })
     expect(plan.opened.value).toBe(899)
+  })
+  it('what breaks is opened and not used, on the bill as in the plan: of ten with two spare, ten', () => {
+    // Twelve are two bunches at 8.99; ten of twenty are used: 8.99.
+    const spared: Things = { ...stems(10), spare: 0.2 }
+    const plan = planned(room([inHand('a', [spared])]))
+    const bill = billOf({ id: 'a', needs: [spared], copies: 1, budget: null }, plainPricing())
+    expect([plan.opened.value, plan.used.value, bill.used.value]).toEqual([1798, 899, 899])
+    expect(plan.ledgers['a']!.share).toEqual(plan.ledgers['a']!.alone)
+    // What is in the house goes first: of three there seven are used of the packs.
+    const lots = [lotOf('f', 'bracken', { things: 3 })]
+    const less = planned(room([inHand('a', [spared])], { lots }))
+    expect(less.used.value).toBe(billOf({ id: 'a', needs: [spared], copies: 1, budget: null }, { ...plainPricing(), lots }).used.value)
+  })
+  it('what is only listed is paid by nobody, also where a piece wants of the same roll', () => {
+    // One bow of 116 in and a tail of 232 in are one roll: a third of it is the piece's.
+    const plan = planned(
+      room([inHand('a', [bow(1)])], { list: [{ id: 'l', material: ribbon.id, use: 'Tail', length: inches(232), count: 1, joins: false }] }),
+    )
+    expect([plan.opened.value, plan.ledgers['a']!.share.opened[1]]).toEqual([899, 300])
   })
   it('takes a roll of another length where that costs less, on the bill as in the plan', () => {
     const own = [{ id: 'short', material: ribbon.id, length: inches(120), price: 100 }]

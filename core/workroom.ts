@@ -1,6 +1,6 @@
 import type { BaseKind } from './base'
 import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
-import { asStock, NEW, planning as planningCuts, planSoon, reckon } from './cut'
+import { asStock, isNew, NEW, planning as planningCuts, planSoon, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
 import type { Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
@@ -29,7 +29,7 @@ import {
   wantsOf,
 } from './price'
 import type { InHouse, Lot } from './stock'
-import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, servesAs, thingsOf } from './stock'
+import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, servesAs, thingsOf } from './stock'
 import type { Workings } from './workings'
 import { rememberingWork } from './workings'
 
@@ -90,8 +90,10 @@ export interface MaterialPlan {
   readonly left: Figure
   readonly bought: readonly Bought[]
   readonly cutting: Cutting | null
-  /** How much of it each piece takes, by their ids, in parts; what was only listed is nobody's. */
+  /** How much of it each piece takes, by their ids, in parts. */
   readonly taken: Readonly<Record<string, number>>
+  /** How much is taken by what was only listed, which is nobody's. */
+  readonly listed: number
 }
 
 /** What is opened, and what of that is used: the two ledgers. */
@@ -249,9 +251,9 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
     for (const each of materials) {
       const amount = rangeOf(each[of])[end]
       const takers = Object.entries(each.taken).filter(([, much]) => much > 0)
-      const all = takers.reduce((sum, [, much]) => sum + much, 0)
-      if (!takers.length) net[pieces.length]! += amount
-      else for (const [id, much] of takers) net[at.get(id)!]! += (amount * much) / all
+      const all = takers.reduce((sum, [, much]) => sum + much, each.listed)
+      if (all > 0) net[pieces.length]! += (amount * each.listed) / all
+      for (const [id, much] of takers) net[at.get(id)!]! += (amount * much) / all
     }
     return net
   }
@@ -271,13 +273,13 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
 
 /** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
 function basesOf(pieces: readonly InHand[], lots: readonly Lot[]): MaterialPlan[] {
-  const left = new Map(lots.filter((lot) => baseOfLot(lot)).map((lot) => [lot.id, lot.things ?? 0]))
+  const left = new Map(lots.flatMap((lot): [string, number][] => (baseOfLot(lot) ? [[lot.id, lot.things ?? 0]] : [])))
   const all = pieces.flatMap((piece) =>
     piece.needs.flatMap((need) => {
       if (need.of !== 'base') return []
       let there = 0
-      for (const lot of lots) {
-        if (lot.material !== baseLots(need.material as BaseKind) || !servesAs(lot, need.width) || !isFree(lot, piece.id)) continue
+      for (const lot of lotsOf(lots, baseLots(need.material as BaseKind))) {
+        if (!servesAs(lot, need.width) || !isFree(lot, piece.id)) continue
         const taken = Math.min(left.get(lot.id)!, piece.copies - there)
         left.set(lot.id, left.get(lot.id)! - taken)
         there += taken
@@ -304,6 +306,7 @@ function basesOf(pieces: readonly InHand[], lots: readonly Lot[]): MaterialPlan[
       opened,
       used: opened,
       taken: Object.fromEntries(all.map(({ piece, cost }) => [piece.id, cost])),
+      listed: 0,
     },
   ]
 }
@@ -345,7 +348,9 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
   const have = all + spare - toBuy
   const bought = packsFor(toBuy, material, workroom)
   const { packs, holds, cost, words } = openedBy(bought)
-  const used = usedOf(cost, Math.min(toBuy, holds), holds)
+  // What breaks is opened, but not used; what is in the house goes first, as on the bill.
+  const fromPacks = Math.max(0, missing - thingsOf(lots, material.id))
+  const used = usedOf(cost, fromPacks, holds)
   return {
     id: material.id,
     name: material.plural,
@@ -355,6 +360,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
     cutting: null,
     // What a piece has of its own takes no part of what is opened.
     taken: Object.fromEntries(stems.map(([piece, n]) => [piece.id, Math.max(0, n - ownOf(piece))])),
+    listed: 0,
     needed: figure(
       quantity.count(all + had + spare),
       [
@@ -372,7 +378,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
     used: moneyFigure(
       used,
-      sum`${quantity.money(cost[1])} × ${quantity.count(toBuy)} ÷ ${quantity.count(holds)} = ${quantity.money(used[1])}`,
+      sum`${quantity.money(cost[1])} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(holds)} opened = ${quantity.money(used[1])}`,
     ),
     left: figure(
       quantity.count(Math.max(0, holds - toBuy)),
@@ -445,10 +451,9 @@ function cutPlan(
   const { cost, holds, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
-  const isBought = (stock: string): boolean => !cutting.house.some(({ id }) => id === stock) && !cutting.over.some(({ id }) => id === stock)
   const lengthOf = (rolls: CutPlan['rolls']): number =>
     rolls.reduce((total, { cuts }) => total + cuts.reduce((mm, { length }) => mm + length, 0), 0)
-  const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isBought(stock)))
+  const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isNew(stock)))
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
   // What is cut already, or will be from what is kept for a piece, takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
   const left = new Map<string, number>()
@@ -457,7 +462,7 @@ function cutPlan(
   own.forEach(({ piece }, i) => taken.set(piece.id, (taken.get(piece.id) ?? 0) + (left.get(wants[i]!.id) ?? 0)))
   const rolls = plan.opened + uncut
   const cutOfNew =
-    lengthOf(plan.rolls.filter(({ stock }) => isBought(stock))) +
+    lengthOf(plan.rolls.filter(({ stock }) => isNew(stock))) +
     plan.short.reduce((n, { want, count }) => n + count * wants.find(({ id }) => id === want)!.length, 0)
   const used = usedOf(cost, Math.min(holds, Math.ceil((cutOfNew / material.length) * 1000) / 1000), holds)
   return {
@@ -466,6 +471,7 @@ function cutPlan(
     of: 'length',
     cutting,
     taken: Object.fromEntries(taken),
+    listed: wants.slice(own.length).reduce((n, { id }) => n + (left.get(id) ?? 0), 0),
     bought,
     toBuy: plan.rolls.filter(({ stock }) => stock === NEW).length + uncut,
     needed: figure(
