@@ -125,6 +125,19 @@ describe('deals', () => {
     ])
     expect(deals([bay(16)], pricing())).toEqual([])
   })
+  it('what is cut already in the house is not taken off twice: 20 sprigs, of which 3 are there at their length, are two bunches and one', () => {
+    // 17 are to be bought: a third bunch for one of them. One fewer opens two; the three bunches hold 24, 7 more than 17.
+    // A sprig is 16 in long and gives one of 12 in.
+    const short = { ...bay(20), cut: 304.8 }
+    expect(deals([short], pricing()).map(([, , said]) => said)).toEqual([
+      '4 bay sprigs fewer saves $9.00',
+      '4 more bay sprigs at no cost: the packs hold 24',
+    ])
+    expect(deals([short], pricing([], { lots: [lotOf('c', 'bay', { things: 3, cut: 304.8 })] })).map(([, , said]) => said)).toEqual([
+      '1 bay sprig fewer saves $9.00',
+      '7 more bay sprigs at no cost: the packs hold 24',
+    ])
+  })
   it('a third bunch is free', () => {
     const three: Reduction = { kind: 'free', buy: 2, get: 1, from: null, until: null }
     expect(deals([bay(16)], pricing([three])).map(([kind]) => kind)).toContain('more packs')

@@ -49,8 +49,8 @@ function freePacks(line: CostLine): Deal[] {
 function fewer(line: CostLine, pricing: Pricing): Deal[] {
   const material = materialOf(pricing.shelf, line.id)
   const holds = line.bought.reduce((all, each) => all + each.packs * each.holds, 0)
-  const wanted = line.stems.value + line.spare.value - line.stash.value
-  if (!material || !line.bought.length || wanted <= 0) return []
+  const wanted = line.toBuy
+  if (!material || wanted < 1) return []
   const now = line.opened.value
   const cost = (n: number): Minor => packsFor(n, material, pricing).reduce((all, each) => all + each.cost[1], 0)
   const most = Math.floor(line.stems.value * rate(DROP_AT_MOST, pricing.shelf))

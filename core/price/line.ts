@@ -32,6 +32,8 @@ export interface CostLine {
   readonly spare: Figure
   /** What of it is in the house already: things, or lengths to cut from. */
   readonly stash: Figure
+  /** Things or rolls that are to be bought, whatever packs they come in. */
+  readonly toBuy: number
   readonly packs: Figure
   readonly packName: string
   /** The packs that are bought, and where: none at the catalogue's usual price has a shop. */
@@ -185,6 +187,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     name: material.name,
     plural: material.plural,
     packName: material.pack.name,
+    toBuy,
     bought: packs,
     left: bought - fromPacks,
     parts: [fromPacks, bought],
@@ -322,6 +325,7 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     name: material.name,
     plural: material.plural,
     packName: material.pack.name,
+    toBuy: rolls,
     bought: packs,
     left: bought - fromRolls,
     parts: [fromRolls, bought],
@@ -373,6 +377,7 @@ export function baseLine({ name, price, material, width }: BareBase, { id, copie
     stems: figure(quantity.count(copies), each, COUNTED),
     packs: figure(quantity.count(packs), there ? [...each, ...sum` − ${quantity.count(there)} in the house`] : each, COUNTED),
     packName: 'base',
+    toBuy: packs,
     bought: packs ? [{ ...listed(null, 1, price), packs, cost }] : [],
     left: 0,
     parts: [packs, packs],
