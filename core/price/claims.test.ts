@@ -49,7 +49,7 @@ describe('a claim against a bill worked by hand', () => {
     expect(judged({ kind: 'at most', amount: 2400 }, pricing()).verdict).toBe('holds')
     const of = judged({ amount: 2400 }, pricing())
     expect(of.verdict).toBe('fails')
-    expect(say(of.says, manner)).toBe('Fails: it comes to $24.00, $0.00 over, and would hold from 0.1 % off all of it on.')
+    expect(say(of.says, manner)).toBe('Fails: it comes to $24.00, not under it, and would hold from 0.1 % off all of it on.')
   })
   it('breaks at the price to the cent: a bunch may cost 9.49, for 6.00 + 2 × 9.49 = 24.98, and the ring 6.99', () => {
     const of = judged({}, pricing())
@@ -98,6 +98,26 @@ describe('a claim against a bill worked by hand', () => {
     expect(say(of.says, manner)).toBe('Hangs on the tax, which nobody has said: it holds up to a tax of 4.145 %; it comes to $24.00.')
     expect(judged({ amount: 3100 }, unknown).verdict).toBe('holds')
     expect(judged({}, pricing([], { tax: { ...UNKNOWN_TAX, included: true } })).verdict).toBe('holds')
+  })
+  it('hangs on the tax, not on a reduction that is sure: 6.00 + 18.00 less a half are 15.00, under 16 up to 6.63 %', () => {
+    // 15.00 × 1.0663 = 15.9945, which is 15.99; at 6.64 % it is 15.996, which is 16.00.
+    const of = judged({ amount: 1600 }, pricing([off(0.5)], { tax: UNKNOWN_TAX }))
+    expect(say(of.says, manner)).toMatch(
+      /^Hangs on the tax, which nobody has said: it holds up to a tax of 6\.63\d? %; it comes to \$15\.00\.$/,
+    )
+  })
+  it('of two reductions it hangs on the one that is not sure', () => {
+    // Ring 6.00, bay 18.00 less 50 % are 9.00, wheat two packs of 10.00 less 40 to 50 %: 12.00 to 10.00. Together 27.00 to 25.00.
+    const by = pricing([], {
+      shops: [shopOf('netherby', 'bay', [[8, 900, [off(0.5)]]]), shopOf('garth', 'wheat', [[10, 1000, [off(0.4, 0.5)]]])],
+    })
+    const wheat: Things = { ...bay(20), material: 'wheat' }
+    const of = judged({ amount: 2600 }, by, [base, bay(16), wheat])
+    expect(of.total.range).toEqual([2500, 2700])
+    // Under 26.00 the wheat may come to 10.99, which is 45.05 % off 20.00: from 45.1 % on.
+    expect(say(of.says, manner)).toBe(
+      'Hangs on a reduction: it holds from 45.1 % off wheat ears on, which is 40 % to 50 %; it comes to $25.00 to $27.00.',
+    )
   })
   it('counts what is in the house', () => {
     const by = pricing([], { lots: [lotOf('b', 'bay', { things: 9 })] })

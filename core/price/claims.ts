@@ -72,6 +72,9 @@ function least(from: number, to: number, holds: (n: number) => boolean): number 
   return before === to ? null : before + 1
 }
 
+const meets = ({ kind, amount: said }: Claim, amount: Minor): boolean =>
+  kind === 'under' ? amount < said : kind === 'at most' ? amount <= said : amount === said
+
 const ends = (of: Figure): Span => rangeOf(of)
 
 /**
@@ -93,8 +96,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
         ? bill.usedEach
         : bill.used
   }
-  const met = (amount: Minor): boolean =>
-    claim.kind === 'under' ? amount < claim.amount : claim.kind === 'at most' ? amount <= claim.amount : amount === claim.amount
+  const met = (amount: Minor): boolean => meets(claim, amount)
   /** Not over it, for what is said to make it just that. */
   const within = (amount: Minor): boolean => (claim.kind === 'makes' ? amount <= claim.amount : met(amount))
   const surely = (of: readonly CostLine[], tax?: Tax): boolean => within(ends(totalOf(of, tax))[1])
@@ -121,7 +123,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
         span: null,
       })
     const verdict = from === null ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
-    return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions, pricing.tax) }
+    return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
   }
   for (const line of off ? [] : lines) {
     const shares = line.bought.flatMap(({ reductions }) => reductions.flatMap((each) => (each.kind === 'off' ? [each.share] : [])))
@@ -147,23 +149,13 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
       })
   }
   conditions.push(...priceTurns(lines, surely))
-  const verdict =
-    met(low) && met(high)
-      ? onTax()
-        ? 'hangs'
-        : 'holds'
-      : claim.kind === 'makes'
-        ? low <= claim.amount && claim.amount <= high
-          ? 'hangs'
-          : 'fails'
-        : met(low)
-          ? 'hangs'
-          : 'fails'
+  const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : met(low)
+  const verdict = met(low) && met(high) ? (onTax() ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
   if (verdict === 'fails' && claim.kind !== 'makes') {
     const from = least(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
     if (from !== null) conditions.unshift({ of: 'reduction', line: null, name: 'all of it', share: from / REDUCTION_STEPS, span: null })
   }
-  return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions, pricing.tax) }
+  return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
 }
 
 /** At which price of each line's dearest pack the claim turns, those that need change least first; only while it holds. */
@@ -220,34 +212,44 @@ export function conditionSaid(of: Condition): Said {
   }
 }
 
-function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, conditions: readonly Condition[], tax: Tax): Said {
+/** What a claim hangs on: the tax where that alone decides, else the reduction within whose range it turns. */
+function reasonOf(claim: Claim, [, high]: Span, conditions: readonly Condition[]): Condition | null {
+  const reductions = conditions.flatMap((each) => (each.of === 'reduction' ? [each] : []))
+  if (claim.off?.share === null) return reductions.find(({ share }) => share > 0) ?? conditions.find(({ of }) => of === 'tax') ?? null
+  if (meets(claim, high)) return conditions.find(({ of }) => of === 'tax') ?? null
+  return reductions.find(({ span, share }) => span && span[0] < share && share <= span[1]) ?? null
+}
+
+function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, conditions: readonly Condition[]): Said {
   const [low, high] = ends(total)
   const comes: Said =
     low < high ? sum`it comes to ${quantity.money(low)} to ${quantity.money(high)}` : sum`it comes to ${quantity.money(high)}`
-  const reduction = conditions.find((each) => each.of === 'reduction' && each.share > 0)
-  const onTax = conditions.find((each) => each.of === 'tax')
   switch (verdict) {
     case 'holds':
       return ['Holds: ', ...comes, '.']
-    case 'fails':
+    case 'fails': {
+      if (claim.kind === 'makes') return ['Fails: ', ...comes, '.']
+      const would = conditions.find(({ of }) => of === 'reduction')
+      const over = high - claim.amount
       return [
         'Fails: ',
         ...comes,
-        ...(claim.kind === 'makes' ? [] : sum`, ${quantity.money(high - claim.amount)} over`),
-        ...(reduction && claim.kind !== 'makes' ? [', and would hold ', ...conditionSaid(reduction)] : []),
+        ...(over > 0 ? sum`, ${quantity.money(over)} over` : [', not under it']),
+        ...(would ? [', and would hold ', ...conditionSaid(would)] : []),
         '.',
       ]
-    case 'hangs':
+    }
+    case 'hangs': {
+      const reason = reasonOf(claim, [low, high], conditions)
       return [
         'Hangs on ',
-        ...(reduction
-          ? ['a reduction: it holds ', ...conditionSaid(reduction)]
-          : onTax && !tax.known
-            ? ['the tax, which nobody has said: it holds ', ...conditionSaid(onTax)]
-            : ['reductions that are a range']),
+        ...(!reason
+          ? ['reductions that are a range']
+          : [reason.of === 'tax' ? 'the tax, which nobody has said: it holds ' : 'a reduction: it holds ', ...conditionSaid(reason)]),
         '; ',
         ...comes,
         '.',
       ]
+    }
   }
 }
