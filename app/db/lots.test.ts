@@ -62,6 +62,13 @@ describe('what a piece keeps', () => {
     await removePiece(db, 'p')
     expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
   })
+  it('goes with the piece when that hung: it is in it', async () => {
+    await db.lots.add(lotOf('l', 'ivy', { things: 9, paid: 90 }))
+    await keep('p', [ivy(4)])
+    await savePiece(db, { ...piece, stage: 'hung' }, 0, 1)
+    await removePiece(db, 'p')
+    expect((await db.lots.toArray()).map(({ things, reserved }) => [things, reserved])).toEqual([[5, null]])
+  })
   it('goes when it is taken apart, and its parts come in its place', async () => {
     await db.lots.bulkAdd([lotOf('l', 'ivy', { things: 4 }), lotOf('other', 'ivy', { things: 2, reserved: { piece: 'q', want: null } })])
     await keep('p', [ivy(4)])

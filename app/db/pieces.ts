@@ -74,10 +74,13 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
   return beside
 }
 
+/** Throws a piece away, with all that is kept of it. */
 export function removePiece(db: BenchDatabase, id: string): Promise<void> {
   return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress, db.lots], async () => {
+    // What hung goes with all that is in it; what was only kept is nobody's again.
+    if ((await db.pieces.get(id))?.piece.stage === 'hung') await db.lots.where('reserved.piece').equals(id).delete()
+    else await move(db, release(id, await db.lots.toArray()))
     await db.pieces.delete(id)
-    await move(db, release(id, await db.lots.toArray()))
     await db.previews.delete(id)
     await db.needs.delete(id)
     await db.progress.delete(id)

@@ -55,10 +55,10 @@ const asked = computed(() => wants.value.filter(({ piece }) => piece !== null))
 const madeOf = (id: string): number => wants.value.find((each) => each.id === id)?.made ?? 0
 /** What is nobody's, and what pieces keep. */
 const house = computed(() => [
-  ...lengthsOf(stock.lots, chosen.value),
-  ...[...keptBy(stock.lots, chosen.value.id)].flatMap(([piece, kept]) => lengthsOf(kept, chosen.value, piece)),
+  ...lengthsOf(stock.here, chosen.value),
+  ...[...keptBy(stock.here, chosen.value.id)].flatMap(([piece, kept]) => lengthsOf(kept, chosen.value, piece)),
 ])
-const cutPieces = computed(() => cutOf(stock.lots, material.value))
+const cutPieces = computed(() => cutOf(stock.here, material.value))
 const rolls = computed(() => stock.rolls.filter((each) => each.material === material.value))
 const useOf = computed(
   () => new Map(wants.value.map(({ id, use, piece }) => [id, piece === null ? use : `${capital(use)}, ${piece}`] as const)),
@@ -79,7 +79,7 @@ const longest = computed(() => (open.value?.cutting?.plan.rolls ?? []).reduce((m
 /** What a roll of a plan is called. @param of its stock: a lot, or new */
 function nameOf(of: string): string {
   if (isNew(of)) return 'New roll'
-  const lot = stock.lots.find(({ id }) => id === of)
+  const lot = stock.here.find(({ id }) => id === of)
   return lot?.reserved?.want
     ? 'Piece that nothing wants'
     : `${lot?.things ? 'Roll in the house' : lot?.source.kind === 'cut' ? 'Rest of a roll' : 'Offcut'}${lot?.reserved ? ` kept for ${words.owner(lot)}` : ''}`

@@ -62,7 +62,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
         </p>
         <p class="text-soft">
           <MoneySaid :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where
-          <MoneySaid :minor="worthOfAll(stock.lots, shops.shelf)" /> lies already.
+          <MoneySaid :minor="worthOfAll(stock.here, shops.shelf)" /> lies already.
           <template v-if="plan.tax"> Tax: <MoneySaid :minor="plan.tax.value" />.</template>
           <template v-if="plan.saved.value > 0"> <MoneySaid :minor="plan.saved.value" /> less than each alone.</template>
         </p>

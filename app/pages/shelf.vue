@@ -44,7 +44,7 @@ const found = computed(() => {
       (!kind.value || each.kind === kind.value) &&
       (!texture.value || each.texture === texture.value) &&
       (!colour.value || each.colours.some((own) => colourFamily(own) === (colour.value as ColourFamily))) &&
-      (!stashed.value || thingsOf(stock.lots, each.id) > 0) &&
+      (!stashed.value || thingsOf(stock.here, each.id) > 0) &&
       (!mine.value || each.id in materials.own) &&
       `${each.name} ${KIND_NAMES[each.kind]} ${each.state}`.toLowerCase().includes(wanted),
   )
@@ -255,7 +255,7 @@ function takeStash(id: string, count: number): null {
               <StashField
                 class="ml-auto w-16"
                 :label="`${row.original.name} in stash`"
-                :count="thingsOf(stock.lots, row.original.id)"
+                :count="thingsOf(stock.here, row.original.id)"
                 :take="(count: number) => takeStash(row.original.id, count)"
               />
             </td>

@@ -57,7 +57,7 @@ function shelfOf(lot: Lot): number {
   const material = materialOf(shops.shelf, lot.material)
   return material ? SHELVES.findIndex(({ has }) => has(material.kind, isCut(material) && material.kind !== 'mechanic')) : SHELVES.length - 1
 }
-const named = computed(() => stock.lots.map((lot) => ({ lot, name: lotName(lot, shops.shelf), shelf: shelfOf(lot) })))
+const named = computed(() => stock.here.map((lot) => ({ lot, name: lotName(lot, shops.shelf), shelf: shelfOf(lot) })))
 const sorted = computed(() =>
   [...named.value].sort((a, b) => a.shelf - b.shelf || a.name.localeCompare(b.name) || a.lot.id.localeCompare(b.lot.id)),
 )
@@ -70,11 +70,11 @@ const found = computed(() => {
   )
 })
 const owners = computed(() => {
-  const ids = new Set(stock.lots.flatMap(({ reserved }) => reserved?.piece ?? []))
+  const ids = new Set(stock.here.flatMap(({ reserved }) => reserved?.piece ?? []))
   return (pieces.records ?? []).filter(({ id }) => ids.has(id)).map(({ id, piece }) => ({ id, name: piece.brief.name }))
 })
-const worth = computed(() => worthOfAll(stock.lots, shops.shelf))
-const kept = computed(() => stock.lots.filter(({ reserved }) => reserved !== null).length)
+const worth = computed(() => worthOfAll(stock.here, shops.shelf))
+const kept = computed(() => stock.here.filter(({ reserved }) => reserved !== null).length)
 
 /** Only rows in view are there: a stash may hold thousands. */
 const board = useTemplateRef('board')
@@ -114,10 +114,10 @@ const inView = computed(() =>
 function choose(lot: Lot): void {
   chosen.value = chosen.value.includes(lot.id) ? chosen.value.filter((id) => id !== lot.id) : [...chosen.value, lot.id]
 }
-const chosenLots = computed(() => stock.lots.filter(({ id }) => chosen.value.includes(id)))
+const chosenLots = computed(() => stock.here.filter(({ id }) => chosen.value.includes(id)))
 /** All that covers and is nobody's. */
 function chooseAll(): void {
-  chosen.value = stock.lots.filter((lot) => isFree(lot) && lot.things !== null && shelfOf(lot) === 1).map(({ id }) => id)
+  chosen.value = stock.here.filter((lot) => isFree(lot) && lot.things !== null && shelfOf(lot) === 1).map(({ id }) => id)
   making.value = true
 }
 function put(): void {
@@ -125,7 +125,7 @@ function put(): void {
 }
 
 const taken = computed(() => new Map((workroom.plan?.materials ?? []).map(({ id, fromHouse }) => [id, fromHouse.value])))
-const low = computed(() => lowStock(stock.lots, taken.value, rate(LOW_STOCK, settings), shops.shelf))
+const low = computed(() => lowStock(stock.here, taken.value, rate(LOW_STOCK, settings), shops.shelf))
 /** What the plan says to buy though something that serves as well lies here. */
 const instead = computed(() =>
   (workroom.plan?.materials ?? []).flatMap(({ id, toBuy }) => {
@@ -133,7 +133,7 @@ const instead = computed(() =>
     if (!material || !toBuy) return []
     const here = substitutesFor(material, shops.shelf, 12).find(
       (each) =>
-        each.material.kind === material.kind && each.distance < NEAR && lotsOf(stock.lots, each.material.id).some((lot) => isFree(lot)),
+        each.material.kind === material.kind && each.distance < NEAR && lotsOf(stock.here, each.material.id).some((lot) => isFree(lot)),
     )
     return here ? [{ id, wanted: material.name, here: here.material.name, says: here.says }] : []
   }),
@@ -155,7 +155,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
     <CountCheck v-if="checking" @close="checking = false" />
     <template v-else>
       <section class="flex flex-wrap items-baseline gap-x-6 gap-y-1 pt-3" aria-label="All of it" data-testid="stash-sum">
-        <p class="font-serif text-xl">{{ several(stock.lots.length, 'lot', 'lots') }}, worth <MoneySaid :minor="worth" /></p>
+        <p class="font-serif text-xl">{{ several(stock.here.length, 'lot', 'lots') }}, worth <MoneySaid :minor="worth" /></p>
         <p class="text-soft">{{ kept ? `${kept} of them kept for pieces` : 'None of them is kept for a piece' }}</p>
         <details v-if="low.length" class="text-bracken" data-testid="low">
           <summary>{{ several(low.length, 'small thing runs', 'small things run') }} low</summary>
@@ -220,9 +220,9 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
         </button>
         <span class="self-center text-soft">{{ several(found.length, 'lot', 'lots') }}</span>
       </div>
-      <MakeOfPanel v-if="making" :chosen="chosenLots" :lots="stock.lots" class="mb-3" />
+      <MakeOfPanel v-if="making" :chosen="chosenLots" :lots="stock.here" class="mb-3" />
 
-      <p v-if="!stock.lots.length" class="py-20 text-center text-base">
+      <p v-if="!stock.here.length" class="py-20 text-center text-base">
         Nothing in the house yet. Put in what lies on your shelf, tick off a shopping list, or take an old piece apart.
       </p>
       <div ref="board" class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
@@ -268,7 +268,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
           </template>
         </div>
       </div>
-      <p v-if="stock.lots.length && !found.length" class="py-10 text-center text-soft">Nothing in the stash is like that.</p>
+      <p v-if="stock.here.length && !found.length" class="py-10 text-center text-soft">Nothing in the stash is like that.</p>
     </template>
     <LotDialog v-if="open" :lot="open.lot" :fresh="open.fresh" @close="open = null" />
   </main>

@@ -2,14 +2,14 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { Making, OwnRoll, Pricing } from '#core/price'
 import type { Lot, Moved } from '#core/stock'
-import { counted, lotOf } from '#core/stock'
+import { counted, hereOf, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
 import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { following } from '~/db/following'
 import { keepForPieces, putApart, releasePiece, removeLots } from '~/db/lots'
-import { newId } from './pieces'
+import { newId, usePieces } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
 
@@ -17,6 +17,7 @@ import { useShops } from './shops'
 export const useStock = defineStore('stock', () => {
   const shops = useShops()
   const settings = useSettings()
+  const pieces = usePieces()
   const lots = shallowRef<readonly Lot[]>([])
   const rolls = shallowRef<readonly OwnRoll[]>([])
   const list = shallowRef<readonly Listed[]>([])
@@ -37,6 +38,11 @@ export const useStock = defineStore('stock', () => {
     (all) => {
       list.value = all
     },
+  )
+
+  /** What lies on the shelf: what a piece has that hangs is in it. */
+  const here = computed(() =>
+    hereOf(lots.value, new Set((pieces.records ?? []).filter(({ piece }) => piece.stage === 'hung').map(({ id }) => id))),
   )
 
   /** What things are priced by. */
@@ -62,6 +68,7 @@ export const useStock = defineStore('stock', () => {
 
   return {
     lots,
+    here,
     rolls,
     list,
     pricing,

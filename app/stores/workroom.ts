@@ -81,7 +81,7 @@ export const useWorkroom = defineStore('workroom', () => {
     const gathered = await gather(wanting.value)
     if (own !== turn) return
     inHand.value = gathered
-    const workroom: Workroom = { ...stock.pricing, pieces: gathered, list: stock.list }
+    const workroom: Workroom = { ...stock.pricing, lots: stock.here, pieces: gathered, list: stock.list }
     const job = planInHand(workroom, (told) => {
       if (own === turn) progress.value = told
     })
@@ -93,7 +93,7 @@ export const useWorkroom = defineStore('workroom', () => {
       if (own === turn) progress.value = null
     }
   }
-  watch([wanting, () => stock.pricing, () => stock.list, () => shops.state, lookers], () => {
+  watch([wanting, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {
     void notices.tell('What is in hand could not be planned', make())
   })
 

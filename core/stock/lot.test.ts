@@ -11,6 +11,7 @@ import {
   cutThingsOf,
   fits,
   fromCut,
+  hereOf,
   lengthsOf,
   lotName,
   lotOf,
@@ -43,6 +44,10 @@ describe('what is in the house', () => {
   it('counts for a piece what is kept for it as well', () => {
     expect([thingsOf(lots, 'r', 'p'), thingsOf(lots, 'r', 'q')]).toEqual([3, 2])
     expect(lengthsOf(lots, ribbon, 'p').map(({ id }) => id)).toEqual(['b', 'a', 'e'])
+  })
+  it('is without what went into a piece that hangs, and with what was cut for the list', () => {
+    expect(hereOf(lots, new Set(['p'])).map(({ id }) => id)).toEqual(['a', 'b', 'c', 'd'])
+    expect(hereOf(lots, new Set())).toBe(lots)
   })
   it('is of whole things or of one length, never both or neither', () => {
     expect(lots.map((each) => LotSchema.safeParse(each).success)).toEqual([true, true, true, true, true])

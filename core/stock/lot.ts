@@ -111,6 +111,10 @@ export function lotName(lot: Pick<Lot, 'material' | 'things'>, shelf: Parameters
 export const isFree = ({ reserved }: Pick<Lot, 'reserved'>, piece: string | null = null): boolean =>
   reserved === null || (reserved.want === null && piece !== null && reserved.piece === piece)
 
+/** What lies in the house: without what went into pieces that hang. @param hung their ids */
+export const hereOf = (lots: readonly Lot[], hung: ReadonlySet<string>): readonly Lot[] =>
+  hung.size ? lots.filter(({ reserved }) => !reserved?.piece || !hung.has(reserved.piece)) : lots
+
 /** The lots of one material: all, those that are nobody's, and those that pieces keep. */
 interface Pile {
   readonly all: readonly Lot[]

@@ -61,7 +61,7 @@ function carry(event: DragEvent, material: Material): void {
             ><span class="block truncate first-letter:uppercase">{{ material.name }}</span
             ><span class="text-tiny text-soft"
               >{{ material.state }}, {{ show(quantity.length(material.length), bench.manner)
-              }}<template v-if="thingsOf(stock.lots, material.id)"> · {{ thingsOf(stock.lots, material.id) }} in the house</template></span
+              }}<template v-if="thingsOf(stock.here, material.id)"> · {{ thingsOf(stock.here, material.id) }} in the house</template></span
             ></span
           >
         </button>

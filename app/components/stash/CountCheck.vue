@@ -17,11 +17,11 @@ const notices = useNotices()
 const words = useLotWords()
 
 /** The order in which they lie, as it was when the walk began. */
-const order = [...stock.lots]
+const order = [...stock.here]
   .sort((a, b) => a.place.localeCompare(b.place) || lotName(a, shops.shelf).localeCompare(lotName(b, shops.shelf)))
   .map(({ id }) => id)
 const seen = ref<Record<string, { readonly was: number; readonly is: number }>>({})
-const left = computed(() => order.filter((id) => !seen.value[id]).flatMap((id) => stock.lots.find((lot) => lot.id === id) ?? []))
+const left = computed(() => order.filter((id) => !seen.value[id]).flatMap((id) => stock.here.find((lot) => lot.id === id) ?? []))
 const changed = computed(() => Object.entries(seen.value).filter(([, { was, is }]) => was !== is))
 const counting = ref<Record<string, number>>({})
 const countOf = (lot: Lot): number => counting.value[lot.id] ?? lot.things ?? 1
@@ -38,7 +38,7 @@ async function right(lot: Lot): Promise<void> {
   seen.value = { ...seen.value, [lot.id]: { was, is } }
 }
 const said = (id: string): string => {
-  const lot = stock.lots.find((each) => each.id === id)
+  const lot = stock.here.find((each) => each.id === id)
   return lot ? capital(lotName(lot, shops.shelf)) : 'Gone'
 }
 </script>
