@@ -8,8 +8,8 @@ import { lotOf } from '#core/stock'
 import { shelf } from '#core/testing'
 import type { Purchase } from './index'
 import { BenchDatabase } from './index'
-import { Kept, keepForPieces, putApart, releasePiece, removeLots, tickOff, untick } from './lots'
-import { removePiece, savePiece } from './pieces'
+import { Changed, changeLot, Kept, keepForPieces, releasePiece, removeLots, tickOff, untick } from './lots'
+import { removePiece, savePiece, takeApart } from './pieces'
 
 let db: BenchDatabase
 let count = 0
@@ -73,14 +73,40 @@ describe('what a piece keeps', () => {
     await db.lots.bulkAdd([lotOf('l', 'ivy', { things: 4 }), lotOf('other', 'ivy', { things: 2, reserved: { piece: 'q', want: null } })])
     await keep('p', [ivy(4)])
     const part: Lot = lotOf('part', 'ivy', { things: 3, cut: 120, source: { kind: 'piece', piece: 'p', name: 'P' } })
-    await putApart(db, 'p', [part])
+    await savePiece(db, piece, 0, 1)
+    const apart = { ...piece, stage: 'taken apart' as const }
+    expect(await takeApart(db, apart, 1, [part], 2)).toEqual({ ok: true, revision: 2 })
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['other', 'part'])
   })
-  it('taken apart twice under the same ids changes nothing', async () => {
-    await db.lots.add(lotOf('part', 'ivy', { things: 4, reserved: { piece: 'q', want: null } }))
-    await db.lots.add(lotOf('mine', 'ivy', { reserved: { piece: 'p', want: null } }))
-    await expect(putApart(db, 'p', [lotOf('part', 'ivy', {})])).rejects.toThrow()
+  it('stays, and the piece as well, when another tab changed that meanwhile or its parts cannot be written', async () => {
+    await savePiece(db, piece, 0, 1)
+    await db.lots.bulkAdd([
+      lotOf('part', 'ivy', { things: 4, reserved: { piece: 'q', want: null } }),
+      lotOf('mine', 'ivy', { reserved: { piece: 'p', want: null } }),
+    ])
+    const apart = { ...piece, stage: 'taken apart' as const }
+    expect((await takeApart(db, apart, 7, [lotOf('new', 'ivy', {})], 2)).ok).toBe(false)
+    await expect(takeApart(db, apart, 1, [lotOf('part', 'ivy', {})], 2)).rejects.toThrow()
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['mine', 'part'])
+    expect(await db.pieces.get('p')).toMatchObject({ revision: 1, piece: { stage: 'gathering' } })
+  })
+})
+
+describe('a lot that someone changes', () => {
+  it('is not written over what a piece took of it meanwhile: no ivy comes of nothing', async () => {
+    const opened = lotOf('l', 'ivy', { things: 9 })
+    await db.lots.add(opened)
+    await keep('p', [ivy(4)])
+    await expect(changeLot(db, opened, { ...opened, place: 'Attic' })).rejects.toThrow(Changed)
+    expect((await db.lots.toArray()).reduce((n, { things }) => n + things!, 0)).toBe(9)
+    const now = (await db.lots.get('l'))!
+    await changeLot(db, now, { ...now, place: 'Attic' })
+    expect(await db.lots.get('l')).toEqual({ ...now, place: 'Attic' })
+  })
+  it('does not come back when it was thrown away meanwhile', async () => {
+    const opened = lotOf('l', 'ivy', { things: 9 })
+    await expect(changeLot(db, opened, opened)).rejects.toThrow(Changed)
+    expect(await db.lots.count()).toBe(0)
   })
 })
 

@@ -1,4 +1,5 @@
 import type { Shelf } from '#core/material'
+import { deltaOf } from '#core/measure'
 import type { Making } from '#core/price'
 import { keepAll } from '#core/price'
 import type { Lot, Moved } from '#core/stock'
@@ -34,11 +35,19 @@ export function releasePiece(db: BenchDatabase, piece: string): Promise<Moved> {
   })
 }
 
-/** Puts the parts of a piece that was taken apart on the shelf in place of all that had gone into it. All or nothing. */
-export function putApart(db: BenchDatabase, piece: string, parts: readonly Lot[]): Promise<void> {
+/** A lot is no longer what it was when someone began to change it. */
+export class Changed extends Error {
+  constructor() {
+    super('Meanwhile it was changed elsewhere, or a piece took of it: nothing was written. Close this and look at it again.')
+  }
+}
+
+/** Writes a lot anew, if it is still what it was. @throws Changed when it is not, or is gone: then nothing is written */
+export function changeLot(db: BenchDatabase, before: Lot, after: Lot): Promise<void> {
   return db.transaction('rw', db.lots, async () => {
-    await db.lots.where('reserved.piece').equals(piece).delete()
-    await db.lots.bulkAdd([...parts])
+    const now = await db.lots.get(before.id)
+    if (!now || deltaOf(now, before) !== 0) throw new Changed()
+    await db.lots.put(after)
   })
 }
 

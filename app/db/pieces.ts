@@ -1,6 +1,7 @@
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { BenchDatabase, PieceRecord, Snapshot } from './index'
+import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
 import { move } from './lots'
 import { forget, rescues } from './rescue'
@@ -72,6 +73,20 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
     forget(key)
   }
   return beside
+}
+
+/**
+ * Writes a piece that was taken apart, and puts its parts on the shelf in place of all that had gone into it. All or nothing.
+ * @param known the revision it was made from
+ */
+export function takeApart(db: BenchDatabase, piece: Piece, known: number, parts: readonly Lot[], now: number): Promise<Saved> {
+  return db.transaction('rw', [db.pieces, db.lots], async () => {
+    const saved = await savePiece(db, piece, known, now)
+    if (!saved.ok) return saved
+    await db.lots.where('reserved.piece').equals(piece.id).delete()
+    await db.lots.bulkAdd([...parts])
+    return saved
+  })
 }
 
 /** Throws a piece away, with all that is kept of it. */

@@ -8,7 +8,7 @@ import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { following } from '~/db/following'
-import { keepForPieces, putApart, releasePiece, removeLots } from '~/db/lots'
+import { changeLot, keepForPieces, releasePiece, removeLots } from '~/db/lots'
 import { newId, usePieces } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
@@ -75,12 +75,13 @@ export const useStock = defineStore('stock', () => {
     count,
     addLength: (material: string, length: number): Promise<unknown> =>
       db().lots.add(lotOf(newId(), material, { length, source: { kind: 'offcut' } })),
-    put: (lot: Lot): Promise<unknown> => db().lots.put(lot),
+    add: (lot: Lot): Promise<unknown> => db().lots.add(lot),
+    /** Writes a lot anew. @throws Changed when it is no longer what it was */
+    change: (before: Lot, after: Lot): Promise<void> => changeLot(db(), before, after),
     /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
     remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
     keepFor: (makings: readonly Omit<Making, 'budget'>[]): Promise<Moved> => keepForPieces(db(), makings, shops.shelf, newId),
     release: (piece: string): Promise<Moved> => releasePiece(db(), piece),
-    putApart: (piece: string, parts: readonly Lot[]): Promise<void> => putApart(db(), piece, parts),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
     addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
     removeRoll: (id: string): Promise<void> => db().rolls.delete(id),

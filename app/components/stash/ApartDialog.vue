@@ -8,7 +8,7 @@ import type { Piece } from '#core/piece'
 import { edit } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
+import { takeApart } from '~/db/pieces'
 import { useLotWords } from '~/composables/useLotWords'
 import { useToday } from '~/composables/useToday'
 import { newId } from '~/stores/pieces'
@@ -48,9 +48,8 @@ async function take(): Promise<void> {
   if (!done.ok) return
   const lots = lotsOff(coming.value, piece.value, today.value, newId)
   const put = async (): Promise<void> => {
-    const saved = await savePiece(db(), done.change.piece, props.record.revision, Date.now())
+    const saved = await takeApart(db(), done.change.piece, props.record.revision, lots, Date.now())
     if (!saved.ok) throw new Error('Another tab changed the piece meanwhile.')
-    await stock.putApart(piece.value.id, lots)
   }
   if (!(await notices.tell('It could not be taken apart', put()))) return
   notices.note(`${several(lots.length, 'lot of', 'lots of')} “${piece.value.brief.name}” went into the stash.`)

@@ -32,7 +32,7 @@ async function right(lot: Lot): Promise<void> {
   const was = lot.things ?? 1
   const is = countOf(lot)
   if (is !== was) {
-    const put = is === 0 ? stock.remove([lot.id], true) : lot.things === null ? Promise.resolve() : stock.put(ofThings(lot, is))
+    const put = is === 0 ? stock.remove([lot.id], true) : lot.things === null ? Promise.resolve() : stock.change(lot, ofThings(lot, is))
     if (!(await notices.tell('The count could not be kept', put))) return
   }
   seen.value = { ...seen.value, [lot.id]: { was, is } }

@@ -87,7 +87,8 @@ async function save(): Promise<void> {
     error.value = read.error.issues.map(({ message }) => message).join(' ')
     return
   }
-  if (await notices.tell('The stash could not be kept', stock.put(read.data))) emit('close')
+  const kept = props.fresh ? stock.add(read.data) : stock.change(props.lot, read.data)
+  if (await notices.tell('The stash could not be kept', kept)) emit('close')
 }
 async function remove(): Promise<void> {
   try {
