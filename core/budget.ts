@@ -53,7 +53,7 @@ export interface Fitted {
   /** Each taken alone. */
   readonly all: readonly Proposal[]
   readonly loss: number
-  /** Whether no other choice among them reaches it with less loss. */
+  /** Whether no other choice among all that could be proposed reaches it with less loss. */
   readonly proven: boolean
 }
 
@@ -74,6 +74,8 @@ const LOOKS = { apart: 0.08, focal: 2, bow: 1.5, fault: 6 } as const
 const GOING = 0.2
 /** Choices that are tried before the best so far has to do. */
 const MOST_TRIED = 30_000
+/** After so many it asks whether to go on. */
+const TRIED_AT_ONCE = 50
 
 /**
  * Finds what reaches the budget with the least loss: each proposal is worked out alone, then choices of at most one of each group
@@ -82,21 +84,23 @@ const MOST_TRIED = 30_000
  * @returns null when the piece has no budget
  */
 export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingProgress, Fitted | null, boolean | undefined> {
-  const { budget, copies } = piece.brief
+  const { budget } = piece.brief
   if (budget === null) return null
   const before = work(piece, pricing.shelf)
   const openedFor = costing(piece, pricing)
   const now = openedFor(before.needs, pricing)
   const ideas = ideasFor(piece, before, pricing)
   const groups = new Map<string, Tried[]>()
+  let stopped = false
   for (const [done, idea] of ideas.entries()) {
-    if (yield { done, of: ideas.length }) break
+    stopped = (yield { done, of: ideas.length }) ?? false
+    if (stopped) break
     const tried = tryOut(piece, before, idea, pricing, (needs, by) => now - openedFor(needs, by))
     if (tried && tried.proposal.saves > 0) groups.set(idea.group, [...(groups.get(idea.group) ?? []), tried])
   }
   const all = [...groups.values()].flat()
   const found =
-    now <= budget ? { chosen: [], after: now, proven: true } : bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
+    now <= budget ? { chosen: [], after: now, proven: true } : yield* bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
   return {
     budget,
     before: now,
@@ -105,7 +109,7 @@ export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingPro
     chosen: found.chosen.map(({ proposal }) => proposal),
     all: all.map(({ proposal }) => proposal).sort((a, b) => a.loss / a.saves - b.loss / b.saves),
     loss: found.chosen.reduce((n, { proposal }) => n + proposal.loss, 0),
-    proven: found.proven && copies > 0,
+    proven: found.proven && !stopped,
   }
 }
 
@@ -117,6 +121,11 @@ interface Tried {
 }
 
 type Idea = Pick<Proposal, 'id' | 'group' | 'kind' | 'says' | 'edit' | 'shop'> & { readonly layer: string | null; readonly apart: number }
+/** What is taken together, and what one costs with it. */
+interface Chosen {
+  readonly chosen: readonly Tried[]
+  readonly after: Minor
+}
 type Opened = (needs: readonly Need[], pricing: Pricing) => Minor
 
 /** What one piece costs, opened; lines of which nothing changed are remembered. */
@@ -289,37 +298,33 @@ function needsWith(needs: readonly Need[], chosen: readonly Tried[]): Need[] {
  * The choice with the least loss that reaches the budget: at most one of each group. Choices come in the order of their loss, so
  * the first that does is the best; where none does, the cheapest that was met.
  */
-function bestOf(
+function* bestOf(
   groups: readonly (readonly Tried[])[],
   needs: readonly Need[],
   pricing: Pricing,
   budget: Minor,
   openedFor: Opened,
-): { readonly chosen: readonly Tried[]; readonly after: Minor; readonly proven: boolean } {
+): Generator<FittingProgress, Chosen & { readonly proven: boolean }, boolean | undefined> {
   const cost = (chosen: readonly Tried[]): Minor =>
     openedFor(
       needsWith(needs, chosen),
       chosen.reduce((by, { proposal: { shop } }) => (shop ? withShop(by, shop) : by), pricing),
     )
-  let nearest = { chosen: [] as readonly Tried[], after: cost([]) }
+  let nearest: Chosen = { chosen: [], after: cost([]) }
   let tried = 0
   for (const chosen of choicesByLoss(groups, ({ proposal }) => proposal.loss)) {
     const after = cost(chosen)
     if (after <= budget) return { chosen, after, proven: true }
     if (after < nearest.after) nearest = { chosen, after }
     tried += 1
-    if (tried >= MOST_TRIED) return { ...greedy(groups, cost, budget, nearest), proven: false }
+    if (tried >= MOST_TRIED || (tried % TRIED_AT_ONCE === 0 && (yield { done: tried, of: MOST_TRIED })))
+      return { ...greedy(groups, cost, budget, nearest), proven: false }
   }
   return { ...nearest, proven: true }
 }
 
 /** Where there are too many choices: what saves most for its loss, one after another. */
-function greedy(
-  groups: readonly (readonly Tried[])[],
-  cost: (chosen: readonly Tried[]) => Minor,
-  budget: Minor,
-  nearest: { readonly chosen: readonly Tried[]; readonly after: Minor },
-): { readonly chosen: readonly Tried[]; readonly after: Minor } {
+function greedy(groups: readonly (readonly Tried[])[], cost: (chosen: readonly Tried[]) => Minor, budget: Minor, nearest: Chosen): Chosen {
   let chosen: readonly Tried[] = []
   let after = cost([])
   while (after > budget) {

@@ -67,7 +67,7 @@ const proposals = computed(() => {
       <template v-if="fitted">
         <p class="mt-1 font-medium" :class="fitted.reached ? 'text-leaf' : 'text-ruddy'" data-testid="fit-says">
           <template v-if="!fitted.chosen.length">{{
-            fitted.reached ? 'The budget is met as it is.' : 'Nothing here makes it cheaper.'
+            fitted.reached ? 'The budget is met as it is.' : `Nothing ${fitted.proven ? 'here' : 'that was tried'} makes it cheaper.`
           }}</template>
           <template v-else-if="fitted.reached"
             >{{ fitted.chosen.length === 1 ? 'One change reaches it' : `${fitted.chosen.length} changes together reach it` }}:
@@ -75,8 +75,8 @@ const proposals = computed(() => {
             }}{{ fitted.proven ? '; no other choice among these loses less' : '' }}.</template
           >
           <template v-else
-            >Nothing reaches {{ money(fitted.budget) }}: {{ money(fitted.after) }} is as near as it comes. A budget of that, or cheaper
-            offers, would do.</template
+            >{{ fitted.proven ? 'Nothing' : 'Nothing that was tried' }} reaches {{ money(fitted.budget) }}: {{ money(fitted.after) }} is as
+            near as it comes. A budget of that, or cheaper offers, would do.</template
           >
         </p>
         <ul class="mt-1 space-y-1.5">
