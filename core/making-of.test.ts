@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { usualBase } from './base'
-import { makeableOf } from './making-of'
+import { usualBase, widthOf } from './base'
+import { basesFor, makeableOf } from './making-of'
 import { plainShelf } from './material'
 import { startPiece } from './piece'
 import { beginOn } from './jobs'
+import { baseLots, lotOf } from './stock'
 import { shelf } from './testing'
 import { work } from './workings'
 
@@ -19,6 +20,33 @@ function begun(kind: 'wire-ring' | 'straw', fullness: 'full' | 'sparse'): number
   const { layer } = beginOn(piece, shelf, 'a', 'bay', 7, null)!
   return work({ ...piece, layers: [layer] }, shelf).placements.length
 }
+
+describe('the bases one could make it on', () => {
+  it('are the bare ones that lie here, each in the usual size nearest to it, then those that are easily had', () => {
+    const ring = lotOf('r', baseLots('wire-ring'), { cut: 17.8 * 25.4 })
+    const [first, ...more] = basesFor([lotOf('ivy', 'ivy', { things: 3 }), ring])
+    // Rings come in 16 and 18 in.
+    expect([first!.kind, first!.shape.form === 'ring' && first!.shape.outer]).toEqual(['wire-ring', 18 * 25.4])
+    expect(widthOf(first!)).toBe(457)
+    expect(more.map(({ kind }) => kind)).toEqual(['wire-ring', 'grapevine', 'straw'])
+    expect(basesFor([{ ...ring, reserved: { piece: 'p', want: null } }]).map(({ kind }) => kind)).toEqual([
+      'wire-ring',
+      'grapevine',
+      'straw',
+    ])
+  })
+  it('stand there once, and are no more than six', () => {
+    const rings = Array.from({ length: 9 }, (_, i) => lotOf(`r${i}`, baseLots('wire-ring'), { cut: (i < 2 ? 12 : 8 + 2 * i) * 25.4 }))
+    const found = basesFor(rings)
+    expect(found).toHaveLength(6)
+    expect(new Set(found.map((base) => JSON.stringify(base))).size).toBe(6)
+    expect(basesFor([lotOf('r', baseLots('straw'), { cut: null })])).toEqual([
+      usualBase('straw'),
+      usualBase('wire-ring'),
+      usualBase('grapevine'),
+    ])
+  })
+})
 
 describe('with what I have', () => {
   it('goes as far round as there are of what a maker would begin with', () => {

@@ -1,11 +1,14 @@
 import { arrange } from './arrange'
-import type { Base } from './base'
-import { runsOf } from './base'
+import type { Base, BaseKind } from './base'
+import { BASE_SORTS, runsOf, usualBase, widthOf } from './base'
 import { beginLayer } from './cover'
 import type { Material, Shelf } from './material'
 import { isCut, materialOf } from './material'
+import { deltaOf } from './measure'
 import type { Brief, Piece } from './piece'
 import { FULLNESS, startPiece } from './piece'
+import type { Lot } from './stock'
+import { baseOfLot, isFree } from './stock'
 
 /** So many things of a material that one has. */
 export interface Have {
@@ -28,6 +31,27 @@ export interface Makeable {
   /** What covers it. */
   readonly covers: readonly Material[]
   readonly reaches: readonly Reach[]
+}
+
+/** Bases that are easily had, and how many are looked at together. */
+const USUAL: readonly BaseKind[] = ['wire-ring', 'grapevine', 'straw']
+const MOST_BASES = 6
+
+/** Bases that one could make it on: the bare ones that are in the house and nobody's, in the usual size nearest to each; then those that are easily had. */
+export function basesFor(lots: readonly Lot[]): Base[] {
+  const here = lots.flatMap((lot): Base[] => {
+    const kind = isFree(lot) ? baseOfLot(lot) : null
+    if (!kind) return []
+    const usual = usualBase(kind)
+    const off = (base: Base): number => (lot.cut === null ? 0 : Math.abs(widthOf(base) - lot.cut))
+    return [
+      [usual, ...BASE_SORTS[kind].sizes.map(({ shape }): Base => ({ ...usual, shape }))].reduce((best, each) =>
+        off(each) < off(best) ? each : best,
+      ),
+    ]
+  })
+  const all = [...here, ...USUAL.map((kind) => usualBase(kind))]
+  return all.filter((base, i) => all.findIndex((other) => deltaOf(other, base) === 0) === i).slice(0, MOST_BASES)
 }
 
 /** What is laid to cover a base. */

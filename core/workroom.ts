@@ -9,12 +9,13 @@ import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } fro
 import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { worstFirst } from './piece'
-import type { Bill, Bought, Pricing, Span } from './price'
+import type { Bill, Bought, Instead, Pricing, Span } from './price'
 import {
   billOf,
   costProblems,
   cutStock,
   cutTo,
+  insteadOf,
   moneyFigure,
   moneyTogether,
   openedBy,
@@ -28,8 +29,9 @@ import {
   usedOf,
   wantsOf,
 } from './price'
-import type { InHouse, Lot } from './stock'
-import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, servesAs, thingsOf } from './stock'
+import { LOW_STOCK } from './price/thumbs'
+import type { InHouse, Lot, Low } from './stock'
+import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, lowStock, servesAs, thingsOf } from './stock'
 import type { Workings } from './workings'
 import { rememberingWork } from './workings'
 
@@ -120,6 +122,10 @@ export interface Plan {
   /** What they save by being planned together. */
   readonly saved: Figure
   readonly ledgers: Readonly<Record<string, Ledger>>
+  /** What is to be bought though something that would do lies in the house. */
+  readonly instead: readonly Instead[]
+  /** Small things of which the plan leaves too little. */
+  readonly low: readonly Low[]
 }
 
 /** How far a plan is. */
@@ -206,7 +212,7 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
 
 /** What materials come to for all pieces together and for each. */
 function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan {
-  const { pieces, tax } = workroom
+  const { pieces, tax, lots, shelf } = workroom
   const { total: opened, tax: taxed } = totalOf(
     materials.map((each) => [each.name, each.opened]),
     tax,
@@ -227,6 +233,12 @@ function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan 
   return {
     materials,
     ledgers,
+    instead: insteadOf(
+      materials.flatMap(({ id, toBuy }) => (toBuy > 0 ? [id] : [])),
+      lots,
+      shelf,
+    ),
+    low: lowStock(lots, new Map(materials.map(({ id, fromHouse }) => [id, fromHouse.value])), rate(LOW_STOCK, shelf), shelf),
     opened,
     tax: taxed,
     used: moneyFigure(

@@ -5,8 +5,8 @@ import { NuxtLink } from '#components'
 import { ChevronDown, ChevronRight, FileInput, ListChecks, X } from '@lucide/vue'
 import { materialOf } from '#core/material'
 import { capital, daySaid, formatMoney, say, several } from '#core/measure'
-import type { BasketJob, Bought, Shop } from '#core/price'
-import { packsFor, packsOver, reductionSaid, standIns, standInsSaid, substitutesFor } from '#core/price'
+import type { Bought, Shop } from '#core/price'
+import { packsFor, reductionSaid, secondStop, standIns, standInsSaid, substitutesFor } from '#core/price'
 import { useTableFile } from '~/composables/useTableFile'
 import { useShopping } from '~/composables/useShopping'
 import { useBasket } from '~/stores/basket'
@@ -64,21 +64,12 @@ const lines = computed(() =>
       name: capital(count > 1 ? of.plural : of.name),
       cells: columns.value.map(({ shop }): Cell => ({
         bought: stopOf(shop)?.lines.flatMap((line) => (line.material === material ? [line.bought] : [])) ?? [],
-        alone: aloneAt(basket.job!, shop.id, material, count),
+        alone: basket.baskets?.alone[shop.id]?.[material] ?? null,
       })),
       elsewhere: best.value?.elsewhere.find((each) => each.material === material)?.bought ?? null,
     }
   }),
 )
-function aloneAt({ shops: open }: BasketJob, shop: string, material: string, count: number): number | null {
-  const offers = open.find(({ id }) => id === shop)?.offers.filter((offer) => offer.material === material) ?? []
-  if (!offers.length) return null
-  const bought = packsOver(
-    count,
-    offers.map((offer) => ({ ...offer, shop })),
-  )
-  return bought.reduce((n, { packs, holds }) => n + packs * holds, 0) < count ? null : bought.reduce((n, { cost }) => n + cost[1], 0)
-}
 const cheapest = (cells: readonly Cell[]): number => Math.min(...cells.flatMap(({ alone }) => alone ?? []))
 /** "2 of 6" */
 const packs = (bought: readonly Bought[]): string =>
@@ -119,14 +110,8 @@ const bars = computed(() => {
 })
 /** Whether the second stop is worth it. */
 const verdict = computed(() => {
-  const of = basket.baskets
-  if (!of?.one || !of.two || of.two.stops.length < 2) return of?.best.stops.length === 1 ? 'One stop has it all for least.' : ''
-  const saves = of.one.cost[1] - of.two.cost[1]
-  const more = of.one.elsewhere.length - of.two.elsewhere.length
-  if (more > 0) return `The second stop is worth it: it has ${several(more, 'thing', 'things')} that the first has not.`
-  return saves > 0
-    ? `The second stop is worth it: it saves ${money(saves)}, its trip paid.`
-    : `The second stop is not worth it: it would cost ${money(-saves)} more.`
+  const said = basket.baskets && secondStop(basket.baskets)
+  return said ? say(said, settings.manner) : ''
 })
 const standingNow = computed(() => {
   const of = basket.baskets

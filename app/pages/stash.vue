@@ -6,11 +6,9 @@ import { useElementSize } from '@vueuse/core'
 import { ClipboardCheck, LayoutGrid, List, Plus } from '@lucide/vue'
 import type { MaterialKind } from '#core/material'
 import { isCut, materialOf } from '#core/material'
-import { capital, quantity, rate, several, show } from '#core/measure'
-import { substitutesFor } from '#core/price'
-import { LOW_STOCK } from '#core/price/thumbs'
+import { capital, quantity, several, show } from '#core/measure'
 import type { Lot } from '#core/stock'
-import { baseOfLot, isFree, lotName, lotOf, lotsOf, lowStock, worthOf, worthOfAll } from '#core/stock'
+import { baseOfLot, isFree, lotName, lotOf, worthOf, worthOfAll } from '#core/stock'
 import { useLotWords } from '~/composables/useLotWords'
 import { useToday } from '~/composables/useToday'
 import { usePieces } from '~/stores/pieces'
@@ -124,22 +122,8 @@ function put(): void {
   open.value = { lot: lotOf('new', 'ivy', { things: 1, day: today.value }), fresh: true }
 }
 
-const taken = computed(() => new Map((workroom.plan?.materials ?? []).map(({ id, fromHouse }) => [id, fromHouse.value])))
-const low = computed(() => lowStock(stock.here, taken.value, rate(LOW_STOCK, settings), shops.shelf))
-/** What the plan says to buy though something that serves as well lies here. */
-const instead = computed(() =>
-  (workroom.plan?.materials ?? []).flatMap(({ id, toBuy }) => {
-    const material = materialOf(shops.shelf, id)
-    if (!material || !toBuy) return []
-    const here = substitutesFor(material, shops.shelf, 12).find(
-      (each) =>
-        each.material.kind === material.kind && each.distance < NEAR && lotsOf(stock.here, each.material.id).some((lot) => isFree(lot)),
-    )
-    return here ? [{ id, wanted: material.name, here: here.material.name, says: here.says }] : []
-  }),
-)
-/** What is farther from what is wanted than this would not do without another thought. */
-const NEAR = 22
+const low = computed(() => workroom.plan?.low ?? [])
+const instead = computed(() => workroom.plan?.instead ?? [])
 const length = (mm: number): string => show(quantity.length(mm), settings.manner)
 </script>
 
@@ -165,13 +149,13 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
         </details>
       </section>
       <p v-if="instead.length" class="pt-1 text-leaf" data-testid="instead">
-        You have {{ instead[0]!.here }} where the plan says to buy {{ instead[0]!.wanted
+        You have {{ instead[0]!.here.name }} where the plan says to buy {{ instead[0]!.wanted.name
         }}<template v-if="instead.length > 1"
           >, and {{ several(instead.length - 1, 'more thing', 'more things') }} that would do:
           {{
             instead
               .slice(1, 4)
-              .map(({ here, wanted }) => `${here} for ${wanted}`)
+              .map(({ here, wanted }) => `${here.name} for ${wanted.name}`)
               .join('; ')
           }}</template
         >.

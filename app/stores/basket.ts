@@ -2,9 +2,10 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Day } from '#core/measure'
 import type { Baskets, BasketJob, Pricing, Solved, ToBuy } from '#core/price'
-import { basketJob, basketOf, basketSoon, isBetter } from '#core/price'
+import { basketJob, basketOf, isBetter } from '#core/price'
 import { askBasket } from '~/composables/askBasket'
 import { NoAnswer } from '~/composables/askShops'
+import { askBasketSoon } from '~/workers/plan'
 import { useNotices } from './notices'
 import { useShops } from './shops'
 import { useStock } from './stock'
@@ -33,7 +34,8 @@ export const useBasket = defineStore('basket', () => {
   async function solve(of: BasketJob): Promise<void> {
     turn += 1
     const own = turn
-    const soon = basketSoon(of)
+    const soon = await askBasketSoon(of)
+    if (own !== turn) return
     baskets.value = soon
     state.value = 'solving'
     why.value = ''
@@ -48,7 +50,7 @@ export const useBasket = defineStore('basket', () => {
       }
       const [one, two] = await Promise.all([fewer(1), fewer(2)])
       if (own !== turn) return
-      baskets.value = { best: isBetter(soon.best, best) ? soon.best : best, one, two, floor: any.floor, proven: any.proven }
+      baskets.value = { ...soon, best: isBetter(soon.best, best) ? soon.best : best, one, two, floor: any.floor, proven: any.proven }
       state.value = 'solved'
     } catch (error) {
       if (!(error instanceof NoAnswer)) throw error

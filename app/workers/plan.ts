@@ -1,3 +1,5 @@
+import type { Day } from '#core/measure'
+import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { Plan, PlanProgress, Workroom } from '#core/workroom'
 import { bridgeTo } from './bridge'
 import type { Going } from './jobs'
@@ -17,3 +19,10 @@ export const planInHand = (workroom: Workroom, report: (progress: PlanProgress) 
     (api, job, tell) => api.plan(job, workroom, tell),
     report,
   )
+
+/** A good basket, not proven. */
+export const askBasketSoon = (job: BasketJob): Promise<Baskets> => bridge.ask((api): Promise<Baskets> => api.basket(job))
+
+/** Whether to buy on the first of these days or to wait, up to the last. */
+export const askWaiting = (wants: readonly ToBuy[], from: Day, by: Day, pricing: Pricing): Promise<Waiting> =>
+  bridge.ask((api): Promise<Waiting> => api.wait(wants, from, by, pricing))

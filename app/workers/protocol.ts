@@ -7,9 +7,9 @@ import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
 import type { ReadPiece, SvgOptions } from '#core/exchange'
 import type { Scene } from '#core/scene'
 import type { Need, Shelf } from '#core/material'
-import type { Delta } from '#core/measure'
+import type { Day, Delta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
-import type { Pricing } from '#core/price'
+import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { OnBench, Plan, PlanProgress, Workroom } from '#core/workroom'
 import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
@@ -65,4 +65,8 @@ export interface PictureWorker {
 export interface PlanWorker extends Stoppable {
   /** Reports as it goes. */
   plan(job: string, of: Workroom, report: (progress: PlanProgress) => void): Promise<Plan>
+  /** A good basket, not proven. */
+  basket(job: BasketJob): Baskets
+  /** Whether to buy on a day or to wait. */
+  wait(wants: readonly ToBuy[], from: Day, by: Day, pricing: Pricing): Waiting
 }

@@ -1,5 +1,5 @@
 import type { Figure, Rated, Term } from '../measure'
-import { figure, quantity, sum } from '../measure'
+import { figure, onceFor, quantity, sum } from '../measure'
 import { byRule, count, less, mm, over, PI, plus, ratio, saidAs, the, times, worked } from '../measure/term'
 import { boundsOf, EDGE_STATIONS } from './bounds'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './hangings'
@@ -78,6 +78,14 @@ function said(run: Run, form: Form, turn: number): Run {
   const lower = stationAt(run, run.length).y > stationAt(run, 0).y
   return { ...run, name: lower ? 'lower arm' : 'upper arm', reads: { kind: 'from', words: `${lower ? 'below' : 'above'} ${start}`, start } }
 }
+
+const widths = onceFor<Base, number>()
+/** How wide a bare base is, to the millimetre. */
+export const widthOf = (base: Base): number =>
+  widths(base, () => {
+    const { left, right } = boundsOf(runsOf(base))
+    return Math.round(right - left)
+  })
 
 /** Where a mark that sits on the base itself (its join, its hook) is now. @param share of the first run, before any turn */
 export function markOn(

@@ -1,10 +1,9 @@
 import type { LaidLayer } from '../arrange'
 import { countsOf } from '../arrange'
-import type { Base } from '../base'
-import { BASE_SORTS, boundsOf, runsOf, usualPrice } from '../base'
+import { BASE_SORTS, usualPrice, widthOf } from '../base'
 import type { Material, Need, Shelf } from '../material'
 import { materialOf } from '../material'
-import { onceFor, rate } from '../measure'
+import { rate } from '../measure'
 import type { Piece } from '../piece'
 import { isItself } from '../piece'
 import type { MakeUp } from './construction'
@@ -12,14 +11,6 @@ import { SPARE } from './thumbs'
 
 /** Whether a few of these always break or fail. */
 export const breaks = ({ state }: Pick<Material, 'state'>): boolean => state !== 'artificial' && state !== 'made'
-
-const widths = onceFor<Base, number>()
-/** How wide a bare base is, to the millimetre. */
-const widthOf = (base: Base): number =>
-  widths(base, () => {
-    const { left, right } = boundsOf(runsOf(base))
-    return Math.round(right - left)
-  })
 
 /** All that one copy of a piece needs: its base, what lies in its layers as cut, and what each construction takes. */
 export function needsOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Need[] {

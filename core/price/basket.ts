@@ -1,12 +1,13 @@
 import { z } from 'zod'
-import type { Minor } from '../measure'
+import type { Minor, Said } from '../measure'
+import { quantity, several, sum } from '../measure'
 import type { Price, Shop } from './offer'
 import { listed, OfferSchema, offersOf, priceOn, ShopSchema, soldOn } from './offer'
 import type { Bought } from './packs'
 import { packsOver } from './packs'
 import type { Pricing } from './line'
 import type { Span } from './reduction'
-import { lineCost, lineRange } from './reduction'
+import { DEAREST, LARGEST_PACK, lineCost, lineRange } from './reduction'
 import type { ToBuy } from './wait'
 import { materialOf } from '../material'
 
@@ -21,7 +22,7 @@ export const BasketJobSchema = z.strictObject({
         material: z.string().min(1).max(60),
         count: z.int().min(1).max(1_000_000).describe('things or rolls'),
         usual: z
-          .strictObject({ holds: z.int().min(1).max(10_000), price: z.int().min(0).max(10_000_000) })
+          .strictObject({ holds: z.int().min(1).max(LARGEST_PACK), price: z.int().min(0).max(DEAREST) })
           .describe('a pack at its usual price, elsewhere'),
       }),
     )
@@ -141,9 +142,23 @@ export interface Baskets {
   /** The best from one shop alone, and from two; null where no shop has anything. */
   readonly one: Basket | null
   readonly two: Basket | null
+  /** What all that is wanted of a material costs in a shop by itself, by shop and material; not there where the shop has not so much. */
+  readonly alone: Readonly<Record<string, Readonly<Record<string, Minor>>>>
   /** What none can beat, where it is known. */
   readonly floor: number | null
   readonly proven: boolean
+}
+
+/** Whether a second stop is worth its trip; null where there is nothing to choose. */
+export function secondStop({ best, one, two }: Pick<Baskets, 'best' | 'one' | 'two'>): Said | null {
+  if (!one || !two || two.stops.length < 2) return best.stops.length === 1 ? ['One stop has it all for least.'] : null
+  const more = one.elsewhere.length - two.elsewhere.length
+  if (more > 0) return [`The second stop is worth it: it has ${several(more, 'thing', 'things')} that the first has not.`]
+  const saves = one.cost[1] - two.cost[1]
+  if (saves > 0) return sum`The second stop is worth it: it saves ${quantity.money(saves)}, its trip paid.`
+  return saves < 0
+    ? sum`The second stop is not worth it: it would cost ${quantity.money(-saves)} more.`
+    : ['The second stop is not worth it: with its trip it costs the same.']
 }
 
 /** More shops than this are not tried in every combination. */
@@ -168,7 +183,22 @@ export function basketSoon(job: BasketJob): Baskets {
     const stops = basket.stops.length
     for (const n of [1, 2]) if (stops > 0 && stops <= n && (!of[n] || isBetter(basket, of[n]))) of[n] = basket
   }
-  return { best, one: of[1]!, two: of[2]!, floor: null, proven: false }
+  return { best, one: of[1]!, two: of[2]!, alone: aloneIn(job, remembered), floor: null, proven: false }
+}
+
+function aloneIn(job: BasketJob, remembered: Map<string, Choice[]>): Baskets['alone'] {
+  return Object.fromEntries(
+    job.shops.map((shop) => [
+      shop.id,
+      Object.fromEntries(
+        job.wants.flatMap((want) => {
+          const packs = bought(want, [shop], remembered).map(({ offer, packs: n }) => ({ of: shop.offers[offer]!, n }))
+          if (packs.reduce((had, { of, n }) => had + n * of.holds, 0) < want.count) return []
+          return [[want.material, packs.reduce((all, { of, n }) => all + lineRange(of.price, n, of.reductions)[1], 0)]]
+        }),
+      ),
+    ]),
+  )
 }
 
 /** Whether a basket leaves less to be found elsewhere, or as much and costs less. */

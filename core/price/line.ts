@@ -81,7 +81,7 @@ const gone = ({ shops, shunned }: Pick<Pricing, 'shops' | 'shunned'>): readonly 
 /** The catalogue's usual price. */
 const usual = ({ pack }: Pick<Material, 'pack'>): Price => listed(null, pack.holds, pack.price)
 
-/** Every offer of a material in the shops that one goes to, as it is today; the catalogue's usual price when none has it. */
+/** Every offer of a material in the shops that one goes to, with its reductions of today, also what is sold on other days of the week; the catalogue's usual price when none has it. */
 export function pricesOf(material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Price[] {
   const offers = gone(pricing).flatMap((shop) => offersOf(shop, material.id).map((offer) => priceOn(shop.name, offer, pricing.day)))
   return offers.length ? offers : [usual(material)]

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../material'
 import { daysAfter, say } from '../measure'
+import { lotOf } from '../stock'
 import { plainPricing, shelf, shopOf } from '../testing'
 import { holdsOn } from './reduction'
 import { soldOn } from './offer'
 import { packsFor, pricesOf } from './line'
-import { standIns, standInsSaid, substitutesFor } from './substitutes'
+import { insteadOf, standIns, standInsSaid, substitutesFor } from './substitutes'
 import { LOOK_AHEAD, waitOrBuy } from './wait'
 
 const manner = { units: 'in', currency: 'USD' } as const
@@ -79,6 +80,24 @@ describe('substitutes', () => {
   })
 })
 
+describe('what lies here in place of what is to be bought', () => {
+  const half = { ...bay, id: 'half', name: 'half bay', plural: 'half bays', length: bay.length / 2 }
+  const other = { ...bay, id: 'other', name: 'other bay', plural: 'other bays', colours: ['#304A2A'] }
+  const materials = { bay, half, other }
+  const here = (...lots: ReturnType<typeof lotOf>[]) => insteadOf(['bay'], lots, { materials }).map(({ here: of }) => of.id)
+  it('is the nearest that is nobody’s', () => {
+    expect(here(lotOf('h', 'half', { things: 3 }))).toEqual(['half'])
+    expect(here(lotOf('h', 'half', { things: 3, reserved: { piece: 'p', want: null } }))).toEqual([])
+    expect(here(lotOf('b', 'bay', { things: 3 }))).toEqual([])
+    expect(here()).toEqual([])
+    expect(insteadOf([], [lotOf('h', 'half', {})], { materials })).toEqual([])
+  })
+  it('is not what is far from it: a quarter of the size is two steps of twelve away, more than 22', () => {
+    const quarter = { ...half, id: 'quarter', length: bay.length / 4 }
+    expect(insteadOf(['bay'], [lotOf('q', 'quarter', { things: 3 })], { materials: { bay, quarter } })).toEqual([])
+  })
+})
+
 describe('wait or buy', () => {
   const week = (from: string) => ({ kind: 'off' as const, share: [0.5, 0.5] as [number, number], from, until: daysAfter(from, 6) })
   it('waits for the week at half price: 8.00 now, 4.00 from the 27th', () => {
@@ -105,6 +124,15 @@ describe('wait or buy', () => {
     const tuesdays = { ...shop, offers: shop.offers.map((offer) => ({ ...offer, days: [2] })) }
     const { days } = waitOrBuy([{ material: 'bay', count: 8 }], TODAY, '2026-10-27', plainPricing(shelf, { shops: [tuesdays] }))
     expect(days.map(({ cost }) => cost[1])).toEqual([500, ...Array.from({ length: 6 }, () => bay.pack.price), 500])
+  })
+  it('knows a reduction that comes on a day when it is sold, weeks ahead', () => {
+    const shop = shopOf('s', 'bay', [[8, 500, [{ kind: 'off', share: [0.4, 0.4], from: '2026-11-02', until: '2026-11-04' }]]])
+    const tuesdays = { ...shop, offers: shop.offers.map((offer) => ({ ...offer, days: [2] })) }
+    const { days, best } = waitOrBuy([{ material: 'bay', count: 8 }], TODAY, '2026-11-10', plainPricing(shelf, { shops: [tuesdays] }))
+    // Tuesdays are the 20th, the 27th, the 3rd and the 10th: 5.00, and 3.00 on the 3rd.
+    expect(days.filter((_, i) => i % 7 === 0).map(({ cost }) => cost[1])).toEqual([500, 500, 300, 500])
+    expect(best.day).toBe('2026-11-03')
+    expect(days.filter((_, i) => i % 7).every(({ cost }) => cost[1] === bay.pack.price)).toBe(true)
   })
   it('looks ahead no farther than it can see, and not back', () => {
     const pricing = plainPricing(shelf)

@@ -1,8 +1,10 @@
 import { colourDifference } from '../cover'
 import type { Material, Shelf } from '../material'
-import { isCut, WEATHERS } from '../material'
+import { isCut, materialOf, WEATHERS } from '../material'
 import type { Said } from '../measure'
 import { quantity, several, sum } from '../measure'
+import type { Lot } from '../stock'
+import { isFree, lotsOf } from '../stock'
 
 /** Something that may stand in for another. */
 export interface Substitute {
@@ -81,4 +83,26 @@ export const standIns = (count: number, { ratio }: Pick<Substitute, 'ratio'>): n
 export function standInsSaid(count: number, of: Substitute): Said {
   const n = standIns(count, of)
   return sum`${several(n, of.material.name, of.material.plural)} for ${quantity.count(count)}`
+}
+
+/** Something that lies in the house and would do in place of what is to be bought. */
+export interface Instead {
+  readonly wanted: Material
+  readonly here: Material
+}
+
+/** What is farther from what is wanted than this would not do without another thought; and so many of the nearest are looked for. */
+const [WOULD_DO, LOOKED_FOR] = [22, 12]
+
+/** What is to be bought though something of the same kind that serves as well lies here and is nobody's. @param toBuy materials, by their ids */
+export function insteadOf(toBuy: readonly string[], lots: readonly Lot[], shelf: Pick<Shelf, 'materials'>): Instead[] {
+  return toBuy.flatMap((id): Instead[] => {
+    const wanted = materialOf(shelf, id)
+    const near = wanted ? substitutesFor(wanted, shelf, LOOKED_FOR) : []
+    const here = near.find(
+      ({ material, distance }) =>
+        material.kind === wanted!.kind && distance < WOULD_DO && lotsOf(lots, material.id).some((lot) => isFree(lot)),
+    )
+    return wanted && here ? [{ wanted, here: here.material }] : []
+  })
 }

@@ -1,15 +1,12 @@
-import type { Material } from '../material'
 import { materialOf } from '../material'
 import type { Day, Said } from '../measure'
-import { dayNumber, dayOf, daySaid, quantity, sum } from '../measure'
+import { dayNumber, dayOf, daySaid, kept, quantity, sum } from '../measure'
 import type { Pricing } from './line'
-import { pricesOf } from './line'
+import { packsFor, pricesOf } from './line'
 import type { Shop } from './offer'
-import { listed, offersOf, priceOn, soldOn } from './offer'
+import { soldOn } from './offer'
 import type { Bought } from './packs'
-import { packsOver } from './packs'
 import type { Span } from './reduction'
-import { holdsOn } from './reduction'
 
 /** What all that is wanted would cost, bought on a day. Without tax and trips. */
 export interface BuyingDay {
@@ -44,25 +41,25 @@ export const LOOK_AHEAD = 70
 export function waitOrBuy(wants: readonly ToBuy[], from: Day, by: Day, pricing: Pricing): Waiting {
   const [first, last] = [dayNumber(from) ?? 0, dayNumber(by) ?? 0]
   const count = Math.min(LOOK_AHEAD, Math.max(0, last - first))
-  const shops = pricing.shops.filter(({ id }) => !pricing.shunned.includes(id))
+  const sells = new Map(pricing.shops.map((shop) => [shop.name, shop.sells]))
   const known = wants.flatMap(({ material, count: n }) => {
     const of = materialOf(pricing.shelf, material)
     return of && n > 0 ? [{ of, n }] : []
   })
-  const remembered = new Map<string, Bought[]>()
+  // The rhythm repeats itself: few days are like no other.
+  const remembered = kept<readonly Bought[]>(5000)
+  const weekdays = Array.from({ length: Math.min(7, count + 1) }, (_, i) => soldOnly(pricing.shops, dayOf(first + i)))
   const days = Array.from({ length: count + 1 }, (_, i): BuyingDay => {
     const day = dayOf(first + i)
+    const on = { shops: weekdays[i % 7]!, shunned: pricing.shunned, day }
     let [least, most, expected, gone] = [0, 0, 0, 0]
     for (const { of, n } of known) {
-      const bought = boughtOn(of, n, day, shops, remembered)
+      const bought = remembered(JSON.stringify([of.id, n, pricesOf(of, on)]), () => packsFor(n, of, on))
       const cost = bought.reduce((all, each) => all + each.cost[1], 0)
       least += bought.reduce((all, each) => all + each.cost[0], 0)
       most += cost
-      const stays = bought.reduce(
-        (all, { stock, shop }) => all * (stock === null ? 1 : (1 - (shops.find(({ name }) => name === shop)?.sells ?? 0)) ** (i / 7)),
-        1,
-      )
-      const usual = packsOver(n, pricesOf(of, { shops: [], shunned: [], day: null })).reduce((all, each) => all + each.cost[1], 0)
+      const stays = bought.reduce((all, { stock, shop }) => all * (stock === null ? 1 : (1 - (sells.get(shop ?? '') ?? 0)) ** (i / 7)), 1)
+      const usual = packsFor(n, of, { shops: [], shunned: [], day: null }).reduce((all, each) => all + each.cost[1], 0)
       expected += stays * cost + (1 - stays) * Math.max(cost, usual)
       gone += 1 - stays
     }
@@ -72,23 +69,9 @@ export function waitOrBuy(wants: readonly ToBuy[], from: Day, by: Day, pricing: 
   return { days, best, says: said(days[0]!, best, known.length) }
 }
 
-/** What so many are bought in on a day: where no shop has them then, at the usual price. */
-function boughtOn(material: Material, count: number, day: Day, shops: readonly Shop[], remembered: Map<string, Bought[]>): Bought[] {
-  const offers = shops.flatMap((shop) => offersOf(shop, material.id).flatMap((offer) => (soldOn(offer, day) ? [{ shop, offer }] : [])))
-  const key = JSON.stringify([
-    material.id,
-    count,
-    offers.map(({ shop, offer }) => [shop.id, offer.holds, offer.reductions.map((each) => holdsOn(each, day))]),
-  ])
-  const before = remembered.get(key)
-  if (before) return before
-  const usual = listed(null, material.pack.holds, material.pack.price)
-  const bought = packsOver(count, offers.length ? offers.map(({ shop, offer }) => priceOn(shop.name, offer, day)) : [usual])
-  const short = count - bought.reduce((all, { packs, holds }) => all + packs * holds, 0)
-  const found = short > 0 ? [...bought, ...packsOver(short, [usual])] : bought
-  remembered.set(key, found)
-  return found
-}
+/** The shops with nothing but what can be had on a day of the week. */
+const soldOnly = (shops: readonly Shop[], day: Day): readonly Shop[] =>
+  shops.map((shop) => ({ ...shop, offers: shop.offers.filter((offer) => soldOn(offer, day)) }))
 
 function said(today: BuyingDay, best: BuyingDay, of: number): Said {
   if (best.day === today.day) return sum`Buy today: no later day is likely to cost less.`

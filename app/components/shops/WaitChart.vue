@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { LineChart } from 'echarts/charts'
@@ -7,18 +7,22 @@ import { GridComponent, TooltipComponent } from 'echarts/components'
 import VChart from 'vue-echarts'
 import type { Day } from '#core/measure'
 import { daysAfter, daySaid, formatMoney, say } from '#core/measure'
-import { LOOK_AHEAD, waitOrBuy } from '#core/price'
+import type { Waiting } from '#core/price'
+import { LOOK_AHEAD } from '#core/price'
 import { useTones } from '~/composables/useTones'
 import { useBasket } from '~/stores/basket'
+import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
+import { askWaiting } from '~/workers/plan'
 
 use([SVGRenderer, LineChart, GridComponent, TooltipComponent])
 
 /** Buy now or wait: what it all costs on each day to come, by the reductions that the shops have told, and the risk that something is gone. */
 const basket = useBasket()
 const shops = useShops()
+const notices = useNotices()
 const settings = useSettings()
 const pieces = usePieces()
 
@@ -34,8 +38,22 @@ const needed = computed<Day>(() => {
 function takeDay(event: Event): void {
   chosen.value = (event.target as HTMLInputElement).value || null
 }
-const waiting = computed(() =>
-  shops.day && basket.wants.length && basket.job ? waitOrBuy(basket.wants, shops.day, needed.value, basket.pricing) : null,
+const waiting = shallowRef<Waiting | null>(null)
+let turn = 0
+/** Only the newest question is answered. */
+async function wait(): Promise<void> {
+  turn += 1
+  const own = turn
+  const answer =
+    shops.day && basket.wants.length && basket.job ? await askWaiting(basket.wants, shops.day, needed.value, basket.pricing) : null
+  if (own === turn) waiting.value = answer
+}
+watch(
+  [() => basket.job, () => basket.wants, needed, () => shops.day],
+  () => void notices.tell('Whether to wait could not be worked out', wait()),
+  {
+    immediate: true,
+  },
 )
 
 const { tones, chart, ready } = useTones()

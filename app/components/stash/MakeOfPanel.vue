@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { Base, BaseKind } from '#core/base'
-import { BASE_SORTS, boundsOf, runsOf, usualBase } from '#core/base'
+import type { Base } from '#core/base'
+import { BASE_SORTS, widthOf } from '#core/base'
 import type { Makeable } from '#core/making-of'
+import { basesFor } from '#core/making-of'
 import { quantity, several, show } from '#core/measure'
 import type { Lot } from '#core/stock'
-import { baseOfLot } from '#core/stock'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useStock } from '~/stores/stock'
@@ -17,24 +17,7 @@ const stock = useStock()
 const notices = useNotices()
 const settings = useSettings()
 
-const USUAL: readonly BaseKind[] = ['wire-ring', 'grapevine', 'straw']
-const widthOf = (base: Base): number => {
-  const { left, right } = boundsOf(runsOf(base))
-  return right - left
-}
-/** The bases that are in the house, in the usual size nearest to each; besides them those that are easily had. */
-const bases = computed<Base[]>(() => {
-  const here = props.lots.flatMap((lot) => {
-    const kind = lot.reserved ? null : baseOfLot(lot)
-    if (!kind) return []
-    const sizes = BASE_SORTS[kind].sizes.map(({ shape }) => ({ ...usualBase(kind), shape }))
-    return [
-      sizes.reduce((best, each) => (Math.abs(widthOf(each) - (lot.cut ?? 0)) < Math.abs(widthOf(best) - (lot.cut ?? 0)) ? each : best)),
-    ]
-  })
-  const all = [...here, ...USUAL.map((kind) => usualBase(kind))]
-  return all.filter((base, i) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(base)) === i).slice(0, 6)
-})
+const bases = computed(() => basesFor(props.lots))
 const found = shallowRef<readonly Makeable[]>([])
 const looking = ref(false)
 let stop: (() => void) | null = null
