@@ -15,7 +15,7 @@ export function useLotWords() {
   const names = computed(() => new Map((pieces.records ?? []).map(({ id, piece }) => [id, piece.brief.name])))
   const length = (mm: number): string => show(quantity.length(mm), settings.manner)
 
-  /** "half a roll, 180 in", "11", "4, cut to 7 in", "1, 14 in wide" */
+  /** "180 in of 360 in", "2 whole ones", "11 of them", "4, cut to 7 in", "1, 14 in wide" */
   function amount({ things, length: mm, cut, material }: Lot): string {
     if (mm !== null) {
       const full = materialOf(shops.shelf, material)?.length ?? 0

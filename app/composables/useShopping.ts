@@ -51,15 +51,10 @@ export function useShopping() {
     await notices.tell('It could not be ticked off', tickOff(db(), id, lot, paid))
   }
   async function back({ id }: Purchase): Promise<void> {
-    if (
-      await notices.tell(
-        'It could not be taken back',
-        untick(db(), id).then((done) => {
-          if (!done) notices.note('Something has been taken from it already: it stays in the stash.')
-        }),
-      )
-    )
-      return
+    const taken = untick(db(), id).then((done) => {
+      if (!done) notices.note('Something has been taken from it already: it stays in the stash.')
+    })
+    await notices.tell('It could not be taken back', taken)
   }
   const clear = (): Promise<boolean> => notices.tell('The list could not be cleared', db().purchases.clear())
   return { lines, stops, write, tick, back, clear }

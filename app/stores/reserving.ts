@@ -1,6 +1,5 @@
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { shallowRef } from 'vue'
 import type { Stage } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { useNotices } from './notices'
@@ -28,7 +27,6 @@ export const useReserving = defineStore('reserving', () => {
   const notices = useNotices()
   /** By piece: the revision for which it keeps what it keeps, and its stage. */
   const settled = new Map<string, string>()
-  const busy = shallowRef(false)
 
   async function settle(records: readonly PieceRecord[]): Promise<void> {
     const keyOf = ({ piece, revision }: PieceRecord): string => {
@@ -50,12 +48,9 @@ export const useReserving = defineStore('reserving', () => {
       // More in the house may serve what could not be kept before; where it does not, nothing is written.
       if (lots !== seen) for (const [id, key] of settled) if (key !== 'has') settled.delete(id)
       seen = lots
-      busy.value = true
-      void notices.tell('What is in the house could not be kept for the pieces', settle(records)).finally(() => {
-        busy.value = false
-      })
+      void notices.tell('What is in the house could not be kept for the pieces', settle(records))
     },
     { debounce: 600, immediate: true },
   )
-  return { busy }
+  return {}
 })

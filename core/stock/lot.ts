@@ -294,12 +294,10 @@ export function counted(
 }
 
 /** The same lot of so many things; what was paid goes by the piece for fewer, and is not known of more. */
-export const ofThings = (lot: Lot, things: number): Lot => ({
-  ...lot,
-  things,
-  paid:
-    lot.paid === null || things > lot.things! ? (things === lot.things ? lot.paid : null) : Math.round((lot.paid * things) / lot.things!),
-})
+export function ofThings(lot: Lot, things: number): Lot {
+  const { paid, things: had } = lot
+  return { ...lot, things, paid: paid === null || things > had! ? null : Math.round((paid * things) / had!) }
+}
 
 /**
  * A lot parted in two: so many of its things, and the others. Neither things nor money are lost.

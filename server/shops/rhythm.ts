@@ -35,20 +35,24 @@ const pinfold: Turns = ({ kind }, week) => {
   if (SIGNS.has(kind) && week % 4 === 1) return [{ kind: 'coupon', share: [0.4, 0.4], ...span }]
   return []
 }
-/** Three for two on accents, always; what lies too long is cleared. */
+const cleared = (material: Material): boolean => material.kind !== 'accent' && material.kind !== 'bead'
+/** What lies too long is cleared. */
 const quay =
   (price: number): Turns =>
-  ({ id, kind }, week) => {
-    if (kind === 'accent' || kind === 'bead') return week === 0 ? [{ kind: 'free', buy: 2, get: 1, from: null, until: null }] : []
-    return chance(5, 'cleared', id, Math.floor(week / 3)) === 0 && week % 3 === 2
+  (material, week) =>
+    cleared(material) && week % 3 === 2 && chance(5, 'cleared', material.id, Math.floor(week / 3)) === 0
       ? [{ kind: 'clearance', price: [Math.round(price * 0.55), Math.round(price * 0.7)], ...weekSpan(week) }]
       : []
-  }
+
+/** Three for two on accents, always, at Quay Street. */
+const THREE_FOR_TWO: Reduction = { kind: 'free', buy: 2, get: 1, from: null, until: null }
 
 function reductionsOf(shop: string, offer: Offer, material: Material, week: number): Reduction[] {
   const turns: Turns = shop === 'pinfold' ? pinfold : shop === 'quay-street' ? quay(offer.price) : () => []
-  const always = turns(material, 0).filter(({ from }) => from === null)
-  return [...always, ...Array.from({ length: WEEKS }, (_, i) => turns(material, week + i).filter(({ from }) => from !== null)).flat()]
+  return [
+    ...(shop === 'quay-street' && !cleared(material) ? [THREE_FOR_TWO] : []),
+    ...Array.from({ length: WEEKS }, (_, i) => turns(material, week + i)).flat(),
+  ]
 }
 
 /** How many packs are there: Quay Street has what it has, sometimes nothing; fresh things run short elsewhere. */
