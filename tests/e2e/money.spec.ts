@@ -202,7 +202,7 @@ test('the basket: proven, with what a second stop saves; bought and ticked off i
   await page.getByRole('link', { name: 'The shopping list' }).click()
   const line = page.getByTestId('purchase').first()
   const name = (await line.locator('p').first().textContent())!.trim()
-  await fill(page, `Paid for ${name}`, '4.44')
+  await fill(line, `Paid for ${name}`, '4.44')
   await line.getByRole('button', { name: /in the bag$/ }).click()
   await expect(line).toContainText('$4.44')
   await expectAccessible(page)
