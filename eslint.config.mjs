@@ -17,6 +17,8 @@ const ROOMS = [
   'stock',
   'price',
   'steps',
+  'season',
+  'daybook',
   'scene',
   'exchange',
 ]

@@ -3,10 +3,7 @@ import type { Swap } from './arrange'
 import { runsOf } from './base'
 import type { EvenedOut, Filling, Progress, Begun } from './cover'
 import { beginLayer, evenOut, fillTo } from './cover'
-import { baseMakeUp, makeUpOf } from './construct'
-import { fixingsOf } from './fix'
-import { allNeeds } from './hang'
-import type { Need, Shelf } from './material'
+import type { Shelf } from './material'
 import { materialOf } from './material'
 import type { Brief, Piece, RuleKind } from './piece'
 
@@ -29,14 +26,6 @@ export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: st
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf).find((each) => each.layer.id === layer)
   return laid ? swap(piece, laid, from, to, runs, shelf) : null
-}
-
-/** What a piece needs, for one copy: what its workings have, and nothing else of them. */
-export function needsOfPiece(piece: Piece, shelf: Shelf): Need[] {
-  const runs = runsOf(piece.base)
-  const laid = arrange(piece, runs, shelf)
-  const makeUps = [baseMakeUp(piece, laid, shelf), ...laid.flatMap((each) => makeUpOf(piece, each, runs, shelf) ?? [])]
-  return allNeeds(piece, runs, laid, makeUps, fixingsOf(piece, runs, laid, shelf), shelf).needs
 }
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */

@@ -7,6 +7,8 @@ import * as fix from './fix/thumbs'
 import * as hang from './hang/thumbs'
 import type { Rates, Thumb } from './measure'
 import * as piece from './piece/thumbs'
+import * as daybook from './daybook/thumbs'
+import * as season from './season/thumbs'
 import * as stock from './stock/thumbs'
 import * as steps from './steps/thumbs'
 
@@ -18,6 +20,8 @@ export const THUMBS: readonly { readonly room: string; readonly thumbs: readonly
   { room: 'Fixing', thumbs: Object.values(fix) },
   { room: 'Weight, proportion and hanging', thumbs: Object.values(hang) },
   { room: 'Time of hands, and drying', thumbs: Object.values(steps) },
+  { room: 'Seasons and classes', thumbs: Object.values(season) },
+  { room: 'Daybook', thumbs: Object.values(daybook) },
   { room: 'Cutting', thumbs: Object.values(cut) },
   { room: 'Stash', thumbs: Object.values(stock) },
   { room: 'Buying and asking', thumbs: Object.values(price) },

@@ -1,4 +1,4 @@
-import type { AgainstFigures, Placement, Spacing, Tape, Zone } from './arrange'
+import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
 import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './arrange'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
@@ -10,11 +10,12 @@ import type { Fixing, Taken } from './fix'
 import { fixingsOf, fixProblems } from './fix'
 import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hang'
 import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hang'
-import type { Schedule, Task } from './steps'
-import { inOrderOf, materialsOn, scheduleOf, tasksOf } from './steps'
+import type { Schedule, Task, TaskTime } from './steps'
+import { inOrderOf, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './steps'
 import type { MakeUp } from './construct'
 import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
 import type { Need, Shelf } from './material'
+import { needsAsMade } from './material'
 import type { Bounds, Figure } from './measure'
 import { sharing } from './measure'
 import type { Piece, Problem } from './piece'
@@ -99,16 +100,47 @@ class Memory {
   }
 }
 
-function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
-  const { runs, bounds } = memory.baseOf(piece.base)
-  const laid = arrange(piece, runs, shelf, memory.laid)
-  const placements = laid.flatMap((each) => each.placements)
+/** What the workroom wants to know of a piece: what one copy needs and what is to be done for it. Small, and quicker than all of its workings. */
+export interface InBrief {
+  readonly needs: readonly Need[]
+  readonly tasks: readonly TaskTime[]
+}
+
+export function inBrief(piece: Piece, shelf: Shelf): InBrief {
+  const runs = runsOf(piece.base)
+  const { needs, ordered } = madeOf(piece, runs, arrange(piece, runs, shelf), shelf)
+  return { needs, tasks: timesOf(ordered.tasks, shelf) }
+}
+
+/** How a piece is made, without how it looks: what it takes and weighs, and what is done in what order; by its recipe, where it has one. */
+function madeOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf) {
   const spacings = new Map(
     laid.flatMap((each) => {
       const spacing = spacingOf(runs, each)
       return spacing ? [[each.layer.id, spacing] as const] : []
     }),
   )
+  const makeUps = new Map(
+    laid.flatMap((each) => {
+      const makeUp = makeUpOf(piece, each, runs, shelf)
+      return makeUp ? [[each.layer.id, makeUp] as const] : []
+    }),
+  )
+  const ofBase = baseMakeUp(piece, laid, shelf)
+  const fixings = fixingsOf(piece, runs, laid, shelf)
+  const { needs: reckoned, taken } = allNeeds(piece, runs, laid, [ofBase, ...makeUps.values()], fixings, shelf)
+  const { recipe } = piece.making
+  const needs = recipe ? needsAsMade(reckoned, recipe.uses) : reckoned
+  const masses = massesOf(piece, runs, laid, needs, taken, shelf)
+  const asked = tasksOf(piece, runs, laid, { spacings, makeUps, ofBase, fixings, mass: masses.whole }, needs, shelf)
+  const ordered = inOrderOf(piece, recipe ? tasksAsMade(asked, recipe.minutes) : asked)
+  return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered }
+}
+
+function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
+  const { runs, bounds } = memory.baseOf(piece.base)
+  const laid = arrange(piece, runs, shelf, memory.laid)
+  const placements = laid.flatMap((each) => each.placements)
   const counted = memory.layers.count(runs, placements, shelf)
   const counting = coverageFrom(runs, counted, shelf)
   // What shows on purpose is not bare.
@@ -118,19 +150,9 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const contrast = contrastOf(piece, laid, shelf)
   const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
-  const makeUps = new Map(
-    laid.flatMap((each) => {
-      const makeUp = makeUpOf(piece, each, runs, shelf)
-      return makeUp ? [[each.layer.id, makeUp] as const] : []
-    }),
-  )
-  const ofBase = baseMakeUp(piece, laid, shelf)
-  const fixings = fixingsOf(piece, runs, laid, shelf)
-  const { needs, taken } = allNeeds(piece, runs, laid, [ofBase, ...makeUps.values()], fixings, shelf)
-  const masses = massesOf(piece, runs, laid, needs, taken, shelf)
+  const { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered } = madeOf(piece, runs, laid, shelf)
   const hung = hungOf(piece, runs, laid, masses, size, shelf)
   const loads = loadPaths(piece, runs, laid, fixings, shelf)
-  const ordered = inOrderOf(piece, tasksOf(piece, runs, laid, { spacings, makeUps, ofBase, fixings, mass: masses.whole }, needs, shelf))
   return {
     layers: laid.map((each) => ({
       id: each.layer.id,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import type { Figure, Manner } from '#core/measure'
-import { show, showExact, showSum } from '#core/measure'
+import { several, show, showExact, showSum } from '#core/measure'
 
 /** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
 const props = defineProps<{ label: string; verdict?: string; figure: Figure; manner: Manner; strong?: boolean; tone?: 'over' | 'plain' }>()
@@ -61,7 +61,11 @@ const rules = computed(() =>
       <span class="block text-soft">{{ basis }}</span>
       <span v-for="rule in rules" :key="rule.id" class="block text-soft" data-testid="rule"
         >{{ rule.says
-        }}<template v-if="rule.own">, your own; usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template></span
+        }}<template v-if="rule.measured"
+          >, measured {{ several(rule.measured.readings, 'time', 'times') }}, from
+          {{ showExact({ ...rule, value: rule.measured.low }, manner) }} to {{ showExact({ ...rule, value: rule.measured.high }, manner) }};
+          usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template
+        ><template v-else-if="rule.own">, your own; usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template></span
       >
     </div>
   </div>

@@ -6,11 +6,14 @@ import { NuxtLink } from '#components'
 /** The rooms of the house, the one that one is in marked. */
 const ROOMS = [
   { to: '/', name: 'Workroom' },
+  { to: '/season', name: 'Season' },
+  { to: '/kits', name: 'Kits' },
   { to: '/stash', name: 'Stash' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/shops', name: 'Shops' },
   { to: '/cutting', name: 'Cutting' },
   { to: '/ledger', name: 'Ledger' },
+  { to: '/daybook', name: 'Daybook' },
   { to: '/settings', name: 'Settings' },
 ] as const
 const route = useRoute()

@@ -5,7 +5,7 @@ import { db } from '~/db'
 import { following } from '~/db/following'
 import { useNotices } from '~/stores/notices'
 
-const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, timers: [], at: null, revision: 0 })
+const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, spent: {}, timers: [], at: null, revision: 0 })
 
 /**
  * How far the making of a piece is: kept as it goes, so that a reload, or the phone in a pocket, loses nothing.
@@ -45,12 +45,20 @@ export function useProgress(piece: string, kept: boolean) {
       const timer: Timer = { id: crypto.randomUUID(), name, ends: Date.now() + of, of }
       set({ timers: [...progress.value.timers, timer] })
     },
+    /** Adds to the time that hands were at a task. @param minutes over 0 */
+    spend(task: string, minutes: number): void {
+      set({ spent: { ...progress.value.spent, [task]: (progress.value.spent[task] ?? 0) + minutes } })
+    },
+    /** The machine’s clock was put on or back: timers ring as long after they were set as they were set for. @param by ms */
+    clockMoved(by: number): void {
+      if (progress.value.timers.length) set({ timers: progress.value.timers.map((timer) => ({ ...timer, ends: timer.ends + by })) })
+    },
     stop(id: string): void {
       set({ timers: progress.value.timers.filter((timer) => timer.id !== id) })
     },
     again(): void {
-      const { done, counted, timers, at } = begun(piece)
-      set({ done, counted, timers, at })
+      const { done, counted, spent, timers, at } = begun(piece)
+      set({ done, counted, spent, timers, at })
     },
   }
 }

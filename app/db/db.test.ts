@@ -24,7 +24,10 @@ it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
   expect(db.tables.map(({ name }) => name).sort()).toEqual([
+    'batches',
     'cutList',
+    'daybook',
+    'kits',
     'lots',
     'materials',
     'needs',
@@ -450,7 +453,7 @@ describe('the steps from older schemas', () => {
       },
       { id: 'tail', material: 'ribbon-slate', things: null, length: 400, source: { kind: 'cut', from: null }, paid: null, reserved: 'l' },
     ])
-    await before.table('progress').put({ piece: 'ring', done: ['base'], counted: {}, timers: [], at: null, revision: 3 })
+    await before.table('progress').put({ piece: 'ring', done: ['base'], counted: {}, spent: {}, timers: [], at: null, revision: 3 })
     before.close()
     const after = new BenchDatabase(name)
     expect(await after.lots.orderBy('id').toArray()).toEqual([
@@ -472,7 +475,7 @@ describe('the steps from older schemas', () => {
   })
   it('a piece that is thrown away takes along how far its making was', async () => {
     await db.pieces.put({ id: 'ring', piece: { ...piece, id: 'ring' }, revision: 1, savedAt: 1 })
-    await db.progress.put({ piece: 'ring', done: ['base'], counted: {}, timers: [], at: null, revision: 1 })
+    await db.progress.put({ piece: 'ring', done: ['base'], counted: {}, spent: {}, timers: [], at: null, revision: 1 })
     await removePiece(db, 'ring')
     expect(await db.progress.count()).toBe(0)
   })

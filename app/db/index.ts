@@ -3,9 +3,12 @@ import type { EntityTable, Transaction } from 'dexie'
 import type { Material, Need } from '#core/material'
 import { speciesNow } from '#core/material'
 import type { Currency } from '#core/measure'
+import type { DaybookRecord } from '#core/daybook'
 import type { Piece } from '#core/piece'
 import { migrate, moneyOf, PieceSchema } from '#core/piece'
 import type { OwnRoll, Sale, Shop, Span } from '#core/price'
+import type { Batch, Kit } from '#core/season'
+import type { TaskTime } from '#core/steps'
 import type { Lot } from '#core/stock'
 import { cutForWant, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
@@ -28,11 +31,12 @@ export interface PreviewRecord {
   /** What the picture shows: its middle, mm, and its pixels to the millimetre. */
   readonly view: { readonly x: number; readonly y: number; readonly scale: number; readonly width: number; readonly height: number }
 }
-/** What a piece needs, kept as previews are. */
-export interface NeedsRecord {
+/** What a piece needs and what is to be done for it, kept as previews are. */
+export interface BriefRecord {
   readonly id: string
   readonly key: string
   readonly needs: readonly Need[]
+  readonly tasks: readonly TaskTime[]
 }
 export interface Snapshot {
   readonly id: number
@@ -52,6 +56,8 @@ export interface Progress {
   readonly done: readonly string[]
   /** What was counted off of each task. */
   readonly counted: Readonly<Record<string, number>>
+  /** Minutes of hands at each task, while its page was looked at. */
+  readonly spent: Readonly<Record<string, number>>
   readonly timers: readonly Timer[]
   /** The task at hand. */
   readonly at: string | null
@@ -68,7 +74,7 @@ export interface Timer {
 }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 13
+export const SCHEMA_VERSION = 14
 
 /** A shop as it last answered, or a price list of one's own. */
 export interface ShopRecord {
@@ -105,7 +111,7 @@ export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
   readonly snapshots!: EntityTable<Snapshot, 'id'>
   readonly previews!: EntityTable<PreviewRecord, 'id'>
-  readonly needs!: EntityTable<NeedsRecord, 'id'>
+  readonly needs!: EntityTable<BriefRecord, 'id'>
   readonly settings!: EntityTable<Setting, 'key'>
   readonly materials!: EntityTable<Material, 'id'>
   readonly cutList!: EntityTable<Listed, 'id'>
@@ -116,6 +122,9 @@ export class BenchDatabase extends Dexie {
   readonly purchases!: EntityTable<Purchase, 'id'>
   readonly sales!: EntityTable<Sale, 'id'>
   readonly photos!: EntityTable<Photo, 'id'>
+  readonly daybook!: EntityTable<DaybookRecord, 'id'>
+  readonly kits!: EntityTable<Kit, 'id'>
+  readonly batches!: EntityTable<Batch, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     // Saved means committed to the disk, where the browser offers that.
@@ -160,6 +169,18 @@ export class BenchDatabase extends Dexie {
       .upgrade(async (step) => {
         await bringUp(step)
         await knowMoreOfLots(step)
+        await step.table('needs').clear()
+      })
+    this.version(14)
+      .stores({ daybook: 'id, piece, day', kits: 'id, piece', batches: 'id' })
+      .upgrade(async (step) => {
+        await bringUp(step)
+        await step
+          .table<Progress>('progress')
+          .toCollection()
+          .modify((progress, ref) => {
+            ref.value = { ...progress, spent: {} }
+          })
         await step.table('needs').clear()
       })
   }

@@ -91,7 +91,7 @@ export function takeApart(db: BenchDatabase, piece: Piece, known: number, parts:
 
 /** Throws a piece away, with all that is kept of it. */
 export function removePiece(db: BenchDatabase, id: string): Promise<void> {
-  return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress, db.lots], async () => {
+  return db.transaction('rw', [db.pieces, db.snapshots, db.previews, db.needs, db.progress, db.lots, db.kits, db.batches], async () => {
     // What hung goes with all that is in it; what was only kept is nobody's again.
     if ((await db.pieces.get(id))?.piece.stage === 'hung') await db.lots.where('reserved.piece').equals(id).delete()
     else await move(db, release(id, await db.lots.toArray()))
@@ -99,6 +99,12 @@ export function removePiece(db: BenchDatabase, id: string): Promise<void> {
     await db.previews.delete(id)
     await db.needs.delete(id)
     await db.progress.delete(id)
+    await db.kits.where({ piece: id }).delete()
+    for (const batch of await db.batches.toArray()) {
+      if (!batch.pieces.includes(id)) continue
+      const pieces = batch.pieces.filter((each) => each !== id)
+      await (pieces.length ? db.batches.put({ ...batch, pieces }) : db.batches.delete(batch.id))
+    }
     await db.snapshots.where('[pieceId+at]').between([id, -Infinity], [id, Infinity]).delete()
   })
 }

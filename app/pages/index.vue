@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { navigateTo, useHead, useRuntimeConfig } from '#app'
+import { NuxtLink } from '#components'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { FileInput, Plus } from '@lucide/vue'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
@@ -51,6 +52,16 @@ onMounted(async () => {
 })
 
 const records = computed(() => pieces.records ?? [])
+
+/** Days after which what is only in this browser wants writing to a file, and pieces from which on it matters. */
+const OLD = 30
+const MANY = 3
+const unsafe = computed(() => {
+  if (records.value.length < MANY) return ''
+  if (settings.writtenAt === null) return 'Everything is in this browser only: it was never written to a file.'
+  const days = Math.floor((Date.now() - settings.writtenAt) / 86_400_000)
+  return days > OLD ? `Everything was last written to a file ${days} days ago.` : ''
+})
 
 /** As many cards side by side as the page is wide for; only rows in view are there. */
 const { width } = useWindowSize()
@@ -201,6 +212,9 @@ async function start(): Promise<void> {
         <div v-for="record in rows[row.index]" :key="record.id" role="listitem"><PieceCard :record="record" /></div>
       </div>
     </div>
+    <p v-if="unsafe" class="border-t border-seam pt-2 text-bracken" role="status" data-testid="backup">
+      {{ unsafe }} <NuxtLink to="/settings" class="font-medium underline">Write it now</NuxtLink>
+    </p>
     <footer v-if="storage.says" class="border-t border-seam pt-2 text-fine text-soft" data-testid="storage">
       {{ storage.says }}
       <button v-if="storage.kept === false" type="button" class="font-medium underline" @click="storage.keep()">

@@ -31,9 +31,10 @@ const whole = computed(() =>
   plan.value ? [{ name: 'all of it', used: rangeOf(plan.value.used), opened: rangeOf(plan.value.opened) }] : [],
 )
 const rows = computed(() =>
-  (workroom.inHand ?? []).flatMap(({ id, name, copies }) => {
+  (workroom.inHand ?? []).flatMap(({ id, name }) => {
     const ledger = plan.value?.ledgers[id]
-    const budget = pieces.records?.find((record) => record.id === id)?.piece.brief.budget ?? null
+    const brief = pieces.records?.find((record) => record.id === id)?.piece.brief
+    const { budget, copies } = brief ?? { budget: null, copies: 1 }
     return ledger
       ? [{ id, name, copies, budget, ...ledger, over: budget !== null && perCopy(ledger.alone.opened[1], copies) > budget }]
       : []

@@ -3,9 +3,10 @@ import { computed, ref } from 'vue'
 import { useHead } from '#app'
 import { RotateCcw } from '@lucide/vue'
 import type { Currency, Thumb } from '#core/measure'
-import { CURRENCIES, rate, several, showExact } from '#core/measure'
+import { CURRENCIES, measuredOf, rate, several, showExact } from '#core/measure'
 import { THUMBS } from '#core/thumbs'
 import { useSettings } from '~/stores/settings'
+import { useShops } from '~/stores/shops'
 
 /** What is written beside a number that does not say itself what it is of. */
 const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's' }
@@ -13,6 +14,7 @@ const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's' 
 /** Every rule of thumb that figures go by: what is usual and why, and the maker's own. */
 useHead({ title: 'Settings · Ruddy Bramble' })
 const settings = useSettings()
+const shops = useShops()
 const manner = computed(() => settings.manner)
 
 const find = ref('')
@@ -50,6 +52,7 @@ const says = (of: Thumb, value: number): string =>
       />
       <TaxFields />
     </section>
+    <WholeFile class="mt-3" />
     <p class="max-w-3xl pt-3 text-soft">
       What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so
       under its sum.
@@ -73,6 +76,16 @@ const says = (of: Thumb, value: number): string =>
         <div>
           <p class="font-medium">{{ each.name }}</p>
           <p class="text-fine text-soft">{{ each.why }}</p>
+          <p v-if="measuredOf(each, shops.shelf)" class="text-fine text-leaf" data-testid="measured">
+            Measured {{ several(measuredOf(each, shops.shelf)!.readings, 'time', 'times') }}:
+            {{ says(each, measuredOf(each, shops.shelf)!.value) }}, from {{ says(each, measuredOf(each, shops.shelf)!.low) }} to
+            {{ says(each, measuredOf(each, shops.shelf)!.high) }}.
+            <button type="button" class="text-ink underline" @click="settings.goByReadings(each.id, false)">Go by the rule of thumb</button>
+          </p>
+          <p v-else-if="settings.unmeasured.includes(each.id)" class="text-fine text-soft">
+            Your readings are put aside.
+            <button type="button" class="text-ink underline" @click="settings.goByReadings(each.id, true)">Go by them</button>
+          </p>
           <p class="text-fine text-soft">
             Usually {{ says(each, each.value) }}; from {{ says(each, each.least) }} to {{ says(each, each.most) }}.
           </p>
@@ -81,7 +94,7 @@ const says = (of: Thumb, value: number): string =>
           <ThumbField
             class="min-w-0 flex-1 [&_label]:sr-only"
             :thumb="each"
-            :value="rate(each, settings)"
+            :value="rate(each, shops.shelf)"
             :manner="manner"
             :take="(value) => settings.setRate(each, value)"
           />

@@ -1,5 +1,5 @@
 import type { jsPDF } from 'jspdf'
-import type { Page, PaperId, Sheet } from '#core/exchange'
+import type { KitSheet, Page, PaperId, Sheet } from '#core/exchange'
 import { PAPERS } from '#core/exchange'
 
 /** Fractions that the standard letters of PDF lack, as one writes them with a slash. */
@@ -177,5 +177,36 @@ export async function sheetPdf(
     column.y += 2.5
   }
   column.write('Local rules, the maker’s leaflets and people licensed for the work go before this sheet.', 8)
+  return doc.output('arraybuffer')
+}
+
+/** Kits on paper: what goes into them with boxes to tick, what must be there besides, and the teacher's sheet. */
+export async function kitPdf(sheet: KitSheet, paper: PaperId): Promise<ArrayBuffer> {
+  const doc = await blank(paper, 'portrait', sheet.name)
+  const column = new Column(doc, paper)
+  column.write(sheet.name, 20, { bold: true })
+  column.write(sheet.about, 10, { after: 3 })
+  column.write('Packing list', 14, { bold: true })
+  const packing = [0.08, 0.42, 0.34, -0.16]
+  column.row(['', 'What', 'In each', 'In all'], packing, { bold: true })
+  for (const { what, each, all } of sheet.packing) column.row(['[  ]', what, each, all], packing)
+  for (const line of sheet.swaps) column.write(line, 10, { bold: true, after: 0 })
+  column.y += 3
+  column.write('Not in the kits, and must be there', 14, { bold: true })
+  for (const line of sheet.bring) column.write(`[  ] ${line}`, 10, { indent: 2, after: 0 })
+  column.y += 4
+  column.room(40)
+  column.write('Teacher’s sheet', 14, { bold: true })
+  if (sheet.before.length) {
+    column.write('Before the class', 11, { bold: true, after: 0 })
+    for (const { what, takes } of sheet.before) column.row(['', what, takes], [0.12, 0.66, -0.22])
+  }
+  for (const { title, ends, rows } of sheet.sittings) {
+    column.room(20)
+    column.y += 2
+    column.write(title, 11, { bold: true, after: 0 })
+    for (const { at, what, takes } of rows) column.row([at, what, takes], [0.12, 0.66, -0.22])
+    if (ends) column.write(ends, 10, { indent: 2 })
+  }
   return doc.output('arraybuffer')
 }

@@ -7,11 +7,14 @@ import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
 import { mirrorPiece, startPiece } from '#core/piece'
 import type { Sale } from '#core/price'
+import { RecordSchema } from '#core/daybook'
+import { BatchSchema, KitSchema, SeasonSchema } from '#core/season'
 import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
 import { removePiece, savePiece, takeUpRescues } from '~/db/pieces'
+import { joinBatch } from '~/db/season'
 import { textOf } from '~/composables/files'
 import { askReading } from '~/workers/workings'
 import { useMaterials } from './materials'
@@ -32,6 +35,13 @@ interface Demo {
   readonly pieces: readonly unknown[]
   /** What lies in the stash, and what was sold. */
   readonly house?: { readonly lots: readonly unknown[]; readonly sales: readonly Sale[] }
+  /** What was decided of a season, and two occasions in the daybook. */
+  readonly season?: {
+    readonly season: unknown
+    readonly batches: readonly unknown[]
+    readonly kits: readonly unknown[]
+    readonly daybook: readonly unknown[]
+  }
   readonly previews: {
     readonly shelf: string
     readonly painter: string
@@ -95,7 +105,9 @@ export const usePieces = defineStore('pieces', () => {
   /** Makes the other of a pair, mirrored. @returns its name */
   async function makeTwin(piece: Piece): Promise<string> {
     const name = `${piece.brief.name.slice(0, 60)}, the other one`
-    await add(mirrorPiece(piece, newId(), name))
+    const twin = mirrorPiece(piece, newId(), name)
+    await add(twin)
+    await joinBatch(db(), [piece.id, twin.id], `${piece.brief.name.slice(0, 60)}, a pair`, newId())
     return name
   }
 
@@ -104,8 +116,13 @@ export const usePieces = defineStore('pieces', () => {
     if (await db().settings.get('seeded')) return
     const answer = await fetch('/api/demo')
     if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
-    const { pieces, house, previews } = (await answer.json()) as Demo
+    const { pieces, house, season, previews } = (await answer.json()) as Demo
     const lots = (house?.lots ?? []).map((lot) => LotSchema.parse(lot))
+    const [batches, kits, daybook] = [
+      (season?.batches ?? []).map((each) => BatchSchema.parse(each)),
+      (season?.kits ?? []).map((each) => KitSchema.parse(each)),
+      (season?.daybook ?? []).map((each) => RecordSchema.parse(each)),
+    ]
     const now = Date.now()
     const found = await Promise.all(pieces.map((file) => askReading(JSON.stringify(file))))
     const all = found.map((read, i): PieceRecord => {
@@ -120,13 +137,19 @@ export const usePieces = defineStore('pieces', () => {
         picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }),
       })),
     )
-    await db().transaction('rw', [db().pieces, db().previews, db().settings, db().lots, db().sales], async () => {
+    const tables = [db().pieces, db().previews, db().settings, db().lots, db().sales, db().batches, db().kits, db().daybook]
+    await db().transaction('rw', tables, async () => {
       if (await db().settings.get('seeded')) return
       const there = new Set((await db().pieces.bulkGet(all.map(({ id }) => id))).flatMap((each) => each?.id ?? []))
       await db().pieces.bulkAdd(all.filter(({ id }) => !there.has(id)))
       await db().previews.bulkPut(painted.filter(({ id }) => !there.has(id)))
       await db().lots.bulkPut(lots)
       await db().sales.bulkPut([...(house?.sales ?? [])])
+      await db().batches.bulkPut(batches)
+      await db().kits.bulkPut(kits)
+      await db().daybook.bulkPut(daybook)
+      if (season && !(await db().settings.get('season')))
+        await db().settings.put({ key: 'season', value: SeasonSchema.parse(season.season) })
       await db().settings.put({ key: 'seeded', value: true })
     })
   }

@@ -26,7 +26,7 @@ export const usePreviews = defineStore('previews', () => {
   const failed = new Map<string, string>()
   const inView = new Set<string>()
 
-  const keyOf = useRevisionKey()
+  const keyOf = useRevisionKey('looks')
 
   function show(record: PreviewRecord): void {
     const before = shown.get(record.id)

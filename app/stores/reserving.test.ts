@@ -10,9 +10,9 @@ import { useReserving } from './reserving'
 
 vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { painter: 'p' } }) }))
 vi.mock('~/workers/workings', async () => {
-  const { needsOfPiece } = await import('#core/jobs')
+  const { inBrief } = await import('#core/workings')
   const { shelf } = await import('#core/testing')
-  return { askNeeds: (pieces: Piece[]) => Promise.resolve(pieces.map((piece) => ({ ok: true, needs: needsOfPiece(piece, shelf) }))) }
+  return { askBriefs: (pieces: Piece[]) => Promise.resolve(pieces.map((piece) => ({ ok: true, ...inBrief(piece, shelf) }))) }
 })
 vi.mock('~/workers/plan', () => ({ planInHand: vi.fn() }))
 

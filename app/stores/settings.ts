@@ -27,6 +27,11 @@ export const useSettings = defineStore('settings', () => {
   /** Shops that one does not go to, by their ids. */
   const shunned = shallowRef<readonly string[]>([])
 
+  /** Rules of thumb that stay as usual whatever was measured, by their ids. */
+  const unmeasured = shallowRef<readonly string[]>([])
+  /** When everything was last written to one file, milliseconds since 1970. */
+  const writtenAt = ref<number | null>(null)
+
   /** What was changed before it was read: that stands. */
   const changed = new Set<string>()
   const keep = (key: string, value: unknown): void => {
@@ -35,9 +40,9 @@ export const useSettings = defineStore('settings', () => {
   }
 
   async function load(): Promise<void> {
-    const KEYS = ['manner', 'currency', 'tax', 'shunned', 'rates'] as const
+    const KEYS = ['manner', 'currency', 'tax', 'shunned', 'rates', 'unmeasured', 'written'] as const
     const read = await db().settings.bulkGet([...KEYS])
-    const [kept, money, place, away, own] = KEYS.map((key, i): unknown => (changed.has(key) ? undefined : read[i]?.value))
+    const [kept, money, place, away, own, usual, written] = KEYS.map((key, i): unknown => (changed.has(key) ? undefined : read[i]?.value))
     const manner = kept as Partial<Kept> | undefined
     if (manner?.units === 'in' || manner?.units === 'cm') units.value = manner.units
     if (manner?.light === 'day' || manner?.light === 'evening') light.value = manner.light
@@ -45,6 +50,8 @@ export const useSettings = defineStore('settings', () => {
     const said = TaxSchema.safeParse(place)
     if (said.success) tax.value = said.data
     if (Array.isArray(away)) shunned.value = away.filter((id) => typeof id === 'string')
+    if (Array.isArray(usual)) unmeasured.value = usual.filter((id) => typeof id === 'string')
+    if (typeof written === 'number') writtenAt.value = written
     const known = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
     if (!changed.has('rates')) rates.value = known.rates
     if (known.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${known.refused.join(', ')}.`)
@@ -76,5 +83,38 @@ export const useSettings = defineStore('settings', () => {
     keep('rates', { ...rates.value })
     return null
   }
-  return { units, light, currency, manner, rates, tax, shunned, load, set, setCurrency, setRate, setTax, shun }
+  /** Whether a rule of thumb goes by what was measured, or stays as usual. */
+  function goByReadings(id: string, by: boolean): void {
+    unmeasured.value = [...unmeasured.value.filter((each) => each !== id), ...(by ? [] : [id])]
+    keep('unmeasured', [...unmeasured.value])
+  }
+  function setWritten(at: number): void {
+    writtenAt.value = at
+    keep('written', at)
+  }
+  /** Reads all of it again: something else wrote it. */
+  async function reload(): Promise<void> {
+    changed.clear()
+    await load()
+  }
+  return {
+    reload,
+    unmeasured,
+    writtenAt,
+    goByReadings,
+    setWritten,
+    units,
+    light,
+    currency,
+    manner,
+    rates,
+    tax,
+    shunned,
+    load,
+    set,
+    setCurrency,
+    setRate,
+    setTax,
+    shun,
+  }
 })

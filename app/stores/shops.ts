@@ -11,6 +11,7 @@ import type { ShopRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
 import { useMaterials } from './materials'
+import { useDaybook } from './daybook'
 import { useNotices } from './notices'
 import { useSettings } from './settings'
 
@@ -29,6 +30,7 @@ export interface Answered {
  * the app works the same when none does.
  */
 export const useShops = defineStore('shops', () => {
+  const daybook = useDaybook()
   const settings = useSettings()
   const materials = useMaterials()
   const notices = useNotices()
@@ -81,6 +83,7 @@ export const useShops = defineStore('shops', () => {
   const shelf = computed<Shelf>(() => ({
     materials: recordOf(Object.entries({ ...CATALOGUE, ...materials.own })),
     rates: settings.rates,
+    ...(Object.keys(daybook.measured).length ? { measured: daybook.measured } : {}),
   }))
 
   return {

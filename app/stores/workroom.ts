@@ -1,13 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import type { Need } from '#core/material'
+import type { Kit } from '#core/season'
+import { handOut } from '#core/season'
+import type { InBrief } from '#core/workings'
 import type { InHand, Plan, PlanProgress, Workroom } from '#core/workroom'
 import { useRevisionKey } from '~/composables/useRevisionKey'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
+import { following } from '~/db/following'
 import type { Going } from '~/workers/jobs'
 import { planInHand } from '~/workers/plan'
-import { askNeeds } from '~/workers/workings'
+import { askBriefs } from '~/workers/workings'
 import { useNotices } from './notices'
 import { usePieces } from './pieces'
 import { useShops } from './shops'
@@ -25,9 +28,16 @@ export const useWorkroom = defineStore('workroom', () => {
   const pieces = usePieces()
   const shops = useShops()
   const stock = useStock()
-  const keyOf = useRevisionKey()
+  const keyOf = useRevisionKey('sums')
 
-  const known = new Map<string, { readonly key: string; readonly needs: readonly Need[] }>()
+  const known = new Map<string, InBrief & { readonly key: string }>()
+  const kits = shallowRef<readonly Kit[]>([])
+  following(
+    () => db().kits.toArray(),
+    (all) => {
+      kits.value = all
+    },
+  )
   /** Pieces that could not be worked out, by what they were: told once, and left out. */
   const failed = new Map<string, string>()
   const inHand = shallowRef<readonly InHand[] | null>(null)
@@ -41,8 +51,8 @@ export const useWorkroom = defineStore('workroom', () => {
   /** Pieces that are still to be made. */
   const wanting = computed(() => pieces.records?.filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart') ?? null)
 
-  /** What pieces need, for one copy of each; without those that cannot be worked out. */
-  async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
+  /** Pieces in brief, by their ids; without those that cannot be worked out. */
+  async function briefs(records: readonly PieceRecord[]): Promise<ReadonlyMap<string, InBrief>> {
     const unknown = records.filter((record) => known.get(record.id)?.key !== keyOf(record))
     const kept = await db().needs.bulkGet(unknown.map(({ id }) => id))
     unknown.forEach((record, i) => {
@@ -51,13 +61,13 @@ export const useWorkroom = defineStore('workroom', () => {
     const missing = unknown.filter((record) => known.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record))
     for (let i = 0; i < missing.length; i += AT_ONCE) {
       const some = missing.slice(i, i + AT_ONCE)
-      const answers = await askNeeds(
+      const answers = await askBriefs(
         some.map(({ piece }) => piece),
         stock.pricing,
       )
       const found = some.flatMap((record, k) => {
         const answer = answers[k]!
-        if (answer.ok) return [{ id: record.id, key: keyOf(record), needs: answer.needs }]
+        if (answer.ok) return [{ id: record.id, key: keyOf(record), needs: answer.needs, tasks: answer.tasks }]
         failed.set(record.id, keyOf(record))
         notices.fault(`What “${record.piece.brief.name}” needs could not be worked out`, `${answer.error}\nThe plan is without it.`)
         return []
@@ -65,9 +75,19 @@ export const useWorkroom = defineStore('workroom', () => {
       await db().needs.bulkPut(found)
       for (const each of found) known.set(each.id, each)
     }
-    return records.flatMap(({ id, piece }): InHand[] => {
-      const needs = known.get(id)
-      return needs ? [{ id, name: piece.brief.name, copies: piece.brief.copies, needs: needs.needs }] : []
+    return new Map(records.flatMap(({ id }) => (known.has(id) ? [[id, known.get(id)!] as const] : [])))
+  }
+
+  /** What pieces need: for one copy of each, or for all of them together where kits of it have substitutes. */
+  async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
+    const found = await briefs(records)
+    return records.flatMap(({ id, piece: { brief } }): InHand[] => {
+      const needs = found.get(id)?.needs
+      if (!needs) return []
+      const swaps = kits.value.find((kit) => kit.piece === id)?.swaps ?? []
+      return swaps.length
+        ? [{ id, name: brief.name, copies: 1, needs: handOut(needs, brief.copies, swaps) }]
+        : [{ id, name: brief.name, copies: brief.copies, needs }]
     })
   }
 
@@ -93,7 +113,7 @@ export const useWorkroom = defineStore('workroom', () => {
       if (own === turn) progress.value = null
     }
   }
-  watch([wanting, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {
+  watch([wanting, kits, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {
     void notices.tell('What is in hand could not be planned', make())
   })
 
@@ -104,5 +124,5 @@ export const useWorkroom = defineStore('workroom', () => {
       lookers.value -= 1
     })
   }
-  return { plan, progress, inHand, look, gather, stop: (): void => going?.stop() }
+  return { plan, progress, inHand, wanting, kits, briefs, look, gather, stop: (): void => going?.stop() }
 })

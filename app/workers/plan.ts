@@ -1,5 +1,8 @@
 import type { Day } from '#core/measure'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
+import type { ReadWhole, Whole } from '#core/exchange'
+import type { Kit, KitMoney, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress } from '#core/season'
+import type { InBrief } from '#core/workings'
 import type { Plan, PlanProgress, Workroom } from '#core/workroom'
 import { bridgeTo } from './bridge'
 import type { Going } from './jobs'
@@ -26,3 +29,24 @@ export const askBasketSoon = (job: BasketJob): Promise<Baskets> => bridge.ask((a
 /** Whether to buy on the first of these days or to wait, up to the last. */
 export const askWaiting = (wants: readonly ToBuy[], from: Day, by: Day, pricing: Pricing): Promise<Waiting> =>
   bridge.ask((api): Promise<Waiting> => api.wait(wants, from, by, pricing))
+
+/** Plans the season; stopped, it answers with the best so far. */
+export const planTheSeason = (
+  job: SeasonJob,
+  report: (progress: SeasonProgress) => void,
+): Going<{ readonly plan: SeasonPlan; readonly mends: readonly SeasonMend[] }> =>
+  begin<PlanWorker, SeasonProgress, { readonly plan: SeasonPlan; readonly mends: readonly SeasonMend[] }>(
+    bridge,
+    (question) => bridge.ask(question),
+    (api, id, tell) => api.season(id, job, tell),
+    report,
+  )
+
+/** What a class costs and what it must take. */
+export const askKitMoney = (kit: Kit, of: InBrief, pricing: Pricing): Promise<KitMoney> =>
+  bridge.ask((api): Promise<KitMoney> => api.kitMoney(kit, of, pricing))
+
+/** Everything in one file, and out of it again. */
+export const askWriting = (whole: Whole, written: string): Promise<Uint8Array> =>
+  bridge.ask((api): Promise<Uint8Array> => api.writeWhole(whole, written))
+export const askWholeReading = (bytes: Uint8Array): Promise<ReadWhole> => bridge.ask((api): Promise<ReadWhole> => api.readWhole(bytes))

@@ -1,21 +1,24 @@
 import type { Swap } from '#core/arrange'
-import type { Base } from '#core/base'
+import type { Base, Shape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
 import type { Costs } from '#core/costs'
 import type { Have, Makeable } from '#core/making-of'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { ReadPiece, SvgOptions } from '#core/exchange'
+import type { ReadPiece, ReadWhole, SvgOptions, Whole } from '#core/exchange'
 import type { Scene } from '#core/scene'
-import type { Need, Shelf } from '#core/material'
+import type { Shelf } from '#core/material'
 import type { Day, Delta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
+import type { Resized } from '#core/resize'
+import type { Kit, KitMoney, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress } from '#core/season'
+import type { InBrief } from '#core/workings'
 import type { OnBench, Plan, PlanProgress, Workroom } from '#core/workroom'
 import type { PreviewRecord } from '~/db'
 import type { PictureOrder } from '~/drawing/picture'
 
-/** What one piece needs, or why that could not be worked out: one that cannot does not stand in the way of the others. */
-export type NeedsAnswer = { readonly ok: true; readonly needs: readonly Need[] } | { readonly ok: false; readonly error: string }
+/** A piece in brief, or why that could not be worked out: one that cannot does not stand in the way of the others. */
+export type BriefAnswer = ({ readonly ok: true } & InBrief) | { readonly ok: false; readonly error: string }
 
 /** A job that can be stopped has an id of its asker's choice. */
 export interface Stoppable {
@@ -30,8 +33,8 @@ export interface WorkingsWorker extends Stoppable {
   follow(change: Delta): Delta
   /** Works out a piece that is not followed. */
   work(piece: Piece): OnBench
-  /** What each of these needs. */
-  needs(pieces: readonly Piece[]): NeedsAnswer[]
+  /** What each of these needs, and what is to be done for it. */
+  brief(pieces: readonly Piece[]): BriefAnswer[]
   /** Reads the text of a piece file. */
   read(text: string): ReadPiece
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
@@ -42,6 +45,8 @@ export interface WorkingsWorker extends Stoppable {
   /** What there is to say of the money of a piece, by what it takes. */
   costs(piece: Pick<Piece, 'id' | 'brief' | 'asking'>, on: Pick<OnBench, 'needs' | 'bill' | 'schedule'>): Costs
   fitBudget(job: string, piece: Piece, report: (progress: FittingProgress) => void): Promise<Fitted | null>
+  /** The same piece on a base of another size. */
+  resize(piece: Piece, shape: Shape, id: string, name: string): Resized
   /** What would be made of what one has. */
   makeable(job: string, have: readonly Have[], bases: readonly Base[], report: (done: number) => void): Promise<Makeable[]>
 }
@@ -69,4 +74,14 @@ export interface PlanWorker extends Stoppable {
   basket(job: BasketJob): Baskets
   /** Whether to buy on a day or to wait. */
   wait(wants: readonly ToBuy[], from: Day, by: Day, pricing: Pricing): Waiting
+  /** Plans the season, and says what would make it fit. Reports as it goes. */
+  season(
+    job: string,
+    of: SeasonJob,
+    report: (progress: SeasonProgress) => void,
+  ): Promise<{ readonly plan: SeasonPlan; readonly mends: readonly SeasonMend[] }>
+  /** What a class costs and what it must take. */
+  kitMoney(kit: Kit, of: InBrief, pricing: Pricing): KitMoney
+  writeWhole(whole: Whole, written: string): Uint8Array
+  readWhole(bytes: Uint8Array): ReadWhole
 }

@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink'
 import type { Swap } from '#core/arrange'
-import type { Base } from '#core/base'
+import type { Base, Shape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
 import type { Costs } from '#core/costs'
 import type { Have, Makeable } from '#core/making-of'
@@ -9,11 +9,12 @@ import type { ReadPiece } from '#core/exchange'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { Pricing } from '#core/price'
+import type { Resized } from '#core/resize'
 import type { OnBench } from '#core/workroom'
 import { bridgeTo } from './bridge'
 import type { Going } from './jobs'
 import { begin, telling } from './jobs'
-import type { NeedsAnswer, WorkingsWorker } from './protocol'
+import type { BriefAnswer, WorkingsWorker } from './protocol'
 
 const bridge = bridgeTo<WorkingsWorker>(
   'The worker that does the sums',
@@ -69,8 +70,12 @@ export const askFilling = (piece: Piece, pricing: Pricing, layer: string | null,
 export const askSwap = (piece: Piece, pricing: Pricing, layer: string, from: string, to: string): Promise<Swap | null> =>
   ask(pricing, (api) => api.swap(piece, layer, from, to))
 
-/** What each of these pieces needs, for one copy. */
-export const askNeeds = (pieces: readonly Piece[], pricing: Pricing): Promise<NeedsAnswer[]> => ask(pricing, (api) => api.needs(pieces))
+/** What each of these pieces needs, for one copy, and what is to be done for it. */
+export const askBriefs = (pieces: readonly Piece[], pricing: Pricing): Promise<BriefAnswer[]> => ask(pricing, (api) => api.brief(pieces))
+
+/** The same piece on a base of another size, and what is otherwise in it. */
+export const askResized = (piece: Piece, shape: Shape, id: string, name: string, pricing: Pricing): Promise<Resized> =>
+  ask(pricing, async (api): Promise<Resized> => api.resize(piece, shape, id, name))
 
 /** Reads the text of a piece file. */
 export const askReading = (text: string): Promise<ReadPiece> => bridge.ask((api): Promise<ReadPiece> => api.read(text))

@@ -2,16 +2,17 @@ import { expose } from 'comlink'
 import { fitBudget } from '#core/budget'
 import { costsOf } from '#core/costs'
 import { readPiece } from '#core/exchange'
-import { beginOn, evenOutPiece, fillPiece, needsOfPiece, swapMaterial } from '#core/jobs'
+import { beginOn, evenOutPiece, fillPiece, swapMaterial } from '#core/jobs'
 import type { Shelf } from '#core/material'
 import { makeableOf } from '#core/making-of'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { Pricing } from '#core/price'
-import { work } from '#core/workings'
+import { resized } from '#core/resize'
+import { inBrief, work } from '#core/workings'
 import type { OnBench } from '#core/workroom'
 import { onBench, rememberingBench } from '#core/workroom'
-import type { NeedsAnswer, WorkingsWorker } from './protocol'
+import type { BriefAnswer, WorkingsWorker } from './protocol'
 import { Jobs } from './slices'
 
 const remembering = rememberingBench()
@@ -38,10 +39,10 @@ expose({
     return answer
   },
   work: (of) => onBench(work(of, theShelf()), of, thePricing()),
-  needs: (pieces) =>
-    pieces.map((each): NeedsAnswer => {
+  brief: (pieces) =>
+    pieces.map((each): BriefAnswer => {
       try {
-        return { ok: true, needs: needsOfPiece(each, theShelf()) }
+        return { ok: true, ...inBrief(each, theShelf()) }
       } catch (error) {
         return { ok: false, error: String(error) }
       }
@@ -53,6 +54,7 @@ expose({
   evenOut: (job, of, seed, report) => jobs.run(job, evenOutPiece(of, theShelf(), seed), report),
   costs: (of, on) => costsOf(of, on, thePricing()),
   fitBudget: (job, of, report) => jobs.run(job, fitBudget(of, thePricing()), report),
+  resize: (of, shape, id, name) => resized(of, shape, theShelf(), id, name),
   makeable: (job, have, bases, report) => jobs.run(job, makeableOf(have, bases, theShelf()), report),
   stop: (job) => jobs.stop(job),
 } satisfies WorkingsWorker)

@@ -1,7 +1,7 @@
 import type { Minor } from '../measure'
 import { inches } from '../measure'
 import type { Base, BaseKind, Form, Shape, ShapeOf } from './schema'
-import { BASE_KINDS, FORMS } from './schema'
+import { BASE_KINDS, FORMS, ShapeSchema } from './schema'
 
 export interface UsualSize {
   readonly name: string
@@ -561,6 +561,15 @@ export const extentOf = (shape: Shape): number =>
     (total, [name, value]) => total + (typeof value === 'number' && !PLAIN.has(name) ? value : 0),
     shape.form === 'scallops' ? (shape.count - 1) * shape.span : 0,
   )
+
+/** The same shape, all its lengths so many times as long; null where a bench cannot hold it. */
+export function scaledShape(shape: Shape, by: number): Shape | null {
+  const scaled = Object.fromEntries(
+    Object.entries(shape).map(([name, value]) => [name, typeof value === 'number' && !PLAIN.has(name) ? value * by : value]),
+  )
+  const read = ShapeSchema.safeParse(scaled)
+  return read.success ? read.data : null
+}
 
 export function nearestSize(kind: BaseKind, extent: number): UsualSize {
   return BASE_SORTS[kind].sizes.reduce((best, each) =>

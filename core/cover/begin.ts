@@ -6,9 +6,9 @@ import { materialOf } from '../material'
 import type { Rated, Thumb } from '../measure'
 import { clamp, inches, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
-import { byRule, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
+import { BOUGH_YIELDS, BUNDLE_ADVANCE, byRule, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
-import { FIRST_FULL, FIRST_LUSH, FIRST_SPARSE } from './thumbs'
+import { AS_LAID, FIRST_FULL, FIRST_LUSH, FIRST_SPARSE } from './thumbs'
 
 /** How much of the face a first layer of greenery should hide, by the fullness asked. */
 const COVERS: Readonly<Record<Piece['brief']['fullness'], Thumb>> = { sparse: FIRST_SPARSE, full: FIRST_FULL, lush: FIRST_LUSH }
@@ -78,7 +78,9 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
       return { ...own, rule: { ...own.rule, size } }
     }
     case 'bundles':
-      return { ...own, cut: null }
+      return { ...own, cut: null, rule: { ...own.rule, advance: rate(BUNDLE_ADVANCE, shelf) } }
+    case 'boughs':
+      return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
     case 'arms':
       return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }
     case 'compass': {
@@ -150,6 +152,10 @@ function cutFor(
   return quarter(Math.min(material.length, Math.max(Math.min(SHORTEST, length * OF_RUN), most)))
 }
 
+/** The length at which stems of a layer end where they should beyond the face of this base, mm. */
+export const reachingCut = (piece: Piece, runs: readonly Run[], layer: Layer, material: Material, by: Rated): number =>
+  cutFor(layer, material, roomOf(piece, runs, layer, by))
+
 /** The least stems of a layer that hide what a first layer should, but always one over the next. */
 function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf, { length }: Room, long: number): number {
   const wanted = rate(COVERS[piece.brief.fullness], shelf)
@@ -180,7 +186,7 @@ function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf
     count = Math.min(most, Math.max(count + 1, Math.ceil(count * Math.min(4, ratio))))
     cover = covers(count)
   }
-  return count
+  return Math.min(most, Math.max(1, Math.round(count * rate(AS_LAID, shelf))))
 }
 const MOST_LOOKS = 5
 

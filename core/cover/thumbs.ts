@@ -42,6 +42,14 @@ export const FIRST_LUSH = thumb(
   [0.2, 0.99],
   'What follows covers the rest.',
 )
+export const AS_LAID = thumb(
+  'cover.as-laid',
+  'Stems that hands lay for each that covers by reckoning',
+  'ratio',
+  1,
+  [0.5, 2],
+  'Some hands lay thick, some thin; a first layer is begun with as many more or fewer.',
+)
 export const NEARLY = thumb(
   'cover.nearly',
   'A piece nearly covers when it is short by at most',

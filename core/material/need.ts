@@ -1,4 +1,5 @@
 import type { Minor } from '../measure'
+import { apportion } from '../measure'
 
 /** What a piece needs, for one copy: the currency between a piece and the workroom. */
 interface Needed {
@@ -53,3 +54,35 @@ export function byMaterial<N extends Pick<Need, 'material'>>(needs: readonly N[]
   }
   return found
 }
+
+/**
+ * Needs by what the first one really took: whole things are shared out among its needs as they were, lengths get longer or shorter
+ * by as much. What is not named stays.
+ * @param uses things or mm for one copy, by material
+ * @example needsAsMade([{ of: 'things', material: 'bay', use: '', layer: 'l', count: 10, cut: null, spare: 0 }], { bay: 12 })[0].count // 12
+ */
+export function needsAsMade(needs: readonly Need[], uses: Readonly<Record<string, number>>): readonly Need[] {
+  const named = needs.filter((need) => need.of !== 'base' && Object.hasOwn(uses, need.material))
+  if (!named.length) return needs
+  const counts = new Map<Need, Need>()
+  for (const [material, own] of byMaterial(named)) {
+    const took = uses[material]!
+    const planned = own.reduce((all, need) => all + amountOf(need), 0)
+    if (planned <= 0) continue
+    const whole = own.every(({ of, count }) => of === 'things' && Number.isInteger(count)) && Number.isInteger(took)
+    const shares = whole
+      ? apportion(
+          took,
+          own.map(({ count }) => count),
+        )
+      : null
+    own.forEach((need, i) => {
+      if (need.of === 'things') counts.set(need, { ...need, count: shares ? shares[i]! : (need.count * took) / planned })
+      else if (need.of === 'lengths') counts.set(need, { ...need, length: (need.length * took) / planned })
+    })
+  }
+  return needs.map((need) => counts.get(need) ?? need).filter((need) => need.of === 'base' || amountOf(need) > 0)
+}
+
+/** How much of its material a need is: things, or mm. A base is one. */
+export const amountOf = (need: Need): number => (need.of === 'lengths' ? need.length * need.count : need.of === 'things' ? need.count : 1)

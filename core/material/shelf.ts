@@ -1,12 +1,10 @@
-import type { Rates } from '../measure'
+import type { Rated, Rates } from '../measure'
 import type { Material } from './schema'
 import { CATALOGUE } from './catalogue'
 
-/** What is known besides the piece: materials, and the maker's own rules of thumb. */
-export interface Shelf {
+/** What is known besides the piece: materials, and the maker's own rules of thumb, set and measured. */
+export interface Shelf extends Rated {
   readonly materials: Readonly<Record<string, Material>>
-  /** The maker's own rules of thumb, by id; what is not there is as usual. */
-  readonly rates: Rates
 }
 
 /** A material by its id, which may be any word that a file or a person gives: only what the shelf itself has counts. */

@@ -22,11 +22,22 @@ export type Basis =
 
 export type SumPart = string | Quantity
 
+/** What a maker's own readings made of a rule of thumb: its number, and from where to where it may well lie. */
+export interface Measured {
+  readonly value: number
+  readonly low: number
+  readonly high: number
+  /** How many readings it goes by. */
+  readonly readings: number
+}
+
 /** A rule of thumb as a figure went by it. */
 export interface RuleUsed extends Quantity {
   readonly id: string
   readonly name: string
   readonly usual: number
+  /** The maker's own readings, where it goes by them. */
+  readonly measured?: Measured
 }
 
 /**

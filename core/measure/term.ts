@@ -43,10 +43,13 @@ export const count = (n: number): Term => given({ value: n, unit: 'count' })
 export const ratio = (n: number): Term => given({ value: n, unit: 'ratio' })
 export const PI: Term = { ...ratio(Math.PI), said: ['π'], basis: COUNTED }
 
-/** What a rule of thumb says: the maker's own, or what is usual. */
+/** What a rule of thumb says: what its maker set, what they measured with its range, or what is usual. */
 export function byRule(of: Thumb, by: Rated): Term {
   const used = ruleUsed(of, by)
-  return { ...given(used, { kind: 'rule of thumb' }), rules: [used] }
+  const { measured } = used
+  return measured
+    ? { ...given(used, { kind: 'measured' }), low: measured.low, high: measured.high, rules: [used] }
+    : { ...given(used, { kind: 'rule of thumb' }), rules: [used] }
 }
 
 /** A number that was told, to be worked with further: its own sum is not said again. */

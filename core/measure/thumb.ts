@@ -1,4 +1,4 @@
-import type { Quantity, RuleUsed, Unit } from './figure'
+import type { Measured, Quantity, RuleUsed, Unit } from './figure'
 
 /** A rule of thumb: what makers go by where nobody has measured. Declared once, and the maker's own to change. */
 export interface Thumb extends Quantity {
@@ -16,9 +16,10 @@ export interface Thumb extends Quantity {
 /** A maker's own rules of thumb, by id; what is not there is as usual. */
 export type Rates = Readonly<Record<string, number>>
 
-/** What brings a maker's own rules of thumb: a shelf. */
+/** What brings a maker's own rules of thumb: a shelf. What a hand set goes before what was measured, and that before what is usual. */
 export interface Rated {
   readonly rates: Rates
+  readonly measured?: Readonly<Record<string, Measured>>
 }
 
 /** With every rule of thumb as it usually is. */
@@ -33,13 +34,22 @@ export function thumb(id: string, name: string, unit: Unit, value: number, [leas
   return { id, name, unit, value, least, most, why }
 }
 
-/** What a maker goes by: their own, or what is usual. */
-export const rate = ({ id, value }: Thumb, { rates }: Rated): number => (Object.hasOwn(rates, id) ? rates[id]! : value)
+/** What was measured of a rule of thumb, unless a hand set it; null where nothing was. */
+export const measuredOf = ({ id }: Pick<Thumb, 'id'>, { rates, measured }: Rated): Measured | null =>
+  !Object.hasOwn(rates, id) && measured && Object.hasOwn(measured, id) ? measured[id]! : null
 
-export const ruleUsed = (of: Thumb, by: Rated): RuleUsed => ({
-  id: of.id,
-  name: of.name,
-  unit: of.unit,
-  value: rate(of, by),
-  usual: of.value,
-})
+/** What a maker goes by: what they set, what they measured, or what is usual. */
+export const rate = (of: Pick<Thumb, 'id' | 'value'>, by: Rated): number =>
+  Object.hasOwn(by.rates, of.id) ? by.rates[of.id]! : (measuredOf(of, by)?.value ?? of.value)
+
+export function ruleUsed(of: Thumb, by: Rated): RuleUsed {
+  const measured = measuredOf(of, by)
+  return {
+    id: of.id,
+    name: of.name,
+    unit: of.unit,
+    value: rate(of, by),
+    usual: of.value,
+    ...(measured ? { measured } : {}),
+  }
+}

@@ -102,6 +102,14 @@ export type OwnTask = z.infer<typeof OwnTaskSchema>
 export const HANGER_WHEN = ['first', 'top known', 'last'] as const
 export const BOW_WHEN = ['first', 'last'] as const
 
+/** How the first one was really made, for one: what the others are planned by. */
+export const RecipeSchema = z.strictObject({
+  record: z.string().min(1).max(160).describe('the page of the daybook that it is from'),
+  minutes: z.record(z.string().min(1).max(60), z.number().min(0).max(LONGEST_HANDS)).describe('of hands, by task'),
+  uses: z.record(z.string().min(1).max(60), z.number().min(0).max(10_000_000)).describe('things, or mm, by material'),
+})
+export type Recipe = z.infer<typeof RecipeSchema>
+
 export const MakingSchema = z.strictObject({
   day: daySchema.nullable().describe('it must hang by'),
   hangs: z.int().min(1).max(3660).nullable().describe('days it is to hang; null leaves it as long as it keeps'),
@@ -111,6 +119,7 @@ export const MakingSchema = z.strictObject({
   own: z.array(OwnTaskSchema).max(60),
   order: z.array(z.string().min(1).max(60)).max(300).describe('tasks as a hand put them; those it does not name stay where they belong'),
   accepted: z.array(z.string().max(40)).max(60).describe('cautions taken as read'),
+  recipe: RecipeSchema.nullable().describe('as the first one was made; null plans by rules of thumb'),
 })
 export type Making = z.infer<typeof MakingSchema>
 
@@ -132,4 +141,5 @@ export const usualMaking = (): Making => ({
   own: [],
   order: [],
   accepted: [],
+  recipe: null,
 })

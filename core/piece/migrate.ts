@@ -150,6 +150,12 @@ function fromSix(document: Document): Document {
 /** Version 7 said nothing of what is claimed of its cost and asked for it. */
 const fromSeven = (document: Document): Document => ({ ...document, asking: usualAsking() })
 
+/** Version 8 knew no recipe. */
+const fromEight = (document: Document): Document => ({
+  ...document,
+  making: isObject(document.making) ? { ...document.making, recipe: null } : document.making,
+})
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -166,6 +172,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   5: fromFive,
   6: fromSix,
   7: fromSeven,
+  8: fromEight,
 }
 
 export type Migrated =

@@ -1,4 +1,5 @@
 export * from './cautions'
+export * from './brief'
 export * from './task'
 export * from './tasks'
 export * from './graph'

@@ -19,7 +19,8 @@ export default defineEventHandler(async () => {
   if (!useRuntimeConfig().public.demo) throw createError({ statusCode: 404, statusMessage: 'This server has no demo pieces.' })
   const files = await Promise.all(ORDER.map((name) => useStorage('assets:demo').getItem(`${name}.json`)))
   const house = await useStorage('assets:demo').getItem('house:stash.json')
-  if (files.some((file) => file === null) || house === null)
+  const season = await useStorage('assets:demo').getItem('house:season.json')
+  if (files.some((file) => file === null) || house === null || season === null)
     throw createError({ statusCode: 500, statusMessage: 'The demo pieces are not in this build.' })
-  return { pieces: files, house, previews: await useStorage('assets:server').getItem('demo-previews.json') }
+  return { pieces: files, house, season, previews: await useStorage('assets:server').getItem('demo-previews.json') }
 })

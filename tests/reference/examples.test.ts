@@ -12,6 +12,9 @@ import * as term from '../../core/measure/term'
 import * as exchange from '../../core/exchange'
 import * as hang from '../../core/hang'
 import * as price from '../../core/price'
+import * as daybook from '../../core/daybook'
+import * as material from '../../core/material'
+import * as season from '../../core/season'
 import * as steps from '../../core/steps'
 
 /** The examples that stand in the docstrings of the core's formulas are true: `@example call // what it gives`. */
@@ -20,6 +23,9 @@ const files = readdirSync(CORE, { recursive: true })
   .map(String)
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
 const scope: Record<string, unknown> = {
+  ...daybook,
+  ...material,
+  ...season,
   ...exchange,
   ...steps,
   ...hang,

@@ -91,6 +91,7 @@ function setSurface(kind: Brief['surface']['kind']): void {
 
 <template>
   <div class="space-y-2.5 p-3">
+    <RemindersCard />
     <TextField label="Name" :value="brief.name" :most="80" :take="(name) => set({ name }, 'name the piece', 'name')" />
     <div>
       <TextField

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { ArrowLeft, ArrowRight, Check, Timer as TimerIcon, TriangleAlert, Volume2, VolumeX } from '@lucide/vue'
+import { ArrowLeft, ArrowRight, Check, NotebookPen, Timer as TimerIcon, TriangleAlert, Volume2, VolumeX } from '@lucide/vue'
 import { useEventListener, useIntervalFn, useSpeechSynthesis, useWakeLock } from '@vueuse/core'
 import { anchorSays } from '#core/base'
 import { sheetTask } from '#core/exchange'
@@ -12,15 +12,21 @@ import type { Piece } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { pieceBounds } from '~/drawing/scene'
 import { useProgress } from '~/composables/useProgress'
+import { useSpending } from '~/composables/useSpending'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 
 /** The sheet for wet hands: one task at a time, large, done by one big target, the space bar or the arrow keys. */
 const props = defineProps<{ piece: Piece; workings: OnBench; manner: Manner; kept: boolean }>()
-const emit = defineEmits<{ accept: [caution: CautionId]; found: [note: string]; hung: [] }>()
+const emit = defineEmits<{
+  accept: [caution: CautionId]
+  found: [note: string]
+  hung: []
+  record: [spent: Readonly<Record<string, number>>, counted: Readonly<Record<string, number>>]
+}>()
 const notices = useNotices()
 const shops = useShops()
-const { progress, ready, done, set, count, start, stop, again } = useProgress(props.piece.id, props.kept)
+const { progress, ready, done, set, count, start, stop, again, spend, clockMoved } = useProgress(props.piece.id, props.kept)
 
 const tasks = computed(() => props.workings.tasks)
 const at = computed(() => {
@@ -43,6 +49,18 @@ watch(tasks, (all, before) => {
   if (earlier >= 0) go(earlier)
 })
 
+// How long hands are at it: the page's own stopwatch.
+const { look } = useSpending({
+  task: () => (ready.value && !all.value && !done.value.has(task.value.id) ? task.value.id : null),
+  patience: () => 2 * task.value.hands.value,
+  spend,
+  clockMoved,
+})
+function record(): void {
+  look()
+  emit('record', progress.value.spent, progress.value.counted)
+}
+
 // What is counted off.
 const total = computed(() => task.value.counts?.count ?? 0)
 const made = computed(() => Math.min(total.value, progress.value.counted[task.value.id] ?? 0))
@@ -58,6 +76,7 @@ const nextAt = computed(() => {
 })
 
 function finish(): void {
+  look()
   const [own, next] = [task.value, tasks.value[at.value + 1]]
   set({
     done: [...new Set([...progress.value.done, own.id])],
@@ -303,9 +322,15 @@ function letGo(event: MouseEvent): void {
               <TimerIcon :size="18" />{{ minutes }} min
             </button>
           </div>
+          <button v-if="kept && task.kind === 'record' && !all" type="button" class="button h-11 text-base" @click="record">
+            <NotebookPen :size="18" />Write it in the daybook
+          </button>
           <div v-if="all" class="space-y-2 rounded-[4px] border border-leaf bg-moss p-3" data-testid="all-done">
             <p class="font-semibold">All of it is done.</p>
             <div class="flex flex-wrap gap-2">
+              <button v-if="kept" type="button" class="button-main h-11 text-base" @click="record">
+                <NotebookPen :size="18" />Write it in the daybook
+              </button>
               <button v-if="kept && piece.stage !== 'hung'" type="button" class="button h-11 text-base" @click="emit('hung')">
                 It hangs
               </button>

@@ -22,6 +22,7 @@ const previews = usePreviews()
 const settings = useSettings()
 const workroom = useWorkroom()
 const apart = ref(false)
+const sizing = ref(false)
 const preview = computed(() => previews.shown.get(props.record.id))
 /** What it costs as if it were alone in hand; nothing for what is made. */
 const ledger = computed(() => workroom.plan?.ledgers[props.record.id] ?? null)
@@ -116,6 +117,11 @@ async function remove(): Promise<void> {
               Make the other of a pair
             </button></MenuItem
           >
+          <MenuItem v-slot="{ active }"
+            ><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="sizing = true">
+              Again, at another size…
+            </button></MenuItem
+          >
           <MenuItem v-if="record.piece.stage !== 'taken apart'" v-slot="{ active }"
             ><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="apart = true">
               Take apart…
@@ -134,6 +140,7 @@ async function remove(): Promise<void> {
         </MenuItems>
       </Menu>
     </div>
+    <ResizeDialog v-if="sizing" :record="record" @close="sizing = false" />
     <ApartDialog v-if="apart" :record="record" @close="apart = false" />
   </article>
 </template>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
+import { BOUGH_YIELDS } from '../thumbs'
 import { ruleSort } from './rule'
 
 export const BOUGHS = ruleSort(
@@ -13,6 +14,6 @@ export const BOUGHS = ruleSort(
 )({
   name: 'bough garland',
   note: 'Pieces of bough bound end over end.',
-  usual: () => ({ kind: 'boughs', overlap: inches(6), yields: inches(40) }),
+  usual: () => ({ kind: 'boughs', overlap: inches(6), yields: BOUGH_YIELDS.value }),
   evening: 'meant',
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
 import { flip, placeSchema } from '../terms'
+import { BUNDLE_ADVANCE } from '../thumbs'
 import { ruleSort } from './rule'
 
 export const BUNDLES = ruleSort(
@@ -18,7 +19,7 @@ export const BUNDLES = ruleSort(
 )({
   name: 'bundles',
   note: 'Sprigs bound on by the bundle, each over the stems of the last.',
-  usual: () => ({ kind: 'bundles', start: 0, advance: inches(3), sprigs: 4, wraps: 2, bound: inches(1), faces: 1 }),
+  usual: () => ({ kind: 'bundles', start: 0, advance: BUNDLE_ADVANCE.value, sprigs: 4, wraps: 2, bound: inches(1), faces: 1 }),
   image: (rule) => ({ ...rule, start: flip(rule.start) }),
   spaced: false,
   evening: 'meant',

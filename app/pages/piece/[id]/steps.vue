@@ -1,9 +1,17 @@
 <script setup lang="ts">
+import { shallowRef } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
+import type { DaybookRecord } from '#core/daybook'
+import { beginRecord } from '#core/daybook'
 import type { CautionId } from '#core/steps'
+import { timesOf } from '#core/steps'
 import { useOpenPiece } from '~/composables/useOpenPiece'
+import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
+import { useDaybook } from '~/stores/daybook'
+import { newId } from '~/stores/pieces'
+import { useShops } from '~/stores/shops'
 import { useNotices } from '~/stores/notices'
 
 /** Making a piece, step by step, with wet hands. */
@@ -27,6 +35,24 @@ function found(note: string): void {
   )
   if (error) notices.fault('It could not be noted', error)
   else notices.note(`Noted: “${note}” comes next.`)
+}
+const daybook = useDaybook()
+const shops = useShops()
+const today = useToday()
+const writing = shallowRef<DaybookRecord | null>(null)
+/** A page for the one that was just made, with what the sheet timed and counted. */
+function record(spent: Readonly<Record<string, number>>, counted: Readonly<Record<string, number>>): void {
+  const [piece, workings] = [bench.piece!, bench.workings!]
+  const tasks = timesOf(workings.tasks, shops.shelf)
+  writing.value = beginRecord(
+    { piece, tasks, needs: workings.needs, opened: workings.bill.openedEach.value, spent, counted, day: today.value },
+    shops.shelf,
+    newId(),
+  )
+}
+function written(): void {
+  writing.value = null
+  notices.note('It is in the daybook. What it taught changes the figures from now on.')
 }
 function hung(): void {
   bench.apply({ do: 'stage', stage: 'hung' }, 'say that it hangs')
@@ -57,8 +83,12 @@ function hung(): void {
         @accept="accept"
         @found="found"
         @hung="hung"
+        @record="record"
       />
       <p v-else class="p-6 text-soft">Working it out…</p>
     </main>
+    <DialogFrame v-if="writing" title="What really happened" wide="w-[46rem]" @close="writing = null">
+      <RecordForm :record="writing" :keep="daybook.keep" @kept="written" @close="writing = null" />
+    </DialogFrame>
   </div>
 </template>

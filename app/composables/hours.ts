@@ -1,0 +1,31 @@
+import type { Parsed } from '#core/measure'
+import { parseNumber } from '#core/measure'
+
+const MOST = 24 * 60
+
+/**
+ * Reads how long hands have: `2`, `2.5`, `2:30`, `2 h 30 min`, `45 min`, `none`. A number alone is hours.
+ * @returns minutes, whole
+ * @example readHours('2:30') // { ok: true, value: 150 }
+ */
+export function readHours(text: string): Parsed<number> {
+  const plain = text.trim().toLowerCase()
+  if (plain === '' || plain === 'none') return { ok: true, value: 0 }
+  const [, h, m] = /^(\d{1,2}):(\d\d)$/.exec(plain) ?? /^(\d{1,2})\s*h(?:ours?)?(?:\s*(\d{1,2})\s*(?:min(?:utes)?)?)?$/.exec(plain) ?? []
+  const [, only] = /^(\d{1,4})\s*min(?:utes)?$/.exec(plain) ?? []
+  const minutes = only !== undefined ? Number(only) : h !== undefined ? Number(h) * 60 + Number(m ?? 0) : null
+  const number = minutes === null ? parseNumber(plain) : null
+  if (number && !number.ok) return { ok: false, error: `“${text.trim()}” is no time. Try 2:30 or 2.5.` }
+  const value = Math.round(minutes ?? (number as { value: number }).value * 60)
+  return value <= MOST ? { ok: true, value } : { ok: false, error: 'A day has 24 hours.' }
+}
+
+/** Reads a time of day: `18:30`, `9`. @returns minutes after midnight */
+export function readClock(text: string): Parsed<number> {
+  const [, h, m] = /^(\d{1,2})(?::(\d\d))?$/.exec(text.trim()) ?? []
+  const value = h === undefined ? NaN : Number(h) * 60 + Number(m ?? 0)
+  return value < MOST && Number(m ?? 0) < 60 ? { ok: true, value } : { ok: false, error: `“${text.trim()}” is no time of day. Try 18:30.` }
+}
+
+/** `18:30`. @param minutes after midnight */
+export const clockSaid = (minutes: number): string => `${Math.floor(minutes / 60)}:${String(Math.round(minutes) % 60).padStart(2, '0')}`

@@ -1,0 +1,287 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useHead, useRoute, useRouter } from '#app'
+import { NuxtLink } from '#components'
+import { CalendarPlus, PinOff, TriangleAlert } from '@lucide/vue'
+import { seasonCalendar } from '#core/exchange'
+import { daySaid, say, several, show } from '#core/measure'
+import type { Day } from '#core/measure'
+import type { SeasonMend } from '#core/season'
+import { clockSaid } from '~/composables/hours'
+import { saveText } from '~/composables/files'
+import { useToday } from '~/composables/useToday'
+import { useNotices } from '~/stores/notices'
+import { useSeason } from '~/stores/season'
+import { useSettings } from '~/stores/settings'
+import { useWorkroom } from '~/stores/workroom'
+
+/** All that must be made by when, with two hands; and the year on a page. */
+useHead({ title: 'Season · Ruddy Bramble' })
+const season = useSeason()
+season.look()
+const workroom = useWorkroom()
+workroom.look()
+const settings = useSettings()
+const notices = useNotices()
+const today = useToday()
+const route = useRoute()
+const router = useRouter()
+const year = computed(() => route.query.year !== undefined)
+const turn = (to: boolean): void => void router.replace({ query: to ? { year: '' } : {} })
+
+const plan = computed(() => season.planned?.plan ?? null)
+const time = (minutes: number): string => show({ value: minutes, unit: 'time' }, settings.manner)
+const verdict = computed(() => {
+  const now = plan.value
+  if (!now) return ''
+  if (!now.pieces.length) return 'Nothing is to be made.'
+  const late = now.pieces.filter(({ over, late }) => over > 0 || late > 0)
+  if (!late.length) return `Everything fits: ${time(now.hands)} of hands, ${time(now.hours)} there.`
+  return `${several(late.length, 'piece does', 'pieces do')} not fit: ${now.over > 0.5 ? `${time(now.over)} of hands too many.` : 'not dry in time.'}`
+})
+const chosen = ref<string | null>(null)
+const own = computed(() => plan.value?.pieces.find(({ id }) => id === chosen.value) ?? null)
+const sittings = computed(() =>
+  (plan.value?.sittings ?? [])
+    .filter(({ chore }) => own.value === null || chore.pieces.includes(own.value.id))
+    .flatMap(({ id, chore, days }) => days.map((part, i) => ({ key: `${id} ${i}`, title: chore.title, who: chore.pieces, ...part }))),
+)
+/** Day by day: the next days at the bench, or all of the one piece. */
+const SHOWN_DAYS = 10
+const byDay = computed(() => {
+  const days = new Map<Day, (typeof sittings.value)[number][]>()
+  for (const each of sittings.value) days.set(each.day, [...(days.get(each.day) ?? []), each])
+  return [...days].slice(0, own.value ? 60 : SHOWN_DAYS)
+})
+const nameOf = (id: string): string => plan.value?.pieces.find((each) => each.id === id)?.name ?? id
+const left = computed(() => (season.toMake ?? []).filter(({ id }) => season.season.later.includes(id)))
+const aside = computed(() => {
+  const shown = new Set(plan.value?.pieces.map(({ id }) => id))
+  return (season.toMake ?? []).filter(({ id }) => !shown.has(id) && !season.season.later.includes(id))
+})
+
+const move = (piece: string, to: Day | null): void =>
+  void notices.tell(
+    'It could not be moved',
+    season.pin(piece, to).then((wrong) => {
+      if (wrong) throw new Error(wrong)
+      notices.announce(to ? `${nameOf(piece)} begins on ${daySaid(to)}` : `${nameOf(piece)} goes where it fits`)
+    }),
+  )
+const mend = (of: SeasonMend): void => void notices.tell('It could not be done', season.mend(of))
+const later = (id: string, away: boolean): void =>
+  void notices.tell(
+    'It could not be done',
+    season.set((now) => ({ later: [...now.later.filter((each) => each !== id), ...(away ? [id] : [])] })),
+  )
+async function write(): Promise<void> {
+  const text = plan.value && (await seasonCalendar(plan.value, settings.manner, Date.now()))
+  if (text) saveText(text, 'season.ics', 'text/calendar')
+}
+const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' } as const
+</script>
+
+<template>
+  <main class="mx-auto min-h-dvh max-w-[90rem] px-6 pb-10 max-sm:px-4">
+    <PageHead title="Season">
+      <div class="flex overflow-hidden rounded-[4px] border border-line" role="group" aria-label="What is shown">
+        <button
+          type="button"
+          class="h-7 px-2.5"
+          :class="year ? 'bg-sheet' : 'bg-moss font-semibold'"
+          :aria-pressed="!year"
+          @click="turn(false)"
+        >
+          The plan
+        </button>
+        <button
+          type="button"
+          class="h-7 border-l border-line px-2.5"
+          :class="year ? 'bg-moss font-semibold' : 'bg-sheet'"
+          :aria-pressed="year"
+          @click="turn(true)"
+        >
+          The year
+        </button>
+      </div>
+      <button
+        type="button"
+        class="button"
+        :disabled="!plan?.sittings.length"
+        @click="notices.tell('The calendar could not be written', write())"
+      >
+        <CalendarPlus :size="14" />To a calendar
+      </button>
+    </PageHead>
+    <YearView v-if="year" :today="today" />
+    <template v-else>
+      <p v-if="!plan" class="py-6 text-soft" role="status">Laying out the days…</p>
+      <template v-else>
+        <div class="flex flex-wrap items-baseline gap-x-4 pb-2 pt-3">
+          <p class="font-serif text-xl" :class="plan.fits ? '' : 'text-ruddy'" data-testid="verdict">{{ verdict }}</p>
+          <p v-if="plan.saved > 0.5" class="text-soft">{{ time(plan.saved) }} saved by doing at once what can be.</p>
+          <p v-if="season.under" class="text-soft" role="status">
+            Trying other orders… <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>
+          </p>
+          <p v-else-if="!plan.fits" class="text-soft">
+            {{ plan.proven ? 'No other order of the pieces does better.' : 'The best order found.' }}
+          </p>
+        </div>
+        <SeasonTape
+          v-if="plan.pieces.length"
+          :plan="plan"
+          :season="season.season"
+          :chosen="chosen"
+          @choose="(id) => (chosen = chosen === id ? null : id)"
+          @move="move"
+        />
+        <p v-if="plan.pieces.length" class="flex flex-wrap gap-x-4 pt-1 text-tiny text-soft">
+          <span><span class="mr-1 inline-block h-2 w-4 rounded-[1px] bg-leaf" aria-hidden="true" />hands, on the longest chain</span>
+          <span><span class="mr-1 inline-block h-2 w-4 rounded-[1px] bg-rime" aria-hidden="true" />hands, could wait</span>
+          <span
+            ><span class="mr-1 inline-block h-2 w-4 rounded-[1px] border border-ruddy bg-ruddy/40" aria-hidden="true" />after it is
+            due</span
+          >
+          <span>dashed: drying</span><span>green ground: cut greens, fading as they keep</span
+          ><span>Drag a ribbon, or move it with the arrow keys.</span>
+        </p>
+        <div class="grid grid-cols-[1.15fr_1fr_19rem] gap-8 pt-4 max-xl:grid-cols-[1fr_1fr] max-lg:grid-cols-1">
+          <div class="space-y-5">
+            <section v-if="plan.problems.length" aria-label="What is wrong">
+              <h2 class="border-b border-line pb-1 font-serif text-lg">What stands against it</h2>
+              <ul>
+                <li
+                  v-for="problem in plan.problems"
+                  :key="problem.id"
+                  class="flex gap-1.5 border-b border-seam py-1"
+                  :class="SEVERITY[problem.severity]"
+                  data-testid="problem"
+                >
+                  <TriangleAlert v-if="problem.severity !== 'note'" :size="14" class="mt-0.5 shrink-0" aria-hidden="true" />{{
+                    say(problem.says, settings.manner)
+                  }}
+                </li>
+              </ul>
+            </section>
+            <section v-if="season.planned!.mends.length" aria-label="What would make it fit">
+              <h2 class="border-b border-line pb-1 font-serif text-lg">What would make it fit</h2>
+              <ul>
+                <li
+                  v-for="each in season.planned!.mends"
+                  :key="each.id"
+                  class="flex items-center justify-between gap-3 border-b border-seam py-1"
+                  data-testid="mend"
+                >
+                  <span
+                    >{{ say(each.says, settings.manner)
+                    }}<span class="block text-fine" :class="each.over < 0.5 ? 'font-semibold text-leaf' : 'text-soft'">{{
+                      each.over < 0.5 ? 'Then it fits.' : `Then ${time(each.over)} are still too many.`
+                    }}</span></span
+                  >
+                  <button
+                    type="button"
+                    class="button shrink-0"
+                    :aria-label="`Do it: ${say(each.says, settings.manner)}`"
+                    @click="mend(each)"
+                  >
+                    Do it
+                  </button>
+                </li>
+              </ul>
+            </section>
+            <BatchesPanel />
+          </div>
+          <div class="space-y-5">
+            <section aria-label="Day by day">
+              <div class="flex items-baseline justify-between border-b border-line pb-1">
+                <h2 class="font-serif text-lg">{{ own ? own.name : 'The next days at the bench' }}</h2>
+                <button v-if="own" type="button" class="page-link" @click="chosen = null">All pieces</button>
+              </div>
+              <div v-if="own" class="flex flex-wrap gap-2 py-2">
+                <button v-if="own.pinned" type="button" class="button" @click="move(own.id, null)">
+                  <PinOff :size="14" />Let it go where it fits
+                </button>
+                <button type="button" class="button" @click="later(own.id, true)">Leave it for later</button>
+                <NuxtLink :to="`/piece/${own.id}`" class="button">To the bench</NuxtLink>
+              </div>
+              <p v-if="own?.fresh" class="pb-1 text-fine text-soft">
+                Greens: cut {{ daySaid(own.fresh.cut)
+                }}<template v-if="own.fresh.from">, no earlier than {{ daySaid(own.fresh.from) }}</template
+                >; they keep until {{ daySaid(own.fresh.keeps) }}.
+              </p>
+              <dl>
+                <div
+                  v-for="[day, parts] in byDay"
+                  :key="day"
+                  class="grid grid-cols-[6.5rem_1fr] border-b border-seam py-1"
+                  data-testid="day"
+                >
+                  <dt class="font-medium">
+                    {{ daySaid(day)
+                    }}<span class="block text-fine font-normal text-soft">{{
+                      time(parts.reduce((all, { minutes }) => all + minutes, 0))
+                    }}</span>
+                  </dt>
+                  <dd>
+                    <p v-for="part in parts" :key="part.key" class="flex justify-between gap-2">
+                      <span class="min-w-0"
+                        ><span class="mr-1.5 text-soft tabular-nums">{{ clockSaid(part.from) }}</span
+                        >{{ part.title }}<span v-if="!own" class="text-soft">, {{ part.who.map(nameOf).join(' and ') }}</span></span
+                      >
+                      <span class="shrink-0 text-soft tabular-nums">{{ time(part.minutes) }}</span>
+                    </p>
+                  </dd>
+                </div>
+              </dl>
+            </section>
+          </div>
+          <div class="space-y-5">
+            <section v-if="plan.buying.length" aria-label="What is bought when">
+              <h2 class="border-b border-line pb-1 font-serif text-lg">Buy by</h2>
+              <ul>
+                <li
+                  v-for="each in plan.buying"
+                  :key="`${each.piece} ${each.what}`"
+                  class="flex justify-between gap-2 border-b border-seam py-0.5"
+                  data-testid="buy"
+                >
+                  <span class="min-w-0 truncate">{{ each.what === 'greens' ? `Greens for ${each.name}` : each.name }}</span><span
+                    class="shrink-0"
+                    :class="each.by < today ? 'text-ruddy' : ''"
+                    >{{ daySaid(each.by) }}</span
+                  >
+                </li>
+              </ul>
+              <NuxtLink to="/shops" class="page-link">One basket for all of it</NuxtLink>
+              <NuxtLink to="/cutting" class="page-link ml-3">One cutting plan</NuxtLink>
+            </section>
+            <section v-if="left.length || aside.length" aria-label="Not in this season">
+              <h2 class="border-b border-line pb-1 font-serif text-lg">Not in this season</h2>
+              <ul>
+                <li v-for="piece in left" :key="piece.id" class="flex items-center justify-between gap-2 border-b border-seam py-0.5">
+                  <span class="truncate">{{ piece.name }}</span><button
+                    type="button"
+                    class="button h-6"
+                    :aria-label="`Take ${piece.name} in again`"
+                    @click="later(piece.id, false)"
+                  >
+                    Take it in
+                  </button>
+                </li>
+                <li v-for="piece in aside" :key="piece.id" class="flex justify-between gap-2 border-b border-seam py-0.5 text-soft">
+                  <span class="truncate">{{ piece.name }}</span><span class="shrink-0">{{
+                    piece.due ? daySaid(piece.due) : 'no day'
+                  }}</span>
+                </li>
+              </ul>
+            </section>
+            <section aria-label="Hours">
+              <h2 class="mb-2 border-b border-line pb-1 font-serif text-lg">Hours</h2>
+              <HoursFields />
+            </section>
+          </div>
+        </div>
+      </template>
+    </template>
+  </main>
+</template>

@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import type { DaybookRecord } from '#core/daybook'
+import { learnRates, measuredRates, readingsOf, RecordSchema } from '#core/daybook'
+import type { Measured } from '#core/measure'
+import { sharing } from '#core/measure'
+import { THUMBS } from '#core/thumbs'
+import { db } from '~/db'
+import { following } from '~/db/following'
+import { useSettings } from './settings'
+
+const ALL = THUMBS.flatMap(({ thumbs }) => thumbs)
+
+/** What really happened, piece by piece, and what it taught; follows what other tabs do. */
+export const useDaybook = defineStore('daybook', () => {
+  const settings = useSettings()
+  const records = shallowRef<readonly DaybookRecord[]>([])
+  const ready = shallowRef(false)
+  following(
+    () => db().daybook.toArray(),
+    (all) => {
+      records.value = all
+      ready.value = true
+    },
+  )
+  /** What readings make of each rule of thumb that they tell something of. */
+  const learned = computed(() => learnRates(records.value.flatMap(readingsOf), ALL, settings))
+  /** The same as long as nothing of it changed: all figures hang on it. */
+  let last: Readonly<Record<string, Measured>> = {}
+  const measured = computed(() => (last = sharing(last, measuredRates(learned.value, settings.unmeasured))))
+
+  return {
+    records,
+    ready,
+    learned,
+    measured,
+    /** Writes a page. @throws when it is none */
+    keep: (record: DaybookRecord): Promise<unknown> => db().daybook.put(RecordSchema.parse(record)),
+    remove: (id: string): Promise<void> => db().daybook.delete(id),
+  }
+})

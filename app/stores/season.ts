@@ -1,0 +1,188 @@
+import { defineStore } from 'pinia'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { materialOf } from '#core/material'
+import type { Day } from '#core/measure'
+import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
+import { KitSchema, teaching, usualSeason, weekdayOf, withMore } from '#core/season'
+import type { Progress } from '~/db'
+import { db } from '~/db'
+import { following } from '~/db/following'
+import { savePiece } from '~/db/pieces'
+import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
+import { planTheSeason } from '~/workers/plan'
+import type { Going } from '~/workers/jobs'
+import { useNotices } from './notices'
+import { newId } from './pieces'
+import { useShops } from './shops'
+import { useStock } from './stock'
+import { useWorkroom } from './workroom'
+
+interface Planned {
+  readonly plan: SeasonPlan
+  readonly mends: readonly SeasonMend[]
+}
+
+/** Everything that is to be made, by days: what was decided of it, and the one plan that follows; made while a page looks at it. */
+export const useSeason = defineStore('season', () => {
+  const notices = useNotices()
+  const workroom = useWorkroom()
+  const shops = useShops()
+  const stock = useStock()
+
+  const season = shallowRef<Season>(usualSeason())
+  const batches = shallowRef<readonly Batch[]>([])
+  const progress = shallowRef<ReadonlyMap<string, Progress>>(new Map())
+  const ready = ref(false)
+  following(
+    () => seasonNow(db()),
+    (now) => {
+      season.value = now
+      ready.value = true
+    },
+  )
+  following(
+    () => db().batches.toArray(),
+    (all) => {
+      batches.value = all
+    },
+  )
+  following(
+    () => db().progress.toArray(),
+    (all) => {
+      progress.value = new Map(all.map((each) => [each.piece, each]))
+    },
+  )
+
+  const toMake = shallowRef<readonly ToMake[] | null>(null)
+  const planned = shallowRef<Planned | null>(null)
+  const under = shallowRef<SeasonProgress | null>(null)
+  const lookers = ref(0)
+  let going: Going<Planned> | null = null
+  let turn = 0
+
+  /** On which days of the week fresh things can be had, 0 Monday: those of all shops together; none where any has them always. */
+  const freshDays = computed<number[]>(() => {
+    const offers = shops.shops.flatMap((shop) => (stock.pricing.shunned.includes(shop.id) ? [] : shop.offers))
+    const fresh = offers.filter(({ material }) => materialOf(shops.shelf, material)?.state === 'fresh')
+    if (!fresh.length || fresh.some(({ days }) => !days.length)) return []
+    return [...new Set(fresh.flatMap(({ days }) => days.map((day) => (day + 6) % 7)))].sort()
+  })
+
+  async function gather(): Promise<ToMake[]> {
+    const records = workroom.wanting ?? []
+    const briefs = await workroom.briefs(records)
+    return records.flatMap(({ id, piece }): ToMake[] => {
+      const brief = briefs.get(id)
+      if (!brief) return []
+      const own: ToMake = {
+        id,
+        name: piece.brief.name,
+        copies: piece.brief.copies,
+        due: piece.making.day,
+        tasks: brief.tasks,
+        // What is ticked off is done of the first one: of several, the others are still to do.
+        done: piece.brief.copies === 1 ? (progress.value.get(id)?.done ?? []) : [],
+        hangs: piece.making.hangs,
+        indoors: piece.brief.weather === 'indoors',
+      }
+      const kit = workroom.kits.find((each) => each.piece === id)
+      return [kit ? teaching(kit, own, shops.shelf) : own]
+    })
+  }
+
+  async function make(today: Day): Promise<void> {
+    turn += 1
+    const own = turn
+    going?.stop()
+    under.value = null
+    if (!lookers.value || !workroom.wanting || !ready.value || !today) return
+    const pieces = await gather()
+    if (own !== turn) return
+    toMake.value = pieces
+    const { rates, measured } = shops.shelf
+    const job: SeasonJob = {
+      season: season.value,
+      batches: batches.value,
+      pieces,
+      today,
+      rates: { rates, ...(measured ? { measured } : {}) },
+      freshDays: freshDays.value,
+    }
+    going = planTheSeason(job, (told) => {
+      if (own === turn) under.value = told
+    })
+    const answer = await going.done
+    if (own !== turn) return
+    planned.value = answer
+    under.value = null
+  }
+  watch(
+    [() => workroom.wanting, () => workroom.kits, () => shops.shelf, freshDays, season, batches, progress, ready, lookers, () => shops.day],
+    () => void notices.tell('The season could not be planned', make(shops.day ?? '')),
+  )
+
+  /** Keeps the plan made for as long as a page is there. */
+  function look(): void {
+    lookers.value += 1
+    onScopeDispose(() => {
+      lookers.value -= 1
+    })
+  }
+
+  /** Changes something of the season. @returns what is wrong with it, or null */
+  async function set(change: (now: Season) => Partial<Season>): Promise<string | null> {
+    const wrong = await changeSeason(db(), change)
+    if (wrong === null) season.value = await seasonNow(db())
+    return wrong
+  }
+
+  /** Puts a piece on a day, or lets it go where it fits. */
+  const pin = (piece: string, day: Day | null): Promise<string | null> =>
+    set(({ pins }) => {
+      const { [piece]: _before, ...others } = pins
+      return { pins: day === null ? others : { ...others, [piece]: day } }
+    })
+
+  /** Does what would bring the season nearer to fitting. */
+  async function mend({ season: of, copies }: SeasonMend): Promise<void> {
+    if (of?.hours) {
+      // Hours are added to what the season has now, which another tab may have changed.
+      const days = of.hours.days.filter((day) => season.value.hours.days.every((each) => JSON.stringify(each) !== JSON.stringify(day)))
+      await set((now) => ({
+        hours: days.reduce((hours, day) => withMore({ ...now, hours }, day.day, day.minutes - minutesOn(now, day.day)), now.hours),
+      }))
+    } else if (of) await set(() => of)
+    if (!copies) return
+    const record = await db().pieces.get(copies.piece)
+    if (!record) return
+    const saved = await savePiece(
+      db(),
+      { ...record.piece, brief: { ...record.piece.brief, copies: copies.copies } },
+      record.revision,
+      Date.now(),
+    )
+    if (!saved.ok) throw new Error('Meanwhile the piece was changed elsewhere.')
+  }
+
+  return {
+    season,
+    batches,
+    toMake,
+    planned,
+    under,
+    ready,
+    look,
+    set,
+    pin,
+    mend,
+    batchWith: (pieces: readonly string[], name: string): Promise<void> => joinBatch(db(), pieces, name, newId()),
+    leaveBatch: (piece: string): Promise<void> => leaveBatch(db(), piece),
+    /** @throws when it is no kit */
+    keepKit: (kit: Kit): Promise<unknown> => db().kits.put(KitSchema.parse(kit)),
+    removeKit: (id: string): Promise<void> => db().kits.delete(id),
+    stop: (): void => going?.stop(),
+  }
+})
+
+const minutesOn = ({ hours }: Season, day: Day): number =>
+  hours.days.find((each) => each.day === day)?.minutes ?? hours.week[weekdayOf(day)]!.minutes

@@ -1,0 +1,123 @@
+import { runsOf } from '../base'
+import { SPARE } from '../construct/thumbs'
+import { AS_LAID } from '../cover/thumbs'
+import { STICK_DOTS, TUBE_DOTS } from '../fix/thumbs'
+import type { Need, Shelf } from '../material'
+import { amountOf, byMaterial, isCut, materialOf } from '../material'
+import type { Day, Minor, Thumb } from '../measure'
+import { rate } from '../measure'
+import type { Piece, Recipe } from '../piece'
+import { BOUGH_YIELDS, BUNDLE_ADVANCE, laysStems } from '../piece'
+import type { TaskTime } from '../steps'
+import type { Compared, DaybookRecord } from './record'
+
+/** What a page of the daybook begins with. */
+export interface Made {
+  readonly piece: Piece
+  /** For one copy, in the order in which hands took them. */
+  readonly tasks: readonly TaskTime[]
+  readonly needs: readonly Need[]
+  /** What one cost, opened. */
+  readonly opened: Minor
+  /** What the sheet timed and counted: minutes and numbers by task. */
+  readonly spent: Readonly<Record<string, number>>
+  readonly counted: Readonly<Record<string, number>>
+  readonly day: Day
+}
+
+/** Minutes that tell nothing: a task that was ticked off without a hand at it. */
+const LEAST_MINUTES = 0.25
+
+/** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
+export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }: Made, shelf: Shelf, id: string): DaybookRecord {
+  const { brief, base } = piece
+  const rule = (of: Thumb, goes: 'with' | 'against' | 'broken', value = rate(of, shelf)) => ({ id: of.id, value, goes })
+  const timed = tasks.map((task): Compared => {
+    const took = Object.hasOwn(spent, task.id) ? spent[task.id]! : 0
+    return {
+      id: task.id,
+      of: 'task',
+      name: task.title,
+      unit: 'time',
+      planned: task.hands,
+      took: took >= LEAST_MINUTES ? Math.round(took * 10) / 10 : null,
+      broke: 0,
+      rules: task.hands > 0 ? task.rules.map((each) => ({ id: each.id, value: each.value, goes: 'with' as const })) : [],
+    }
+  })
+  const full = brief.fullness !== 'sparse'
+  const covers = new Set(
+    piece.layers.flatMap((layer) =>
+      full && layer.role === 'greenery' && laysStems(layer.rule) ? layer.mix.map(({ material }) => material) : [],
+    ),
+  )
+  const boughs = new Map(
+    piece.layers.flatMap(({ rule: of, mix }) => (of.kind === 'boughs' ? mix.map(({ material }) => [material, of.yields] as const) : [])),
+  )
+  const DOTS: Readonly<Record<string, Thumb>> = { 'glue-stick': STICK_DOTS, 'weather-glue': TUBE_DOTS }
+  const used = [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([material, own]): Compared[] => {
+    const of = materialOf(shelf, material)
+    if (!of) return []
+    const spares = own.some((need) => need.of === 'things' && need.spare > 0)
+    return [
+      {
+        id: material,
+        of: 'material',
+        name: isCut(of) ? of.name : of.plural,
+        unit: own.some((need) => need.of === 'lengths') ? 'length' : 'count',
+        planned: Math.round(own.reduce((all, need) => all + amountOf(need), 0) * 100) / 100,
+        took: null,
+        broke: 0,
+        rules: [
+          ...(covers.has(material) ? [rule(AS_LAID, 'with')] : []),
+          ...(spares ? [rule(SPARE, 'broken')] : []),
+          ...(boughs.has(material) ? [rule(BOUGH_YIELDS, 'against', boughs.get(material)!)] : []),
+          ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against')] : []),
+        ],
+      },
+    ]
+  })
+  const bundles = tasks.flatMap((task): Compared[] => {
+    const layer = piece.layers.find((each) => each.id === task.layer)
+    if (!task.counts || layer?.rule.kind !== 'bundles') return []
+    const n = Object.hasOwn(counted, task.id) ? counted[task.id]! : 0
+    return [
+      {
+        id: `bundles:${layer.id}`,
+        of: 'count',
+        name: 'Bundles bound on',
+        unit: 'count',
+        planned: task.counts.count,
+        took: n > 0 ? n : null,
+        broke: 0,
+        rules: [rule(BUNDLE_ADVANCE, 'against', layer.rule.advance)],
+      },
+    ]
+  })
+  return {
+    id,
+    piece: piece.id,
+    name: brief.name,
+    occasion: brief.occasion,
+    base: base.kind,
+    run: Math.round(runsOf(base).reduce((all, { length }) => all + length, 0)),
+    day,
+    compared: [...timed, ...bundles, ...used],
+    order: tasks.map((task) => task.id),
+    money: { planned: opened, spent: null },
+    otherwise: '',
+    where: '',
+    from: null,
+    to: null,
+    end: 'hangs',
+    lasted: '',
+    photos: [],
+  }
+}
+
+/** How one was really made, as a recipe for the others: minutes, amounts and order. What was not written down stays as planned. */
+export function recipeOf({ id, compared, order }: DaybookRecord): { readonly recipe: Recipe; readonly order: string[] } {
+  const took = (of: Compared['of']): Record<string, number> =>
+    Object.fromEntries(compared.flatMap((each) => (each.of === of && each.took !== null ? [[each.id, each.took]] : [])))
+  return { recipe: { record: id, minutes: took('task'), uses: took('material') }, order: [...order] }
+}

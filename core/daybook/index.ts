@@ -1,0 +1,7 @@
+export * from './record'
+export * from './begin'
+export * from './habits'
+export * from './learn'
+export * from './look'
+export * from './ties'
+export * from './year'

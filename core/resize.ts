@@ -1,0 +1,262 @@
+import { arrange, fitTo } from './arrange'
+import type { Base, Run, Shape } from './base'
+import { faceArea, runsOf, widthOf } from './base'
+import { reachingCut } from './cover'
+import type { Material, Shelf } from './material'
+import { materialOf, piecesPerStem } from './material'
+import type { Said } from './measure'
+import { capital, inches, quantity, several, sum } from './measure'
+import type { Layer, Piece, Ribbon, Rule } from './piece'
+import { EACH, laysLengths, PieceSchema, ROLE_NAMES, usualAsking } from './piece'
+
+/** One thing that is otherwise at another size. */
+export interface Change {
+  /** The layer that it is of; null for the base. */
+  readonly layer: string | null
+  readonly what: string
+  readonly before: Said
+  readonly after: Said
+  readonly why: string
+}
+
+/** A piece at another size, and all that is otherwise in it. */
+export type Resized =
+  { readonly ok: true; readonly piece: Piece; readonly changes: readonly Change[] } | { readonly ok: false; readonly error: string }
+
+const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
+/** What lies so near to what it was is not changed, share. */
+const SAME = 0.04
+
+/** How much larger the new base is. */
+interface Larger {
+  readonly before: Piece
+  readonly after: Piece
+  readonly from: readonly Run[]
+  readonly to: readonly Run[]
+  /** Its face, and its width. */
+  readonly face: number
+  readonly wide: number
+  readonly shelf: Shelf
+}
+
+/**
+ * The same piece on a base of another size of its kind, by sense and not by zoom: counts by the run, heads by what they cover,
+ * bows by the base’s width, stems by how far they should reach. What is spaced goes by its spacing, and signs and figures are what
+ * they are. Nudges of layers whose count changes are left out.
+ * @param shape of the same form @param id of the new piece @param name of the new piece
+ */
+export function resized(piece: Piece, shape: Shape, shelf: Shelf, id: string, name: string): Resized {
+  if (shape.form !== piece.base.shape.form) return { ok: false, error: 'Another size is of the same form.' }
+  const base: Base = { ...piece.base, shape, price: null, mass: null }
+  const [from, to] = [runsOf(piece.base), runsOf(base)]
+  const bare: Piece = { ...piece, base }
+  const larger: Larger = {
+    before: piece,
+    after: bare,
+    from,
+    to,
+    face: faceArea(to) / faceArea(from),
+    wide: widthOf(base) / widthOf(piece.base),
+    shelf,
+  }
+  const counts = new Map(
+    arrange(piece, from, shelf).map(({ layer, placements }) => [layer.id, placements.filter(({ added }) => !added).length]),
+  )
+  const changes: Change[] = [
+    {
+      layer: null,
+      what: 'Base, across',
+      before: [quantity.length(widthOf(piece.base))],
+      after: [quantity.length(widthOf(base))],
+      why: 'as you chose',
+    },
+  ]
+  const layers = piece.layers.map((layer) => {
+    const [changed, own] = layerAt(layer, counts.get(layer.id) ?? 0, larger)
+    changes.push(...own)
+    return changed
+  })
+  const read = PieceSchema.safeParse({
+    ...bare,
+    id,
+    stage: 'planned',
+    brief: { ...piece.brief, name, copies: 1, budget: null },
+    layers,
+    making: { ...piece.making, day: null, recipe: null, order: [], own: [] },
+    asking: usualAsking(),
+    weighed: piece.weighed.filter(({ what }) => what !== 'whole'),
+  })
+  if (!read.success) return { ok: false, error: read.error.issues.map(({ message, path }) => `${path.join('.')}: ${message}`).join(' ') }
+  return { ok: true, piece: read.data, changes }
+}
+
+const runLength = (layer: Layer, runs: readonly Run[]): number =>
+  runs.filter(({ id }) => layer.run === EACH || id === layer.run).reduce((all, { length }) => all + length, 0)
+
+function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, Change[]] {
+  const { from, to, wide, face, shelf } = larger
+  const material = materialOf(shelf, layer.mix[0]?.material ?? '')
+  if (!material) return [layer, []]
+  const changes: Change[] = []
+  const name = layer.rule.kind === 'bow' ? 'bow' : material.plural
+  const tell = (what: string, before: Said, after: Said, why: string): void =>
+    void changes.push({ layer: layer.id, what: capital(what), before, after, why })
+  let next = layer
+  if (layer.rule.kind === 'bow') {
+    const ribbons = layer.rule.ribbons.map((ribbon) => ribbonAt(ribbon, wide))
+    next = { ...next, rule: { ...layer.rule, ribbons } }
+    const loop = (of: readonly Ribbon[]): number => Math.max(...of.map(longestOf))
+    if (Math.abs(loop(ribbons) - loop(layer.rule.ribbons)) > 0.5)
+      tell(
+        'longest loop of the bow',
+        [quantity.length(loop(layer.rule.ribbons))],
+        [quantity.length(loop(ribbons))],
+        'bows by the width of the base',
+      )
+  } else if (layer.rule.kind === 'mesh' || layer.rule.kind === 'poofs') {
+    const ties = Math.max(1, Math.round((layer.rule.ties * runLength(layer, to)) / runLength(layer, from)))
+    const rule: Rule =
+      layer.rule.kind === 'mesh'
+        ? { ...layer.rule, ties, count: Math.max(1, Math.round((layer.rule.count * ties) / layer.rule.ties)) }
+        : { ...layer.rule, ties }
+    next = { ...next, rule }
+    if (ties !== layer.rule.ties) tell(`ties of ${name}`, [quantity.count(layer.rule.ties)], [quantity.count(ties)], 'counts by the run')
+  } else if (!laysLengths(layer.rule)) {
+    next = cutAt(next, material, larger, (before, after) =>
+      tell(
+        `${name} cut to`,
+        before === null ? ['whole'] : [quantity.length(before)],
+        after === null ? ['whole'] : [quantity.length(after)],
+        'stems by how far they reach',
+      ),
+    )
+    const heads = layer.role === 'focal' || material.form !== 'leaf'
+    const along = runLength(layer, to) / runLength(layer, from)
+    const wanted = Math.max(1, Math.round(count * (heads ? face : along)))
+    const fitted = COUNTED_BY_RULE.has(layer.rule.kind) && count > 0 ? nearestFit(next, wanted, to, shelf) : null
+    if (fitted && fitted.pieces !== count) {
+      next = { ...next, rule: fitted.rule }
+      tell(
+        `how many ${material.plural}`,
+        [quantity.count(count)],
+        [several(fitted.pieces, material.name, material.plural)],
+        heads ? 'heads by what they cover' : 'counts by the run',
+      )
+    }
+    const scale = (rule: Rule): Rule => (rule.kind === 'mirror' ? { ...rule, gap: quarter(rule.gap * wide) } : rule)
+    next = { ...next, rule: scale(next.rule) }
+  }
+  const nudged = Object.keys(layer.nudges).length
+  const sameCount = !changes.some(({ what }) => what.startsWith('How many') || what.startsWith('Ties'))
+  if (nudged && !sameCount) {
+    next = { ...next, nudges: {}, taken: [] }
+    tell(
+      `moved by hand, ${ROLE_NAMES[layer.role].toLowerCase()}`,
+      sum`${several(nudged, 'thing', 'things')}`,
+      ['none'],
+      'the places they were moved from are others',
+    )
+  } else if (nudged) {
+    const along = runLength(layer, to) / runLength(layer, from)
+    next = {
+      ...next,
+      nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slot, { ...nudge, along: nudge.along * along }])),
+    }
+  }
+  return [next, changes]
+}
+
+/** Rules that say their own count; the others go by a spacing or by another layer. */
+const COUNTED_BY_RULE: ReadonlySet<Rule['kind']> = new Set([
+  'compass',
+  'against',
+  'cluster',
+  'crescent',
+  'mirror',
+  'bands',
+  'arms',
+  'scatter',
+  'spray',
+])
+
+/** The rule that lays nearest to so many. */
+function nearestFit(
+  layer: Layer,
+  wanted: number,
+  runs: readonly Run[],
+  shelf: Shelf,
+): { readonly rule: Rule; readonly pieces: number } | null {
+  const material = materialOf(shelf, layer.mix[0]!.material)!
+  // A rule takes at most what is given: a little more may come nearer.
+  const each = piecesPerStem(material, layer.cut)
+  const tries = [0, 1, 2].flatMap((more) => fitTo(layer, Math.ceil((wanted + more) / each), runs, shelf) ?? [])
+  const good = tries.filter(({ pieces }) => pieces > 0)
+  return good.length
+    ? good.reduce((best, found) => (Math.abs(found.pieces - wanted) < Math.abs(best.pieces - wanted) ? found : best))
+    : null
+}
+
+/** Stems cut to where they should reach on the new base; those that were whole stay so where they fit. */
+function cutAt(
+  layer: Layer,
+  material: Material,
+  { before, after, from, to, shelf }: Larger,
+  told: (before: number | null, after: number | null) => void,
+): Layer {
+  if (material.form !== 'leaf') return layer
+  const ratio = reachingCut(after, to, layer, material, shelf) / reachingCut(before, from, layer, material, shelf)
+  if (Math.abs(ratio - 1) < SAME) return layer
+  if (layer.cut === null && ratio > 1) return layer
+  const length = quarter((layer.cut ?? material.length) * ratio)
+  const cut = length >= material.length * 0.97 ? null : Math.max(5, length)
+  if (cut === layer.cut) return layer
+  told(layer.cut, cut)
+  return { ...layer, cut }
+}
+
+const longestOf = (ribbon: Ribbon): number => {
+  switch (ribbon.build) {
+    case 'hand':
+      return ribbon.groups ? Math.max(...ribbon.groups.map(({ loop }) => loop)) : ribbon.loop
+    case 'strips':
+    case 'rag':
+    case 'folded':
+    case 'fill-ins':
+      return ribbon.loop
+    case 'coil':
+      return ribbon.flat
+    case 'flat':
+      return ribbon.width
+    case 'tails':
+      return ribbon.tail
+  }
+}
+
+/** A ribbon’s build for a bow so many times as wide: as many loops, each longer or shorter. */
+function ribbonAt(ribbon: Ribbon, by: number): Ribbon {
+  const to = (mm: number): number => (mm === 0 ? 0 : quarter(mm * by))
+  switch (ribbon.build) {
+    case 'hand':
+      return {
+        ...ribbon,
+        loop: to(ribbon.loop),
+        groups: ribbon.groups && ribbon.groups.map((each) => ({ ...each, loop: to(each.loop) })),
+        tails: [to(ribbon.tails[0]), to(ribbon.tails[1])],
+        centre: to(ribbon.centre),
+      }
+    case 'strips':
+      return { ...ribbon, loop: to(ribbon.loop), tail: to(ribbon.tail) }
+    case 'rag':
+      return { ...ribbon, loop: to(ribbon.loop), strip: to(ribbon.strip) }
+    case 'coil':
+      return { ...ribbon, flat: to(ribbon.flat) }
+    case 'flat':
+      return { ...ribbon, width: to(ribbon.width) }
+    case 'folded':
+      return { ...ribbon, loop: to(ribbon.loop), tail: to(ribbon.tail) }
+    case 'tails':
+      return { ...ribbon, tail: to(ribbon.tail) }
+    case 'fill-ins':
+      return { ...ribbon, loop: to(ribbon.loop) }
+  }
+}

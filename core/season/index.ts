@@ -1,0 +1,7 @@
+export * from './hours'
+export * from './season'
+export * from './batch'
+export * from './book'
+export * from './plan'
+export * from './mends'
+export * from './kit'

@@ -1,0 +1,385 @@
+import type { Day, Rated, Said } from '../measure'
+import { dayNumber, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum } from '../measure'
+import type { Severity } from '../piece'
+import { BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
+import type { Chore, ToMake } from './batch'
+import { choresOf } from './batch'
+import type { BookedChore, Booking } from './book'
+import { book, chainTo } from './book'
+import { Clock, DAY_MINUTES } from './hours'
+import type { Batch, Season } from './season'
+
+/** All that a season's plan follows from. */
+export interface SeasonJob {
+  readonly season: Season
+  readonly batches: readonly Batch[]
+  readonly pieces: readonly ToMake[]
+  readonly today: Day
+  readonly rates: Rated
+  /** On which weekdays fresh things can be had, 0 Monday; empty when always. */
+  readonly freshDays: readonly number[]
+}
+
+/** When a chore is done, by the calendar. */
+export interface Sitting extends BookedChore {
+  readonly chore: Chore
+  readonly days: readonly { readonly day: Day; readonly from: number; readonly minutes: number }[]
+}
+
+/** What becomes of one piece. */
+export interface PieceDates {
+  readonly id: string
+  readonly name: string
+  readonly due: Day | null
+  /** When hands are first at it, and on which day it is done; null where there are no hours for it. */
+  readonly begins: Day | null
+  readonly done: Day | null
+  /** Minutes of hands in it: its part of what is done at once. */
+  readonly hands: number
+  /** Minutes of hands that lie after the day it is due, or have no hours at all. */
+  readonly over: number
+  /** Days that it is late: by hands or by what dries. */
+  readonly late: number
+  readonly pinned: Day | null
+  /** Where greens are in it: when they are cut at the earliest and when they are, and until when they keep. */
+  readonly fresh: { readonly from: Day | null; readonly cut: Day; readonly keeps: Day } | null
+  readonly down: Day | null
+}
+
+/** What must be bought by when. */
+export interface BuyBy {
+  readonly piece: string
+  readonly name: string
+  readonly what: 'things' | 'greens'
+  readonly by: Day
+}
+
+export interface SeasonProblem {
+  readonly id: string
+  readonly severity: Severity
+  readonly piece: string | null
+  readonly says: Said
+}
+
+export interface SeasonPlan {
+  readonly from: Day
+  readonly sittings: readonly Sitting[]
+  readonly pieces: readonly PieceDates[]
+  /** Chores that make it as long as it is: the chain to the one that is latest. */
+  readonly path: readonly string[]
+  readonly problems: readonly SeasonProblem[]
+  readonly buying: readonly BuyBy[]
+  /** Minutes of hands that it takes, that batches save, and that there are until the last day something is due. */
+  readonly hands: number
+  readonly saved: number
+  readonly hours: number
+  /** Minutes of hands that lie after the days they are due. */
+  readonly over: number
+  /** Whether everything is done in time. */
+  readonly fits: boolean
+  /** Whether no other order of pieces does better: all were tried, or nothing is late. */
+  readonly proven: boolean
+}
+
+/** So many pieces are put in every order. */
+const ALL_ORDERS = 6
+/** Else so many other orders are looked at, and it says how far it is after so many. */
+const LOOKS = 600
+const AT_ONCE_LOOKED = 20
+
+export interface SeasonProgress {
+  readonly done: number
+  readonly of: number
+}
+
+/**
+ * Plans a season: pieces by the day they are due, the earliest first (Jackson 1955), then improved by a search over orders for the
+ * fewest minutes of hands after what they are due. Goes step by step; told to stop it answers with the best so far.
+ */
+export function* planSeason(job: SeasonJob): Generator<SeasonProgress, SeasonPlan, boolean | undefined> {
+  const scene = sceneOf(job)
+  let best = tryOrder(scene, byDue(scene.pieces))
+  const first = best
+  let proven = best.cost[0] === 0 && best.cost[1] === 0
+  const ids = byDue(scene.pieces)
+  let looked = 0
+  if (!proven) {
+    const all = ids.length <= ALL_ORDERS
+    const stream = random(seedOf(...ids))
+    const orders = all ? ordersOf(ids) : null
+    for (;;) {
+      const next = orders ? orders.next().value : moved(best.order, stream.below(ids.length), stream.below(ids.length))
+      if (!next || (!all && looked >= LOOKS)) break
+      looked += 1
+      const tried = tryOrder(scene, next)
+      if (isLess(tried.cost, best.cost)) best = tried
+      if (best.cost[0] === 0 && best.cost[1] === 0) break
+      if (looked % AT_ONCE_LOOKED === 0 && ((yield { done: looked, of: all ? factorial(ids.length) : LOOKS }) ?? false)) break
+    }
+    proven = (all && looked >= factorial(ids.length)) || (best.cost[0] === 0 && best.cost[1] === 0)
+  }
+  return planFrom(scene, isLess(best.cost, first.cost) ? best : first, proven)
+}
+
+/** The plan at once, by the same search. */
+export function planSeasonSoon(job: SeasonJob): SeasonPlan {
+  const going = planSeason(job)
+  for (;;) {
+    const next = going.next(false)
+    if (next.done) return next.value
+  }
+}
+
+/** Minutes of hands that a season has too few, by the earliest due first and no search: what a change comes to, quickly. */
+export function overBy(job: SeasonJob): number {
+  const scene = sceneOf(job)
+  return tryOrder(scene, byDue(scene.pieces)).cost[0]
+}
+
+interface Scene {
+  readonly job: SeasonJob
+  readonly clock: Clock
+  readonly start: Day
+  readonly pieces: readonly ToMake[]
+  readonly chores: readonly Chore[]
+  readonly deadline: ReadonlyMap<string, number>
+  readonly freshFrom: ReadonlyMap<string, number>
+  readonly pinned: ReadonlyMap<string, number>
+}
+
+/** The pieces that a season is about: those that are due in it and not left for later. What is due before it begins is of the one before; what was due before today is told. */
+export const inSeason = ({ pieces, season, today }: Pick<SeasonJob, 'pieces' | 'season' | 'today'>): ToMake[] => {
+  const first = season.from !== null && season.from > today ? season.from : null
+  return pieces.filter(
+    ({ id, due }) =>
+      !season.later.includes(id) &&
+      (season.to === null || (due !== null && due <= season.to)) &&
+      (first === null || due === null || due >= first),
+  )
+}
+
+function sceneOf(job: SeasonJob): Scene {
+  const { season, today, batches, rates } = job
+  const start = season.from !== null && season.from > today ? season.from : today
+  const clock = new Clock(season.hours, start)
+  const pieces = inSeason(job)
+  const ahead = Math.round(rate(CUT_AHEAD, rates))
+  return {
+    job,
+    clock,
+    start,
+    pieces,
+    chores: choresOf(pieces, batches, season.ready, rates),
+    deadline: new Map(pieces.map(({ id, due }) => [id, due === null ? Infinity : clock.ends(due)])),
+    freshFrom: new Map(pieces.flatMap(({ id, due }) => (due === null ? [] : [[id, clock.begins(daysAfter(due, -ahead))]]))),
+    pinned: new Map(pieces.flatMap(({ id }) => (Object.hasOwn(season.pins, id) ? [[id, clock.begins(season.pins[id]!)]] : []))),
+  }
+}
+
+/** The earliest due first; what has no day last, as it comes. */
+const byDue = (pieces: readonly ToMake[]): string[] =>
+  pieces
+    .map(({ id, due }, i) => ({ id, due: due ?? '9999', i }))
+    .sort((a, b) => a.due.localeCompare(b.due) || a.i - b.i)
+    .map(({ id }) => id)
+
+/** What is hanging is not late because of what is written down afterwards. */
+const counts = ({ kind }: Chore): boolean => kind !== 'record'
+
+/** What an order costs, first things first: minutes of hands too late, minutes by which pieces are late, minutes until all are done. */
+type Cost = readonly [over: number, late: number, flow: number]
+const isLess = (a: Cost, b: Cost): boolean => {
+  for (const i of [0, 1, 2] as const) if (Math.abs(a[i] - b[i]) > 1e-6) return a[i] < b[i]
+  return false
+}
+
+interface Tried {
+  readonly order: readonly string[]
+  readonly booking: Booking
+  readonly cost: Cost
+}
+
+function tryOrder(scene: Scene, order: readonly string[]): Tried {
+  const { chores, clock, pinned, freshFrom, deadline } = scene
+  // What a hand put on a day goes before the rest from that day on.
+  const rank = new Map(order.map((id, i) => [id, pinned.has(id) ? i - order.length : i]))
+  const notBefore = ({ pieces, fresh }: Chore): number =>
+    Math.max(0, ...pieces.map((id) => pinned.get(id) ?? 0), ...(fresh ? pieces.map((id) => freshFrom.get(id) ?? 0) : []))
+  const booking = book(chores, rank, notBefore, clock)
+  const byId = new Map(chores.map((each) => [each.id, each]))
+  const over = booking.booked.reduce((all, each) => all + overOf(byId.get(each.id)!, each, deadline), 0)
+  const without = booking.left.reduce((all, id) => all + byId.get(id)!.hands, 0)
+  const ends = new Map<string, number>()
+  for (const { id, done } of booking.booked) {
+    const chore = byId.get(id)!
+    if (counts(chore)) for (const piece of chore.pieces) ends.set(piece, Math.max(ends.get(piece) ?? 0, done))
+  }
+  const late = [...ends].reduce((all, [id, done]) => all + Math.max(0, done - deadline.get(id)!), 0)
+  const flow = [...ends.values()].reduce((all, done) => all + done, 0)
+  return { order, booking, cost: [over + without, late + without, flow] }
+}
+
+/** Minutes of hands of a chore that lie after what it is done for is due. */
+function overOf(chore: Chore, { parts }: Pick<BookedChore, 'parts'>, deadline: ReadonlyMap<string, number>): number {
+  if (!counts(chore)) return 0
+  const due = Math.min(...chore.pieces.map((id) => deadline.get(id)!))
+  return parts.reduce((all, [from, to]) => all + Math.max(0, to - Math.max(from, due)), 0)
+}
+
+const moved = (order: readonly string[], from: number, to: number): string[] => {
+  const next = [...order]
+  next.splice(to, 0, ...next.splice(from, 1))
+  return next
+}
+const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1))
+/** All orders of some things, one after another. */
+function* ordersOf(ids: readonly string[]): Generator<string[], undefined> {
+  if (ids.length < 2) {
+    yield [...ids]
+    return undefined
+  }
+  for (const [i, id] of ids.entries()) for (const rest of ordersOf(ids.filter((_, k) => k !== i))) yield [id, ...rest]
+  return undefined
+}
+
+function planFrom(scene: Scene, { booking }: Tried, proven: boolean): SeasonPlan {
+  const { clock, start, pieces, chores, deadline } = scene
+  const byId = new Map(chores.map((each) => [each.id, each]))
+  const sittings = booking.booked.map((each): Sitting => ({
+    ...each,
+    chore: byId.get(each.id)!,
+    days: each.parts.map(([from, to]) => ({ day: clock.dayAt(from), from: from % DAY_MINUTES, minutes: to - from })),
+  }))
+  const left = new Set(booking.left)
+  const ofPiece = new Map<string, Sitting[]>(pieces.map(({ id }) => [id, []]))
+  for (const sitting of sittings) for (const id of sitting.chore.pieces) ofPiece.get(id)!.push(sitting)
+  const dates = pieces.map((piece): PieceDates => datesOf(piece, ofPiece.get(piece.id)!, chores, left, scene))
+  const latest = sittings
+    .filter(({ chore }) => counts(chore))
+    .map((each) => ({ id: each.id, by: each.done - Math.min(...each.chore.pieces.map((id) => deadline.get(id)!)), done: each.done }))
+    .sort((a, b) => (Number.isFinite(a.by) || Number.isFinite(b.by) ? b.by - a.by : 0) || b.done - a.done)[0]
+  const hands = chores.reduce((all, each) => all + each.hands, 0)
+  const over = sum1(dates.map((each) => each.over))
+  const last = pieces.reduce<Day | null>((day, { due }) => (due !== null && (day === null || due > day) ? due : day), null)
+  return {
+    from: start,
+    sittings,
+    pieces: dates,
+    path: latest ? chainTo(latest.id, booking.booked) : [],
+    problems: problemsOf(scene, dates, sittings),
+    buying: buyingOf(scene, ofPiece, dates),
+    hands,
+    saved: chores.reduce((all, each) => all + each.saves, 0),
+    hours: last === null ? 0 : clock.between(0, clock.ends(last)),
+    over,
+    fits: dates.every((each) => each.over < 1e-6 && each.late === 0),
+    proven: proven || dates.every((each) => each.over < 1e-6 && each.late === 0),
+  }
+}
+
+const sum1 = (all: readonly number[]): number => all.reduce((n, each) => n + each, 0)
+
+function datesOf(piece: ToMake, own: readonly Sitting[], chores: readonly Chore[], left: ReadonlySet<string>, scene: Scene): PieceDates {
+  const { clock, deadline, job } = scene
+  const part = (chore: Chore): number => 1 / chore.pieces.length
+  const counted = own.filter(({ chore }) => counts(chore))
+  const missing = chores.filter(({ id, pieces }) => left.has(id) && pieces.includes(piece.id))
+  const done = missing.length || !counted.length ? null : Math.max(...counted.map((each) => each.done))
+  const due = deadline.get(piece.id)!
+  const over =
+    sum1(
+      own.map((each) => overOf(each.chore, each, new Map([...each.chore.pieces].map((id) => [id, deadline.get(id)!]))) * part(each.chore)),
+    ) + sum1(missing.filter(counts).map((chore) => chore.hands * part(chore)))
+  const atIt = own.filter(({ parts }) => parts.length)
+  const cut = own.filter(({ chore, parts }) => chore.fresh && parts.length).map(({ begins }) => begins)
+  const keeps = Math.floor(rate(piece.indoors ? KEEPS_INDOORS : KEEPS_OUTDOORS, job.rates))
+  const cutOn = cut.length ? clock.dayAt(Math.min(...cut)) : null
+  const from = scene.freshFrom.get(piece.id)
+  const hangs = piece.due ?? (done === null ? null : clock.dayAt(done))
+  const freshEnd = cutOn === null ? null : daysAfter(cutOn, keeps)
+  const wanted = hangs !== null && piece.hangs !== null ? daysAfter(hangs, piece.hangs) : null
+  return {
+    id: piece.id,
+    name: piece.name,
+    due: piece.due,
+    begins: atIt.length ? clock.dayAt(Math.min(...atIt.map(({ begins }) => begins))) : null,
+    done: done === null ? null : clock.dayAt(Math.max(0, done - 1e-6)),
+    hands: sum1(own.map(({ chore }) => chore.hands * part(chore))) + sum1(missing.map((chore) => chore.hands * part(chore))),
+    over,
+    late: done === null || done <= due + 1e-6 ? 0 : Math.ceil((done - due) / DAY_MINUTES),
+    pinned: scene.pinned.has(piece.id) ? job.season.pins[piece.id]! : null,
+    fresh:
+      cutOn === null || freshEnd === null ? null : { from: from === undefined ? null : clock.dayAt(from), cut: cutOn, keeps: freshEnd },
+    down: freshEnd === null ? wanted : wanted === null || freshEnd < wanted ? freshEnd : wanted,
+  }
+}
+
+function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readonly Sitting[]): SeasonProblem[] {
+  const { clock, chores, start } = scene
+  const found: SeasonProblem[] = []
+  const tell = (id: string, severity: Severity, piece: string | null, says: Said): void => void found.push({ id, severity, piece, says })
+  if (chores.some(({ hands }) => hands > 0) && clock.next(0) === Infinity)
+    tell(
+      'hours:none',
+      'fault',
+      null,
+      sum`There are no hours for it: ${quantity.time(sum1(chores.map(({ hands }) => hands)))} of hands are wanted. Give the week some.`,
+    )
+  for (const each of dates) {
+    const { id, name, due, over, late, done } = each
+    if (due !== null && due < start) tell(`past:${id}`, 'fault', id, sum`${name} was due on ${daySaid(due)}.`)
+    else if (over > 1e-6 && due !== null)
+      tell(`over:${id}`, 'fault', id, sum`${name} does not fit: ${quantity.time(over)} of hands are too late for ${daySaid(due)}.`)
+    else if (late > 0 && due !== null)
+      tell(`late:${id}`, 'fault', id, sum`${name} is not dry by ${daySaid(due)}: it is done on ${daySaid(done!)}.`)
+    const { fresh } = each
+    const hangs = due !== null && done !== null && done > due ? done : (due ?? done)
+    if (fresh && hangs !== null && fresh.keeps < hangs)
+      tell(
+        `stale:${id}`,
+        'fault',
+        id,
+        sum`The greens of ${name} are cut on ${daySaid(fresh.cut)} and keep until ${daySaid(fresh.keeps)}: too short for ${daySaid(hangs)}.`,
+      )
+    if (each.pinned !== null && each.pinned < start)
+      tell(`pin:${id}`, 'note', id, sum`${name} was put on ${daySaid(each.pinned)}, which is past: it begins as soon as it can.`)
+  }
+  const longest = Math.max(0, ...[0, 1, 2, 3, 4, 5, 6].map((n) => clock.on(n + 7)[1] - clock.on(n + 7)[0]))
+  for (const { id, chore, days } of sittings)
+    if (days.length > 1 && chore.hands > longest + 1e-6)
+      tell(
+        `split:${id}`,
+        'note',
+        chore.pieces[0]!,
+        sum`“${chore.title}” takes ${quantity.time(chore.hands)}, longer than any day has: it goes over ${several(days.length, 'day', 'days')}.`,
+      )
+
+  return found
+}
+
+/** What is bought by when: everything before hands begin, greens on the last day they can be had before they are cut, and no sooner than they keep. */
+function buyingOf(scene: Scene, ofPiece: ReadonlyMap<string, readonly Sitting[]>, dates: readonly PieceDates[]): BuyBy[] {
+  const { job } = scene
+  const ahead = Math.round(rate(BUY_AHEAD, job.rates))
+  const shopDays = job.season.hours.days.filter(({ kind }) => kind === 'shop').map(({ day }) => day)
+  return dates.flatMap(({ id, name, begins, fresh }): BuyBy[] => {
+    if (begins === null || !ofPiece.get(id)?.length) return []
+    const last = shopDays
+      .filter((day) => day <= begins)
+      .sort()
+      .at(-1)
+    const things: BuyBy = { piece: id, name, what: 'things', by: last ?? daysAfter(begins, -ahead) }
+    if (!fresh) return [things]
+    return [things, { piece: id, name, what: 'greens', by: lastOn(fresh.cut, job.freshDays) }]
+  })
+}
+
+/** The last of these weekdays up to a day. @param weekdays 0 Monday; all where none is named */
+function lastOn(day: Day, weekdays: readonly number[]): Day {
+  if (!weekdays.length) return day
+  for (let back = 0; back < 7; back++) {
+    const of = daysAfter(day, -back)
+    if (weekdays.includes((((dayNumber(of)! + 3) % 7) + 7) % 7)) return of
+  }
+  return day
+}
