@@ -1,9 +1,9 @@
-import { arrange, fitTo } from './arrange'
+import { arrange, fitPieces } from './arrange'
 import type { Base, Run, Shape } from './base'
 import { faceArea, runsOf, widthOf } from './base'
 import { reachingCut } from './cover'
 import type { Material, Shelf } from './material'
-import { materialOf, piecesPerStem } from './material'
+import { materialOf } from './material'
 import type { Said } from './measure'
 import { capital, inches, quantity, several, sum } from './measure'
 import type { Layer, Piece, Ribbon, Rule } from './piece'
@@ -186,11 +186,8 @@ function nearestFit(
   runs: readonly Run[],
   shelf: Shelf,
 ): { readonly rule: Rule; readonly pieces: number } | null {
-  const material = materialOf(shelf, layer.mix[0]!.material)!
-  // A rule takes at most what is given: a little more may come nearer.
-  const each = piecesPerStem(material, layer.cut)
-  const tries = [0, 1, 2].flatMap((more) => fitTo(layer, Math.ceil((wanted + more) / each), runs, shelf) ?? [])
-  const good = tries.filter(({ pieces }) => pieces > 0)
+  // A rule takes at most what it is given: a little more may come nearer.
+  const good = [0, 1, 2].flatMap((more) => fitPieces(layer, wanted + more, runs, shelf) ?? []).filter(({ pieces }) => pieces > 0)
   return good.length
     ? good.reduce((best, found) => (Math.abs(found.pieces - wanted) < Math.abs(best.pieces - wanted) ? found : best))
     : null

@@ -48,3 +48,17 @@ it('a piece that is only looked at leaves nothing behind', async () => {
   expect(one.progress.value.done).toEqual([])
   expect(await db().progress.count()).toBe(0)
 })
+
+it('adds up the time at each task, and timers ring as long after they were set as they were set for', async () => {
+  const one = follow(false)
+  one.spend('base', 1.5)
+  one.spend('base', 2)
+  expect(one.progress.value.spent).toEqual({ base: 3.5 })
+  one.start('Paint', 120)
+  const before = one.progress.value.timers[0]!.ends
+  // The clock was put back an hour.
+  one.clockMoved(-3_600_000)
+  expect(one.progress.value.timers[0]!.ends).toBe(before - 3_600_000)
+  one.again()
+  expect(one.progress.value.spent).toEqual({})
+})

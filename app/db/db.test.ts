@@ -473,6 +473,44 @@ describe('the steps from older schemas', () => {
     expect((await after.lots.where('reserved.piece').equals('ring').toArray()).map(({ id }) => id)).toEqual(['cut'])
     await after.delete()
   })
+  it('13 to 14: making under way has times, pieces have a recipe to come, and nothing else changed', async () => {
+    const name = `step-${count++}`
+    const before = new Dexie(name)
+    before.version(13).stores({
+      pieces: 'id, savedAt',
+      snapshots: '++id, [pieceId+at]',
+      settings: 'key',
+      materials: 'id, kind',
+      cutList: 'id, material',
+      rolls: 'id, material',
+      previews: 'id, [id+key]',
+      needs: 'id',
+      lots: 'id, material, reserved.piece',
+      progress: 'piece',
+      shops: 'id',
+      purchases: 'id, shop',
+      sales: 'id, piece',
+      photos: 'id',
+    })
+    const { recipe: _none, ...making } = piece.making
+    await before.table('pieces').put({ id: 'ring', piece: { ...piece, id: 'ring', version: 8, making }, revision: 3, savedAt: 5 })
+    await before.table('progress').put({ piece: 'ring', done: ['base'], counted: { stems: 2 }, timers: [], at: 'stems', revision: 4 })
+    await before.table('needs').put({ id: 'ring', key: 'k', needs: [] })
+    before.close()
+    const after = new BenchDatabase(name)
+    expect((await after.pieces.get('ring'))!.piece).toEqual({ ...piece, id: 'ring' })
+    expect(await after.progress.get('ring')).toEqual({
+      piece: 'ring',
+      done: ['base'],
+      counted: { stems: 2 },
+      spent: {},
+      timers: [],
+      at: 'stems',
+      revision: 4,
+    })
+    expect([await after.needs.count(), await after.daybook.count(), await after.kits.count()]).toEqual([0, 0, 0])
+    await after.delete()
+  })
   it('a piece that is thrown away takes along how far its making was', async () => {
     await db.pieces.put({ id: 'ring', piece: { ...piece, id: 'ring' }, revision: 1, savedAt: 1 })
     await db.progress.put({ piece: 'ring', done: ['base'], counted: {}, spent: {}, timers: [], at: null, revision: 1 })

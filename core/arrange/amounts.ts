@@ -31,12 +31,22 @@ export function fitTo(
   runs: readonly Run[],
   shelf: Shelf,
 ): { readonly rule: Rule; readonly pieces: number } | null {
-  const own = runsFor(layer, runs)
   const material = materialOf(shelf, layer.mix[0]!.material)
+  return material ? fitPieces(layer, stems * piecesPerStem(material, layer.cut), runs, shelf) : null
+}
+
+/** The same with so many pieces, whatever stems they are cut of. */
+export function fitPieces(
+  layer: Layer,
+  pieces: number,
+  runs: readonly Run[],
+  shelf: Shelf,
+): { readonly rule: Rule; readonly pieces: number } | null {
+  const own = runsFor(layer, runs)
   const [run] = own
-  if (!run || !material) return null
+  if (!run || !materialOf(shelf, layer.mix[0]!.material)) return null
   const shared = sharers(layer, own)
-  const found = withCount(layer.rule, Math.floor((stems * piecesPerStem(material, layer.cut)) / shared), {
+  const found = withCount(layer.rule, Math.floor(pieces / shared), {
     length: run.length,
     closed: run.closed,
     piece: shortestOf(layer, shelf),

@@ -6,7 +6,7 @@ import type { Need, Shelf } from '../material'
 import { amountOf, byMaterial, isCut, materialOf } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
 import { rate } from '../measure'
-import type { Piece, Recipe } from '../piece'
+import type { Piece, Recipe, RuleKind } from '../piece'
 import { BOUGH_YIELDS, BUNDLE_ADVANCE, laysStems } from '../piece'
 import type { TaskTime } from '../steps'
 import type { Compared, DaybookRecord } from './record'
@@ -25,6 +25,8 @@ export interface Made {
   readonly day: Day
 }
 
+/** What is bound by the piece says by its own rule how close it lies. */
+const BOUND: ReadonlySet<RuleKind> = new Set(['bundles', 'boughs', 'spray'])
 /** Minutes that tell nothing: a task that was ticked off without a hand at it. */
 const LEAST_MINUTES = 0.25
 
@@ -42,15 +44,19 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
       planned: task.hands,
       took: took >= LEAST_MINUTES ? Math.round(took * 10) / 10 : null,
       broke: 0,
+      covers: false,
       rules: task.hands > 0 ? task.rules.map((each) => ({ id: each.id, value: each.value, goes: 'with' as const })) : [],
     }
   })
   const full = brief.fullness !== 'sparse'
   const covers = new Set(
     piece.layers.flatMap((layer) =>
-      full && layer.role === 'greenery' && laysStems(layer.rule) ? layer.mix.map(({ material }) => material) : [],
+      full && layer.role === 'greenery' && laysStems(layer.rule) && !BOUND.has(layer.rule.kind)
+        ? layer.mix.map(({ material }) => material)
+        : [],
     ),
   )
+  const bound = new Set(piece.layers.flatMap((layer) => (BOUND.has(layer.rule.kind) ? layer.mix.map(({ material }) => material) : [])))
   const boughs = new Map(
     piece.layers.flatMap(({ rule: of, mix }) => (of.kind === 'boughs' ? mix.map(({ material }) => [material, of.yields] as const) : [])),
   )
@@ -68,8 +74,9 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
         planned: Math.round(own.reduce((all, need) => all + amountOf(need), 0) * 100) / 100,
         took: null,
         broke: 0,
+        covers: covers.has(material),
         rules: [
-          ...(covers.has(material) ? [rule(AS_LAID, 'with')] : []),
+          ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with')] : []),
           ...(spares ? [rule(SPARE, 'broken')] : []),
           ...(boughs.has(material) ? [rule(BOUGH_YIELDS, 'against', boughs.get(material)!)] : []),
           ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against')] : []),
@@ -90,6 +97,7 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
         planned: task.counts.count,
         took: n > 0 ? n : null,
         broke: 0,
+        covers: false,
         rules: [rule(BUNDLE_ADVANCE, 'against', layer.rule.advance)],
       },
     ]

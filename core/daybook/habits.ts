@@ -21,7 +21,7 @@ const SAYS: Readonly<Record<Habit['id'], { readonly unit: Unit; readonly of: (re
   'stems a foot': {
     unit: 'ratio',
     of: ({ compared, run }) => {
-      const stems = compared.filter(({ took, rules }) => took !== null && rules.some(({ id }) => id === 'cover.as-laid'))
+      const stems = compared.filter(({ took, covers }) => took !== null && covers)
       return stems.length && run > 0 ? (stems.reduce((all, { took }) => all + took!, 0) / run) * FOOT : null
     },
   },

@@ -64,7 +64,7 @@ export function fences(values: readonly number[]): readonly [low: number, high: 
  * The line through the logarithms of number and time, by least squares: the learning curve of Wright (1936).
  * @param times in the order in which they were taken, each over 0
  * @returns null for fewer than two
- * @example learningCurve([100, 80]) // { first: 100, ratio: 0.8, fit: 1 }
+ * @example learningCurve([100, 80]).ratio // 0.8
  */
 export function learningCurve(times: readonly number[]): Curve | null {
   if (times.length < 2) return null

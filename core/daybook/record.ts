@@ -19,6 +19,7 @@ export const ComparedSchema = z.strictObject({
   planned: amount,
   took: amount.nullable().describe('null: as planned, or not written down'),
   broke: amount.describe('of what it took, pieces that broke'),
+  covers: z.boolean().describe('greenery that covers the base of a full or lush piece'),
   rules: z
     .array(
       z.strictObject({

@@ -20,8 +20,8 @@ export interface Term extends Quantity {
   readonly worked: boolean
 }
 
-/** What is trusted least comes last. */
-const TRUST: readonly Basis['kind'][] = ['measured', 'counted', 'geometry', 'published', 'rule of thumb']
+/** What is trusted least comes last: what is counted is certain, what was measured has its spread. */
+const TRUST: readonly Basis['kind'][] = ['counted', 'geometry', 'measured', 'published', 'rule of thumb']
 const weakest = (terms: readonly Term[]): Basis =>
   terms.reduce<Basis>((basis, each) => (TRUST.indexOf(each.basis.kind) > TRUST.indexOf(basis.kind) ? each.basis : basis), terms[0]!.basis)
 

@@ -22,7 +22,7 @@ export interface Booking {
 
 /**
  * One pair of hands that always takes, of what can be done now, that of the piece that comes first; while it dries they are at
- * another piece. Serial scheduling by priority.
+ * another piece. Of one piece what has the longest drying before it comes first, then its own order. Serial scheduling by priority.
  * @param chores without rings @param rank of each piece: the lower the sooner @param notBefore of a chore, minutes from the first midnight
  */
 export function book(
@@ -39,7 +39,8 @@ export function book(
   const readyAt = chores.map(notBefore)
   const because: (string | null)[] = chores.map(() => null)
   const pending = new TinyQueue<number>([], (a, b) => readyAt[a]! - readyAt[b]! || a - b)
-  const ready = new TinyQueue<number>([], (a, b) => ranks[a]! - ranks[b]! || a - b)
+  const tails = tailsOf(chores, following)
+  const ready = new TinyQueue<number>([], (a, b) => ranks[a]! - ranks[b]! || tails[b]! - tails[a]! || a - b)
   open.forEach((n, i) => {
     if (n === 0) pending.push(i)
   })
@@ -79,6 +80,13 @@ export function book(
   }
   const there = new Set(booked.map(({ id }) => id))
   return { booked, left: chores.flatMap(({ id }) => (there.has(id) ? [] : [id])) }
+}
+
+/** How long things dry after each chore begins, on the longest way to the end, minutes. @param chores without rings */
+function tailsOf(chores: readonly Chore[], following: readonly (readonly number[])[]): number[] {
+  const tails: (number | undefined)[] = chores.map(() => undefined)
+  const tail = (i: number): number => (tails[i] ??= chores[i]!.waits + following[i]!.reduce((most, next) => Math.max(most, tail(next)), 0))
+  return chores.map((_, i) => tail(i))
 }
 
 /** The chain of chores that makes one of them end when it does, from the first. */

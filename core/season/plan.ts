@@ -84,7 +84,7 @@ export interface SeasonPlan {
 /** So many pieces are put in every order. */
 const ALL_ORDERS = 6
 /** Else so many other orders are looked at, and it says how far it is after so many. */
-const LOOKS = 600
+const LOOKS = 1500
 const AT_ONCE_LOOKED = 20
 
 export interface SeasonProgress {
@@ -107,11 +107,18 @@ export function* planSeason(job: SeasonJob): Generator<SeasonProgress, SeasonPla
     const all = ids.length <= ALL_ORDERS
     const stream = random(seedOf(...ids))
     const orders = all ? ordersOf(ids) : null
+    const other = (order: readonly string[]): string[] => moved(order, stream.below(ids.length), stream.below(ids.length))
+    let now = best
+    let still = 0
     for (;;) {
-      const next = orders ? orders.next().value : moved(best.order, stream.below(ids.length), stream.below(ids.length))
+      // From a standstill it jumps: three moves from the best so far at once.
+      const next = orders ? orders.next().value : still > ids.length ** 2 ? other(other(other(best.order))) : other(now.order)
       if (!next || (!all && looked >= LOOKS)) break
       looked += 1
       const tried = tryOrder(scene, next)
+      if (isLess(tried.cost, now.cost) || still > ids.length ** 2) still = 0
+      else still += 1
+      if (still === 0 || !isLess(now.cost, tried.cost)) now = tried
       if (isLess(tried.cost, best.cost)) best = tried
       if (best.cost[0] === 0 && best.cost[1] === 0) break
       if (looked % AT_ONCE_LOOKED === 0 && ((yield { done: looked, of: all ? factorial(ids.length) : LOOKS }) ?? false)) break

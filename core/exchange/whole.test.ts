@@ -1,0 +1,130 @@
+import { strToU8, unzipSync, zipSync } from 'fflate'
+import { describe, expect, it } from 'vitest'
+import { startPiece } from '../piece'
+import { startKit, usualSeason } from '../season'
+import { lotOf } from '../stock'
+import type { Whole } from './whole'
+import { readWhole, TABLE_NAMES, WHOLE_VERSION, writeWhole } from './whole'
+
+const WRITTEN = '2026-11-02T10:00:00.000Z'
+const empty = Object.fromEntries(TABLE_NAMES.map((name) => [name, []])) as unknown as Whole['tables']
+const whole: Whole = {
+  tables: {
+    ...empty,
+    pieces: [{ piece: startPiece('ring', 'Ring'), savedAt: 1 }],
+    versions: [{ pieceId: 'ring', at: 3, piece: startPiece('ring', 'Ring before') }],
+    lots: [lotOf('l', 'ivy', { things: 3 })],
+    kits: [startKit('k', 'ring', 'Kits', 14)],
+    progress: [{ piece: 'ring', done: ['base'], counted: { a: 1 }, spent: { base: 3.5 }, timers: [], at: null, revision: 2 }],
+    sales: [
+      {
+        id: 's',
+        piece: 'ring',
+        name: 'Ring',
+        form: 'Wire ring',
+        day: '2026-10-20',
+        count: 1,
+        price: 4500,
+        materials: 1200,
+        minutes: 90,
+        where: 'market',
+      },
+    ],
+  },
+  settings: { season: usualSeason(), currency: 'USD' },
+  photos: [{ id: 'p', type: 'image/png', bytes: strToU8('picture') }],
+}
+/** The archive with its files changed. */
+function repacked(change: (files: Record<string, Uint8Array>) => void): Uint8Array {
+  const files = unzipSync(writeWhole(whole, WRITTEN))
+  change(files)
+  return zipSync(files)
+}
+const json = (value: unknown): Uint8Array => strToU8(JSON.stringify(value))
+const faultsOf = (bytes: Uint8Array) => {
+  const read = readWhole(bytes)
+  return read.ok ? [] : read.faults.map(({ at, says }) => `${at}: ${says}`)
+}
+
+describe('everything in one file', () => {
+  it('comes back as it was', () => {
+    const read = readWhole(writeWhole(whole, WRITTEN))
+    expect(read).toMatchObject({ ok: true, written: WRITTEN, aside: [] })
+    if (!read.ok) return
+    expect(read.whole.tables).toEqual(whole.tables)
+    expect(read.whole.settings).toEqual(whole.settings)
+    expect([...read.whole.photos[0]!.bytes]).toEqual([...strToU8('picture')])
+  })
+  it('is the same file twice: it takes no time from a clock', () => expect(writeWhole(whole, WRITTEN)).toEqual(writeWhole(whole, WRITTEN)))
+  it('brings pieces of an older format up', () => {
+    const old = repacked((files) => {
+      const { making, ...rest } = startPiece('ring', 'Ring')
+      const { recipe: _r, ...before } = making
+      files['pieces.json'] = json([{ piece: { ...rest, version: 8, making: before }, savedAt: 1 }])
+      const manifest = JSON.parse(new TextDecoder().decode(files['workroom.json'])) as { files: Record<string, number> }
+      manifest.files['pieces.json'] = files['pieces.json'].length
+      files['workroom.json'] = json(manifest)
+    })
+    const read = readWhole(old)
+    expect(read.ok && read.whole.tables.pieces[0]!.piece).toEqual(startPiece('ring', 'Ring'))
+  })
+})
+
+describe('a file that is wrong changes nothing and says why', () => {
+  it('no zip, and an empty one', () => {
+    expect(faultsOf(strToU8('not a zip'))[0]).toMatch(/no zip file/)
+    expect(faultsOf(new Uint8Array())[0]).toMatch(/no zip file/)
+    expect(faultsOf(zipSync({}))).toEqual([': This is no workroom: “workroom.json” is not in it.'])
+  })
+  it('a file missing', () => {
+    expect(faultsOf(repacked((files) => delete files['lots.json']))).toEqual(['lots.json: This file is missing from the archive.'])
+    expect(faultsOf(repacked((files) => delete files['photos/0001.png']))).toEqual([
+      'photos/0001.png: This file is missing from the archive.',
+    ])
+  })
+  it('a file twice', () => {
+    // Two archives’ entries one after the other: written by hand, since no library writes such.
+    const a = zipSync({ 'workroom.json': strToU8('{}') }, { level: 0 })
+    const twice = twiceOver(a)
+    expect(faultsOf(twice)).toEqual(['workroom.json: This file is in the archive twice.'])
+  })
+  it('a file cut short', () =>
+    expect(faultsOf(repacked((files) => (files['lots.json'] = files['lots.json']!.slice(0, 10))))[0]).toMatch(
+      /^lots.json: It has 10 bytes; \d+ were written/,
+    ))
+  it('another format, and a newer version', () => {
+    expect(faultsOf(repacked((files) => (files['workroom.json'] = json({ format: 'other' }))))[0]).toMatch(/“format” should be/)
+    const newer = repacked((files) => {
+      files['workroom.json'] = json({
+        ...(JSON.parse(new TextDecoder().decode(files['workroom.json'])) as object),
+        version: WHOLE_VERSION + 1,
+      })
+    })
+    expect(faultsOf(newer)).toEqual([
+      `workroom.json: It was written by a newer version of the app (format ${WHOLE_VERSION + 1}; this app reads up to ${WHOLE_VERSION}).`,
+    ])
+  })
+  it('a row that makes no sense, by its file and place', () => {
+    const bad = writeWhole({ ...whole, tables: { ...whole.tables, lots: [{ ...lotOf('l', 'ivy', { things: 3 }), things: -1 }] } }, WRITTEN)
+    expect(faultsOf(bad)[0]).toMatch(/^lots.json: 0.things: /)
+    const season = writeWhole({ ...whole, settings: { season: { hours: 3 } } }, WRITTEN)
+    expect(faultsOf(season)[0]).toMatch(/^settings.json: /)
+  })
+})
+
+/** A stored archive of one file, with that file in it a second time. */
+function twiceOver(bytes: Uint8Array): Uint8Array {
+  const end = bytes.length - 22
+  const view = new DataView(bytes.buffer, bytes.byteOffset)
+  const directory = view.getUint32(end + 16, true)
+  const entry = bytes.slice(directory, end)
+  const out = new Uint8Array(bytes.length + entry.length)
+  out.set(bytes.slice(0, end))
+  out.set(entry, end)
+  out.set(bytes.slice(end), end + entry.length)
+  const tail = new DataView(out.buffer, end + entry.length)
+  tail.setUint16(8, 2, true)
+  tail.setUint16(10, 2, true)
+  tail.setUint32(12, entry.length * 2, true)
+  return out
+}
