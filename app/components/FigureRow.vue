@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import type { Figure, Manner } from '#core/measure'
-import { several, show, showExact, showSum } from '#core/measure'
+import { several, show, showRate, showSum } from '#core/measure'
 
 /** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
 const props = defineProps<{ label: string; verdict?: string; figure: Figure; manner: Manner; strong?: boolean; tone?: 'over' | 'plain' }>()
@@ -28,7 +28,7 @@ const basis = computed(() => {
 const rules = computed(() =>
   (props.figure.rules ?? []).map((each) => ({
     ...each,
-    says: `${each.name}: ${showExact(each, props.manner)}`,
+    says: `${each.name}: ${showRate(each, props.manner)}`,
     own: each.value !== each.usual,
   })),
 )
@@ -63,9 +63,9 @@ const rules = computed(() =>
         >{{ rule.says
         }}<template v-if="rule.measured"
           >, measured {{ several(rule.measured.readings, 'time', 'times') }}, from
-          {{ showExact({ ...rule, value: rule.measured.low }, manner) }} to {{ showExact({ ...rule, value: rule.measured.high }, manner) }};
-          usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template
-        ><template v-else-if="rule.own">, your own; usually {{ showExact({ ...rule, value: rule.usual }, manner) }}</template></span
+          {{ showRate({ ...rule, value: rule.measured.low }, manner) }} to {{ showRate({ ...rule, value: rule.measured.high }, manner) }};
+          usually {{ showRate({ ...rule, value: rule.usual }, manner) }}</template
+        ><template v-else-if="rule.own">, your own; usually {{ showRate({ ...rule, value: rule.usual }, manner) }}</template></span
       >
     </div>
   </div>

@@ -316,14 +316,14 @@ const labels = (): void =>
                 ><span class="field-label">Instead of</span
                 ><select v-model="swapFrom" class="field">
                   <option value="">choose…</option>
-                  <option v-for="each in swappable" :key="each.id" :value="each.id">{{ each.name }}</option>
+                  <option v-for="each in swappable" :key="each.id" :value="each.id">{{ capital(each.name) }}</option>
                 </select></label
               >
               <label class="w-60"
                 ><span class="field-label">they get</span
                 ><select v-model="swapTo" class="field" :disabled="!standIns.length">
                   <option v-for="each in standIns" :key="each.material.id" :value="each.material.id">
-                    {{ each.material.name }}, colour {{ each.colour.toFixed(0) }} off
+                    {{ capital(each.material.name) }}, colour {{ each.colour.toFixed(0) }} off
                   </option>
                 </select></label
               >
@@ -368,7 +368,7 @@ const labels = (): void =>
                 />{{ capital(each.name) }}</label
               >
               <CountField
-                class="w-44"
+                class="w-60"
                 label="Longest sitting, minutes"
                 :value="kit.longest"
                 :least="10"

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useHead } from '#app'
 import { RotateCcw } from '@lucide/vue'
 import type { Currency, Thumb } from '#core/measure'
-import { CURRENCIES, measuredOf, rate, several, showExact } from '#core/measure'
+import { CURRENCIES, measuredOf, rate, several, showRate } from '#core/measure'
 import { THUMBS } from '#core/thumbs'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -28,17 +28,24 @@ const rooms = computed(() => {
   })).filter(({ thumbs }) => thumbs.length)
 })
 const changed = computed(() => Object.keys(settings.rates).length)
-const says = (of: Thumb, value: number): string =>
-  of.unit === 'time' && value < 1.5 ? `${Number((value * 60).toFixed(1))} s` : showExact({ unit: of.unit, value }, manner.value)
+const measured = computed(() => Object.keys(shops.shelf.measured ?? {}).filter((id) => !(id in settings.rates)).length)
+const about = computed(
+  () =>
+    [
+      changed.value ? `${several(changed.value, 'rule of thumb is', 'rules of thumb are')} your own` : '',
+      measured.value ? `${measured.value} measured` : '',
+    ]
+      .filter(Boolean)
+      .join(', ') || 'All rules of thumb are as usual',
+)
+const says = (of: Thumb, value: number): string => showRate({ unit: of.unit, value }, manner.value)
 </script>
 
 <template>
   <main class="mx-auto min-h-dvh max-w-5xl px-6 pb-12 max-sm:px-4">
     <PageHead title="Settings">
       <template #about
-        ><span class="text-soft">{{
-          changed ? `${several(changed, 'rule of thumb is', 'rules of thumb are')} your own` : 'All rules of thumb are as usual'
-        }}</span></template
+        ><span class="text-soft">{{ about }}</span></template
       >
     </PageHead>
 

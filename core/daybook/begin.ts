@@ -2,8 +2,8 @@ import { runsOf } from '../base'
 import { SPARE } from '../construct/thumbs'
 import { AS_LAID } from '../cover/thumbs'
 import { STICK_DOTS, TUBE_DOTS } from '../fix/thumbs'
-import type { Need, Shelf } from '../material'
-import { amountOf, byMaterial, isCut, materialOf } from '../material'
+import type { Material, Need, Shelf } from '../material'
+import { amountOf, byMaterial, isCut, materialOf, piecesPerStem } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
 import { rate } from '../measure'
 import type { Piece, Recipe, RuleKind } from '../piece'
@@ -30,6 +30,9 @@ const BOUND: ReadonlySet<RuleKind> = new Set(['bundles', 'boughs', 'spray'])
 /** Minutes that tell nothing: a task that was ticked off without a hand at it. */
 const LEAST_MINUTES = 0.25
 
+/** How much of a need hands take up: stems and boughs as they come, whatever is cut of them, or mm. */
+const inHand = (need: Need, of: Material): number => (need.of === 'things' ? need.count / piecesPerStem(of, need.cut) : amountOf(need))
+
 /** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
 export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }: Made, shelf: Shelf, id: string): DaybookRecord {
   const { brief, base } = piece
@@ -51,9 +54,7 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
   const full = brief.fullness !== 'sparse'
   const covers = new Set(
     piece.layers.flatMap((layer) =>
-      full && layer.role === 'greenery' && laysStems(layer.rule) && !BOUND.has(layer.rule.kind)
-        ? layer.mix.map(({ material }) => material)
-        : [],
+      full && layer.role === 'greenery' && laysStems(layer.rule) ? layer.mix.map(({ material }) => material) : [],
     ),
   )
   const bound = new Set(piece.layers.flatMap((layer) => (BOUND.has(layer.rule.kind) ? layer.mix.map(({ material }) => material) : [])))
@@ -71,7 +72,7 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
         of: 'material',
         name: isCut(of) ? of.name : of.plural,
         unit: own.some((need) => need.of === 'lengths') ? 'length' : 'count',
-        planned: Math.round(own.reduce((all, need) => all + amountOf(need), 0) * 100) / 100,
+        planned: Math.round(own.reduce((all, need) => all + inHand(need, of), 0) * 100) / 100,
         took: null,
         broke: 0,
         covers: covers.has(material),
@@ -125,7 +126,11 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
 
 /** How one was really made, as a recipe for the others: minutes, amounts and order. What was not written down stays as planned. */
 export function recipeOf({ id, compared, order }: DaybookRecord): { readonly recipe: Recipe; readonly order: string[] } {
-  const took = (of: Compared['of']): Record<string, number> =>
-    Object.fromEntries(compared.flatMap((each) => (each.of === of && each.took !== null ? [[each.id, each.took]] : [])))
-  return { recipe: { record: id, minutes: took('task'), uses: took('material') }, order: [...order] }
+  const written = (of: Compared['of']) =>
+    compared.flatMap((each) => (each.of === of && each.took !== null ? [{ ...each, took: each.took }] : []))
+  const minutes = Object.fromEntries(written('task').map(({ id: task, took }) => [task, took]))
+  const uses = Object.fromEntries(
+    written('material').flatMap(({ id: material, took, planned }) => (planned > 0 ? [[material, took / planned]] : [])),
+  )
+  return { recipe: { record: id, minutes, uses }, order: [...order] }
 }

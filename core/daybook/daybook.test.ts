@@ -160,12 +160,13 @@ describe('a page of the daybook', () => {
     expect(begun.run).toBe(Math.round(Math.PI * 254))
   })
   it('becomes the recipe of the others: amounts, minutes and order', () => {
-    const made = { ...begun, compared: begun.compared.map((each) => (each.id === 'bay' ? { ...each, took: 90 } : each)) }
+    const made = { ...begun, compared: begun.compared.map((each) => (each.id === 'bay' ? { ...each, took: each.planned * 1.5 } : each)) }
     const { recipe, order } = recipeOf(made)
-    expect(recipe).toEqual({ record: 'page', minutes: { 'layer:green': 41.3 }, uses: { bay: 90 } })
+    expect(recipe).toEqual({ record: 'page', minutes: { 'layer:green': 41.3 }, uses: { bay: 1.5 } })
     const next = { ...piece, making: { ...piece.making, recipe, order } }
     const { needs, tasks } = work(next, shelf)
-    expect(needs.filter(({ material }) => material === 'bay').reduce((all, { count: n }) => all + n, 0)).toBe(90)
+    const bay = (all: typeof needs): number => all.filter(({ material }) => material === 'bay').reduce((sum, { count: n }) => sum + n, 0)
+    expect(bay(needs)).toBe(Math.round(bay(brief.needs) * 1.5))
     expect(tasks.find(({ id }) => id === 'layer:green')!.hands).toMatchObject({ value: 41.3, basis: { kind: 'measured' } })
     expect(inBrief(next, shelf).tasks.find(({ id }) => id === 'layer:green')!.hands).toBe(41.3)
     // What was not written down stays as reckoned.

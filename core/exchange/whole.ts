@@ -62,7 +62,7 @@ export const WHOLE_TABLES = {
   }),
   sales: z.strictObject({
     id,
-    piece: id,
+    piece: z.string().max(200),
     name: z.string(),
     form: z.string(),
     day: z.string(),

@@ -56,32 +56,31 @@ export function byMaterial<N extends Pick<Need, 'material'>>(needs: readonly N[]
 }
 
 /**
- * Needs by what the first one really took: whole things are shared out among its needs as they were, lengths get longer or shorter
- * by as much. What is not named stays.
- * @param uses things or mm for one copy, by material
- * @example needsAsMade([{ of: 'things', material: 'bay', use: '', layer: 'l', count: 10, cut: null, spare: 0 }], { bay: 12 })[0].count // 12
+ * Needs by how the first one was really made: of each material that is named so many times as much as reckoned. Whole things stay
+ * whole, shared out among the needs as they were; lengths get longer or shorter.
+ * @param uses times as much, by material
+ * @example needsAsMade([{ of: 'things', material: 'bay', use: '', layer: 'l', count: 10, cut: null, spare: 0 }], { bay: 1.2 })[0].count // 12
  */
 export function needsAsMade(needs: readonly Need[], uses: Readonly<Record<string, number>>): readonly Need[] {
   const named = needs.filter((need) => need.of !== 'base' && Object.hasOwn(uses, need.material))
   if (!named.length) return needs
-  const counts = new Map<Need, Need>()
+  const made = new Map<Need, Need>()
   for (const [material, own] of byMaterial(named)) {
-    const took = uses[material]!
-    const planned = own.reduce((all, need) => all + amountOf(need), 0)
-    if (planned <= 0) continue
-    const whole = own.every(({ of, count }) => of === 'things' && Number.isInteger(count)) && Number.isInteger(took)
+    const times = uses[material]!
+    const whole = own.every(({ of, count }) => of === 'things' && Number.isInteger(count))
+    const all = own.reduce((n, { count }) => n + count, 0)
     const shares = whole
       ? apportion(
-          took,
+          Math.round(all * times),
           own.map(({ count }) => count),
         )
       : null
     own.forEach((need, i) => {
-      if (need.of === 'things') counts.set(need, { ...need, count: shares ? shares[i]! : (need.count * took) / planned })
-      else if (need.of === 'lengths') counts.set(need, { ...need, length: (need.length * took) / planned })
+      if (need.of === 'things') made.set(need, { ...need, count: shares ? shares[i]! : need.count * times })
+      else if (need.of === 'lengths') made.set(need, { ...need, length: need.length * times })
     })
   }
-  return needs.map((need) => counts.get(need) ?? need).filter((need) => need.of === 'base' || amountOf(need) > 0)
+  return needs.map((need) => made.get(need) ?? need).filter((need) => need.of === 'base' || amountOf(need) > 0)
 }
 
 /** How much of its material a need is: things, or mm. A base is one. */

@@ -122,6 +122,16 @@ export function showExact(of: Quantity, manner: Manner): string {
   }
 }
 
+/**
+ * A rate as it is told: short times to the second or the tenth of a minute, counts to the tenth; all else as in a sum.
+ * @example showRate({ value: 2.5, unit: 'time' }, { units: 'in', currency: 'USD' }) // '2.5 min'
+ */
+export function showRate(of: Quantity, manner: Manner): string {
+  if (of.unit === 'time' && of.value < 1.5) return `${trimZeros((of.value * 60).toFixed(1))} s`
+  if (of.unit === 'time' && of.value < 90) return `${trimZeros(of.value.toFixed(1))} min`
+  return of.unit === 'count' ? trimZeros(of.value.toFixed(1)) : showExact(of, manner)
+}
+
 /** Words with quantities in them, which read in whatever units are on screen. */
 export type Said = readonly SumPart[]
 

@@ -106,7 +106,7 @@ export const BOW_WHEN = ['first', 'last'] as const
 export const RecipeSchema = z.strictObject({
   record: z.string().min(1).max(160).describe('the page of the daybook that it is from'),
   minutes: z.record(z.string().min(1).max(60), z.number().min(0).max(LONGEST_HANDS)).describe('of hands, by task'),
-  uses: z.record(z.string().min(1).max(60), z.number().min(0).max(10_000_000)).describe('things, or mm, by material'),
+  uses: z.record(z.string().min(1).max(60), z.number().min(0).max(1000)).describe('of each material so many times as much as reckoned'),
 })
 export type Recipe = z.infer<typeof RecipeSchema>
 

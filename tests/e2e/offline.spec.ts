@@ -49,6 +49,9 @@ test('after one visit every page opens with the server stopped', async ({ browse
     ['/shops', 'Shops'],
     ['/shopping', 'Shopping list'],
     ['/ledger', 'Ledger'],
+    ['/season', 'Season'],
+    ['/kits', 'Kits'],
+    ['/daybook', 'Daybook'],
     ['/plate', 'Plate of species'],
   ] as const) {
     await page.goto(site + path)

@@ -2,21 +2,14 @@
 import { computed } from 'vue'
 import type { Learned } from '#core/daybook'
 import type { Manner } from '#core/measure'
-import { several, showExact } from '#core/measure'
+import { several, showRate } from '#core/measure'
 
 /** A rate as a beam balance: the rule of thumb on one pan, one's own readings on the other; what weighs more pulls it down. */
 const props = defineProps<{ learned: Learned; usual: boolean; manner: Manner }>()
 const emit = defineEmits<{ goBy: [readings: boolean] }>()
 
 const LONG = 300
-const says = (value: number): string =>
-  props.learned.thumb.unit === 'time' && value < 1.5
-    ? `${Number((value * 60).toFixed(1))} s`
-    : props.learned.thumb.unit === 'time' && value < 90
-      ? `${value.toFixed(1)} min`
-      : props.learned.thumb.unit === 'count'
-        ? value.toFixed(1)
-        : showExact({ unit: props.learned.thumb.unit, value }, props.manner)
+const says = (value: number): string => showRate({ unit: props.learned.thumb.unit, value }, props.manner)
 /** From the least to the most that is shown: readings, the rule and the range, with room beside. */
 const ends = computed(() => {
   const { thumb, low, high, all } = props.learned

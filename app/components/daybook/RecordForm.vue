@@ -134,11 +134,14 @@ async function save(): Promise<void> {
       <TextField class="col-span-2" label="How it lasted" :value="record.lasted" :most="400" :take="(lasted) => set({ lasted })" />
     </div>
     <label class="block"
-      ><span class="field-label">Photos</span><input type="file" accept="image/*" multiple class="text-small" @change="photo" /><span
-        v-if="record.photos.length"
-        class="text-fine text-soft"
-        >{{ record.photos.length }} kept</span
-      ></label
+      ><span class="field-label">Photos</span
+      ><input
+        type="file"
+        accept="image/*"
+        multiple
+        class="text-small file:mr-2 file:h-7 file:cursor-pointer file:rounded-[4px] file:border file:border-solid file:border-line file:bg-sheet file:px-2 file:text-ink"
+        @change="photo"
+      /><span v-if="record.photos.length" class="text-fine text-soft">{{ record.photos.length }} kept</span></label
     >
     <details v-for="group in groups" :key="group.title" :open="group.title !== 'Minutes of hands'">
       <summary class="panel-title py-0.5">{{ group.title }}</summary>

@@ -124,7 +124,7 @@ const option = computed(() => {
         :tone="money.left.value < 0 ? 'over' : 'plain'"
       />
       <div role="img" :aria-label="`What it costs and takes by the number of heads. ${says}`">
-        <VChart ref="chart" :key="settings.light" :option="option" class="h-40" autoresize @vue:mounted="ready" />
+        <VChart ref="chart" :key="settings.light" :option="option" :style="{ height: '10rem' }" autoresize @vue:mounted="ready" />
       </div>
       <p class="flex gap-4 text-tiny text-soft">
         <span><span class="mr-1 inline-block h-0.5 w-4 bg-ruddy align-middle" aria-hidden="true" />costs</span

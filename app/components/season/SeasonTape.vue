@@ -15,7 +15,6 @@ const props = defineProps<{ plan: SeasonPlan; season: Season; chosen: string | n
 const emit = defineEmits<{ choose: [piece: string]; move: [piece: string, to: Day | null] }>()
 const settings = useSettings()
 
-const NAMES = 200
 const ROW = 42
 const HEAD = 58
 /** Of a day's width, what its hours take; the rest is the night, drawn short. */
@@ -27,6 +26,8 @@ const MOST = 400
 
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)
+/** Of the names, px: less where all is narrow. */
+const names = computed(() => (width.value < 640 ? 124 : 200))
 const first = computed(() => dayNumber(props.plan.from)!)
 const rows = computed(() => [...props.plan.pieces].sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999')))
 const days = computed(() => {
@@ -41,7 +42,7 @@ const days = computed(() => {
     return { i, day, ...hours, kind: special?.kind ?? (hours.minutes ? 'bench' : 'off'), note: special?.note ?? '' }
   })
 })
-const across = computed(() => Math.max(NARROWEST, (Math.max(320, width.value) - NAMES - 12) / Math.max(1, days.value.length)))
+const across = computed(() => Math.max(NARROWEST, (Math.max(320, width.value) - names.value - 12) / Math.max(1, days.value.length)))
 const long = computed(() => across.value * days.value.length + 12)
 const most = computed(() => Math.max(60, ...days.value.map(({ minutes }) => minutes)))
 
@@ -170,7 +171,7 @@ const labelled = (i: number): boolean => across.value >= 44 || weekdayOf(days.va
 
 <template>
   <div ref="box" class="flex min-w-0 rounded-md border border-line bg-sheet" data-testid="tape">
-    <div class="shrink-0 border-r border-seam" :style="{ width: `${NAMES}px` }">
+    <div class="shrink-0 border-r border-seam" :style="{ width: `${names}px` }">
       <p class="flex items-end px-2 pb-1 text-fine text-soft" :style="{ height: `${HEAD}px` }">Hours, and what of them is taken</p>
       <button
         v-for="{ piece } in ribbons"

@@ -30,7 +30,10 @@ async function write(): Promise<void> {
     'The file could not be written',
     readAll(db())
       .then((whole) => askWriting(whole, now.toISOString()))
-      .then((bytes) => {
+      .then(async (bytes) => {
+        // A file that could not be read back would be none.
+        const read = await askWholeReading(bytes)
+        if (!read.ok) throw new Error(faultText(read.faults))
         saveBlob(new Blob([bytes as BlobPart], { type: 'application/zip' }), `workroom-${format(now, 'yyyy-MM-dd')}.zip`)
         settings.setWritten(now.getTime())
       }),
