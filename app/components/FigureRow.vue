@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import type { Figure, Manner } from '#core/measure'
+import { useSettings } from '~/stores/settings'
 import { several, show, showRate, showSum } from '#core/measure'
 
 /** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
 const props = defineProps<{ label: string; verdict?: string; figure: Figure; manner: Manner; strong?: boolean; tone?: 'over' | 'plain' }>()
+const settings = useSettings()
 const open = ref(false)
 const panel = useId()
 
@@ -64,7 +66,10 @@ const rules = computed(() =>
         }}<template v-if="rule.measured"
           >, measured {{ several(rule.measured.readings, 'time', 'times') }}, from
           {{ showRate({ ...rule, value: rule.measured.low }, manner) }} to {{ showRate({ ...rule, value: rule.measured.high }, manner) }};
-          usually {{ showRate({ ...rule, value: rule.usual }, manner) }}</template
+          usually {{ showRate({ ...rule, value: rule.usual }, manner) }}.
+          <button type="button" class="font-medium text-ink underline" @click="settings.goByReadings(rule.id, false)">
+            Go by the rule of thumb
+          </button></template
         ><template v-else-if="rule.own">, your own; usually {{ showRate({ ...rule, value: rule.usual }, manner) }}</template></span
       >
     </div>

@@ -118,7 +118,7 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
       <p v-if="!plan" class="py-6 text-soft" role="status">Laying out the days…</p>
       <template v-else>
         <div class="flex flex-wrap items-baseline gap-x-4 pb-2 pt-3">
-          <p class="font-serif text-xl" :class="plan.fits ? '' : 'text-ruddy'" data-testid="verdict">{{ verdict }}</p>
+          <p class="font-serif text-xl" :class="plan.fits ? '' : 'text-ruddy'" role="status" data-testid="verdict">{{ verdict }}</p>
           <p v-if="plan.saved > 0.5" class="text-soft">{{ time(plan.saved) }} saved by doing at once what can be.</p>
           <p v-if="season.under" class="text-soft" role="status">
             Trying other orders… <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>

@@ -12,7 +12,23 @@ export async function coreModule() {
     outputFiles: [bundle],
   } = await build({
     stdin: {
-      contents: ['arrange', 'base', 'cover', 'cut', 'exchange', 'jobs', 'measure', 'price', 'stock', 'testing', 'workings', 'workroom']
+      contents: [
+        'arrange',
+        'base',
+        'cover',
+        'cut',
+        'daybook',
+        'exchange',
+        'jobs',
+        'measure',
+        'price',
+        'season',
+        'stock',
+        'testing',
+        'thumbs',
+        'workings',
+        'workroom',
+      ]
         .map((room) => `export * from './core/${room}'`)
         .join('\n'),
       resolveDir: root,

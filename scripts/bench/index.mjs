@@ -9,6 +9,7 @@ import { coreModule } from './bundle.mjs'
 import { cuttingBench } from './cutting.mjs'
 import { feltOf } from './felt.mjs'
 import { framesOf } from './frames.mjs'
+import { seasonBench } from './season.mjs'
 import { stashBench } from './stash.mjs'
 
 installed()
@@ -155,9 +156,17 @@ rows.push(
   ['finding something among them', stash.search],
 )
 
+const season = await seasonBench(core, time)
+rows.push(
+  ['what ten years of 60 pieces teach against one year: ten times as many readings', season.learn],
+  ['laying 600 pieces on the days once against 60', season.plan],
+  ['writing and reading one file with 600 pieces and pages against 60', season.whole],
+  ['opening the daybook with 600 pages against 60, in the app', season.open],
+)
+
 const table = rows.map(([name, ratio]) => `| ${ratio.toFixed(2)} × | ${name} |`).join('\n')
 for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} ×  ${name.replaceAll('`', '')}`)
-const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000; 500 pieces with 5,000 lots are planned in ${stash.planMs.toFixed(0)} ms, and 5,000 lots open in ${stash.openMs} ms.`
+const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000; 500 pieces with 5,000 lots are planned in ${stash.planMs.toFixed(0)} ms, and 5,000 lots open in ${stash.openMs} ms; 600 pieces are laid on the days once in ${season.planMs.toFixed(0)} ms, written to one file and read back in ${season.wholeMs.toFixed(0)} ms, and 600 pages of the daybook open in ${season.openMs} ms.`
 console.log(`\n${scale.replaceAll('`', '')}`)
 const [{ model }] = cpus()
 writeFileSync(

@@ -16,6 +16,10 @@ const MONEY = ['core/price', 'tests/reference/money.test.ts', 'core/workroom.tes
 const STOCK = ['core/stock', 'core/price/keep.test.ts', 'core/workroom.test.ts']
 const BASKET = ['tests/reference/basket.test.ts']
 const BUDGET = ['core/budget.test.ts']
+const SEASON = ['core/season', 'tests/reference/season.test.ts']
+const DAYBOOK = ['core/daybook', 'tests/reference/season.test.ts']
+const SIZE = ['core/resize.test.ts']
+const WHOLE = ['core/exchange/whole.test.ts', 'tests/reference/season.test.ts']
 const SHAPE = ['core/plant/stencil.test.ts', 'tests/reference/cover-made.test.ts']
 
 export const MUTATIONS = [
@@ -317,7 +321,7 @@ export const MUTATIONS = [
   ['core/price/line.ts', 'wholesOver(row.pieces * copies - row.had, row.per)', 'wholesOver(row.pieces * copies, row.per)', MONEY],
   ['core/price/line.ts', 'return short > 0 ? [...bought', 'return short > 9e9 ? [...bought', MONEY],
   ['core/price/offer.ts', '(((n + 4) % 7) + 7) % 7', '(((n + 3) % 7) + 7) % 7', MONEY],
-  ['core/price/claims.ts', 'amount < claim.amount', 'amount <= claim.amount', MONEY],
+  ['core/price/claims.ts', "kind === 'under' ? amount < said", "kind === 'under' ? amount <= said", MONEY],
   ['core/price/claims.ts', 'const HIGHEST_TAX = 0.27', 'const HIGHEST_TAX = 0.02', MONEY],
   ['core/price/claims.ts', 'a.price / a.now - b.price / b.now', 'b.price / b.now - a.price / a.now', MONEY],
   ['core/price/deals.ts', 'if (more[1] > cost[1]) return []', 'if (more[1] > cost[1] * 2) return []', MONEY],
@@ -357,4 +361,48 @@ export const MUTATIONS = [
     'return a.cost[1] !== b.cost[1] ? a.cost[1] > b.cost[1]',
     BASKET,
   ],
+  // Many pieces by many days
+  ['core/season/hours.ts', 'at < to - 1e-9', 'at < to + 1', SEASON],
+  ['core/season/hours.ts', 'left -= taken', 'left -= taken + 1', SEASON],
+  ['core/season/hours.ts', '(((n + 3) % 7) + 7) % 7', '(((n + 4) % 7) + 7) % 7', SEASON],
+  ['core/season/batch.ts', '(times - 1) * Math.min(getting, alone / times / 2)', 'times * Math.min(getting, alone / times / 2)', SEASON],
+  ['core/season/batch.ts', 'alone / times / 2)', 'alone / times)', SEASON],
+  ['core/season/batch.ts', '  paint: true,', '  paint: false,', SEASON],
+  ['core/season/book.ts', 'const done = work.ends + chore.waits', 'const done = work.ends', SEASON],
+  ['core/season/book.ts', 'ranks[a]! - ranks[b]! || tails[b]! - tails[a]!', 'ranks[a]! - ranks[b]! || tails[a]! - tails[b]!', SEASON],
+  ['core/season/book.ts', 'free > readyAt[i]! + 1e-9 ? before', 'free < readyAt[i]! + 1e-9 ? before', SEASON],
+  ['core/season/plan.ts', 'Math.max(0, to - Math.max(from, due))', 'Math.max(0, to - from)', SEASON],
+  ['core/season/plan.ts', "kind !== 'record'", "kind !== 'look'", SEASON],
+  ['core/season/plan.ts', 'pinned.has(id) ? i - order.length : i', 'i', SEASON],
+  ['core/season/plan.ts', '.sort((a, b) => a.due.localeCompare(b.due) || a.i - b.i)', '.sort((a, b) => a.i - b.i)', SEASON],
+  ['core/season/plan.ts', 'daysAfter(due, -ahead)', 'daysAfter(due, ahead)', SEASON],
+  ['core/season/plan.ts', 'Math.ceil((done - due) / DAY_MINUTES)', 'Math.floor((done - due) / DAY_MINUTES)', SEASON],
+  ['core/season/mends.ts', 'Math.ceil(now / 30) * 30', 'Math.floor(now / 30) * 30', SEASON],
+  ['core/season/mends.ts', 'over < now - 1e-6', 'over > now - 1e-6', SEASON],
+  ['core/season/mends.ts', 'Math.min(from, 24 * 60 - all)', 'from', SEASON],
+  ['core/season/kit.ts', 'const rest = copies - own.reduce', 'const rest = copies + 0 * own.reduce', SEASON],
+  ['core/season/kit.ts', 'kits.filter((kit) => kit <= copies)', 'kits.filter((kit) => kit < copies)', SEASON],
+  ['core/season/kit.ts', 'const minutes = task.hands * pace', 'const minutes = task.hands', SEASON],
+  ['core/season/kit.ts', 'if (idle > through || full)', 'if (idle > 0 || full)', SEASON],
+  ['core/season/kit.ts', 'takes! < of) + 1', 'takes! <= of * 2) + 1', SEASON],
+  ['core/season/kit.ts', 'const each = Math.ceil(all / heads)', 'const each = Math.floor(all / heads)', SEASON],
+  ['core/daybook/record.ts', "rule.goes === 'with'", "rule.goes !== 'with'", DAYBOOK],
+  ['core/daybook/learn.ts', 'const WITHIN = 3', 'const WITHIN = 2', DAYBOOK],
+  ['core/daybook/learn.ts', 'const NEAR = 1.5', 'const NEAR = 1.05', DAYBOOK],
+  ['core/daybook/learn.ts', '(sorted.length - 1) * p', 'sorted.length * p * 0.99', DAYBOOK],
+  ['core/daybook/learn.ts', '1.96 * Math.sqrt((1 - trust) * a)', '1.96 * Math.sqrt(a)', DAYBOOK],
+  ['core/daybook/learn.ts', 'trust * mean + (1 - trust) * thumb.value', 'mean', DAYBOOK],
+  ['core/daybook/learn.ts', '(squares * n) / (n - 1)', 'squares', DAYBOOK],
+  ['core/daybook/learn.ts', '0.5 ** ((kept.length - 1 - kept.indexOf(reading)) / half)', '0.5 ** (kept.indexOf(reading) / half)', DAYBOOK],
+  ['core/daybook/begin.ts', 'took / planned', 'took', DAYBOOK],
+  ['core/daybook/begin.ts', 'const LEAST_MINUTES = 0.25', 'const LEAST_MINUTES = 0.001', DAYBOOK],
+  ['core/daybook/look.ts', 'if (likeness < 2) return []', 'if (likeness < 1) return []', DAYBOOK],
+  ['core/daybook/year.ts', 'Math.min(keeps, making.hangs)', 'Math.max(keeps, making.hangs)', DAYBOOK],
+  ['core/material/need.ts', 'Math.round(all * times)', 'Math.floor(all / times)', DAYBOOK],
+  ['core/resize.ts', 'count * (heads ? face : along)', 'count * along', SIZE],
+  ['core/resize.ts', 'ribbonAt(ribbon, wide)', 'ribbonAt(ribbon, 1)', SIZE],
+  ['core/resize.ts', '(layer.cut ?? material.length) * ratio', '(layer.cut ?? material.length)', SIZE],
+  ['core/exchange/whole.ts', 'found.length !== size', 'found.length < 0', WHOLE],
+  ['core/exchange/whole.ts', 'n > 1)', 'n > 9)', WHOLE],
+  ['core/exchange/whole.ts', 'version > WHOLE_VERSION', 'version > WHOLE_VERSION + 5', WHOLE],
 ]

@@ -89,8 +89,9 @@ const curve = computed(() => {
         {{ learned.thumb.name }} <span class="tabular-nums">{{ says(usual ? learned.thumb.value : learned.value) }}</span>
       </h3>
       <p class="text-fine text-soft">
-        {{ verdict }}: measured {{ several(learned.readings, 'time', 'times') }}, {{ says(learned.low) }} to {{ says(learned.high) }};
-        usually {{ says(learned.thumb.value) }}.
+        {{ verdict }}: measured {{ several(learned.readings, 'time', 'times')
+        }}<template v-if="learned.readings > 1">, about {{ says(learned.mean) }} with a spread of {{ says(learned.spread) }}</template
+        >; it goes from {{ says(learned.low) }} to {{ says(learned.high) }}, usually {{ says(learned.thumb.value) }}.
       </p>
       <svg class="mt-1 w-full max-w-4xl" height="34" :viewBox="`-8 0 ${LONG + 16} 34`" preserveAspectRatio="none" aria-hidden="true">
         <line x1="0" :x2="LONG" y1="20" y2="20" class="stroke-seam" />
