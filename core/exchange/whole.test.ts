@@ -1,5 +1,7 @@
+import CRC32 from 'crc-32'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
+import { random } from '../measure'
 import { startPiece } from '../piece'
 import { startKit, usualSeason } from '../season'
 import { lotOf } from '../stock'
@@ -61,8 +63,8 @@ describe('everything in one file', () => {
       const { making, ...rest } = startPiece('ring', 'Ring')
       const { recipe: _r, ...before } = making
       files['pieces.json'] = json([{ piece: { ...rest, version: 8, making: before }, savedAt: 1 }])
-      const manifest = JSON.parse(new TextDecoder().decode(files['workroom.json'])) as { files: Record<string, number> }
-      manifest.files['pieces.json'] = files['pieces.json'].length
+      const manifest = JSON.parse(new TextDecoder().decode(files['workroom.json'])) as { files: Record<string, unknown> }
+      manifest.files['pieces.json'] = { bytes: files['pieces.json'].length, crc32: CRC32.buf(files['pieces.json']) }
       files['workroom.json'] = json(manifest)
     })
     const read = readWhole(old)
@@ -92,6 +94,27 @@ describe('a file that is wrong changes nothing and says why', () => {
     expect(faultsOf(repacked((files) => (files['lots.json'] = files['lots.json']!.slice(0, 10))))[0]).toMatch(
       /^lots.json: It has 10 bytes; \d+ were written/,
     ))
+  it('a file in which something changed on the way', () => {
+    const spoiled = repacked((files) => {
+      files['lots.json'] = strToU8(new TextDecoder().decode(files['lots.json']).replace('"things": 3', '"things": 4'))
+    })
+    expect(faultsOf(spoiled)).toEqual(['lots.json: It is not what was written: its checksum differs.'])
+  })
+  it('bytes turned over anywhere are noticed, or change nothing', () => {
+    const good = writeWhole(whole, WRITTEN)
+    const stream = random(15)
+    let noticed = 0
+    for (let n = 0; n < 400; n++) {
+      const bad = good.slice()
+      for (let k = 0; k <= n % 3; k++) bad[stream.below(bad.length)]! ^= 1 << stream.below(8)
+      const read = readWhole(bad)
+      if (!read.ok) {
+        noticed += 1
+        expect(read.faults.length).toBeGreaterThan(0)
+      } else expect([read.whole.tables, read.whole.settings]).toEqual([whole.tables, whole.settings])
+    }
+    expect(noticed).toBeGreaterThan(200)
+  })
   it('another format, and a newer version', () => {
     expect(faultsOf(repacked((files) => (files['workroom.json'] = json({ format: 'other' }))))[0]).toMatch(/“format” should be/)
     const newer = repacked((files) => {

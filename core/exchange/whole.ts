@@ -1,3 +1,4 @@
+import CRC32 from 'crc-32'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { Zippable } from 'fflate'
 import { z } from 'zod'
@@ -101,7 +102,9 @@ const ManifestSchema = z.strictObject({
   format: z.literal(WHOLE_FORMAT),
   version: z.literal(WHOLE_VERSION),
   written: z.string(),
-  files: z.record(z.string(), z.int().min(0)).describe('every other file of the archive, with its bytes'),
+  files: z
+    .record(z.string(), z.strictObject({ bytes: z.int().min(0), crc32: z.int() }))
+    .describe('every other file of the archive, with its length and checksum'),
   photos: z.array(z.strictObject({ id, file: z.string(), type: z.string().regex(/^image\/[a-z0-9.+-]+$/) })),
 })
 const MANIFEST = 'workroom.json'
@@ -150,7 +153,7 @@ export function writeWhole({ tables, settings, photos }: Whole, written: string)
     format: WHOLE_FORMAT,
     version: WHOLE_VERSION,
     written,
-    files: Object.fromEntries(Object.entries(files).map(([name, bytes]) => [name, bytes.length])),
+    files: Object.fromEntries(Object.entries(files).map(([name, bytes]) => [name, { bytes: bytes.length, crc32: CRC32.buf(bytes) }])),
     photos: named,
   }
   const all: Zippable = { [MANIFEST]: strToU8(`${JSON.stringify(manifest, null, 1)}\n`) }
@@ -205,10 +208,11 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
   const manifest = ManifestSchema.safeParse(told.value)
   if (!manifest.success) return { ok: false, faults: faultsOf(manifest.error.issues, MANIFEST) }
   const faults: FileFault[] = []
-  for (const [name, size] of Object.entries(manifest.data.files)) {
+  for (const [name, { bytes: size, crc32 }] of Object.entries(manifest.data.files)) {
     const found = Object.hasOwn(files, name) ? files[name] : undefined
     if (!found) faults.push({ says: 'This file is missing from the archive.', at: name, line: null })
     else if (found.length !== size) faults.push({ says: `It has ${found.length} bytes; ${size} were written.`, at: name, line: null })
+    else if (CRC32.buf(found) !== crc32) faults.push({ says: 'It is not what was written: its checksum differs.', at: name, line: null })
   }
   for (const { file } of manifest.data.photos)
     if (!Object.hasOwn(manifest.data.files, file)) faults.push({ says: 'This picture is missing from the archive.', at: file, line: null })

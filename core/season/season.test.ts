@@ -240,6 +240,84 @@ describe('a season', () => {
   })
 })
 
+describe('whatever there is to do', () => {
+  const some = fc.array(
+    fc.record({
+      due: fc.option(fc.integer({ min: 0, max: 9 })),
+      copies: fc.integer({ min: 1, max: 3 }),
+      tasks: fc.array(
+        fc.record({
+          hands: fc.integer({ min: 0, max: 200 }),
+          waits: fc.integer({ min: 0, max: 300 }),
+          kind: fc.constantFrom('paint', 'lay', 'bow', 'own', 'record'),
+          after: fc.array(fc.nat(5), { maxLength: 2 }),
+          fresh: fc.boolean(),
+        }),
+        { maxLength: 5 },
+      ),
+    }),
+    { minLength: 1, maxLength: 4 },
+  )
+  it('hands do one thing at a time, nothing before what it waits for, and all of it is booked', () => {
+    fc.assert(
+      fc.property(some, fc.boolean(), (all, together) => {
+        const pieces = all.map(({ due, copies, tasks }, i) =>
+          piece(
+            `p${i}`,
+            due === null ? null : dayOf(20_759 + due),
+            tasks.map(({ after, ...of }, k) => task(`t${k}`, of.hands, { ...of, after: after.filter((n) => n < k).map((n) => `t${n}`) })),
+            { copies },
+          ),
+        )
+        const batches = together ? [{ id: 'b', name: 'b', pieces: pieces.map(({ id }) => id) }] : []
+        const plan = planSeasonSoon(jobOf(pieces, undefined, { batches }))
+        const chores = new Map(plan.sittings.map((each) => [each.id, each]))
+        for (const { chore, begins, done, handsOff } of plan.sittings) {
+          expect(done).toBeCloseTo(handsOff + chore.waits, 6)
+          for (const before of chore.after) expect(begins).toBeGreaterThanOrEqual(chores.get(before)!.done - 1e-6)
+        }
+        const parts = plan.sittings.flatMap((each) => each.parts).sort((a, b) => a[0] - b[0])
+        parts.slice(1).forEach(([from], i) => expect(from).toBeGreaterThanOrEqual(parts[i]![1] - 1e-6))
+        expect(parts.reduce((sum, [from, to]) => sum + to - from, 0)).toBeCloseTo(plan.hands, 6)
+        expect(plan.hands + plan.saved).toBeCloseTo(
+          pieces.reduce((sum, { copies, tasks }) => sum + copies * tasks.reduce((n, { hands }) => n + hands, 0), 0),
+          6,
+        )
+        // What is too late is no more than what is done, and nothing where nothing is due.
+        expect(plan.over).toBeLessThanOrEqual(plan.hands + 1e-6)
+        if (pieces.every(({ due }) => due === null)) expect(plan.fits).toBe(true)
+        // No chore of a chain begins before the one it waited for.
+        plan.path.slice(1).forEach((id, i) => expect(chores.get(id)!.begins).toBeGreaterThanOrEqual(chores.get(plan.path[i]!)!.begins))
+      }),
+      { numRuns: 150 },
+    )
+  })
+  it('what a mend says it leaves is what is left when it is done', () => {
+    fc.assert(
+      fc.property(some, (all) => {
+        const pieces = all.map(({ due, copies, tasks }, i) =>
+          piece(
+            `p${i}`,
+            dayOf(20_759 + (due ?? 3)),
+            tasks.map((of, k) => task(`t${k}`, of.hands * 2, { kind: of.kind })),
+            { copies },
+          ),
+        )
+        const job = jobOf(pieces, evenings(60))
+        for (const { season, copies, over } of seasonMends(job, planSeasonSoon(job))) {
+          const after = copies
+            ? { ...job, pieces: pieces.map((each) => (each.id === copies.piece ? { ...each, copies: copies.copies } : each)) }
+            : { ...job, season: { ...job.season, ...season } }
+          expect(overBy(after)).toBeCloseTo(over, 6)
+          // The search does no worse than that.
+          expect(planSeasonSoon(after).over).toBeLessThanOrEqual(over + 1e-6)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
 describe('bad input', () => {
   it('due yesterday is told, and planned all the same', () => {
     const plan = planSeasonSoon(jobOf([piece('late', '2026-11-01', [task('t', 30)])]))
