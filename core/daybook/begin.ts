@@ -7,7 +7,7 @@ import { amountOf, byMaterial, isCut, materialOf, piecesPerStem } from '../mater
 import type { Day, Minor, Thumb } from '../measure'
 import { rate } from '../measure'
 import type { Piece, Recipe, RuleKind } from '../piece'
-import { BOUGH_YIELDS, BUNDLE_ADVANCE, laysStems } from '../piece'
+import { BOUGH_YIELDS, BUNDLE_ADVANCE, EACH, laysStems } from '../piece'
 import type { TaskTime } from '../steps'
 import type { Compared, DaybookRecord } from './record'
 
@@ -58,9 +58,6 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
     ),
   )
   const bound = new Set(piece.layers.flatMap((layer) => (BOUND.has(layer.rule.kind) ? layer.mix.map(({ material }) => material) : [])))
-  const boughs = new Map(
-    piece.layers.flatMap(({ rule: of, mix }) => (of.kind === 'boughs' ? mix.map(({ material }) => [material, of.yields] as const) : [])),
-  )
   const DOTS: Readonly<Record<string, Thumb>> = { 'glue-stick': STICK_DOTS, 'weather-glue': TUBE_DOTS }
   const used = [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([material, own]): Compared[] => {
     const of = materialOf(shelf, material)
@@ -79,7 +76,6 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
         rules: [
           ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with')] : []),
           ...(spares ? [rule(SPARE, 'broken')] : []),
-          ...(boughs.has(material) ? [rule(BOUGH_YIELDS, 'against', boughs.get(material)!)] : []),
           ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against')] : []),
         ],
       },
@@ -103,15 +99,33 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
       },
     ]
   })
+  const runs = runsOf(base)
+  const boughs = piece.layers.flatMap(({ id: layer, rule: of, run }): Compared[] => {
+    if (of.kind !== 'boughs') return []
+    const long = runs.filter((each) => run === EACH || each.id === run).reduce((all, { length }) => all + length, 0)
+    return [
+      {
+        id: `boughs:${layer}`,
+        of: 'count',
+        name: 'Large boughs',
+        unit: 'count',
+        planned: Math.round((long / of.yields) * 10) / 10,
+        took: null,
+        broke: 0,
+        covers: false,
+        rules: [rule(BOUGH_YIELDS, 'against', of.yields)],
+      },
+    ]
+  })
   return {
     id,
     piece: piece.id,
     name: brief.name,
     occasion: brief.occasion,
     base: base.kind,
-    run: Math.round(runsOf(base).reduce((all, { length }) => all + length, 0)),
+    run: Math.round(runs.reduce((all, { length }) => all + length, 0)),
     day,
-    compared: [...timed, ...bundles, ...used],
+    compared: [...timed, ...bundles, ...boughs, ...used],
     order: tasks.map((task) => task.id),
     money: { planned: opened, spent: null },
     otherwise: '',

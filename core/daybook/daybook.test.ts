@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { usualBase } from '../base'
 import { CATALOGUE } from '../material'
+import { EACH } from '../piece'
 import { dayOf, USUAL } from '../measure'
 import { byRule, count, times, worked } from '../measure/term'
 import { inBrief, work } from '../workings'
@@ -172,6 +174,21 @@ describe('a page of the daybook', () => {
     // What was not written down stays as reckoned.
     expect(tasks.find(({ id }) => id === 'base')!.hands.value).toBe(10)
   })
+  it('counts boughs by how much garland one makes', () => {
+    // Two runs of a door of 84 by 38 in: 206 in together, five boughs and a bit at 40 in each.
+    const door = {
+      ...pieceWith([layerOf('b', 'fir', { kind: 'boughs', overlap: 152, yields: 1016 }, { run: EACH })]),
+      base: { ...usualBase('door-garland'), shape: { form: 'door' as const, width: 38 * 25.4, height: 84 * 25.4, face: 150 } },
+    }
+    const made = beginRecord({ piece: door, ...inBrief(door, shelf), opened: 0, spent: {}, counted: {}, day: '2026-10-20' }, shelf, 'p')
+    const boughs = made.compared.find(({ id }) => id === 'boughs:b')!
+    expect(boughs).toMatchObject({ unit: 'count', rules: [{ id: 'piece.bough-yields', value: 1016, goes: 'against' }] })
+    expect(Math.abs(boughs.planned - 206 / 40)).toBeLessThan(0.06)
+    const used = { ...made, compared: made.compared.map((each) => (each === boughs ? { ...each, took: 6 } : each)) }
+    // Six boughs on 5.72 yards.
+    expect(habitsOf([used]).find(({ id }) => id === 'boughs a yard')!.middle).toBeCloseTo(6 / (206 / 36), 2)
+    expect(readingsOf(used).find(({ rule }) => rule === 'piece.bough-yields')!.value).toBeCloseTo((1016 * boughs.planned) / 6, 6)
+  })
   it('tells habits in the words of makers', () => {
     const habits = Object.fromEntries(habitsOf([begun, record('empty')]).map(({ id, middle, pages }) => [id, [middle, pages]]))
     expect(habits['inches a bundle']![0]).toBeCloseTo((Math.PI * 254) / 11, 0)
@@ -215,6 +232,8 @@ describe('looking back', () => {
     expect(remindersFor({ ...like, occasion: '', materials: ['bay'] }, [fell])[0]!.why).toBe('the same base, some of the same materials')
     expect(remindersFor({ id: 'fell', base: 'hoop', occasion: '', materials: [] }, [fell])[0]!.why).toBe('the same piece')
     expect(remindersFor(like, [{ ...fell, otherwise: '  ' }])).toEqual([])
+    // One thing in common is not alike.
+    expect(remindersFor({ ...like, base: 'hoop' }, [fell])).toEqual([])
   })
   it('puts records side by side by what both say first', () => {
     const rows = compareRecords([

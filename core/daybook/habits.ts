@@ -42,8 +42,8 @@ const SAYS: Readonly<Record<Habit['id'], { readonly unit: Unit; readonly of: (re
   'boughs a yard': {
     unit: 'ratio',
     of: ({ compared, run }) => {
-      const boughs = compared.filter(({ took, rules }) => took !== null && rules.some(({ id }) => id === 'piece.bough-yields'))
-      return boughs.length && run > 0 ? (boughs.reduce((all, { took }) => all + took!, 0) / run) * YARD : null
+      const n = compared.filter(({ id, took }) => id.startsWith('boughs:') && took !== null).reduce((all, { took }) => all + took!, 0)
+      return n > 0 && run > 0 ? (n / run) * YARD : null
     },
   },
   'glue sticks a piece': {

@@ -142,6 +142,10 @@ describe('the fee', () => {
     const packs = Math.ceil(60 / bay.pack.holds) * bay.pack.price
     expect([materials.value, teacher.value, cost.value]).toEqual([packs, 1800, packs + 2800])
     expect(fee.value).toBe(Math.ceil((packs + 2800) / 6))
+    // Seven heads do not share it evenly: nobody pays a part of a cent, and it is covered.
+    const seven = kitMoney({ ...kit, heads: 7, room: 1001 }, [stems], [task('a', 'lay', 40)], pricing)
+    expect(seven.cost.value % 7).not.toBe(0)
+    expect(seven.fee.value * 7).toBeGreaterThanOrEqual(seven.cost.value)
   })
   it('breaks even where what is taken is no less than what it costs, from there on', () => {
     const { curve, fee } = money(null)

@@ -219,6 +219,17 @@ describe('a season', () => {
     expect(of(pinned, 'b')).toMatchObject({ begins: '2026-11-04', pinned: '2026-11-04', over: 120 })
     expect(of(pinned, 'a').begins).toBe(MONDAY)
   })
+  it('what a hand put on a day goes first on it, though something else is due sooner', () => {
+    const job = jobOf([piece('soon', '2026-11-03', [task('t', 60)]), piece('later', '2026-11-20', [task('t', 60)])])
+    expect(planSeasonSoon(job).sittings.map(({ id }) => id)).toEqual(['soon:t', 'later:t'])
+    const pinned = planSeasonSoon({ ...job, season: { ...job.season, pins: { later: MONDAY } } })
+    expect(pinned.sittings.map(({ id }) => id)).toEqual(['later:t', 'soon:t'])
+    expect(pinned.fits).toBe(true)
+  })
+  it('takes the earliest due first before it looks for anything better', () => {
+    const job = jobOf([piece('last', '2026-11-04', [task('t', 120)]), piece('first', MONDAY, [task('t', 120)])])
+    expect(overBy(job)).toBe(0)
+  })
   it('knows only what is due in it', () => {
     const job = jobOf([
       piece('before', '2026-11-05', []),
