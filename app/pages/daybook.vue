@@ -58,7 +58,7 @@ const said = (unit: Compared['unit'], value: number | null): string =>
 const editing = shallowRef<DaybookRecord | null>(null)
 async function remove(of: DaybookRecord): Promise<void> {
   if (!window.confirm(`Tear the page of “${of.name}” out? What it taught goes with it.`)) return
-  await notices.tell('The page could not be torn out', daybook.remove(of.id))
+  await notices.tell('The page could not be torn out', daybook.remove(of))
 }
 const ENDS = { hangs: 'hangs', 'came down': 'came down', sold: 'sold', 'given away': 'given away', fell: 'fell' } as const
 const endOf = (of: DaybookRecord): string =>

@@ -68,6 +68,15 @@ it('keeps the same rates as long as nothing of them changed: all figures hang on
   await vi.waitFor(() => expect(daybook.records[0]!.where).toBe('Mill door'))
   expect(daybook.measured).toBe(before)
 })
+it('a page that is torn out takes its photos along, and what it taught', async () => {
+  const daybook = useDaybook()
+  await db().photos.bulkPut(['mine', 'other'].map((id) => ({ id, picture: new Blob(['x']) })))
+  await daybook.keep({ ...page('a', 45, '2026-01-01'), photos: ['mine'] })
+  await vi.waitFor(() => expect(Object.keys(daybook.measured)).toHaveLength(1))
+  await daybook.remove(daybook.records[0]!)
+  await vi.waitFor(() => expect(daybook.measured).toEqual({}))
+  expect((await db().photos.toArray()).map(({ id }) => id)).toEqual(['other'])
+})
 it('refuses a page that makes no sense', async () => {
   const daybook = useDaybook()
   expect(() => daybook.keep({ ...page('a', -1, '2026-01-01') })).toThrow()

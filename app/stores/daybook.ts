@@ -36,6 +36,11 @@ export const useDaybook = defineStore('daybook', () => {
     measured,
     /** Writes a page. @throws when it is none */
     keep: (record: DaybookRecord): Promise<unknown> => db().daybook.put(RecordSchema.parse(record)),
-    remove: (id: string): Promise<void> => db().daybook.delete(id),
+    /** Tears a page out, with its photos. */
+    remove: ({ id, photos }: DaybookRecord): Promise<void> =>
+      db().transaction('rw', [db().daybook, db().photos], async () => {
+        await db().daybook.delete(id)
+        await db().photos.bulkDelete([...photos])
+      }),
   }
 })
