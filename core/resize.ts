@@ -1,6 +1,7 @@
 import { arrange, fitPieces } from './arrange'
 import type { Base, Run, Shape } from './base'
 import { faceArea, runsOf, widthOf } from './base'
+import { sizeOf } from './construct'
 import { reachingCut } from './cover'
 import type { Material, Shelf } from './material'
 import { materialOf } from './material'
@@ -105,7 +106,7 @@ function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, 
   if (layer.rule.kind === 'bow') {
     const ribbons = layer.rule.ribbons.map((ribbon) => ribbonAt(ribbon, wide))
     next = { ...next, rule: { ...layer.rule, ribbons } }
-    const loop = (of: readonly Ribbon[]): number => Math.max(...of.map(longestOf))
+    const loop = (of: readonly Ribbon[]): number => Math.max(...of.map(sizeOf))
     if (Math.abs(loop(ribbons) - loop(layer.rule.ribbons)) > 0.5)
       tell(
         'longest loop of the bow',
@@ -209,24 +210,6 @@ function cutAt(
   if (cut === layer.cut) return layer
   told(layer.cut, cut)
   return { ...layer, cut }
-}
-
-const longestOf = (ribbon: Ribbon): number => {
-  switch (ribbon.build) {
-    case 'hand':
-      return ribbon.groups ? Math.max(...ribbon.groups.map(({ loop }) => loop)) : ribbon.loop
-    case 'strips':
-    case 'rag':
-    case 'folded':
-    case 'fill-ins':
-      return ribbon.loop
-    case 'coil':
-      return ribbon.flat
-    case 'flat':
-      return ribbon.width
-    case 'tails':
-      return ribbon.tail
-  }
 }
 
 /** A ribbon’s build for a bow so many times as wide: as many loops, each longer or shorter. */

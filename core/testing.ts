@@ -6,6 +6,8 @@ import type { Hanger, Layer, Piece, Rule } from './piece'
 import { startLayer, startPiece } from './piece'
 import type { Pricing, Reduction, Shop } from './price'
 import { NO_TAX } from './price'
+import type { ToMake } from './season'
+import type { TaskTime } from './steps'
 import { work } from './workings'
 import type { OnBench } from './workroom'
 import { onBench } from './workroom'
@@ -74,6 +76,35 @@ export const shopOf = (
   minimum: 0,
   sells: 0,
   offers: packs.map(([holds, price, reductions = []]) => ({ material, holds, price, reductions: [...reductions], stock: null, days: [] })),
+  ...set,
+})
+
+/** A task in brief, of a kind that nothing particular is known of. */
+export const taskOf = (id: string, hands: number, set: Partial<TaskTime> = {}): TaskTime => ({
+  id,
+  kind: 'own',
+  title: id,
+  layer: null,
+  hands,
+  waits: 0,
+  after: [],
+  fresh: false,
+  tools: [],
+  counts: null,
+  rules: [],
+  ...set,
+})
+
+/** A piece as the season sees it. @param due a day, or none */
+export const makingOf = (id: string, due: string | null, tasks: readonly TaskTime[], set: Partial<ToMake> = {}): ToMake => ({
+  id,
+  name: id,
+  copies: 1,
+  due,
+  tasks,
+  done: [],
+  hangs: null,
+  indoors: true,
   ...set,
 })
 

@@ -74,26 +74,7 @@ const goBy = (id: string, readings: boolean): void => {
 <template>
   <main class="mx-auto min-h-dvh max-w-[90rem] px-6 pb-10 max-sm:px-4">
     <PageHead title="Daybook">
-      <div class="flex overflow-hidden rounded-[4px] border border-line" role="group" aria-label="What is shown">
-        <button
-          type="button"
-          class="h-7 px-2.5"
-          :class="taught ? 'bg-sheet' : 'bg-moss font-semibold'"
-          :aria-pressed="!taught"
-          @click="turn(false)"
-        >
-          What happened
-        </button>
-        <button
-          type="button"
-          class="h-7 border-l border-line px-2.5"
-          :class="taught ? 'bg-moss font-semibold' : 'bg-sheet'"
-          :aria-pressed="taught"
-          @click="turn(true)"
-        >
-          What it taught
-        </button>
-      </div>
+      <TwoWays :names="['What happened', 'What it taught']" :second="taught" @turn="turn" />
     </PageHead>
     <p v-if="daybook.ready && !daybook.records.length" class="py-16 text-center text-base">
       Nothing is written down yet. The make sheet ends with a page of the daybook: how long it took, what it took, what to do otherwise.

@@ -84,26 +84,7 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
 <template>
   <main class="mx-auto min-h-dvh max-w-[90rem] px-6 pb-10 max-sm:px-4">
     <PageHead title="Season">
-      <div class="flex overflow-hidden rounded-[4px] border border-line" role="group" aria-label="What is shown">
-        <button
-          type="button"
-          class="h-7 px-2.5"
-          :class="year ? 'bg-sheet' : 'bg-moss font-semibold'"
-          :aria-pressed="!year"
-          @click="turn(false)"
-        >
-          The plan
-        </button>
-        <button
-          type="button"
-          class="h-7 border-l border-line px-2.5"
-          :class="year ? 'bg-moss font-semibold' : 'bg-sheet'"
-          :aria-pressed="year"
-          @click="turn(true)"
-        >
-          The year
-        </button>
-      </div>
+      <TwoWays :names="['The plan', 'The year']" :second="year" @turn="turn" />
       <button
         type="button"
         class="button"

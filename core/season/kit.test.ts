@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Need } from '../material'
 import { USUAL } from '../measure'
 import type { TaskTime } from '../steps'
-import { plainPricing, shelf } from '../testing'
+import { makingOf, plainPricing, shelf, taskOf } from '../testing'
 import { handOut, kitMoney, kitParts, KitSchema, sittingsOf, startKit, teaching, toolsFor } from './kit'
 
 const daisies: Need = { of: 'things', material: 'daisy', use: 'laid', layer: 'l', count: 5, cut: null, spare: 0 }
@@ -12,20 +12,8 @@ const base: Need = { of: 'base', material: 'straw', use: 'base', layer: 'base', 
 const NEEDS = [base, daisies, mesh, wire]
 const swap = { kits: [2, 4], from: 'mesh-honey', to: 'mesh-cream' }
 
-const task = (id: string, kind: TaskTime['kind'], hands: number, set: Partial<TaskTime> = {}): TaskTime => ({
-  id,
-  kind,
-  title: id,
-  layer: null,
-  hands,
-  waits: 0,
-  after: [],
-  fresh: false,
-  tools: [],
-  counts: null,
-  rules: [],
-  ...set,
-})
+const task = (id: string, kind: TaskTime['kind'], hands: number, set: Partial<TaskTime> = {}): TaskTime =>
+  taskOf(id, hands, { kind, ...set })
 
 describe('what is handed out', () => {
   it('is so many of one and so many of the other, all together', () => {
@@ -110,16 +98,9 @@ describe('sittings', () => {
     expect(toolsFor(tasks, { before: ['paint'] })).toEqual(['scissors', 'pliers'])
   })
   it('a teacher does for all kits what is done before, packs them, and teaches', () => {
-    const own = {
-      id: 'ring',
-      name: 'Ring',
+    const own = makingOf('ring', '2026-11-20', [task('p', 'paint', 10, { waits: 60 }), task('a', 'lay', 30, { after: ['p'] })], {
       copies: 4,
-      due: '2026-11-20',
-      tasks: [task('p', 'paint', 10, { waits: 60 }), task('a', 'lay', 30, { after: ['p'] })],
-      done: [],
-      hangs: null,
-      indoors: true,
-    }
+    })
     const class1 = teaching({ ...startKit('k', 'ring', 'Class', 3), spares: 1, day: '2026-11-18', before: ['paint'] }, own, USUAL)
     expect(class1).toMatchObject({ name: 'Class', copies: 1, due: '2026-11-18' })
     expect(class1.tasks.map(({ id, hands, after }) => [id, hands, after])).toEqual([

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Day } from '../measure'
 import { dayOf, say, USUAL } from '../measure'
-import type { TaskTime } from '../steps'
+import { makingOf as piece, taskOf as task } from '../testing'
 import { batchWork, choresOf } from './batch'
 import type { ToMake } from './batch'
 import { chainTo } from './book'
@@ -14,31 +14,6 @@ import { overBy, planSeason, planSeasonSoon } from './plan'
 import { usualSeason } from './season'
 
 const MANNER = { units: 'in', currency: 'USD' } as const
-const task = (id: string, hands: number, set: Partial<TaskTime> = {}): TaskTime => ({
-  id,
-  kind: 'own',
-  title: id,
-  layer: null,
-  hands,
-  waits: 0,
-  after: [],
-  fresh: false,
-  tools: [],
-  counts: null,
-  rules: [],
-  ...set,
-})
-const piece = (id: string, due: Day | null, tasks: readonly TaskTime[], set: Partial<ToMake> = {}): ToMake => ({
-  id,
-  name: id,
-  copies: 1,
-  due,
-  tasks,
-  done: [],
-  hangs: null,
-  indoors: true,
-  ...set,
-})
 /** So many minutes each day from six in the evening. */
 const evenings = (minutes: number, days: Hours['days'] = []): Hours => ({
   week: Array.from({ length: 7 }, () => ({ from: 1080, minutes })),

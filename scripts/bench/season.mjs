@@ -50,36 +50,34 @@ const recordsOf = (n) => Array.from({ length: n }, (_, i) => recordOf(i))
 
 /** @param time the median of several runs, ms */
 export async function seasonBench(core, time) {
-  const { dayOf, learnRates, overBy, readingsOf, readWhole, startPiece, TABLE_NAMES, THUMBS, USUAL, usualSeason, writeWhole } = core
+  const {
+    dayOf,
+    learnRates,
+    makingOf,
+    overBy,
+    readingsOf,
+    readWhole,
+    startPiece,
+    TABLE_NAMES,
+    taskOf,
+    THUMBS,
+    USUAL,
+    usualSeason,
+    writeWhole,
+  } = core
   const thumbs = THUMBS.flatMap((room) => room.thumbs)
   const learn = (n) => {
     const records = recordsOf(n)
     return time(() => learnRates(records.flatMap(readingsOf), thumbs, USUAL))
   }
-  const task = (id, hands, waits, after) => ({
-    id,
-    kind: 'own',
-    title: id,
-    layer: null,
-    hands,
-    waits,
-    after,
-    fresh: false,
-    tools: [],
-    counts: null,
-    rules: [],
-  })
   const plan = (n) => {
-    const pieces = Array.from({ length: n }, (_, i) => ({
-      id: `p${i}`,
-      name: `p${i}`,
-      copies: 1,
-      due: dayOf(20_760 + (i % 60)),
-      tasks: Array.from({ length: 14 }, (_, k) => task(`t${k}`, 5 + (k % 7), k % 5 ? 0 : 120, k ? [`t${k - 1}`] : [])),
-      done: [],
-      hangs: null,
-      indoors: true,
-    }))
+    const pieces = Array.from({ length: n }, (_, i) =>
+      makingOf(
+        `p${i}`,
+        dayOf(20_760 + (i % 60)),
+        Array.from({ length: 14 }, (_, k) => taskOf(`t${k}`, 5 + (k % 7), { waits: k % 5 ? 0 : 120, after: k ? [`t${k - 1}`] : [] })),
+      ),
+    )
     return time(() => overBy({ season: usualSeason(), batches: [], pieces, today: '2026-11-02', rates: USUAL, freshDays: [] }))
   }
   const whole = (n) => {

@@ -10,36 +10,16 @@ import { startPiece } from '../../core/piece'
 import type { ToMake } from '../../core/season'
 import { book, choresOf, Clock, planSeasonSoon, usualSeason } from '../../core/season'
 import type { TaskTime } from '../../core/steps'
+import { makingOf, taskOf } from '../../core/testing'
 
 /** Hands that never rest: minutes follow on minutes, so that textbook schedules can be read off. */
 const ALWAYS = { week: Array.from({ length: 7 }, () => ({ from: 0, minutes: 1440 })), days: [] }
 const MONDAY = '2026-11-02'
 const FIRST = 20_759
 
-const task = (id: string, hands: number, waits = 0, after: readonly string[] = []): TaskTime => ({
-  id,
-  kind: 'own',
-  title: id,
-  layer: null,
-  hands,
-  waits,
-  after,
-  fresh: false,
-  tools: [],
-  counts: null,
-  rules: [],
-})
+const task = (id: string, hands: number, waits = 0, after: readonly string[] = []) => taskOf(id, hands, { waits, after })
 /** @param due in days from Monday */
-const job = (id: string, due: number | null, tasks: readonly TaskTime[]): ToMake => ({
-  id,
-  name: id,
-  copies: 1,
-  due: due === null ? null : dayOf(FIRST + due),
-  tasks,
-  done: [],
-  hangs: null,
-  indoors: true,
-})
+const job = (id: string, due: number | null, tasks: readonly TaskTime[]) => makingOf(id, due === null ? null : dayOf(FIRST + due), tasks)
 const jobOf = (pieces: readonly ToMake[], hours = ALWAYS) => ({
   season: { ...usualSeason(), hours },
   batches: [],
