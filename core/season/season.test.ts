@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Day } from '../measure'
 import { dayOf, say, USUAL } from '../measure'
 import { makingOf as piece, taskOf as task } from '../testing'
 import { batchWork, choresOf } from './batch'

@@ -43,6 +43,22 @@ const verdict = computed(() => {
           : 'More than the rule'
   return `${how}${trust < 0.4 ? ', as far as few readings tell' : ''}`
 })
+/** Readings in their order, and the learning curve through them. */
+const CURVE = { wide: 132, high: 46 } as const
+const drawn = computed(() => {
+  const of = props.learned.curve
+  if (!of) return null
+  const kept = props.learned.all.filter(({ left: out }) => out === null).map(({ value }) => value)
+  const at = (n: number): number => of.first * n ** Math.log2(of.ratio)
+  const most = Math.max(...kept, of.first) * 1.05
+  const x1 = (n: number): number => 4 + ((n - 1) / Math.max(1, kept.length - 1)) * (CURVE.wide - 8)
+  const y1 = (value: number): number => CURVE.high - 3 - (value / most) * (CURVE.high - 6)
+  const steps = Array.from({ length: 24 }, (_, i) => 1 + (i / 23) * (kept.length - 1))
+  return {
+    dots: kept.map((value, i) => ({ x: x1(i + 1), y: y1(value) })),
+    line: steps.map((n, i) => `${i ? 'L' : 'M'}${x1(n).toFixed(1)} ${y1(at(n)).toFixed(1)}`).join(''),
+  }
+})
 const curve = computed(() => {
   const of = props.learned.curve
   if (!of) return ''
@@ -143,8 +159,15 @@ const curve = computed(() => {
         </li>
       </ul>
     </div>
-    <button type="button" class="button" :aria-pressed="!usual" @click="emit('goBy', usual)">
-      {{ usual ? 'Go by my readings' : 'Back to the rule of thumb' }}
-    </button>
+    <div class="flex items-center gap-3 max-sm:flex-wrap">
+      <svg v-if="drawn" :width="CURVE.wide" :height="CURVE.high" class="rounded-[3px] bg-sheet" aria-hidden="true">
+        <line x1="2" :x2="CURVE.wide - 2" :y1="CURVE.high - 2" :y2="CURVE.high - 2" class="stroke-seam" />
+        <path :d="drawn.line" fill="none" class="stroke-leaf" stroke-width="1.5" />
+        <circle v-for="(dot, i) in drawn.dots" :key="i" :cx="dot.x" :cy="dot.y" r="2.2" class="fill-ink" />
+      </svg>
+      <button type="button" class="button" :aria-pressed="!usual" @click="emit('goBy', usual)">
+        {{ usual ? 'Go by my readings' : 'Back to the rule of thumb' }}
+      </button>
+    </div>
   </article>
 </template>
