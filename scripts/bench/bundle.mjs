@@ -21,6 +21,7 @@ export async function coreModule() {
         'exchange',
         'jobs',
         'measure',
+        'piece',
         'price',
         'season',
         'stock',
