@@ -101,7 +101,8 @@ export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], r
         return of && !done.has(before) ? [idOf(piece, of)] : []
       })
       const known = chores.get(id)
-      const times = (known?.times ?? 0) + piece.copies
+      // What is bought or takes no hands is not made, and saves nothing.
+      const times = (known?.times ?? 0) + (each > 0 ? piece.copies : 0)
       const alone = (known ? known.hands + known.saves : 0) + each * piece.copies
       const saves = AT_ONCE[task.kind] && times > 1 && alone > 0 ? (times - 1) * Math.min(getting, alone / times / 2) : 0
       chores.set(id, {

@@ -50,9 +50,10 @@ export const usualHours = (): Hours => ({
 export function weekdayOf(of: Day): number {
   const n = dayNumber(of)
   if (n === null) throw new RangeError(`${of} is no day`)
-  // The first day of 1970 was a Thursday.
-  return (((n + 3) % 7) + 7) % 7
+  return weekdayAt(n)
 }
+/** The first day of 1970 was a Thursday. @param n days since then */
+const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
 
 /**
  * The hours of hands, minute by minute from the first midnight on. Work stands still outside them; what dries does not.
@@ -79,7 +80,7 @@ export class Clock {
 
   /** From when to when hands work on the n-th day, minutes from the first midnight. */
   on(n: number): readonly [from: number, to: number] {
-    const { from, minutes } = this.special.get(n) ?? this.hours.week[(((this.origin + n + 3) % 7) + 7) % 7]!
+    const { from, minutes } = this.special.get(n) ?? this.hours.week[weekdayAt(this.origin + n)]!
     return [n * DAY_MINUTES + from, n * DAY_MINUTES + from + minutes]
   }
 

@@ -1,12 +1,12 @@
 import type { Day, Rated, Said } from '../measure'
-import { dayNumber, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum } from '../measure'
+import { daysAfter, daySaid, quantity, random, rate, seedOf, several, sum } from '../measure'
 import type { Severity } from '../piece'
 import { BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
 import type { BookedChore, Booking } from './book'
 import { book, chainTo } from './book'
-import { Clock, DAY_MINUTES } from './hours'
+import { Clock, DAY_MINUTES, weekdayOf } from './hours'
 import type { Batch, Season } from './season'
 
 /** All that a season's plan follows from. */
@@ -99,8 +99,7 @@ export interface SeasonProgress {
 export function* planSeason(job: SeasonJob): Generator<SeasonProgress, SeasonPlan, boolean | undefined> {
   const scene = sceneOf(job)
   let best = tryOrder(scene, byDue(scene.pieces))
-  const first = best
-  let proven = best.cost[0] === 0 && best.cost[1] === 0
+  let proven = fitsAt(best.cost)
   const ids = byDue(scene.pieces)
   let looked = 0
   if (!proven) {
@@ -120,12 +119,12 @@ export function* planSeason(job: SeasonJob): Generator<SeasonProgress, SeasonPla
       else still += 1
       if (still === 0 || !isLess(now.cost, tried.cost)) now = tried
       if (isLess(tried.cost, best.cost)) best = tried
-      if (best.cost[0] === 0 && best.cost[1] === 0) break
+      if (fitsAt(best.cost)) break
       if (looked % AT_ONCE_LOOKED === 0 && ((yield { done: looked, of: all ? factorial(ids.length) : LOOKS }) ?? false)) break
     }
-    proven = (all && looked >= factorial(ids.length)) || (best.cost[0] === 0 && best.cost[1] === 0)
+    proven = (all && looked >= factorial(ids.length)) || fitsAt(best.cost)
   }
-  return planFrom(scene, isLess(best.cost, first.cost) ? best : first, proven)
+  return planFrom(scene, best, proven)
 }
 
 /** The plan at once, by the same search. */
@@ -200,6 +199,8 @@ const isLess = (a: Cost, b: Cost): boolean => {
   return false
 }
 
+const fitsAt = ([over, late]: Cost): boolean => over < 1e-6 && late < 1e-6
+
 interface Tried {
   readonly order: readonly string[]
   readonly booking: Booking
@@ -249,7 +250,7 @@ function* ordersOf(ids: readonly string[]): Generator<string[], undefined> {
   return undefined
 }
 
-function planFrom(scene: Scene, { booking }: Tried, proven: boolean): SeasonPlan {
+function planFrom(scene: Scene, { booking, cost }: Tried, proven: boolean): SeasonPlan {
   const { clock, start, pieces, chores, deadline } = scene
   const byId = new Map(chores.map((each) => [each.id, each]))
   const sittings = booking.booked.map((each): Sitting => ({
@@ -279,8 +280,8 @@ function planFrom(scene: Scene, { booking }: Tried, proven: boolean): SeasonPlan
     saved: chores.reduce((all, each) => all + each.saves, 0),
     hours: last === null ? 0 : clock.between(0, clock.ends(last)),
     over,
-    fits: dates.every((each) => each.over < 1e-6 && each.late === 0),
-    proven: proven || dates.every((each) => each.over < 1e-6 && each.late === 0),
+    fits: fitsAt(cost),
+    proven,
   }
 }
 
@@ -339,6 +340,7 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
       tell(`over:${id}`, 'fault', id, sum`${name} does not fit: ${quantity.time(over)} of hands are too late for ${daySaid(due)}.`)
     else if (late > 0 && due !== null)
       tell(`late:${id}`, 'fault', id, sum`${name} is not dry by ${daySaid(due)}: it is done on ${daySaid(done!)}.`)
+    if (due === null && over > 1e-6) tell(`left:${id}`, 'fault', id, sum`There are no hours for ${quantity.time(over)} of ${name}.`)
     const { fresh } = each
     const hangs = due !== null && done !== null && done > due ? done : (due ?? done)
     if (fresh && hangs !== null && fresh.keeps < hangs)
@@ -351,7 +353,8 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
     if (each.pinned !== null && each.pinned < start)
       tell(`pin:${id}`, 'note', id, sum`${name} was put on ${daySaid(each.pinned)}, which is past: it begins as soon as it can.`)
   }
-  const longest = Math.max(0, ...[0, 1, 2, 3, 4, 5, 6].map((n) => clock.on(n + 7)[1] - clock.on(n + 7)[0]))
+  const { week, days: special } = scene.job.season.hours
+  const longest = Math.max(...[...week, ...special].map(({ minutes }) => minutes))
   for (const { id, chore, days } of sittings)
     if (days.length > 1 && chore.hands > longest + 1e-6)
       tell(
@@ -360,7 +363,6 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
         chore.pieces[0]!,
         sum`“${chore.title}” takes ${quantity.time(chore.hands)}, longer than any day has: it goes over ${several(days.length, 'day', 'days')}.`,
       )
-
   return found
 }
 
@@ -386,7 +388,7 @@ function lastOn(day: Day, weekdays: readonly number[]): Day {
   if (!weekdays.length) return day
   for (let back = 0; back < 7; back++) {
     const of = daysAfter(day, -back)
-    if (weekdays.includes((((dayNumber(of)! + 3) % 7) + 7) % 7)) return of
+    if (weekdays.includes(weekdayOf(of))) return of
   }
   return day
 }

@@ -107,6 +107,13 @@ describe('several of one, and batches', () => {
     const [chore] = choresOf([piece('ring', null, [task('s', 2, { kind: 'stems' })], { copies: 3 })], [], [], USUAL)
     expect(chore!.saves).toBe(2)
   })
+  it('a bow that is bought saves nobody getting ready', () => {
+    const bow = task('bow:b', 12, { kind: 'bow' })
+    const batch = { id: 'pair', name: 'Pair', pieces: ['left', 'right'] }
+    const both = [piece('left', null, [bow]), piece('right', null, [bow])]
+    expect(choresOf(both, [batch], [], USUAL)[0]).toMatchObject({ hands: 20, saves: 4, times: 2 })
+    expect(choresOf(both, [batch], ['left:bow:b'], USUAL)[0]).toMatchObject({ hands: 12, saves: 0, times: 1 })
+  })
   it('puts the same work of a pair together, and each is laid for itself after it', () => {
     const batch = { id: 'pair', name: 'Pair', pieces: ['left', 'right'] }
     const both = [piece('left', null, [paint, lay]), piece('right', null, [{ ...paint, title: 'other' }, lay])]
@@ -320,6 +327,18 @@ describe('bad input', () => {
     const plan = planSeasonSoon(jobOf([piece('ring', null, [task('t', 300)])]))
     expect(plan.sittings[0]!.days.map(({ minutes }) => minutes)).toEqual([120, 120, 60])
     expect(plan.problems.map(({ id }) => id)).toEqual(['split:ring:t'])
+  })
+  it('is not said to be longer than any day while one day has the hours', () => {
+    const hours = evenings(60, [{ day: '2026-11-07', from: 540, minutes: 300, kind: 'bench', note: '' }])
+    const plan = planSeasonSoon(jobOf([piece('ring', null, [task('t', 100)])], hours))
+    expect(plan.sittings[0]!.days).toHaveLength(2)
+    expect(plan.problems).toEqual([])
+  })
+  it('a few free days that are not enough are told, also where nothing is due', () => {
+    const hours = evenings(0, [{ day: '2026-11-07', from: 540, minutes: 30, kind: 'bench', note: '' }])
+    const plan = planSeasonSoon(jobOf([piece('ring', null, [task('t', 100)])], hours))
+    expect(plan.problems.map(({ id }) => id)).toEqual(['left:ring'])
+    expect(plan.fits).toBe(false)
   })
   it('nothing to make is a plan', () => expect(planSeasonSoon(jobOf([]))).toMatchObject({ fits: true, pieces: [], sittings: [], hands: 0 }))
 })
