@@ -132,6 +132,8 @@ describe('a file that is wrong changes nothing and says why', () => {
     expect(faultsOf(bad)[0]).toMatch(/^lots.json: 0.things: /)
     const season = writeWhole({ ...whole, settings: { season: { hours: 3 } } }, WRITTEN)
     expect(faultsOf(season)[0]).toMatch(/^settings.json: /)
+    for (const settings of [null, 3, []])
+      expect(faultsOf(writeWhole({ ...whole, settings: settings as never }, WRITTEN))[0]).toMatch(/^settings.json: /)
   })
 })
 

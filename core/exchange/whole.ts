@@ -107,6 +107,8 @@ const ManifestSchema = z.strictObject({
     .describe('every other file of the archive, with its length and checksum'),
   photos: z.array(z.strictObject({ id, file: z.string(), type: z.string().regex(/^image\/[a-z0-9.+-]+$/) })),
 })
+/** Settings by their names: what they are is checked where they are read, but for the season, which is a document. */
+const SettingsSchema = z.looseObject({ season: SeasonSchema.optional() })
 const MANIFEST = 'workroom.json'
 const README = 'README.txt'
 
@@ -237,18 +239,15 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
   const settings = files['settings.json'] ? jsonIn(files['settings.json'], 'settings.json') : null
   if (!settings) faults.push({ says: 'This file is missing from the archive.', at: 'settings.json', line: null })
   else if (!settings.ok) faults.push(settings.fault)
-  if (settings?.ok) {
-    const season = SeasonSchema.safeParse((settings.value as Record<string, unknown> | null)?.season ?? undefined)
-    if (!season.success && (settings.value as Record<string, unknown>).season !== undefined)
-      faults.push(...faultsOf(season.error.issues, 'settings.json'))
-  }
-  if (faults.length || !settings?.ok) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
+  const kept = settings?.ok ? SettingsSchema.safeParse(settings.value) : null
+  if (kept && !kept.success) faults.push(...faultsOf(kept.error.issues, 'settings.json'))
+  if (faults.length || !kept?.success) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
   return {
     ok: true,
     written: manifest.data.written,
     whole: {
       tables: tables as unknown as Whole['tables'],
-      settings: settings.value as Record<string, unknown>,
+      settings: kept.data,
       photos: manifest.data.photos.map(({ id: of, file, type }) => ({ id: of, type, bytes: files[file]! })),
     },
     aside: Object.keys(files).filter((name) => name !== MANIFEST && !Object.hasOwn(manifest.data.files, name)),
