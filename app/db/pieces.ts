@@ -1,5 +1,6 @@
 import { deltaOf } from '#core/measure'
-import type { Piece } from '#core/piece'
+import type { Edit, Piece } from '#core/piece'
+import { edit } from '#core/piece'
 import type { BenchDatabase, PieceRecord, Snapshot } from './index'
 import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
@@ -25,6 +26,23 @@ export function savePiece(db: BenchDatabase, piece: Piece, known: number, now: n
     await db.pieces.put({ id: piece.id, piece, revision: known + 1, savedAt: now })
     return { ok: true as const, revision: known + 1 }
   })
+}
+
+/** A piece was saved by someone else while it was changed here. */
+export class PieceChanged extends Error {
+  constructor() {
+    super('Meanwhile it was changed elsewhere, or thrown away: nothing was written.')
+  }
+}
+
+/** Makes an edit of a piece that is on no bench. @throws PieceChanged; RangeError when it cannot be so */
+export async function editPiece(db: BenchDatabase, id: string, how: Edit, words: string, now: number): Promise<Piece> {
+  const record = await db.pieces.get(id)
+  if (!record) throw new PieceChanged()
+  const edited = edit(record.piece, how, words)
+  if (!edited.ok) throw new RangeError(edited.error)
+  if (!(await savePiece(db, edited.change.piece, record.revision, now)).ok) throw new PieceChanged()
+  return edited.change.piece
 }
 
 /** Keeps the piece as it is now, unless the last snapshot is the same; the oldest beyond the limit go. */

@@ -12,8 +12,6 @@ import { substitutesFor } from '#core/price'
 import type { TaskKind } from '#core/steps'
 import type { InBrief } from '#core/workings'
 import { saveBlob, saveText } from '~/composables/files'
-import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
 import { useNotices } from '~/stores/notices'
 import { newId, usePieces } from '~/stores/pieces'
 import { useSeason } from '~/stores/season'
@@ -82,11 +80,8 @@ async function setCount(change: { heads?: number; spares?: number }): Promise<vo
     .filter((swap) => swap.kits.length)
   const wrong = set({ ...change, swaps })
   if (wrong) throw new Error(wrong)
-  const of = await db().pieces.get(kit.value.piece)
-  const copies = next.heads + next.spares
-  if (!of || of.piece.brief.copies === copies) return
-  const saved = await savePiece(db(), { ...of.piece, brief: { ...of.piece.brief, copies } }, of.revision, Date.now())
-  if (!saved.ok) throw new Error('Meanwhile the piece was changed elsewhere.')
+  if (record.value && record.value.piece.brief.copies !== next.heads + next.spares)
+    await season.setCopies(next.piece, next.heads + next.spares)
 }
 const count = (change: { heads?: number; spares?: number }): null => {
   void notices.tell('How many could not be kept', setCount(change))

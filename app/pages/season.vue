@@ -155,8 +155,8 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
                 >
                   <span
                     >{{ say(each.says, settings.manner)
-                    }}<span class="block text-fine" :class="each.over < 0.5 ? 'font-semibold text-leaf' : 'text-soft'">{{
-                      each.over < 0.5 ? 'Then it fits.' : `Then ${time(each.over)} are still too many.`
+                    }}<span class="block text-fine" :class="each.fits ? 'font-semibold text-leaf' : 'text-soft'">{{
+                      each.fits ? 'Then it fits.' : `Then ${time(each.over)} are still too many.`
                     }}</span></span
                   >
                   <button

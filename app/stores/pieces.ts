@@ -4,7 +4,7 @@ import type { FileFault, PieceFile } from '#core/exchange'
 import { settleMaterials, tooLarge } from '#core/exchange'
 import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
-import type { Piece } from '#core/piece'
+import type { Edit, Piece } from '#core/piece'
 import { mirrorPiece, startPiece } from '#core/piece'
 import type { Sale } from '#core/price'
 import { RecordSchema } from '#core/daybook'
@@ -13,7 +13,7 @@ import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
-import { removePiece, savePiece, takeUpRescues } from '~/db/pieces'
+import { editPiece, removePiece, savePiece, takeUpRescues } from '~/db/pieces'
 import { joinBatch } from '~/db/season'
 import { textOf } from '~/composables/files'
 import { askReading } from '~/workers/workings'
@@ -160,6 +160,8 @@ export const usePieces = defineStore('pieces', () => {
     importFile,
     take,
     makeTwin,
+    /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or was changed elsewhere */
+    edit: (id: string, how: Edit, words: string): Promise<Piece> => editPiece(db(), id, how, words, Date.now()),
     seedDemo,
     remove: (id: string) => removePiece(db(), id),
     takeUpRescues: () => takeUpRescues(db(), newId, Date.now()),

@@ -90,14 +90,16 @@ it('does what would make it fit: hours on a day, or fewer of a piece', async () 
   const { season, scope } = await begin(ring('many', '2026-11-03', 6))
   await vi.waitFor(() => expect(season.planned!.plan.fits).toBe(false))
   const before = season.planned!.plan.over
-  const hours = season.planned!.mends.find(({ kind }) => kind === 'hours')!
+  const hours = season.planned!.mends.find(({ change }) => change.kind === 'hours')!
   await season.mend(hours)
   await vi.waitFor(() => expect(season.planned!.plan.over).toBeCloseTo(hours.over, 6))
   expect(hours.over).toBeLessThan(before)
-  const fewer = season.planned!.mends.find(({ kind }) => kind === 'fewer')
+  const fewer = season.planned!.mends.find(({ change }) => change.kind === 'fewer')
   if (fewer) {
     await season.mend(fewer)
-    await vi.waitFor(async () => expect((await db().pieces.get('many'))!.piece.brief.copies).toBe(fewer.copies!.copies))
+    await vi.waitFor(async () =>
+      expect((await db().pieces.get('many'))!.piece.brief.copies).toBe((fewer.change as { copies: number }).copies),
+    )
   }
   scope.stop()
 })

@@ -3,16 +3,15 @@ import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { materialOf } from '#core/material'
 import type { Day } from '#core/measure'
 import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
-import { KitSchema, teaching, usualSeason, weekdayOf, withMore } from '#core/season'
+import { changedBy, KitSchema, teaching, usualSeason } from '#core/season'
 import type { Progress } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
-import { savePiece } from '~/db/pieces'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
 import { planTheSeason } from '~/workers/plan'
 import type { Going } from '~/workers/jobs'
 import { useNotices } from './notices'
-import { newId } from './pieces'
+import { newId, usePieces } from './pieces'
 import { useShops } from './shops'
 import { useStock } from './stock'
 import { useWorkroom } from './workroom'
@@ -28,6 +27,7 @@ export const useSeason = defineStore('season', () => {
   const workroom = useWorkroom()
   const shops = useShops()
   const stock = useStock()
+  const pieces = usePieces()
 
   const season = shallowRef<Season>(usualSeason())
   const batches = shallowRef<readonly Batch[]>([])
@@ -143,25 +143,15 @@ export const useSeason = defineStore('season', () => {
       return { pins: day === null ? others : { ...others, [piece]: day } }
     })
 
-  /** Does what would bring the season nearer to fitting. */
-  async function mend({ season: of, copies }: SeasonMend): Promise<void> {
-    if (of?.hours) {
-      // Hours are added to what the season has now, which another tab may have changed.
-      const days = of.hours.days.filter((day) => season.value.hours.days.every((each) => JSON.stringify(each) !== JSON.stringify(day)))
-      await set((now) => ({
-        hours: days.reduce((hours, day) => withMore({ ...now, hours }, day.day, day.minutes - minutesOn(now, day.day)), now.hours),
-      }))
-    } else if (of) await set(() => of)
-    if (!copies) return
-    const record = await db().pieces.get(copies.piece)
-    if (!record) return
-    const saved = await savePiece(
-      db(),
-      { ...record.piece, brief: { ...record.piece.brief, copies: copies.copies } },
-      record.revision,
-      Date.now(),
-    )
-    if (!saved.ok) throw new Error('Meanwhile the piece was changed elsewhere.')
+  /** How many are made of a piece. */
+  const setCopies = (piece: string, copies: number): Promise<unknown> =>
+    pieces.edit(piece, { do: 'brief', set: { copies } }, 'set how many are made')
+
+  /** Does what would bring the season nearer to fitting, to the season as it is by then. */
+  async function mend({ change }: SeasonMend): Promise<void> {
+    if (change.kind === 'fewer') await setCopies(change.piece, change.copies)
+    const wrong = await set((now) => changedBy(change, now))
+    if (wrong) throw new Error(wrong)
   }
 
   return {
@@ -175,6 +165,7 @@ export const useSeason = defineStore('season', () => {
     set,
     pin,
     mend,
+    setCopies,
     batchWith: (pieces: readonly string[], name: string): Promise<void> => joinBatch(db(), pieces, name, newId()),
     leaveBatch: (piece: string): Promise<void> => leaveBatch(db(), piece),
     /** @throws when it is no kit */
@@ -183,6 +174,3 @@ export const useSeason = defineStore('season', () => {
     stop: (): void => going?.stop(),
   }
 })
-
-const minutesOn = ({ hours }: Season, day: Day): number =>
-  hours.days.find((each) => each.day === day)?.minutes ?? hours.week[weekdayOf(day)]!.minutes

@@ -55,6 +55,9 @@ export function weekdayOf(of: Day): number {
 /** The first day of 1970 was a Thursday. @param n days since then */
 const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
 
+/** How many minutes hands have on a day. */
+export const minutesOn = ({ week, days }: Hours, of: Day): number => (days.find(({ day }) => day === of) ?? week[weekdayOf(of)]!).minutes
+
 /**
  * The hours of hands, minute by minute from the first midnight on. Work stands still outside them; what dries does not.
  * @example new Clock(usualHours(), '2026-11-02').next(0) // 1110: half past six of that Monday
@@ -82,12 +85,6 @@ export class Clock {
   on(n: number): readonly [from: number, to: number] {
     const { from, minutes } = this.special.get(n) ?? this.hours.week[weekdayAt(this.origin + n)]!
     return [n * DAY_MINUTES + from, n * DAY_MINUTES + from + minutes]
-  }
-
-  /** How many of its minutes hands have on a day. */
-  minutesOn(of: Day): number {
-    const [from, to] = this.on(dayNumber(of)! - this.origin)
-    return to - from
   }
 
   /** The next minute from then on at which hands work; Infinity where there is none in ten years. */

@@ -1,29 +1,57 @@
 import type { Day, Said } from '../measure'
 import { daysAfter, daySaid, quantity, several, sum } from '../measure'
 import { choreId } from './batch'
-import { inSeason, overBy } from './plan'
-import type { SeasonJob, SeasonPlan } from './plan'
-import { weekdayOf } from './hours'
+import { minutesOn, weekdayOf } from './hours'
+import type { SeasonJob, SeasonPlan, Short } from './plan'
+import { inSeason, isShorter, shortBy } from './plan'
 import type { Season } from './season'
 
 /** One change that would bring a season nearer to fitting. */
+export type SeasonChange =
+  | { readonly kind: 'hours'; readonly day: Day; readonly minutes: number }
+  | { readonly kind: 'earlier'; readonly from: Day }
+  /** Bows that are bought ready-made, by piece and task. */
+  | { readonly kind: 'bows'; readonly piece: string; readonly chores: readonly string[] }
+  | { readonly kind: 'fewer'; readonly piece: string; readonly copies: number }
+  | { readonly kind: 'later'; readonly piece: string }
+
 export interface SeasonMend {
   readonly id: string
-  readonly kind: 'hours' | 'earlier' | 'bows' | 'fewer' | 'later'
+  readonly change: SeasonChange
   readonly says: Said
-  /** What it changes of the season; null where it changes a piece. */
-  readonly season: Partial<Season> | null
-  /** The piece of which fewer are made. */
-  readonly copies: { readonly piece: string; readonly copies: number } | null
-  /** Minutes of hands that are still too late with it. */
+  /** Minutes of hands that are still too late with it, and whether everything fits. */
   readonly over: number
+  readonly fits: boolean
+}
+
+/** What a change makes of a season as it is now; fewer copies are the piece's to change. */
+export function changedBy(change: SeasonChange, season: Season): Partial<Season> {
+  switch (change.kind) {
+    case 'hours':
+      return { hours: withMore(season, change.day, change.minutes) }
+    case 'earlier':
+      return { from: change.from }
+    case 'bows':
+      return { ready: [...new Set([...season.ready, ...change.chores])] }
+    case 'later':
+      return { later: [...new Set([...season.later, change.piece])] }
+    case 'fewer':
+      return {}
+  }
 }
 
 /** The most hours that a day is given more, and that a day has, minutes. */
 const MORE = 4 * 60
 const LONG_DAY = 10 * 60
+/** Hours are found by the half. */
+const HALF = 30
 /** The most days that a season would be begun earlier. */
 const EARLIER = 60
+/** So many days and so many changes are offered. */
+const DAYS_OFFERED = 4
+const OFFERED = 12
+/** What changes least of what is made, first. */
+const GENTLE: readonly SeasonChange['kind'][] = ['hours', 'earlier', 'bows', 'fewer', 'later']
 
 /**
  * What would make a season fit, each worked out by itself and what helps most first: more hours on the days that have fewest, an
@@ -33,103 +61,75 @@ const EARLIER = 60
 export function seasonMends(job: SeasonJob, plan: SeasonPlan): SeasonMend[] {
   if (plan.fits) return []
   const { season } = job
-  const now = overBy(job)
-  const found: SeasonMend[] = []
-  const offer = (mend: Omit<SeasonMend, 'over'>, changed: SeasonJob): void => {
-    const over = overBy(changed)
-    if (over < now - 1e-6) found.push({ ...mend, over })
+  const now = shortBy(job)
+  const found: (SeasonMend & { readonly short: Short })[] = []
+  const shortWith = (change: SeasonChange): Short =>
+    shortBy({
+      ...job,
+      season: { ...season, ...changedBy(change, season) },
+      pieces:
+        change.kind === 'fewer'
+          ? job.pieces.map((each) => (each.id === change.piece ? { ...each, copies: change.copies } : each))
+          : job.pieces,
+    })
+  const offer = (id: string, change: SeasonChange, says: Said, short = shortWith(change)): void => {
+    if (isShorter(short, now)) found.push({ id, change, says, short, over: short.over, fits: short.over < 1e-6 && short.late < 1e-6 })
   }
-  const withSeason = (set: Partial<Season>): SeasonJob => ({ ...job, season: { ...season, ...set } })
-  const late = plan.pieces.filter(({ over, late }) => over > 1e-6 || late > 0)
+  const late = plan.pieces.filter((each) => each.over > 1e-6 || each.late > 0)
   const last = late.reduce<Day | null>((day, { due }) => (due !== null && (day === null || due > day) ? due : day), null)
-  if (last !== null) {
-    for (const { day, minutes } of daysWithRoom(job, plan.from, last)) {
-      // To the half hour, and no more than is wanted.
-      const more = Math.min(MORE, LONG_DAY - minutes, Math.ceil(now / 30) * 30)
-      if (more <= 0) continue
-      const hours = withMore(season, day, more)
-      offer(
-        { id: `hours:${day}`, kind: 'hours', says: sum`${quantity.time(more)} more on ${daySaid(day)}`, season: { hours }, copies: null },
-        withSeason({ hours }),
-      )
-    }
+  for (const { day, minutes } of last === null ? [] : daysWithRoom(season, plan.from, last)) {
+    const more = Math.min(MORE, LONG_DAY - minutes, Math.max(HALF, Math.ceil(now.over / HALF) * HALF))
+    if (more > 0) offer(`hours:${day}`, { kind: 'hours', day, minutes: more }, sum`${quantity.time(more)} more on ${daySaid(day)}`)
   }
-  const room = season.from !== null && season.from > job.today
-  for (let back = 1; room && back <= EARLIER; back++) {
+  for (let back = 1; season.from !== null && season.from > job.today && back <= EARLIER; back++) {
     const from = daysAfter(plan.from, -back)
     if (from < job.today) break
-    const changed = withSeason({ from })
-    if (overBy(changed) > 1e-6 && back < EARLIER && from > job.today) continue
-    offer(
-      {
-        id: 'earlier',
-        kind: 'earlier',
-        says: sum`Begin on ${daySaid(from)}, ${several(back, 'day', 'days')} earlier`,
-        season: { from },
-        copies: null,
-      },
-      changed,
-    )
+    const short = shortWith({ kind: 'earlier', from })
+    if ((short.over > 1e-6 || short.late > 1e-6) && back < EARLIER && from > job.today) continue
+    offer('earlier', { kind: 'earlier', from }, sum`Begin on ${daySaid(from)}, ${several(back, 'day', 'days')} earlier`, short)
     break
   }
-  for (const piece of inSeason(job)) {
-    const bows = piece.tasks.filter(
-      ({ kind, id, hands }) => kind === 'bow' && hands > 0 && !piece.done.includes(id) && !season.ready.includes(choreId(piece.id, id)),
+  for (const { id, name, copies, tasks, done } of inSeason(job)) {
+    const bows = tasks.filter(
+      (task) => task.kind === 'bow' && task.hands > 0 && !done.includes(task.id) && !season.ready.includes(choreId(id, task.id)),
     )
-    if (bows.length) {
-      const ready = [...season.ready, ...bows.map(({ id }) => choreId(piece.id, id))]
-      const minutes = bows.reduce((all, { hands }) => all + hands * piece.copies, 0)
+    if (bows.length)
       offer(
-        {
-          id: `bows:${piece.id}`,
-          kind: 'bows',
-          says: sum`Buy ${bows.length * piece.copies === 1 ? 'the bow' : 'the bows'} of ${piece.name} ready-made: ${quantity.time(minutes)} less`,
-          season: { ready },
-          copies: null,
-        },
-        withSeason({ ready }),
+        `bows:${id}`,
+        { kind: 'bows', piece: id, chores: bows.map((task) => choreId(id, task.id)) },
+        sum`Buy ${bows.length * copies === 1 ? 'the bow' : 'the bows'} of ${name} ready-made: ${quantity.time(bows.reduce((all, { hands }) => all + hands * copies, 0))} less`,
       )
-    }
-    for (let copies = piece.copies - 1; copies >= 1; copies--) {
-      const changed = { ...job, pieces: job.pieces.map((each) => (each.id === piece.id ? { ...each, copies } : each)) }
-      if (copies > 1 && overBy(changed) > 1e-6) continue
+    for (let fewer = copies - 1; fewer >= 1; fewer--) {
+      const short = shortWith({ kind: 'fewer', piece: id, copies: fewer })
+      if (fewer > 1 && (short.over > 1e-6 || short.late > 1e-6)) continue
       offer(
-        {
-          id: `fewer:${piece.id}`,
-          kind: 'fewer',
-          says: sum`Make ${quantity.count(copies)} of ${piece.name} instead of ${quantity.count(piece.copies)}`,
-          season: null,
-          copies: { piece: piece.id, copies },
-        },
-        changed,
+        `fewer:${id}`,
+        { kind: 'fewer', piece: id, copies: fewer },
+        sum`Make ${quantity.count(fewer)} of ${name} instead of ${quantity.count(copies)}`,
+        short,
       )
       break
     }
-    const later = [...season.later, piece.id]
-    offer(
-      { id: `later:${piece.id}`, kind: 'later', says: sum`Leave ${piece.name} for later`, season: { later }, copies: null },
-      withSeason({ later }),
-    )
+    offer(`later:${id}`, { kind: 'later', piece: id }, sum`Leave ${name} for later`)
   }
-  // What leaves the least too late; of those what changes least of what is made.
-  const gentle = (kind: SeasonMend['kind']): number => ['hours', 'earlier', 'bows', 'fewer', 'later'].indexOf(kind)
-  return found.sort((a, b) => a.over - b.over || gentle(a.kind) - gentle(b.kind)).slice(0, 12)
+  const gentle = ({ change }: SeasonMend): number => GENTLE.indexOf(change.kind)
+  return found
+    .sort((a, b) => (isShorter(a.short, b.short) ? -1 : isShorter(b.short, a.short) ? 1 : gentle(a) - gentle(b)))
+    .slice(0, OFFERED)
+    .map(({ short: _short, ...mend }) => mend)
 }
 
-/** Days of a season by how little hands have on them, before anything is due: so many that have least. */
-function daysWithRoom({ season }: SeasonJob, from: Day, to: Day): { readonly day: Day; readonly minutes: number }[] {
+/** Days of a season by how little hands have on them, before anything is due: so many that have least. At a market hands are elsewhere. */
+function daysWithRoom({ hours }: Season, from: Day, to: Day): { readonly day: Day; readonly minutes: number }[] {
   const days: { day: Day; minutes: number }[] = []
-  const special = new Map(season.hours.days.map((each) => [each.day, each]))
-  for (let day = from; day <= to && days.length < 400; day = daysAfter(day, 1)) {
-    const minutes = special.get(day)?.minutes ?? season.hours.week[weekdayOf(day)]!.minutes
-    // At a market hands are elsewhere.
-    if (special.get(day)?.kind !== 'market') days.push({ day, minutes })
-  }
-  return days.sort((a, b) => a.minutes - b.minutes || b.day.localeCompare(a.day)).slice(0, 4)
+  const markets = new Set(hours.days.flatMap(({ day, kind }) => (kind === 'market' ? [day] : [])))
+  for (let day = from; day <= to && days.length < 400; day = daysAfter(day, 1))
+    if (!markets.has(day)) days.push({ day, minutes: minutesOn(hours, day) })
+  return days.sort((a, b) => a.minutes - b.minutes || b.day.localeCompare(a.day)).slice(0, DAYS_OFFERED)
 }
 
 /** The hours with so many minutes more on a day. */
-export function withMore({ hours }: Season, day: Day, minutes: number): Season['hours'] {
+export function withMore({ hours }: Pick<Season, 'hours'>, day: Day, minutes: number): Season['hours'] {
   const known = hours.days.find((each) => each.day === day)
   const { from, minutes: before } = known ?? hours.week[weekdayOf(day)]!
   const all = Math.min(24 * 60, before + minutes)

@@ -136,10 +136,18 @@ export function planSeasonSoon(job: SeasonJob): SeasonPlan {
   }
 }
 
-/** Minutes of hands that a season has too few, by the earliest due first and no search: what a change comes to, quickly. */
-export function overBy(job: SeasonJob): number {
+/** By how much a season is short: minutes of hands too late, and minutes by which pieces are late. */
+export interface Short {
+  readonly over: number
+  readonly late: number
+}
+export const isShorter = (a: Short, b: Short): boolean => isLess([a.over, a.late, 0], [b.over, b.late, 0])
+
+/** The same by the earliest due first and no search: what a change comes to, quickly. */
+export function shortBy(job: SeasonJob): Short {
   const scene = sceneOf(job)
-  return tryOrder(scene, byDue(scene.pieces)).cost[0]
+  const [over, late] = tryOrder(scene, byDue(scene.pieces)).cost
+  return { over, late }
 }
 
 interface Scene {

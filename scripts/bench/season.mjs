@@ -54,7 +54,7 @@ export async function seasonBench(core, time) {
     dayOf,
     learnRates,
     makingOf,
-    overBy,
+    shortBy,
     readingsOf,
     readWhole,
     startPiece,
@@ -78,7 +78,7 @@ export async function seasonBench(core, time) {
         Array.from({ length: 14 }, (_, k) => taskOf(`t${k}`, 5 + (k % 7), { waits: k % 5 ? 0 : 120, after: k ? [`t${k - 1}`] : [] })),
       ),
     )
-    return time(() => overBy({ season: usualSeason(), batches: [], pieces, today: '2026-11-02', rates: USUAL, freshDays: [] }))
+    return time(() => shortBy({ season: usualSeason(), batches: [], pieces, today: '2026-11-02', rates: USUAL, freshDays: [] }))
   }
   const whole = (n) => {
     const tables = {

@@ -7,9 +7,6 @@ import { dayNumber, daySaid, formatMoney } from '#core/measure'
 import type { Tie, YearBar, YearPiece } from '#core/daybook'
 import { comesDown, tiesOf, yearOf } from '#core/daybook'
 import { materialOf } from '#core/material'
-import { edit } from '#core/piece'
-import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
 import { useDaybook } from '~/stores/daybook'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
@@ -65,14 +62,11 @@ const tied = computed(() =>
     .filter(({ ties }) => ties.length),
 )
 async function free(id: string, tie: Tie): Promise<void> {
-  const record = await db().pieces.get(id)
+  const record = pieces.records?.find((each) => each.id === id)
   if (!record || !tie.swap) return
   const swapped = await askSwap(record.piece, stock.pricing, tie.layer, tie.material.id, tie.swap.material.id)
   if (!swapped) throw new Error(`${tie.swap.material.name} cannot take the place of ${tie.material.name} there.`)
-  const edited = edit(record.piece, swapped.edit, 'free it of its occasion')
-  if (!edited.ok) throw new Error(edited.error)
-  const saved = await savePiece(db(), edited.change.piece, record.revision, Date.now())
-  if (!saved.ok) throw new Error('Meanwhile the piece was changed elsewhere.')
+  await pieces.edit(id, swapped.edit, 'free it of its occasion')
   notices.note(`“${record.piece.brief.name}” has ${swapped.after} × ${tie.swap.material.name} instead. Its earlier version is kept.`)
 }
 const doFree = (id: string, tie: Tie): void => void notices.tell('It could not be swapped', free(id, tie))
