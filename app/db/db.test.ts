@@ -8,7 +8,7 @@ import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
 import { cutForWant, lotOf } from '#core/stock'
 import { layerOf } from '#core/testing'
 import { BenchDatabase, SCHEMA_VERSION } from './index'
-import { apartFrom, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
+import { apartFrom, editPiece, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
 import { reason } from './reason'
 import { forgetRescue, rescues, writeRescue } from './rescue'
 
@@ -43,6 +43,20 @@ it('opens at its schema version with its tables', async () => {
     'snapshots',
   ])
   expect(await Dexie.exists(db.name)).toBe(true)
+})
+
+describe('editPiece', () => {
+  it('writes the edit and keeps the piece as it was; what cannot be writes nothing', async () => {
+    await savePiece(db, piece, 0, 1000)
+    const made = await editPiece(db, piece.id, { do: 'brief', set: { copies: 4 } }, 'make four', 2000)
+    expect(made.brief.copies).toBe(4)
+    expect((await db.pieces.get(piece.id))!).toMatchObject({ revision: 2, piece: { brief: { copies: 4 } } })
+    expect((await snapshotsOf(db, piece.id)).map((each) => each.piece)).toEqual([piece])
+    await expect(editPiece(db, piece.id, { do: 'brief', set: { copies: 0 } }, 'make none', 3000)).rejects.toThrow(/At least 1/)
+    await expect(editPiece(db, 'nobody', { do: 'brief', set: { copies: 2 } }, 'make two', 3000)).rejects.toThrow(/thrown away/)
+    expect((await db.pieces.get(piece.id))!.revision).toBe(2)
+    expect(await snapshotsOf(db, piece.id)).toHaveLength(1)
+  })
 })
 
 describe('savePiece', () => {

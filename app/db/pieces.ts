@@ -28,21 +28,24 @@ export function savePiece(db: BenchDatabase, piece: Piece, known: number, now: n
   })
 }
 
-/** A piece was saved by someone else while it was changed here. */
-export class PieceChanged extends Error {
+/** A piece is no longer there. */
+export class PieceGone extends Error {
   constructor() {
-    super('Meanwhile it was changed elsewhere, or thrown away: nothing was written.')
+    super('Meanwhile it was thrown away: nothing was written.')
   }
 }
 
-/** Makes an edit of a piece that is on no bench. @throws PieceChanged; RangeError when it cannot be so */
-export async function editPiece(db: BenchDatabase, id: string, how: Edit, words: string, now: number): Promise<Piece> {
-  const record = await db.pieces.get(id)
-  if (!record) throw new PieceChanged()
-  const edited = edit(record.piece, how, words)
-  if (!edited.ok) throw new RangeError(edited.error)
-  if (!(await savePiece(db, edited.change.piece, record.revision, now)).ok) throw new PieceChanged()
-  return edited.change.piece
+/** Makes an edit of a piece that is on no bench, and keeps it as it was among its versions. All or nothing. @throws PieceGone; RangeError when it cannot be so */
+export function editPiece(db: BenchDatabase, id: string, how: Edit, words: string, now: number): Promise<Piece> {
+  return db.transaction('rw', [db.pieces, db.snapshots], async () => {
+    const record = await db.pieces.get(id)
+    if (!record) throw new PieceGone()
+    const edited = edit(record.piece, how, words)
+    if (!edited.ok) throw new RangeError(edited.error)
+    await snapPiece(db, record.piece, now)
+    await savePiece(db, edited.change.piece, record.revision, now)
+    return edited.change.piece
+  })
 }
 
 /** Keeps the piece as it is now, unless the last snapshot is the same; the oldest beyond the limit go. */

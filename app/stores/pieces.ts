@@ -160,7 +160,7 @@ export const usePieces = defineStore('pieces', () => {
     importFile,
     take,
     makeTwin,
-    /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or was changed elsewhere */
+    /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or is gone */
     edit: (id: string, how: Edit, words: string): Promise<Piece> => editPiece(db(), id, how, words, Date.now()),
     seedDemo,
     remove: (id: string) => removePiece(db(), id),

@@ -7,9 +7,6 @@ import { BASE_SORTS } from '#core/base'
 import type { BaseKind } from '#core/base'
 import { daySaid, quantity, show } from '#core/measure'
 import type { Sale } from '#core/price'
-import { edit } from '#core/piece'
-import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { usePreviews } from '~/stores/previews'
@@ -69,18 +66,8 @@ const rest = computed(() => {
 const is = computed(() => rest.value.length > 0 && rest.value.every(({ piece: of }) => of.making.recipe?.record === props.record.id))
 async function asRecipe(take: boolean): Promise<void> {
   const { recipe, order } = recipeOf(props.record)
-  for (const { id } of rest.value) {
-    const now = await db().pieces.get(id)
-    if (!now) continue
-    const changed = edit(
-      now.piece,
-      { do: 'making', set: take ? { recipe, order } : { recipe: null, order: [] } },
-      'go by how the first was made',
-    )
-    if (!changed.ok) throw new Error(changed.error)
-    const saved = await savePiece(db(), changed.change.piece, now.revision, Date.now())
-    if (!saved.ok) throw new Error('Meanwhile the piece was changed elsewhere.')
-  }
+  for (const { id } of rest.value)
+    await pieces.edit(id, { do: 'making', set: take ? { recipe, order } : { recipe: null, order: [] } }, 'go by how the first was made')
   notices.note(
     take ? 'The others go by how this one was made: its amounts, minutes and order.' : 'The others are planned by rules of thumb again.',
   )
