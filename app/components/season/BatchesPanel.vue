@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { Unlink } from '@lucide/vue'
 import { listed, show, several } from '#core/measure'
 import { batchWork } from '#core/season'
+import type { Plan } from '#core/workroom'
+import { planInHand } from '~/workers/plan'
+import { useStock } from '~/stores/stock'
 import { useNotices } from '~/stores/notices'
 import { useSeason } from '~/stores/season'
 import { useSettings } from '~/stores/settings'
@@ -15,6 +18,7 @@ const settings = useSettings()
 const shops = useShops()
 const notices = useNotices()
 const workroom = useWorkroom()
+const stock = useStock()
 
 const pieces = computed(() => season.toMake ?? [])
 const works = computed(() =>
@@ -35,21 +39,26 @@ const alone = computed(() =>
 )
 const nameOf = (id: string): string => pieces.value.find((piece) => piece.id === id)?.name ?? id
 const time = (minutes: number): string => show({ value: minutes, unit: 'time' }, settings.manner)
-/** What the pieces of a batch cost together and were each alone, for all that is opened. */
-const bills = computed(
-  () =>
-    new Map(
-      season.batches.map(({ id, pieces: own }) => {
-        const ledgers = own.flatMap((piece) => workroom.plan?.ledgers[piece] ?? [])
-        return [
-          id,
-          {
-            alone: ledgers.reduce((all, each) => all + each.alone.opened[1], 0),
-            together: ledgers.reduce((all, each) => all + each.share.opened[1], 0),
-          },
-        ]
-      }),
-    ),
+/** The bill of each batch by itself: its packs and rolls shared by its pieces, and were each alone. */
+const bills = shallowRef<ReadonlyMap<string, Plan>>(new Map())
+let turn = 0
+async function reckon(): Promise<void> {
+  turn += 1
+  const own = turn
+  const { inHand } = workroom
+  const found = await Promise.all(
+    season.batches.map(async ({ id, pieces: ids }) => {
+      const together = (inHand ?? []).filter((piece) => ids.includes(piece.id))
+      if (together.length < 2) return []
+      return [[id, await planInHand({ ...stock.pricing, lots: stock.here, pieces: together, list: [] }, () => {}).done] as const]
+    }),
+  )
+  if (own === turn) bills.value = new Map(found.flat())
+}
+watch(
+  [() => workroom.inHand, () => season.batches, () => stock.pricing, () => stock.here],
+  () => void notices.tell('What a batch costs could not be worked out', reckon()),
+  { immediate: true },
 )
 
 const joining = ref(false)
@@ -99,11 +108,11 @@ const leave = (piece: string): void => void notices.tell('It could not be taken 
           }}<button type="button" class="icon-button size-6" :aria-label="`Take ${nameOf(id)} out of the batch`" @click="leave(id)">
             <Unlink :size="13" /></button
         ></span>
-        <span v-if="(bills.get(work.batch.id)?.alone ?? 0) > (bills.get(work.batch.id)?.together ?? 0)"
-          >in one bill <MoneySaid :minor="bills.get(work.batch.id)!.together" />, each alone
-          <MoneySaid :minor="bills.get(work.batch.id)!.alone"
-        /></span>
       </p>
+      <template v-if="bills.get(work.batch.id)">
+        <FigureRow label="To open for all of them, in one bill" :figure="bills.get(work.batch.id)!.opened" :manner="settings.manner" />
+        <FigureRow label="Saved by sharing packs and rolls" :figure="bills.get(work.batch.id)!.saved" :manner="settings.manner" />
+      </template>
       <ol class="mt-1 text-fine">
         <li v-for="chore in work.atOnce" :key="chore.id" class="flex justify-between gap-3">
           <span
