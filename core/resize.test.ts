@@ -76,7 +76,9 @@ describe('another size', () => {
     const nudged = pieceWith([{ ...green, nudges: { '3': { along: 5, across: 0, turn: 0, lift: 0, trim: null, pinned: false } } }])
     const made = done(nudged, ring(24, 16), shelf, 'new', 'Twice')
     expect(made.piece.layers[0]!.nudges).toEqual({})
-    expect(made.changes.some(({ what }) => what.startsWith('Moved by hand'))).toBe(true)
+    expect(made.changes.some(({ what }) => what.startsWith('Moved or left out by hand'))).toBe(true)
+    // A place that was left empty is another one as well.
+    expect(done(pieceWith([{ ...green, taken: ['3'] }]), ring(24, 16), shelf, 'new', 'Twice').piece.layers[0]!.taken).toEqual([])
     const same = done(nudged, ring(12, 8), shelf, 'new', 'Same')
     expect(same.piece.layers[0]!.nudges).toEqual(nudged.layers[0]!.nudges)
   })

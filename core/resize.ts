@@ -6,7 +6,7 @@ import { reachingCut } from './cover'
 import type { Material, Shelf } from './material'
 import { materialOf } from './material'
 import type { Said } from './measure'
-import { capital, inches, quantity, several, sum } from './measure'
+import { capital, inches, lowerFirst, quantity, several, sum } from './measure'
 import type { Layer, Piece, Ribbon, Rule } from './piece'
 import { EACH, laysLengths, PieceSchema, ROLE_NAMES, usualAsking } from './piece'
 
@@ -99,6 +99,7 @@ function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, 
   const material = materialOf(shelf, layer.mix[0]?.material ?? '')
   if (!material) return [layer, []]
   const changes: Change[] = []
+  let recounted = false
   const name = layer.rule.kind === 'bow' ? 'bow' : material.plural
   const tell = (what: string, before: Said, after: Said, why: string): void =>
     void changes.push({ layer: layer.id, what: capital(what), before, after, why })
@@ -121,7 +122,8 @@ function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, 
         ? { ...layer.rule, ties, count: Math.max(1, Math.round((layer.rule.count * ties) / layer.rule.ties)) }
         : { ...layer.rule, ties }
     next = { ...next, rule }
-    if (ties !== layer.rule.ties) tell(`ties of ${name}`, [quantity.count(layer.rule.ties)], [quantity.count(ties)], 'counts by the run')
+    recounted = ties !== layer.rule.ties
+    if (recounted) tell(`ties of ${name}`, [quantity.count(layer.rule.ties)], [quantity.count(ties)], 'counts by the run')
   } else if (!laysLengths(layer.rule)) {
     next = cutAt(next, material, larger, (before, after) =>
       tell(
@@ -137,6 +139,7 @@ function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, 
     const fitted = COUNTED_BY_RULE.has(layer.rule.kind) && count > 0 ? nearestFit(next, wanted, to, shelf) : null
     if (fitted && fitted.pieces !== count) {
       next = { ...next, rule: fitted.rule }
+      recounted = true
       tell(
         `how many ${material.plural}`,
         [quantity.count(count)],
@@ -144,20 +147,18 @@ function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, 
         heads ? 'heads by what they cover' : 'counts by the run',
       )
     }
-    const scale = (rule: Rule): Rule => (rule.kind === 'mirror' ? { ...rule, gap: quarter(rule.gap * wide) } : rule)
-    next = { ...next, rule: scale(next.rule) }
+    if (next.rule.kind === 'mirror') next = { ...next, rule: { ...next.rule, gap: quarter(next.rule.gap * wide) } }
   }
-  const nudged = Object.keys(layer.nudges).length
-  const sameCount = !changes.some(({ what }) => what.startsWith('How many') || what.startsWith('Ties'))
-  if (nudged && !sameCount) {
+  const moved = Object.keys(layer.nudges).length
+  if (recounted && moved + layer.taken.length > 0) {
     next = { ...next, nudges: {}, taken: [] }
     tell(
-      `moved by hand, ${ROLE_NAMES[layer.role].toLowerCase()}`,
-      sum`${several(nudged, 'thing', 'things')}`,
+      `moved or left out by hand, ${lowerFirst(ROLE_NAMES[layer.role])}`,
+      sum`${several(moved + layer.taken.length, 'thing', 'things')}`,
       ['none'],
-      'the places they were moved from are others',
+      'the places they had are others',
     )
-  } else if (nudged) {
+  } else if (moved) {
     const along = runLength(layer, to) / runLength(layer, from)
     next = {
       ...next,
