@@ -72,6 +72,15 @@ describe('the whole workroom', () => {
     expect((await there!.pieces.toArray()).map(({ piece }) => piece.brief.name).sort()).toEqual(['Ours', 'Ring'])
     expect((await there!.lots.get('l'))!.things).toBe(9)
     expect((await there!.settings.get('currency'))!.value).toBe('USD')
+    // All that belongs to it goes by its new id.
+    const id = (await there!.pieces.toArray()).find(({ piece }) => piece.brief.name === 'Ring')!.id
+    expect((await there!.kits.get('k'))!.piece).toBe(id)
+    expect((await there!.batches.get('b'))!.pieces).toEqual([id, 'other'])
+    expect((await there!.progress.get(id))!.done).toEqual(['base'])
+    // Once more, and nothing comes in a second time.
+    const again = await takeAll(there!, whole, 'merge', newId)
+    expect([again.beside, await there!.pieces.count()]).toEqual([[], 2])
+    expect(again.rows.filter(({ came }) => came > 0)).toEqual([])
     // Its earlier version goes with it.
     const [copy] = (await there!.pieces.toArray()).filter(({ piece }) => piece.brief.name === 'Ring')
     expect(await there!.snapshots.where('[pieceId+at]').between([copy!.id, -Infinity], [copy!.id, Infinity]).count()).toBe(1)

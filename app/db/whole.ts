@@ -1,6 +1,7 @@
-import type { EntityTable, Table } from 'dexie'
-import type { RowOf, Whole, WholeTable } from '#core/exchange'
+import type { EntityTable } from 'dexie'
+import type { Whole, WholeTable } from '#core/exchange'
 import { deltaOf } from '#core/measure'
+import type { Piece } from '#core/piece'
 import type { BenchDatabase, PieceRecord } from './index'
 
 /** Settings that are of this browser and not of the workroom. */
@@ -61,6 +62,9 @@ export async function readAll(db: BenchDatabase): Promise<Whole> {
   }
 }
 
+/** A piece by all that it is but its id. */
+const withoutId = (piece: Piece): string => JSON.stringify({ ...piece, id: '' })
+
 /** What became of what came in. */
 export interface Taken {
   /** What is new here, was the same, and stayed as it is here though the file has it otherwise; by table. */
@@ -71,55 +75,75 @@ export interface Taken {
 
 /**
  * Takes a whole workroom in. In place of what is here, or beside it: then what is the same is left, pieces that differ come in beside
- * their namesakes, and of everything else that differs ours stays. All of it, or nothing.
+ * their namesakes with all that belongs to them, and of everything else that differs ours stays. All of it, or nothing.
  */
 export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace', newId: () => string): Promise<Taken> {
   return db.transaction('rw', tablesOf(db), async () => {
     if (how === 'replace') for (const table of tablesOf(db)) if (table.name !== 'settings') await table.clear()
     const rows: { table: WholeTable | 'photos'; came: number; same: number; kept: number }[] = []
+    // Pieces: one that differs comes in beside ours under a new id, unless it did so before.
+    const ours = new Map((await db.pieces.toArray()).map((record) => [record.id, record]))
+    const alike = new Map([...ours.values()].map(({ id, piece }) => [withoutId(piece), id]))
+    const renamed = new Map<string, string>()
     const beside: string[] = []
+    const records: PieceRecord[] = []
+    for (const { piece, savedAt } of whole.tables.pieces) {
+      const known = alike.get(withoutId(piece))
+      if (known !== undefined) {
+        if (known !== piece.id) renamed.set(piece.id, known)
+        continue
+      }
+      const id = ours.has(piece.id) ? newId() : piece.id
+      if (id !== piece.id) {
+        renamed.set(piece.id, id)
+        beside.push(piece.brief.name)
+      }
+      records.push({ id, piece: { ...piece, id }, revision: 1, savedAt })
+    }
+    await db.pieces.bulkAdd(records)
+    const { pieces, versions } = whole.tables
+    if (pieces.length) rows.push({ table: 'pieces', came: records.length, same: pieces.length - records.length, kept: 0 })
+    /** By which id a piece goes here, and all that belongs to it. */
+    const idOf = (id: string): string => renamed.get(id) ?? id
+    const came = new Set(records.map(({ id }) => id))
+    // Earlier versions of pieces that were here already stay those that are here.
+    await db.snapshots.bulkAdd(
+      versions.flatMap(({ pieceId, at, piece }) =>
+        came.has(idOf(pieceId)) ? [{ pieceId: idOf(pieceId), at, piece: { ...piece, id: idOf(pieceId) } }] : [],
+      ),
+    )
     const add = async <T extends object>(
-      name: WholeTable | 'photos',
-      table: Table<T, string>,
+      name: WholeTable,
       all: readonly T[],
       key: (row: T) => string,
+      as: (row: T) => T,
     ): Promise<void> => {
-      const there = await table.bulkGet(all.map(key))
-      const fresh = all.filter((_, i) => there[i] === undefined)
-      const same = all.filter((row, i) => there[i] !== undefined && deltaOf(there[i], row) === 0).length
+      const table = db.table<T, string>(name)
+      const mine = all.map(as)
+      const there = await table.bulkGet(mine.map(key))
+      const fresh = mine.filter((_, i) => there[i] === undefined)
+      const same = mine.filter(
+        (row, i) => there[i] !== undefined && (deltaOf(there[i], row) === 0 || deltaOf(there[i], all[i]) === 0),
+      ).length
       await table.bulkAdd(fresh)
       if (all.length) rows.push({ table: name, came: fresh.length, same, kept: all.length - fresh.length - same })
     }
-    // Pieces: what differs comes in beside, under a new id, and what belongs to it goes along.
-    const renamed = new Map<string, string>()
-    const records: PieceRecord[] = []
-    let same = 0
-    for (const { piece, savedAt } of whole.tables.pieces) {
-      const ours = await db.pieces.get(piece.id)
-      if (!ours) records.push({ id: piece.id, piece, revision: 1, savedAt })
-      else if (deltaOf(ours.piece, piece) === 0) same += 1
-      else {
-        const id = newId()
-        renamed.set(piece.id, id)
-        beside.push(piece.brief.name)
-        records.push({ id, piece: { ...piece, id }, revision: 1, savedAt })
-      }
-    }
-    await db.pieces.bulkAdd(records)
-    if (whole.tables.pieces.length) rows.push({ table: 'pieces', came: records.length, same, kept: 0 })
-    // Earlier versions of pieces that were here already stay those that are here.
-    const came = new Set(records.map(({ id }) => id))
-    await db.snapshots.bulkAdd(
-      whole.tables.versions.flatMap(({ pieceId, at, piece }) => {
-        const id = renamed.get(pieceId) ?? pieceId
-        return came.has(id) ? [{ pieceId: id, at, piece: { ...piece, id } }] : []
-      }),
+    const own = ({ id }: { readonly id: string }): string => id
+    const ofPiece = <T extends { readonly piece: string }>(row: T): T => ({ ...row, piece: idOf(row.piece) })
+    const { tables } = whole
+    await add('materials', tables.materials, own, (row) => row)
+    await add('lots', tables.lots, own, (row) =>
+      row.reserved?.piece ? { ...row, reserved: { ...row.reserved, piece: idOf(row.reserved.piece) } } : row,
     )
-    const strings = <T extends WholeTable>(name: T): Table<RowOf<T> & object, string> => db.table(name)
-    for (const name of PLAIN)
-      await add(name, strings(name) as Table<{ id: string }, string>, whole.tables[name] as readonly { id: string }[], ({ id }) => id)
-    await add('progress', strings('progress'), whole.tables.progress, ({ piece }) => piece)
-    await add('shops', strings('shops'), whole.tables.shops, ({ id }) => id)
+    await add('rolls', tables.rolls, own, (row) => row)
+    await add('cutList', tables.cutList, own, (row) => row)
+    await add('purchases', tables.purchases, own, (row) => row)
+    await add('shops', tables.shops, own, (row) => row)
+    await add('sales', tables.sales, own, ofPiece)
+    await add('daybook', tables.daybook, own, ofPiece)
+    await add('kits', tables.kits, own, ofPiece)
+    await add('batches', tables.batches, own, (row) => ({ ...row, pieces: row.pieces.map(idOf) }))
+    await add('progress', tables.progress, ({ piece }) => piece, ofPiece)
     const photos = whole.photos.map(({ id, type, bytes }) => ({ id, picture: new Blob([bytes as BlobPart], { type }) }))
     const there = await db.photos.bulkGet(photos.map(({ id }) => id))
     const fresh = photos.filter((_, i) => !there[i])
