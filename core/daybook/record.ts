@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import type { Day, Unit } from '../measure'
-import { dayNumber } from '../measure'
+import { DaySchema } from '../measure'
 
-const day = z.string().refine((each) => dayNumber(each) !== null, 'That is no day of the calendar.')
 const id = z.string().min(1).max(160)
 const amount = z.number().min(0, 'An amount is nought or more.').max(10_000_000)
 
@@ -42,14 +41,14 @@ export const RecordSchema = z.strictObject({
   occasion: z.string().max(80),
   base: z.string().min(1).max(40).describe('the kind of base'),
   run: z.number().min(0).max(200_000).describe('all its runs together, mm'),
-  day: day.describe('when it was made'),
+  day: DaySchema.describe('when it was made'),
   compared: z.array(ComparedSchema).max(600),
   order: z.array(id).max(300).describe('tasks in the order in which they were done'),
   money: z.strictObject({ planned: z.int().min(0), spent: z.int().min(0).nullable() }).describe('what was opened for one, minor units'),
   otherwise: z.string().max(2000).describe('what to do otherwise next time'),
   where: z.string().max(120).describe('where it hung'),
-  from: day.nullable(),
-  to: day.nullable().describe('when it came down'),
+  from: DaySchema.nullable(),
+  to: DaySchema.nullable().describe('when it came down'),
   end: z.enum(ENDS_OF),
   lasted: z.string().max(400).describe('how it lasted'),
   photos: z.array(id).max(60),

@@ -1,3 +1,5 @@
+import { z } from 'zod'
+
 /** A whole day of the calendar: `2026-10-31`. No clock and no zone. */
 export type Day = string
 
@@ -55,7 +57,7 @@ export function daysAfter(day: Day, days: number): Day {
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const
-const WEEKDAYS = ['Thu', 'Fri', 'Sat', 'Sun', 'Mon', 'Tue', 'Wed'] as const
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
 /**
  * A day as one says it.
@@ -65,5 +67,22 @@ const WEEKDAYS = ['Thu', 'Fri', 'Sat', 'Sun', 'Mon', 'Tue', 'Wed'] as const
 export function daySaid(day: Day): string {
   const n = dayNumber(day)
   if (n === null) throw new RangeError(`${day} is no day`)
-  return `${WEEKDAYS[((n % 7) + 7) % 7]} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`
+  return `${WEEKDAYS[weekdayAt(n)]} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`
 }
+
+/**
+ * The weekday of a day, 0 for Monday.
+ * @throws RangeError when it is no day
+ * @example weekdayOf('2026-10-31') // 5
+ */
+export function weekdayOf(day: Day): number {
+  const n = dayNumber(day)
+  if (n === null) throw new RangeError(`${day} is no day`)
+  return weekdayAt(n)
+}
+
+/** The same of so many days since 1970-01-01, which was a Thursday. @param n whole */
+export const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
+
+/** A day as documents have it. */
+export const DaySchema = z.string().refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')

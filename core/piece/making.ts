@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { dayNumber } from '../measure'
+import { DaySchema } from '../measure'
 import { idSchema, mmSchema, placeSchema } from './terms'
 
 /** How a thing is held. */
@@ -84,8 +84,6 @@ export const PreparedSchema = z.strictObject({
 export type Prepared = z.infer<typeof PreparedSchema>
 export const UNPREPARED: Prepared = { paint: null, seal: 0, clean: 'none', joined: false, from: null }
 
-const daySchema = z.string().refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
-
 /** The longest that a task may take, minutes of hands and of waiting. */
 export const LONGEST_HANDS = 6000
 export const LONGEST_WAIT = 60 * 24 * 60
@@ -111,7 +109,7 @@ export const RecipeSchema = z.strictObject({
 export type Recipe = z.infer<typeof RecipeSchema>
 
 export const MakingSchema = z.strictObject({
-  day: daySchema.nullable().describe('it must hang by'),
+  day: DaySchema.nullable().describe('it must hang by'),
   hangs: z.int().min(1).max(3660).nullable().describe('days it is to hang; null leaves it as long as it keeps'),
   hanger: z.enum(HANGER_WHEN),
   bow: z.enum(BOW_WHEN),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Day, Minor } from '../measure'
-import { dayNumber, onceFor } from '../measure'
+import { onceFor, weekdayOf } from '../measure'
 import { DEAREST, holdsOn, LARGEST_PACK, ReductionSchema } from './reduction'
 import type { Reduction } from './reduction'
 
@@ -57,9 +57,8 @@ export const listed = (shop: string | null, holds: number, price: Minor): Price 
 
 /** Whether it can be had on a day; without a day, it can. */
 export function soldOn({ days }: Pick<Offer, 'days'>, day: Day | null): boolean {
-  const n = day === null ? null : dayNumber(day)
-  // The first of January 1970 was a Thursday.
-  return days.length === 0 || n === null || days.includes((((n + 4) % 7) + 7) % 7)
+  // Documents of shops count from Sunday.
+  return days.length === 0 || day === null || days.includes((weekdayOf(day) + 1) % 7)
 }
 
 /** An offer as it is on a day. */

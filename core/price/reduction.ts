@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Day, Minor, Quantity, Said } from '../measure'
-import { dayNumber, quantity, sum } from '../measure'
+import { DaySchema, quantity, sum } from '../measure'
 
 /** From the least to the most that something may be; both the same where it is one number. */
 export type Span = readonly [least: number, most: number]
@@ -9,11 +9,7 @@ export type Span = readonly [least: number, most: number]
 export const DEAREST = 10_000_000
 export const LARGEST_PACK = 10_000
 
-const dayOrNone = z
-  .string()
-  .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
-  .nullable()
-const dated = { from: dayOrNone, until: dayOrNone.describe('the last day of it') }
+const dated = { from: DaySchema.nullable(), until: DaySchema.nullable().describe('the last day of it') }
 const share = z.number().gt(0, 'A reduction of nothing is none.').max(1, 'More than 100 % off is no reduction.')
 const inOrder = ([least, most]: readonly [number, number]): boolean => least <= most
 const TURNED = 'The range is turned round: the least comes first.'

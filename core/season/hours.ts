@@ -1,13 +1,11 @@
 import { z } from 'zod'
 import type { Day } from '../measure'
-import { dayNumber, dayOf } from '../measure'
+import { dayNumber, dayOf, DaySchema, weekdayAt, weekdayOf } from '../measure'
 
 /** Minutes of a day and of the longest time that is looked ahead. */
 export const DAY_MINUTES = 24 * 60
 /** Ten years of days: what is not done by then has no hours. */
 export const HORIZON = 3660
-
-const day = z.string().refine((each) => dayNumber(each) !== null, 'That is no day of the calendar.')
 
 /** What a day is besides a day at the bench. */
 export const DAY_KINDS = ['bench', 'off', 'market', 'shop'] as const
@@ -28,7 +26,7 @@ const HoursOfDaySchema = z
 export const HoursSchema = z.strictObject({
   week: z.array(HoursOfDaySchema).length(7).describe('from Monday to Sunday'),
   days: z
-    .array(HoursOfDaySchema.safeExtend({ day, kind: z.enum(DAY_KINDS), note: z.string().max(80) }))
+    .array(HoursOfDaySchema.safeExtend({ day: DaySchema, kind: z.enum(DAY_KINDS), note: z.string().max(80) }))
     .max(1000)
     .refine((days) => new Set(days.map((each) => each.day)).size === days.length, 'A day stands there twice.')
     .describe('days that are otherwise than their weekday'),
@@ -45,15 +43,6 @@ export const usualHours = (): Hours => ({
   ],
   days: [],
 })
-
-/** The weekday of a day, 0 for Monday. @throws RangeError when it is no day */
-export function weekdayOf(of: Day): number {
-  const n = dayNumber(of)
-  if (n === null) throw new RangeError(`${of} is no day`)
-  return weekdayAt(n)
-}
-/** The first day of 1970 was a Thursday. @param n days since then */
-const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
 
 /** How many minutes hands have on a day. */
 export const minutesOn = ({ week, days }: Hours, of: Day): number => (days.find(({ day }) => day === of) ?? week[weekdayOf(of)]!).minutes

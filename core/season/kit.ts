@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Need, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Figure, Minor, Rated } from '../measure'
-import { COUNTED, dayNumber, lowerFirst, quantity, rate, sum } from '../measure'
+import { COUNTED, DaySchema, lowerFirst, quantity, rate, sum } from '../measure'
 import { byRule, count, given, named, plus, saidAs, times, worked } from '../measure/term'
 import type { Pricing } from '../price'
 import { billOf, moneyFigure, rangeOf } from '../price'
@@ -26,10 +26,7 @@ export const KitSchema = z
     name: z.string().trim().min(1, 'Give the kit a name.').max(80),
     heads: z.int().min(1, 'A class has a head at least.').max(MOST_KITS),
     spares: z.int().min(0).max(MOST_KITS).describe('whole kits more than heads'),
-    day: z
-      .string()
-      .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
-      .nullable(),
+    day: DaySchema.nullable(),
     swaps: z
       .array(
         z.strictObject({

@@ -1,12 +1,12 @@
 import type { Day, Rated, Said } from '../measure'
-import { daysAfter, daySaid, quantity, random, rate, seedOf, several, sum } from '../measure'
+import { daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
 import type { Severity } from '../piece'
 import { BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
 import type { BookedChore, Booking } from './book'
 import { book, chainTo } from './book'
-import { Clock, DAY_MINUTES, weekdayOf } from './hours'
+import { Clock, DAY_MINUTES } from './hours'
 import type { Batch, Season } from './season'
 
 /** All that a season's plan follows from. */

@@ -1,15 +1,13 @@
 import { z } from 'zod'
-import { dayNumber } from '../measure'
+import { DaySchema } from '../measure'
 import { HoursSchema, usualHours } from './hours'
-
-const day = z.string().refine((each) => dayNumber(each) !== null, 'That is no day of the calendar.')
 
 /** What a maker decided of the season: when hands work, and where a hand moved a piece. Nothing that follows from it. */
 export const SeasonSchema = z.strictObject({
   hours: HoursSchema,
-  from: day.nullable().describe('when the work on it begins at the earliest; null today'),
-  to: day.nullable().describe('pieces due after this day are left for later; null takes all'),
-  pins: z.record(z.string().min(1).max(80), day).describe('pieces that begin on a day of their maker’s choice, by their ids'),
+  from: DaySchema.nullable().describe('when the work on it begins at the earliest; null today'),
+  to: DaySchema.nullable().describe('pieces due after this day are left for later; null takes all'),
+  pins: z.record(z.string().min(1).max(80), DaySchema).describe('pieces that begin on a day of their maker’s choice, by their ids'),
   later: z.array(z.string().min(1).max(80)).max(2000).describe('pieces that are left out, by their ids'),
   ready: z.array(z.string().min(1).max(160)).max(2000).describe('bows that are bought ready-made, by piece and task'),
 })

@@ -3,7 +3,7 @@ import type { BaseKind } from '../base'
 import { BASE_KINDS, BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
-import { dayNumber, exceeds, HAIR, onceFor } from '../measure'
+import { DaySchema, exceeds, HAIR, onceFor } from '../measure'
 
 /** Where something in the house came from. */
 export const SourceSchema = z.discriminatedUnion('kind', [
@@ -43,11 +43,7 @@ export const LotSchema = z
       .describe('what each thing was cut to, mm; for a bare base, how wide it is; null as bought'),
     source: SourceSchema,
     paid: z.int().min(0).max(100_000_000).nullable().describe('for all of it, minor units; null is not known'),
-    day: z
-      .string()
-      .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
-      .nullable()
-      .describe('since when it is here'),
+    day: DaySchema.nullable().describe('since when it is here'),
     colour: z
       .string()
       .regex(/^#[0-9a-fA-F]{6}$/)

@@ -320,7 +320,7 @@ export const MUTATIONS = [
   ['core/price/packs.ts', 'Math.min(stock ?? Infinity, Math.ceil(wanted / holds))', 'Math.ceil(wanted / holds)', MONEY],
   ['core/price/line.ts', 'wholesOver(row.pieces * copies - row.had, row.per)', 'wholesOver(row.pieces * copies, row.per)', MONEY],
   ['core/price/line.ts', 'return short > 0 ? [...bought', 'return short > 9e9 ? [...bought', MONEY],
-  ['core/price/offer.ts', '(((n + 4) % 7) + 7) % 7', '(((n + 3) % 7) + 7) % 7', MONEY],
+  ['core/price/offer.ts', '(weekdayOf(day) + 1) % 7', 'weekdayOf(day)', MONEY],
   ['core/price/claims.ts', "kind === 'under' ? amount < said", "kind === 'under' ? amount <= said", MONEY],
   ['core/price/claims.ts', 'const HIGHEST_TAX = 0.27', 'const HIGHEST_TAX = 0.02', MONEY],
   ['core/price/claims.ts', 'a.price / a.now - b.price / b.now', 'b.price / b.now - a.price / a.now', MONEY],
@@ -364,7 +364,7 @@ export const MUTATIONS = [
   // Many pieces by many days
   ['core/season/hours.ts', 'at < to - 1e-9', 'at < to + 1', SEASON],
   ['core/season/hours.ts', 'left -= taken', 'left -= taken + 1', SEASON],
-  ['core/season/hours.ts', '(((n + 3) % 7) + 7) % 7', '(((n + 4) % 7) + 7) % 7', SEASON],
+  ['core/measure/day.ts', '(((n + 3) % 7) + 7) % 7', '(((n + 4) % 7) + 7) % 7', SEASON],
   ['core/season/batch.ts', '(times - 1) * Math.min(getting, alone / times / 2)', 'times * Math.min(getting, alone / times / 2)', SEASON],
   ['core/season/batch.ts', 'alone / times / 2)', 'alone / times)', SEASON],
   ['core/season/batch.ts', '  paint: true,', '  paint: false,', SEASON],

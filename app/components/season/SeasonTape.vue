@@ -2,9 +2,8 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Day } from '#core/measure'
-import { dayNumber, daysAfter, daySaid, show } from '#core/measure'
+import { dayNumber, daysAfter, daySaid, show, weekdayOf } from '#core/measure'
 import type { PieceDates, Season, SeasonPlan, Sitting } from '#core/season'
-import { weekdayOf } from '#core/season'
 import { useSettings } from '~/stores/settings'
 
 /**
