@@ -32,12 +32,14 @@ export function saveBlob(blob: Blob, name: string): void {
   URL.revokeObjectURL(url)
 }
 
-/** The name that a piece's files begin with. */
-export const fileName = (piece: Piece): string =>
-  piece.brief.name
+/** What files of something begin with: its name in plain letters. @param otherwise where nothing of it is left */
+export const fileNameOf = (name: string, otherwise: string): string =>
+  name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'piece'
+    .replace(/^-|-$/g, '') || otherwise
+/** The name that a piece's files begin with. */
+export const fileName = (piece: Piece): string => fileNameOf(piece.brief.name, 'piece')
 
 /** Hands a piece out as a file, with the materials of one's own that it is laid of. */
 export const exportPiece = (piece: Piece, shelf: Shelf): void =>

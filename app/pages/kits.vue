@@ -7,11 +7,11 @@ import { kitCsv, kitSheet, labelPages, LABELS } from '#core/exchange'
 import { materialOf } from '#core/material'
 import { capital, several } from '#core/measure'
 import type { Kit } from '#core/season'
-import { kitParts, KitSchema, OFTEN_FORGOTTEN, startKit } from '#core/season'
+import { kitNumbers, kitParts, KitSchema, OFTEN_FORGOTTEN, startKit } from '#core/season'
 import { substitutesFor } from '#core/price'
 import type { TaskKind } from '#core/steps'
 import type { InBrief } from '#core/workings'
-import { saveBlob, saveText } from '~/composables/files'
+import { fileNameOf, saveBlob, saveText } from '~/composables/files'
 import { useNotices } from '~/stores/notices'
 import { newId, usePieces } from '~/stores/pieces'
 import { useSeason } from '~/stores/season'
@@ -119,22 +119,9 @@ watch(standIns, (found) => {
   swapTo.value = found[0]?.material.id ?? ''
 })
 const wrong = ref<string | null>(null)
-/** Reads "3, 7, 9-11" as numbers of kits. */
-function numbersIn(text: string): number[] | null {
-  const found = text
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .map((part) => /^(\d{1,3})(?:[-–](\d{1,3}))?$/.exec(part))
-  if (!found.length || found.some((each) => !each)) return null
-  const numbers = found.flatMap((each) => {
-    const [low, high] = [Number(each![1]), Number(each![2] ?? each![1])]
-    return Array.from({ length: Math.max(0, high - low + 1) }, (_, i) => low + i)
-  })
-  return [...new Set(numbers)].sort((a, b) => a - b)
-}
 function addSwap(): void {
-  const numbers = numbersIn(swapKits.value)
-  if (!numbers?.length) {
+  const numbers = kitNumbers(swapKits.value)
+  if (!numbers) {
     wrong.value = `“${swapKits.value}” is no list of kits. Try 3, 7, 9-11.`
     return
   }
@@ -171,13 +158,7 @@ const toggleBefore = (kind: TaskKind): void => {
 }
 
 const paper = computed<PaperId>(() => (settings.units === 'in' ? 'letter' : 'a4'))
-const file = computed(
-  () =>
-    kit.value?.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'kits',
-)
+const file = computed(() => fileNameOf(kit.value?.name ?? '', 'kits'))
 const savePdf = (bytes: ArrayBuffer, what: string): void =>
   saveBlob(new Blob([bytes], { type: 'application/pdf' }), `${file.value}-${what}.pdf`)
 const print = (): void =>

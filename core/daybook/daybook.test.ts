@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { usualBase } from '../base'
 import { CATALOGUE } from '../material'
 import { EACH } from '../piece'
-import { dayOf, USUAL } from '../measure'
+import { dayOf, thumb, USUAL } from '../measure'
 import { byRule, count, times, worked } from '../measure/term'
 import { inBrief, work } from '../workings'
 import { layerOf, pieceWith, shelf } from '../testing'
@@ -115,6 +115,16 @@ describe('what is learned', () => {
     expect(all.map(({ left }) => left)).toEqual([null, null, null, null, null, 'far from the others', 'out of reason'])
     // Close together, fences are narrow: what is within half as much again of the middle stays.
     expect(learnRate(BUNDLE_EACH, at([2.5, 2.5, 2.5, 2.5, 2.5, 3]), USUAL)!.readings).toBe(6)
+  })
+  it('draws no curve through a time of nought', () => {
+    const nought = thumb('test.nought', 'It takes', 'time', 5, [0, 60], 'Or nothing.')
+    const learned = learnRate(
+      nought,
+      at([5, 0, 4, 5]).map((each) => ({ ...each, rule: nought.id })),
+      USUAL,
+    )!
+    expect([learned.readings, learned.curve]).toEqual([4, null])
+    expect(Number.isFinite(learned.value)).toBe(true)
   })
   it('counts later readings more', () => {
     const fell = learnRate(BUNDLE_EACH, at([4, 4, 4, 2, 2, 2]), USUAL)!

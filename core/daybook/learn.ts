@@ -89,25 +89,12 @@ export function learningCurve(times: readonly number[]): Curve | null {
  */
 export function learnRate(thumb: Thumb, readings: readonly Reading[], by: Rated): Learned | null {
   const own = readings.filter(({ rule }) => rule === thumb.id).sort((a, b) => a.day.localeCompare(b.day))
-  const sane = own.filter(
-    ({ value }) => Number.isFinite(value) && (value > 0 || thumb.least <= 0) && value >= thumb.least && value <= thumb.most,
-  )
-  const values = sane.map(({ value }) => value).sort((a, b) => a - b)
-  const [low, high] = sane.length >= FENCED_FROM ? fences(values) : [-Infinity, Infinity]
-  const middle = sane.length ? quantile(values, 0.5) : 0
-  const leftOut = ({ value }: Reading): LeftOut | null =>
-    !Number.isFinite(value) || (value === 0 && thumb.least > 0)
-      ? 'nought'
-      : value < thumb.least || value > thumb.most
-        ? 'out of reason'
-        : (value < low && value < middle / NEAR) || (value > high && value > middle * NEAR)
-          ? 'far from the others'
-          : null
-  const kept = own.filter((each) => leftOut(each) === null)
+  const leftOut = leavingOut(thumb, own)
+  const reasons = own.map(leftOut)
+  const kept = own.filter((_, i) => reasons[i] === null)
   if (!kept.length) return null
   const half = rate(FADES, by)
-  const weightOf = (reading: Reading): number => 0.5 ** ((kept.length - 1 - kept.indexOf(reading)) / half)
-  const weights = kept.map(weightOf)
+  const weights = kept.map((_, i) => 0.5 ** ((kept.length - 1 - i) / half))
   const all = weights.reduce((n, w) => n + w, 0)
   const mean = kept.reduce((n, { value }, i) => n + weights[i]! * value, 0) / all
   // How many readings of full weight they are worth (Kish 1965).
@@ -122,7 +109,7 @@ export function learnRate(thumb: Thumb, readings: readonly Reading[], by: Rated)
   const reach = 1.96 * Math.sqrt((1 - trust) * a)
   return {
     thumb,
-    all: own.map((each) => ({ ...each, left: leftOut(each), weight: leftOut(each) === null ? weightOf(each) : 0 })),
+    all: judged(own, reasons, weights),
     mean,
     spread: Math.sqrt(variance),
     trust,
@@ -130,8 +117,37 @@ export function learnRate(thumb: Thumb, readings: readonly Reading[], by: Rated)
     low: clamp(value - reach, thumb.least, thumb.most),
     high: clamp(value + reach, thumb.least, thumb.most),
     readings: kept.length,
-    curve: thumb.unit === 'time' && kept.length >= CURVED_FROM ? learningCurve(kept.map((each) => each.value)) : null,
+    curve:
+      thumb.unit === 'time' && kept.length >= CURVED_FROM && kept.every((each) => each.value > 0)
+        ? learningCurve(kept.map((each) => each.value))
+        : null,
   }
+}
+
+/** Readings with why they were left out, or how much they count. @param weights of those that count, in their order */
+function judged(own: readonly Reading[], reasons: readonly (LeftOut | null)[], weights: readonly number[]): JudgedReading[] {
+  let counted = 0
+  return own.map((each, i) => ({ ...each, left: reasons[i] ?? null, weight: reasons[i] === null ? weights[counted++]! : 0 }))
+}
+
+/** Why a reading among others is left out; nothing where it counts. */
+function leavingOut({ least, most }: Thumb, own: readonly Reading[]): (reading: Reading) => LeftOut | null {
+  const isNought = (value: number): boolean => !Number.isFinite(value) || (value === 0 && least > 0)
+  const outOfReason = (value: number): boolean => value < least || value > most
+  const sane = own
+    .map(({ value }) => value)
+    .filter((value) => !isNought(value) && !outOfReason(value))
+    .sort((a, b) => a - b)
+  const [low, high] = sane.length >= FENCED_FROM ? fences(sane) : [-Infinity, Infinity]
+  const middle = sane.length ? quantile(sane, 0.5) : 0
+  return ({ value }) =>
+    isNought(value)
+      ? 'nought'
+      : outOfReason(value)
+        ? 'out of reason'
+        : (value < low && value < middle / NEAR) || (value > high && value > middle * NEAR)
+          ? 'far from the others'
+          : null
 }
 
 /** All rates that readings tell something of. */

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import type { Need } from '../material'
 import { USUAL } from '../measure'
+import { lotOf } from '../stock'
 import type { TaskTime } from '../steps'
 import { makingOf, plainPricing, shelf, taskOf } from '../testing'
-import { handOut, kitMoney, kitParts, KitSchema, sittingsOf, startKit, teaching, toolsFor } from './kit'
+import { handOut, kitMoney, kitNumbers, kitParts, KitSchema, sittingsOf, startKit, teaching, toolsFor } from './kit'
 
 const daisies: Need = { of: 'things', material: 'daisy', use: 'laid', layer: 'l', count: 5, cut: null, spare: 0 }
 const mesh: Need = { of: 'lengths', material: 'mesh-honey', use: 'mesh', layer: 'm', count: 3, length: 200, joins: false }
@@ -143,7 +144,19 @@ describe('the fee', () => {
     expect(money(1).left!.value).toBeLessThan(0)
   })
   it('what is in the house is not bought', () => {
-    const lots = [{ ...pricing.lots[0]!, id: 'l' }].filter((each) => 'material' in each)
-    expect(lots).toEqual([])
+    const stocked = kitMoney(kit, [stems], [task('a', 'lay', 40)], { ...pricing, lots: [lotOf('l', 'bay', { things: 60 })] })
+    expect(stocked.materials.value).toBe(0)
+    expect(stocked.cost.value).toBe(2800)
   })
 })
+
+it.each([
+  ['3', [3]],
+  ['3, 7, 9-11', [3, 7, 9, 10, 11]],
+  ['11–9', null],
+  ['9 9;8', [8, 9]],
+  ['0', null],
+  ['', null],
+  ['all', null],
+  ['3-', null],
+])('reads “%s” as kits', (text, numbers) => expect(kitNumbers(text)).toEqual(numbers))

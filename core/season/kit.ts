@@ -3,7 +3,7 @@ import type { Need, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Figure, Minor, Rated } from '../measure'
 import { COUNTED, DaySchema, lowerFirst, quantity, rate, sum } from '../measure'
-import { byRule, count, given, named, plus, saidAs, times, worked } from '../measure/term'
+import { byRule, count, given, less, named, plus, saidAs, times, worked } from '../measure/term'
 import type { Pricing } from '../price'
 import { billOf, moneyFigure, rangeOf } from '../price'
 import { HOUR_RATE } from '../price/thumbs'
@@ -286,9 +286,9 @@ export function kitMoney(kit: Kit, needs: readonly Need[], tasks: readonly TaskT
       fee === null
         ? null
         : worked(
-            plus(
+            less(
               saidAs(given(quantity.money(fee * heads), COUNTED), sum`${quantity.count(heads)} × ${quantity.money(fee)}`),
-              saidAs(given(quantity.money(-all), COUNTED), sum`−${quantity.money(all)}`),
+              saidAs(given(quantity.money(all), COUNTED), sum`${quantity.money(all)}`),
             ),
           ),
     breaksEven: fee === null || covered >= curve.length ? null : covered + 1,
@@ -310,3 +310,20 @@ export const OFTEN_FORGOTTEN = [
   'A hook and a door to try it on',
   'Bags to carry it home in',
 ] as const
+
+/**
+ * The kits that a list names: `3, 7, 9-11`.
+ * @returns their numbers, each once, in order; null when it is no list of kits
+ * @example kitNumbers('3, 9-11') // [3, 9, 10, 11]
+ */
+export function kitNumbers(text: string): number[] | null {
+  const found = text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map((part) => /^(\d{1,3})(?:[-–](\d{1,3}))?$/.exec(part))
+  const numbers = found.flatMap((part) => {
+    const [low, high] = [Number(part?.[1]), Number(part?.[2] ?? part?.[1])]
+    return low >= 1 && high >= low ? Array.from({ length: high - low + 1 }, (_, i) => low + i) : [NaN]
+  })
+  return numbers.length && !numbers.includes(NaN) ? [...new Set(numbers)].sort((a, b) => a - b) : null
+}
