@@ -100,13 +100,18 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
       <template v-else>
         <div class="flex flex-wrap items-baseline gap-x-4 pb-2 pt-3">
           <p class="font-serif text-xl" :class="plan.fits ? '' : 'text-ruddy'" role="status" data-testid="verdict">{{ verdict }}</p>
-          <p v-if="plan.saved > 0.5" class="text-soft">{{ time(plan.saved) }} saved by doing at once what can be.</p>
           <p v-if="season.under" class="text-soft" role="status">
             Trying other orders… <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>
           </p>
           <p v-else-if="!plan.fits" class="text-soft">
             {{ plan.proven ? 'No other order of the pieces does better.' : 'The best order found.' }}
           </p>
+        </div>
+        <div v-if="plan.pieces.length" class="grid max-w-4xl grid-cols-3 gap-x-8 pb-2 max-sm:grid-cols-1" data-testid="figures">
+          <FigureRow label="Hands are wanted for" :figure="plan.figures.hands" :manner="settings.manner" />
+          <FigureRow label="Hours there are" :figure="plan.figures.hours" :manner="settings.manner" />
+          <FigureRow v-if="plan.figures.saved" label="Saved by doing at once" :figure="plan.figures.saved" :manner="settings.manner" />
+          <FigureRow v-if="plan.figures.over" label="Too late" :figure="plan.figures.over" :manner="settings.manner" tone="over" />
         </div>
         <SeasonTape
           v-if="plan.pieces.length"

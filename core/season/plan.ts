@@ -1,12 +1,13 @@
-import type { Day, Rated, Said } from '../measure'
-import { daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
+import type { Day, Figure, Rated, Said } from '../measure'
+import { COUNTED, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
+import { given, named, plusAll, worked } from '../measure/term'
 import type { Severity } from '../piece'
 import { BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
 import type { BookedChore, Booking } from './book'
 import { book, chainTo } from './book'
-import { Clock, DAY_MINUTES } from './hours'
+import { Clock, DAY_MINUTES, minutesOn } from './hours'
 import type { Batch, Season } from './season'
 
 /** All that a season's plan follows from. */
@@ -75,6 +76,8 @@ export interface SeasonPlan {
   readonly hours: number
   /** Minutes of hands that lie after the days they are due. */
   readonly over: number
+  /** The same as they are told, each with its sum: by pieces, and by days. */
+  readonly figures: { readonly hands: Figure; readonly hours: Figure; readonly over: Figure | null; readonly saved: Figure | null }
   /** Whether everything is done in time. */
   readonly fits: boolean
   /** Whether no other order of pieces does better: all were tried, or nothing is late. */
@@ -288,12 +291,42 @@ function planFrom(scene: Scene, { booking, cost }: Tried, proven: boolean): Seas
     saved: chores.reduce((all, each) => all + each.saves, 0),
     hours: last === null ? 0 : clock.between(0, clock.ends(last)),
     over,
+    figures: {
+      hands: timeTogether(dates.map(({ name, hands: own }) => [name, own])),
+      hours: timeTogether(daysUntil(scene, last)),
+      over: over > 1e-6 ? timeTogether(dates.map(({ name, over: own }) => [name, own])) : null,
+      saved: chores.some(({ saves }) => saves > 1e-6) ? timeTogether(chores.map(({ title, saves }) => [title, saves])) : null,
+    },
     fits: fitsAt(cost),
     proven,
   }
 }
 
 const sum1 = (all: readonly number[]): number => all.reduce((n, each) => n + each, 0)
+
+/** Minutes by their names, added up. */
+const timeTogether = (parts: readonly (readonly [name: string, minutes: number])[]): Figure =>
+  worked(
+    plusAll(
+      parts.filter(([, minutes]) => minutes > 1e-6).map(([name, minutes]) => named(name, quantity.time(minutes), COUNTED)),
+      given(quantity.time(0), COUNTED),
+    ),
+  )
+
+/** The most days that are named one by one; beyond them they are told together. */
+const DAYS_NAMED = 14
+/** The hours that there are up to the last day something is due. */
+function daysUntil({ clock, start, job }: Scene, last: Day | null): (readonly [name: string, minutes: number])[] {
+  if (last === null) return []
+  const told: (readonly [string, number])[] = []
+  let day = start
+  for (; day <= last && told.length < DAYS_NAMED; day = daysAfter(day, 1)) {
+    const minutes = minutesOn(job.season.hours, day)
+    if (minutes > 0) told.push([daySaid(day), minutes])
+  }
+  const rest = day <= last ? clock.between(clock.begins(day), clock.ends(last)) : 0
+  return rest > 0 ? [...told, [`from ${daySaid(day)} on`, rest]] : told
+}
 
 function datesOf(piece: ToMake, own: readonly Sitting[], chores: readonly Chore[], left: ReadonlySet<string>, scene: Scene): PieceDates {
   const { clock, deadline, job } = scene

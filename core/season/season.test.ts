@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayOf, say, USUAL, weekdayOf } from '../measure'
+import { dayOf, say, showSum, USUAL, weekdayOf } from '../measure'
 import { makingOf as piece, taskOf as task } from '../testing'
 import { batchWork, choresOf } from './batch'
 import type { ToMake } from './batch'
@@ -175,6 +175,18 @@ describe('a season', () => {
     expect([plan.over, of(plan, 'big').over, of(plan, 'big').late]).toEqual([60, 60, 1])
     expect(plan.path).toEqual(['big:a', 'big:b'])
     expect(plan.problems.find(({ id }) => id === 'over:big')).toMatchObject({ severity: 'fault', piece: 'big' })
+  })
+  it('says what its minutes are made of: by pieces, and by the days there are', () => {
+    const plan = planSeasonSoon(jobOf([piece('big', '2026-11-03', [task('a', 300)]), piece('small', null, [task('b', 30)])]))
+    const { hands, hours, over } = plan.figures
+    expect([hands.value, showSum(hands, MANNER)]).toEqual([330, 'big 5 h 0 min + small 30 min = 5 h 30 min'])
+    // Monday and Tuesday.
+    expect([hours.value, showSum(hours, MANNER)]).toEqual([240, 'Mon 2 Nov 2 h 0 min + Tue 3 Nov 2 h 0 min = 4 h 0 min'])
+    expect([over!.value, plan.over]).toEqual([60, 60])
+    // A hundred days are not named one by one, and are all there.
+    const long = planSeasonSoon(jobOf([piece('far', dayOf(20_759 + 99), [task('a', 30)])]))
+    expect(long.figures.hours.value).toBe(100 * 120)
+    expect(planSeasonSoon(jobOf([])).figures).toMatchObject({ hands: { value: 0 }, hours: { value: 0 }, over: null, saved: null })
   })
   it('is late by drying alone, too', () => {
     const plan = planSeasonSoon(jobOf([piece('glued', MONDAY, [task('g', 60, { waits: 1440 })])]))
