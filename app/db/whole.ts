@@ -2,7 +2,7 @@ import type { EntityTable } from 'dexie'
 import type { Whole, WholeTable } from '#core/exchange'
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
-import type { BenchDatabase, PieceRecord } from './index'
+import type { BenchDatabase, PieceRecord, Progress, Purchase, ShopRecord } from './index'
 
 /** Settings that are of this browser and not of the workroom. */
 const OF_BROWSER: ReadonlySet<string> = new Set(['seeded', 'written'])
@@ -112,13 +112,13 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
         came.has(idOf(pieceId)) ? [{ pieceId: idOf(pieceId), at, piece: { ...piece, id: idOf(pieceId) } }] : [],
       ),
     )
-    const add = async <T extends object>(
+    const add = async <T extends object, K extends object>(
       name: WholeTable,
       all: readonly T[],
-      key: (row: T) => string,
-      as: (row: T) => T,
+      key: (row: K) => string,
+      as: (row: T) => K,
     ): Promise<void> => {
-      const table = db.table<T, string>(name)
+      const table = db.table<K, string>(name)
       const mine = all.map(as)
       const there = await table.bulkGet(mine.map(key))
       const fresh = mine.filter((_, i) => there[i] === undefined)
@@ -137,13 +137,18 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     )
     await add('rolls', tables.rolls, own, (row) => row)
     await add('cutList', tables.cutList, own, (row) => row)
-    await add('purchases', tables.purchases, own, (row) => row)
-    await add('shops', tables.shops, own, (row) => row)
+    await add('purchases', tables.purchases, own, (row): Purchase => row)
+    await add('shops', tables.shops, own, (row): ShopRecord => row)
     await add('sales', tables.sales, own, ofPiece)
     await add('daybook', tables.daybook, own, ofPiece)
     await add('kits', tables.kits, own, ofPiece)
     await add('batches', tables.batches, own, (row) => ({ ...row, pieces: row.pieces.map(idOf) }))
-    await add('progress', tables.progress, ({ piece }) => piece, ofPiece)
+    await add(
+      'progress',
+      tables.progress,
+      ({ piece }: Progress) => piece,
+      (row): Progress => ofPiece(row),
+    )
     const photos = whole.photos.map(({ id, type, bytes }) => ({ id, picture: new Blob([bytes as BlobPart], { type }) }))
     const there = await db.photos.bulkGet(photos.map(({ id }) => id))
     const fresh = photos.filter((_, i) => !there[i])

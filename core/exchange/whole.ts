@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { RecordSchema } from '../daybook'
 import { MaterialSchema } from '../material'
 import { migrate, PieceSchema } from '../piece'
+import type { OwnRoll, Sale } from '../price'
 import { ShopSchema } from '../price'
 import { BatchSchema, KitSchema, SeasonSchema } from '../season'
 import { LotSchema } from '../stock'
@@ -38,7 +39,7 @@ export const WHOLE_TABLES = {
   versions: z.strictObject({ pieceId: id, at: z.number(), piece: StoredPieceSchema }),
   materials: MaterialSchema,
   lots: LotSchema,
-  rolls: z.strictObject({ id, material: id, length: mm, price: minor }),
+  rolls: z.strictObject({ id, material: id, length: mm, price: minor }) satisfies z.ZodType<OwnRoll>,
   cutList: z.strictObject({ id, material: id, use: z.string().max(200), length: mm, count: z.int().min(0), joins: z.boolean() }),
   progress: z.strictObject({
     piece: id,
@@ -72,7 +73,7 @@ export const WHOLE_TABLES = {
     materials: minor,
     minutes: z.number().min(0),
     where: z.string(),
-  }),
+  }) satisfies z.ZodType<Sale>,
   daybook: RecordSchema,
   kits: KitSchema,
   batches: BatchSchema,
