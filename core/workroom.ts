@@ -2,7 +2,7 @@ import type { BaseKind } from './base'
 import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
 import { asStock, isNew, NEW, planning as planningCuts, planSoon, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
-import type { Lengths, Material, Need, Things } from './material'
+import type { BareBase, Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
 import type { Figure } from './measure'
 import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } from './measure'
@@ -14,20 +14,26 @@ import {
   billOf,
   costProblems,
   cutStock,
-  cutTo,
   insteadOf,
+  keepAll,
+  ledgerOf,
+  lengthLine,
   moneyFigure,
   moneyTogether,
   openedBy,
   openedFor,
   packsFor,
+  piecesLeft,
+  piecesOf,
   rangeOf,
   spareOf,
-  stemsFor,
-  totalOf,
+  stemsOf,
+  soldBase,
+  takenBy,
   uncutOf,
-  usedOf,
+  usedFigure,
   wantsOf,
+  withTax,
 } from './price'
 import { LOW_STOCK } from './price/thumbs'
 import type { InHouse, Lot, Low } from './stock'
@@ -74,8 +80,10 @@ export interface Cutting {
 
 /** One material over all pieces in hand: what is wanted, what the house gives, what is opened and left. */
 export interface MaterialPlan {
-  /** A material's id, or `bases`. */
+  /** A material's id; bare bases by their kind and width. */
   readonly id: string
+  /** The bare base that it is of; null for all else. */
+  readonly base: BareBase | null
   readonly name: string
   readonly of: 'stems' | 'length' | 'base'
   /** Stems with their spare, or mm. */
@@ -96,6 +104,8 @@ export interface MaterialPlan {
   readonly taken: Readonly<Record<string, number>>
   /** How much is taken by what was only listed, which is nobody's. */
   readonly listed: number
+  /** What it takes of lots that are not cut for anything yet: things, or mm. */
+  readonly drawn: number
 }
 
 /** What is opened, and what of that is used: the two ledgers. */
@@ -117,9 +127,9 @@ export interface Plan {
   readonly opened: Figure
   readonly used: Figure
   readonly tax: Figure | null
-  /** What the pieces would cost, were each alone in hand. */
-  readonly alone: Figure
-  /** What they save by being planned together. */
+  /** What the pieces would cost, each bought for by itself, one after another. */
+  readonly apart: Figure
+  /** What planning them together saves: the difference of the two plans. */
   readonly saved: Figure
   readonly ledgers: Readonly<Record<string, Ledger>>
   /** What is to be bought though something that would do lies in the house. */
@@ -191,7 +201,7 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
   const known = (id: string): Material[] => [materialOf(shelf, id)].flatMap((each) => each ?? [])
   const cutOnes = [...new Set([...lengths.keys(), ...list.map(({ material }) => material)])].flatMap(known)
   const materials: MaterialPlan[] = [
-    ...basesOf(pieces, workroom.lots),
+    ...basesPlans(pieces, workroom),
     ...[...things].flatMap(([id, own]) => known(id).map((material) => thingsPlan(material, own, workroom))),
   ]
   let stopped = false
@@ -213,22 +223,17 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
 /** What materials come to for all pieces together and for each. */
 function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan {
   const { pieces, tax, lots, shelf } = workroom
-  const { total: opened, tax: taxed } = totalOf(
-    materials.map((each) => [each.name, each.opened]),
-    tax,
-  )
+  const { opened, used, tax: taxed } = ledgerOf(materials, tax)
   const alone = pieces.map((piece) => billOf({ ...piece, budget: null }, workroom))
-  const shares = sharesOf(materials, pieces, opened)
+  const shares = sharesOf(materials, pieces, opened, used)
   const ledgers = Object.fromEntries(
     pieces.map((piece, i): [string, Ledger] => [
       piece.id,
       { alone: { opened: rangeOf(alone[i]!.opened), used: rangeOf(alone[i]!.used) }, share: shares[i]! },
     ]),
   )
-  const apart = alone.reduce((all, bill) => all + bill.opened.value, 0)
-  const net = materials.reduce((all, each) => all + each.opened.value, 0)
-  const usedNet = materials.reduce((all, each) => all + each.used.value, 0)
-  const used = usedOf(rangeOf(opened), usedNet, net)
+  const apart = worked(moneyTogether(apartOf(pieces, alone, workroom).map((bill, i) => [pieces[i]!.name, bill.opened.value])))
+  const listed = listedCost(materials, workroom)
   const money = quantity.money
   return {
     materials,
@@ -238,24 +243,53 @@ function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan 
       lots,
       shelf,
     ),
-    low: lowStock(lots, new Map(materials.map(({ id, fromHouse }) => [id, fromHouse.value])), rate(LOW_STOCK, shelf), shelf),
+    low: lowStock(lots, new Map(materials.map(({ id, drawn }) => [id, drawn])), rate(LOW_STOCK, shelf), shelf),
     opened,
     tax: taxed,
-    used: moneyFigure(
-      used,
-      sum`what is opened ${money(opened.value)} × ${money(usedNet)} that is used ÷ ${money(net)} = ${money(used[1])}`,
-    ),
-    alone: worked(moneyTogether(pieces.map(({ name }, i) => [name, alone[i]!.opened.value]))),
+    used,
+    apart,
     saved: figure(
-      money(apart - opened.value),
-      sum`each alone ${money(apart)} − all together ${money(opened.value)} = ${money(apart - opened.value)}`,
+      money(apart.value + listed - opened.value),
+      sum`each by itself ${money(apart.value)}${listed ? ' + what is only listed ' : ''}${listed ? money(listed) : ''} − all together ${money(opened.value)} = ${money(apart.value + listed - opened.value)}`,
       COUNTED,
     ),
   }
 }
 
+/**
+ * What the pieces would cost, were each bought for by itself, one after another: what the first takes from the house the next does
+ * not find there.
+ * @param alone the bill of each as if nothing else were in hand
+ */
+function apartOf(pieces: readonly InHand[], alone: readonly Bill[], workroom: Workroom): readonly Bill[] {
+  // Where nothing is taken from the house it makes no difference.
+  if (!alone.some(({ lines }) => lines.some(({ stash }) => stash.value > 0))) return alone
+  let n = 0
+  const newId = (): string => `apart ${(n += 1)}`
+  const { put, gone } = keepAll(pieces, workroom, newId)
+  const changed = new Set([...put.map(({ id }) => id), ...gone])
+  const kept: Workroom = { ...workroom, lots: [...workroom.lots.filter(({ id }) => !changed.has(id)), ...put] }
+  return pieces.map((piece) => billOf({ ...piece, budget: null }, kept))
+}
+
+/** What lengths that were only listed cost by themselves: they are nobody's, but are cut with the rest. */
+function listedCost(materials: readonly MaterialPlan[], workroom: Workroom): number {
+  const { list, shelf, tax } = workroom
+  const lines = materials.flatMap(({ id, listed }) => {
+    const material = listed > 0 ? materialOf(shelf, id) : undefined
+    const needs = list.flatMap(({ id: of, ...each }): Lengths[] => (each.material === id ? [{ ...each, of: 'lengths', layer: of }] : []))
+    return material ? [lengthLine(material, needs, { id: LISTED, copies: 1 }, { ...workroom, lots: [] })] : []
+  })
+  return withTax(
+    lines.map(({ opened }) => opened.value),
+    tax,
+  )
+}
+/** What the list is known by where a piece is asked for. */
+const LISTED = 'list'
+
 /** Each piece's share of all that is opened, by what it takes of each material, to the cent and with its part of the tax. */
-function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[], opened: Figure): Money[] {
+function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[], opened: Figure, used: Figure): Money[] {
   const at = new Map(pieces.map(({ id }, i) => [id, i]))
   const share = (of: 'opened' | 'used', end: 0 | 1): number[] => {
     // What was only listed is nobody's: the last.
@@ -269,64 +303,90 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
     }
     return net
   }
-  const ends = ([0, 1] as const).map((end) => {
-    const net = share('opened', end)
-    const gross = rangeOf(opened)[end]
-    const all = net.reduce((sum, each) => sum + each, 0)
-    const shared = apportion(gross, net)
-    const used = share('used', end)
-    return { opened: shared, used: used.map((each) => (all > 0 ? Math.round((each * gross) / all) : 0)) }
-  })
-  return pieces.map((_, i) => ({
-    opened: [ends[0]!.opened[i]!, ends[1]!.opened[i]!],
-    used: [ends[0]!.used[i]!, ends[1]!.used[i]!],
-  }))
+  // From the highest down, so that no range is turned round and nothing is used that is not opened.
+  const high = apportion(rangeOf(opened)[1], share('opened', 1))
+  const low = apportion(rangeOf(opened)[0], share('opened', 0), high)
+  const usedHigh = apportion(rangeOf(used)[1], share('used', 1), high)
+  const usedLow = apportion(
+    rangeOf(used)[0],
+    share('used', 0),
+    usedHigh.map((n, i) => Math.min(n, low[i]!)),
+  )
+  return pieces.map((_, i) => ({ opened: [low[i]!, high[i]!], used: [usedLow[i]!, usedHigh[i]!] }))
 }
 
-/** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
-function basesOf(pieces: readonly InHand[], lots: readonly Lot[]): MaterialPlan[] {
+/** What the plan of a kind and width of base is known by. */
+const baseKey = ({ material, width, ownPrice, price }: BareBase): string =>
+  [baseLots(material as BaseKind), Math.round(width * 10) / 10, ...(ownPrice ? [price] : [])].join(':')
+
+/**
+ * Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. Those in the house are
+ * given out by width, the narrowest first, so that as many as can be serve (for intervals of one length none does better).
+ */
+function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan[] {
+  const { lots } = workroom
+  const wants = pieces
+    .flatMap((piece) =>
+      piece.needs.flatMap((need) => (need.of === 'base' ? [{ piece, need, open: need.count * piece.copies, own: 0, had: 0 }] : [])),
+    )
+    .sort((a, b) => a.need.width - b.need.width)
   const left = new Map(lots.flatMap((lot): [string, number][] => (baseOfLot(lot) ? [[lot.id, lot.things ?? 0]] : [])))
-  const all = pieces.flatMap((piece) =>
-    piece.needs.flatMap((need) => {
-      if (need.of !== 'base') return []
-      let there = 0
-      for (const lot of lotsOf(lots, baseLots(need.material as BaseKind))) {
-        if (!servesAs(lot, need.width) || !isFree(lot, piece.id)) continue
-        const taken = Math.min(left.get(lot.id)!, piece.copies - there)
-        left.set(lot.id, left.get(lot.id)! - taken)
-        there += taken
-      }
-      return [{ piece, there, bought: piece.copies - there, cost: need.price * (piece.copies - there) }]
-    }),
-  )
-  if (!all.length) return []
-  const count = all.reduce((n, { piece }) => n + piece.copies, 0)
-  const there = all.reduce((n, each) => n + each.there, 0)
-  const opened = worked(moneyTogether(all.map(({ piece, cost }) => [piece.name, cost])))
-  return [
-    {
-      id: 'bases',
-      name: 'bases',
+  const take = (want: (typeof wants)[number], lot: Lot): number => {
+    if (!servesAs(lot, want.need.width)) return 0
+    const taken = Math.min(left.get(lot.id)!, want.open)
+    left.set(lot.id, left.get(lot.id)! - taken)
+    want.open -= taken
+    return taken
+  }
+  for (const want of wants)
+    for (const lot of lotsOf(lots, baseLots(want.need.material as BaseKind)))
+      if (lot.reserved?.piece === want.piece.id && isFree(lot, want.piece.id)) want.own += take(want, lot)
+  // What is of no said width serves any: last.
+  const free = (kind: BaseKind): Lot[] =>
+    lotsOf(lots, baseLots(kind))
+      .filter((lot) => isFree(lot))
+      .sort((a, b) => (a.cut ?? Infinity) - (b.cut ?? Infinity))
+  for (const want of wants) for (const lot of free(want.need.material as BaseKind)) want.had += take(want, lot)
+  const groups = new Map<string, typeof wants>()
+  for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
+  return [...groups].map(([id, own]): MaterialPlan => {
+    const { need } = own[0]!
+    const total = (of: (want: (typeof own)[number]) => number): number => own.reduce((n, each) => n + of(each), 0)
+    const [toBuy, there] = [total(({ open }) => open), total((each) => each.own + each.had)]
+    const bought = packsFor(toBuy, soldBase(need), workroom)
+    const { packs, holds, cost, words } = openedBy(bought)
+    return {
+      id,
+      base: need,
+      name: need.name,
       of: 'base',
-      fromHouse: figure(quantity.count(there), there ? sum`of the kind and width that is wanted` : sum`none`, COUNTED),
-      left: figure(quantity.count(0), sum`none`, COUNTED),
-      bought: [],
-      toBuy: 0,
+      bought,
+      toBuy,
       cutting: null,
-      needed: figure(quantity.count(count), sum`one for each copy of each piece`, COUNTED),
-      packs: figure(quantity.count(count - there), sum`one for each copy of each piece, less what is in the house`, COUNTED),
-      opened,
-      used: opened,
-      taken: Object.fromEntries(all.map(({ piece, cost }) => [piece.id, cost])),
+      taken: Object.fromEntries(own.map(({ piece, open }) => [piece.id, open])),
       listed: 0,
-    },
-  ]
+      drawn: there,
+      needed: figure(
+        quantity.count(toBuy + there),
+        [
+          ...own.flatMap(({ piece, open, own: kept, had }, i) => [i ? ' + ' : '', `${open + kept + had} for ${piece.name}`]),
+          ...sum` = ${quantity.count(toBuy + there)}`,
+        ],
+        COUNTED,
+      ),
+      fromHouse: figure(quantity.count(there), there ? sum`of the kind and width that is wanted` : sum`none`, COUNTED),
+      packs: figure(quantity.count(packs), sum`${quantity.count(toBuy + there)} − ${quantity.count(there)} from the house`, COUNTED),
+      opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+      used: usedFigure(cost, toBuy, holds, (n) => quantity.count(n)),
+      left: figure(quantity.count(holds - toBuy), sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`, COUNTED),
+    }
+  })
 }
 
 /** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. What is kept for a piece is for it alone. */
 function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Workroom): MaterialPlan {
   const { lots } = workroom
-  const wants = own.map(({ piece, need }) => ({ piece, need, cut: cutTo(material, need.cut), count: need.count * piece.copies }))
+  const wants = own.map(({ piece, need }) => ({ piece, need, ...piecesOf(material, [need], piece.copies)[0]! }))
   // What is cut already goes first: each piece's own, then what is nobody's.
   const keepers = keptBy(lots, material.id)
   const hadOwn = wants.map(() => 0)
@@ -343,40 +403,47 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
     wants.map(({ cut, count }, i) => ({ cut, count: count - hadOwn[i]! })),
     cutThingsOf(lots, material.id),
   )
-  const byPiece = new Map<InHand, number>()
-  wants.forEach(({ piece, need }, i) => {
-    const { stems } = stemsFor(material, [need], piece.copies, [hadOwn[i]! + hadOthers[i]!])
-    byPiece.set(piece, (byPiece.get(piece) ?? 0) + stems)
-  })
   const had = hadOwn.reduce((n, each, i) => n + each + hadOthers[i]!, 0)
-  const stems = [...byPiece]
-  const all = stems.reduce((n, [, each]) => n + each, 0)
+  // Then the stems that a piece keeps, for it alone; and all that is left is cut together.
+  const pieces = [...new Set(wants.map(({ piece }) => piece))].map((piece) => {
+    const left = wants.flatMap((want, i) => (want.piece === piece ? piecesLeft([want], [hadOwn[i]! + hadOthers[i]!]) : []))
+    const kept = thingsOf(keepers.get(piece.id) ?? [], material.id, piece.id)
+    const from = kept ? stemsOf(material, left, kept) : { stems: 0, left }
+    return { piece, kept, fromKept: from.stems, left: from.left, alone: stemsOf(material, from.left).stems }
+  })
+  const missing = stemsOf(
+    material,
+    pieces.flatMap(({ left }) => left),
+  ).stems
+  const fromKept = pieces.reduce((n, each) => n + each.fromKept, 0)
+  const all = missing + fromKept
   const spare = spareOf(all, Math.max(0, ...wants.map(({ need }) => need.spare)))
-  const ownOf = ({ id }: InHand): number => thingsOf(keepers.get(id) ?? [], material.id, id)
-  const missing = stems.reduce((n, [piece, each]) => n + Math.max(0, each - ownOf(piece)), 0)
-  const over = stems.reduce((n, [piece, each]) => n + Math.max(0, ownOf(piece) - each), 0)
+  const over = pieces.reduce((n, { kept, fromKept: used }) => n + kept - used, 0)
   const asked = missing + Math.max(0, spare - over)
   const toBuy = Math.max(0, asked - thingsOf(lots, material.id))
   const have = all + spare - toBuy
+  const apart = pieces.reduce((n, each) => n + each.fromKept + each.alone, 0)
   const bought = packsFor(toBuy, material, workroom)
   const { packs, holds, cost, words } = openedBy(bought)
   // What breaks is opened, but not used; what is in the house goes first, as on the bill.
   const fromPacks = Math.max(0, missing - thingsOf(lots, material.id))
-  const used = usedOf(cost, fromPacks, holds)
   return {
     id: material.id,
     name: material.plural,
     of: 'stems',
+    base: null,
+    drawn: have,
     bought,
     toBuy,
     cutting: null,
     // What a piece has of its own takes no part of what is opened.
-    taken: Object.fromEntries(stems.map(([piece, n]) => [piece.id, Math.max(0, n - ownOf(piece))])),
+    taken: Object.fromEntries(pieces.map(({ piece, alone }) => [piece.id, alone])),
     listed: 0,
     needed: figure(
       quantity.count(all + had + spare),
       [
-        ...stems.flatMap(([{ name }, n], i) => [i ? ' + ' : '', `${n} for ${name}`]),
+        ...pieces.flatMap(({ piece, fromKept: own, alone }, i) => [i ? ' + ' : '', `${own + alone} for ${piece.name}`]),
+        ...(apart > all ? [` − ${apart - all} by cutting them together`] : []),
         ...sum`${had ? ` + ${had} that are cut already` : ''}${spare ? ` + ${spare} spare` : ''} = ${quantity.count(all + had + spare)}`,
       ],
       COUNTED,
@@ -388,10 +455,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
       COUNTED,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
-    used: moneyFigure(
-      used,
-      sum`${quantity.money(cost[1])} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(holds)} opened = ${quantity.money(used[1])}`,
-    ),
+    used: usedFigure(cost, fromPacks, holds, (n) => quantity.count(n)),
     left: figure(
       quantity.count(Math.max(0, holds - toBuy)),
       sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`,
@@ -460,12 +524,10 @@ function cutPlan(
   const { plan, wants } = cutting
   const uncut = uncutOf(plan.short, wants, material)
   const bought = openedFor(plan, material, workroom, uncut)
-  const { cost, holds, words } = openedBy(bought)
+  const { cost, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
-  const lengthOf = (rolls: CutPlan['rolls']): number =>
-    rolls.reduce((total, { cuts }) => total + cuts.reduce((mm, { length }) => mm + length, 0), 0)
-  const fromHouse = lengthOf(plan.rolls.filter(({ stock }) => !isNew(stock)))
+  const { ofHouse: fromHouse, ofNew, opened } = takenBy(plan, wants, material, workroom, bought)
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
   // What is cut already, or will be from what is kept for a piece, takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
   const left = new Map<string, number>()
@@ -473,14 +535,12 @@ function cutPlan(
   const taken = new Map<string, number>()
   own.forEach(({ piece }, i) => taken.set(piece.id, (taken.get(piece.id) ?? 0) + (left.get(wants[i]!.id) ?? 0)))
   const rolls = plan.opened + uncut
-  const cutOfNew =
-    lengthOf(plan.rolls.filter(({ stock }) => isNew(stock))) +
-    plan.short.reduce((n, { want, count }) => n + count * wants.find(({ id }) => id === want)!.length, 0)
-  const used = usedOf(cost, Math.min(holds, Math.ceil((cutOfNew / material.length) * 1000) / 1000), holds)
   return {
     id: material.id,
     name: material.name,
     of: 'length',
+    base: null,
+    drawn: fromHouse,
     cutting,
     taken: Object.fromEntries(taken),
     listed: wants.slice(own.length).reduce((n, { id }) => n + (left.get(id) ?? 0), 0),
@@ -505,7 +565,7 @@ function cutPlan(
       COUNTED,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
-    used: moneyFigure(used, sum`${quantity.money(cost[1])} × ${quantity.length(cutOfNew)} that is cut of it = ${quantity.money(used[1])}`),
+    used: usedFigure(cost, ofNew, opened, quantity.length),
     left: figure(quantity.length(rests), sum`what is left of all rolls and long enough to be of use`, COUNTED),
   }
 }

@@ -29,8 +29,8 @@ export function useShopping() {
   /** Writes the list anew; what lies in the bag already stays on it. */
   async function write({ stops: of, elsewhere }: Basket): Promise<void> {
     const wanted: Omit<Purchase, 'id'>[] = [
-      ...of.flatMap(({ shop, name, lines: own }) => own.map(({ material, bought }) => ({ shop, shopName: name, material, bought }))),
-      ...elsewhere.map(({ material, bought }) => ({ shop: 'elsewhere', shopName: 'Elsewhere', material, bought })),
+      ...of.flatMap(({ shop, name, lines: own }) => own.map(({ of: what, bought }) => ({ shop, shopName: name, ...what, bought }))),
+      ...elsewhere.map(({ of: what, bought }) => ({ shop: 'elsewhere', shopName: 'Elsewhere', ...what, bought })),
     ].map(({ bought: { holds, packs, cost }, ...line }) => ({ ...line, holds, packs, expects: cost, paid: null, lot: null }))
     const put = db().transaction('rw', db().purchases, async () => {
       await db()
@@ -41,9 +41,10 @@ export function useShopping() {
     if (await notices.tell('The shopping list could not be written', put))
       notices.note(`The shopping list has ${several(wanted.length, 'line', 'lines')}.`)
   }
-  async function tick({ id, material, packs, holds, shopName }: Purchase, paid: number): Promise<void> {
+  async function tick({ id, material, width, packs, holds, shopName }: Purchase, paid: number): Promise<void> {
     const lot = lotOf(newId(), material, {
       things: packs * holds,
+      cut: width ?? null,
       source: { kind: 'shop', shop: shopName },
       day: shops.day,
       condition: 'as new',

@@ -92,6 +92,8 @@ export interface Purchase {
   readonly shop: string
   readonly shopName: string
   readonly material: string
+  /** How wide a bare base is, mm; not there for all else. */
+  readonly width?: number | null
   readonly holds: number
   readonly packs: number
   /** What they should cost, minor units. */

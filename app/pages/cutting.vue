@@ -130,7 +130,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
             : 'Nothing to open: all of it comes from what is in the house'
         }}
       </p>
-      <p v-if="workroom.plan.saved.value > 0" class="text-soft">{{ money(workroom.plan.saved.value) }} less than each piece alone</p>
+      <p v-if="workroom.plan.saved.value > 0" class="text-soft">{{ money(workroom.plan.saved.value) }} less than each piece by itself</p>
     </section>
     <div class="min-h-8 pt-1" role="status">
       <span v-if="workroom.progress" class="flex items-center gap-3"

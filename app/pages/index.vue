@@ -172,7 +172,7 @@ async function start(): Promise<void> {
         :manner="settings.manner"
         strong
       />
-      <FigureRow label="Were each alone" :figure="workroom.plan.alone" :manner="settings.manner" />
+      <FigureRow label="Each bought for by itself" :figure="workroom.plan.apart" :manner="settings.manner" />
       <FigureRow label="Saved by sharing packs and rolls" :figure="workroom.plan.saved" :manner="settings.manner" />
       <details v-if="shared.length" class="col-span-full border-t border-seam pt-1 text-fine">
         <summary class="cursor-pointer py-0.5 font-medium">

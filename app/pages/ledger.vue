@@ -65,12 +65,12 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
           <MoneySaid :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where
           <MoneySaid :minor="worthOfAll(stock.here, shops.shelf)" /> lies already.
           <template v-if="plan.tax"> Tax: <MoneySaid :minor="plan.tax.value" />.</template>
-          <template v-if="plan.saved.value > 0"> <MoneySaid :minor="plan.saved.value" /> less than each alone.</template>
+          <template v-if="plan.saved.value > 0"> <MoneySaid :minor="plan.saved.value" /> less than each by itself.</template>
         </p>
         <LedgerMeasure
           v-if="whole.length"
           :rows="whole"
-          :marks="[{ at: plan.alone.value, name: 'each alone', verdict: 'budget' }]"
+          :marks="[{ at: plan.apart.value, name: 'each by itself', verdict: 'budget' }]"
           class="mt-2 max-w-5xl"
         />
       </section>

@@ -4,7 +4,8 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { Check } from '@lucide/vue'
 import { materialOf } from '#core/material'
-import { capital } from '#core/measure'
+import { capital, say } from '#core/measure'
+import { bareName, baseOfLot } from '#core/stock'
 import type { Purchase } from '~/db'
 import { useShopping } from '~/composables/useShopping'
 import { useSettings } from '~/stores/settings'
@@ -15,11 +16,14 @@ useHead({ title: 'Shopping list · Ruddy Bramble' })
 const shopping = useShopping()
 const shops = useShops()
 const settings = useSettings()
-const name = ({ material, packs, holds }: Purchase): string => {
+const name = ({ material, width, packs, holds }: Purchase): string => {
+  const kind = baseOfLot({ material })
+  if (kind) return capital(say(bareName(kind, width ?? null, packs * holds), settings.manner))
   const of = materialOf(shops.shelf, material)
   return capital(of ? (packs * holds > 1 ? of.plural : of.name) : material)
 }
 const packs = ({ packs: n, holds, material }: Purchase): string => {
+  if (baseOfLot({ material })) return String(n)
   const pack = materialOf(shops.shelf, material)?.pack.name ?? 'pack'
   return `${n} × ${pack}${holds > 1 ? ` of ${holds}` : ''}`
 }

@@ -7,6 +7,7 @@ import { materialOf } from '#core/material'
 import { capital, daySaid, formatMoney, say, several } from '#core/measure'
 import type { Bought, Shop } from '#core/price'
 import { packsFor, reductionSaid, secondStop, standIns, standInsSaid, substitutesFor } from '#core/price'
+import { bareName, baseOfLot } from '#core/stock'
 import { useTableFile } from '~/composables/useTableFile'
 import { useShopping } from '~/composables/useShopping'
 import { useBasket } from '~/stores/basket'
@@ -56,12 +57,13 @@ interface Cell {
   readonly alone: number | null
 }
 const lines = computed(() =>
-  (basket.job?.wants ?? []).map(({ material, count }) => {
-    const of = materialOf(shops.shelf, material)!
+  (basket.job?.wants ?? []).map(({ material, of: what, count }) => {
+    const kind = baseOfLot(what)
+    const of = materialOf(shops.shelf, material)
     return {
       material,
       count,
-      name: capital(count > 1 ? of.plural : of.name),
+      name: capital(kind ? say(bareName(kind, what.width, count), settings.manner) : count > 1 ? of!.plural : of!.name),
       cells: columns.value.map(({ shop }): Cell => ({
         bought: stopOf(shop)?.lines.flatMap((line) => (line.material === material ? [line.bought] : [])) ?? [],
         alone: basket.baskets?.alone[shop.id]?.[material] ?? null,

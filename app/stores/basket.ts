@@ -25,7 +25,7 @@ export const useBasket = defineStore('basket', () => {
   const why = ref('')
 
   const wants = computed<readonly ToBuy[]>(() =>
-    (workroom.plan?.materials ?? []).flatMap(({ id, toBuy }) => (toBuy > 0 ? [{ material: id, count: toBuy }] : [])),
+    (workroom.plan?.materials ?? []).flatMap(({ id, base, toBuy }) => (toBuy > 0 ? [{ material: id, count: toBuy, base }] : [])),
   )
   const pricing = computed<Pricing>(() => ({ ...stock.pricing, day: on.value ?? shops.day }))
   const job = computed<BasketJob | null>(() => (workroom.plan && shops.state !== 'asking' ? basketJob(wants.value, pricing.value) : null))

@@ -2,7 +2,7 @@ import type { LaidLayer } from '../arrange'
 import { countsOf } from '../arrange'
 import { BASE_SORTS, usualPrice, widthOf } from '../base'
 import type { Material, Need, Shelf } from '../material'
-import { materialOf } from '../material'
+import { isCut, materialOf, pieceLength } from '../material'
 import { rate } from '../measure'
 import type { Piece } from '../piece'
 import { isItself } from '../piece'
@@ -27,12 +27,24 @@ export function needsOf(piece: Piece, laid: readonly LaidLayer[], makeUps: reado
             count: 1,
             name: BASE_SORTS[base.kind].name.toLowerCase(),
             price: base.price ?? usualPrice(base),
+            ownPrice: base.price !== null,
             width: widthOf(base),
           },
         ]
   const stems = laid.flatMap((each) =>
     [...countsOf(each)].map(([id, count]): Need => {
       const { layer } = each
+      const material = materialOf(shelf, id)!
+      if (isCut(material))
+        return {
+          of: 'lengths',
+          material: id,
+          use: 'laid',
+          layer: layer.id,
+          length: pieceLength(material, layer.cut),
+          count,
+          joins: false,
+        }
       return {
         of: 'things',
         material: id,
@@ -40,7 +52,7 @@ export function needsOf(piece: Piece, laid: readonly LaidLayer[], makeUps: reado
         layer: layer.id,
         count,
         cut: layer.cut,
-        spare: breaks(materialOf(shelf, id)!) ? rate(SPARE, shelf) : 0,
+        spare: breaks(material) ? rate(SPARE, shelf) : 0,
       }
     }),
   )

@@ -1,14 +1,19 @@
+import type { BaseKind } from '../base'
+import { BASE_KINDS, BASE_SORTS } from '../base'
 import { materialOf } from '../material'
 import type { Material, Shelf } from '../material'
-import { parseNumber } from '../measure'
+import type { Units } from '../measure'
+import { parseLength, parseNumber } from '../measure'
 import type { Offer } from '../price'
 import { OfferSchema } from '../price'
+import { baseLots } from '../stock'
 import type { Column, Mapping, RowFault, Table } from './table'
 import { column, plain } from './table'
 
 /** The columns of a price list. */
 export const PRICE_COLUMNS: readonly Column[] = [
   column('material', 'Material', 'its name, or its id', ['name', 'item', 'product', 'description', 'article', 'id'], true),
+  column('width', 'Width', 'of a bare base, such as 12 in', ['wide', 'size', 'diameter']),
   column('holds', 'In a pack', 'pieces', ['pack', 'pack size', 'holds', 'count', 'pieces', 'qty', 'quantity']),
   column('price', 'Price', 'of a pack, such as 8.99', ['cost', 'list price', 'pack price', 'unit price'], true),
   column('off', 'Reduction', 'in percent, one number or from and to: 40, or 40-50', ['reduced', 'discount', 'off', '% off', 'sale']),
@@ -24,7 +29,7 @@ export interface ReadPrices {
 const NEAR = 2
 
 /** Makes offers of a price list's rows. A row with anything wrong gives its faults and no offer; the others come in. */
-export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf, 'materials'>): ReadPrices {
+export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf, 'materials'>, units: Units = 'in'): ReadPrices {
   const offers: Offer[] = []
   const faults: RowFault[] = []
   const byName = new Map(
@@ -51,8 +56,15 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
     }
     const named = text('material')
     const material = named ? (byName.get(plain(named)) ?? materialOf(shelf, named)) : undefined
+    const base = material ? null : baseNamed(named)
     if (!named) wrong('material', 'is needed.')
-    else if (!material) wrong('material', `nothing on the shelf is called “${named}”${nearest(named, byName)}.`)
+    else if (!material && !base) wrong('material', `nothing on the shelf is called “${named}”${nearest(named, byName)}.`)
+    let width: number | null = null
+    if (base) {
+      const wide = text('width') ? parseLength(text('width'), units) : null
+      if (wide?.ok) width = wide.value
+      else wrong('width', wide ? wide.error : 'is needed of a bare base.')
+    }
     const price = text('price') ? number('price', text('price')) : (wrong('price', 'is needed.'), NaN)
     const holds = text('holds') ? number('holds', text('holds')) : (material?.pack.holds ?? 1)
     const stock = text('stock') ? number('stock', text('stock')) : null
@@ -65,12 +77,24 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
       faults.push(...own)
       return
     }
-    const read = OfferSchema.safeParse({ material: material!.id, holds, price: Math.round(price * 100), reductions, stock, days: [] })
+    const read = OfferSchema.safeParse({
+      material: base ? baseLots(base) : material!.id,
+      ...(width === null ? {} : { width }),
+      holds,
+      price: Math.round(price * 100),
+      reductions,
+      stock,
+      days: [],
+    })
     if (read.success) offers.push(read.data)
     else for (const { path, message } of read.error.issues) faults.push({ row, column: columnOf(String(path[0])), says: message })
   })
   return { offers, faults }
 }
+
+/** A kind of bare base by its name, of one or of several. */
+const baseNamed = (named: string): BaseKind | null =>
+  BASE_KINDS.find((kind) => [BASE_SORTS[kind].name, `${BASE_SORTS[kind].name}s`].some((name) => plain(name) === plain(named))) ?? null
 
 const columnOf = (field: string): string =>
   PRICE_COLUMNS.find(({ id }) => id === (field === 'reductions' ? 'off' : field))?.name ?? 'Material'

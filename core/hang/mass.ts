@@ -209,7 +209,8 @@ function partsOn(
     }
     return [...groups.values()]
   }
-  const lengths = gathered(lengthsIn(needs)).flatMap((all) =>
+  // What is laid by the length is weighed as it lies.
+  const lengths = gathered(lengthsIn(needs).filter(({ use }) => use !== 'laid')).flatMap((all) =>
     known(all[0]!.material, (material) => {
       const length = all.reduce((total, each) => total + each.length * each.count, 0)
       const mass = (material.mass * length) / material.length

@@ -34,7 +34,9 @@ export interface Lengths extends Needed {
 export interface BareBase extends Needed {
   readonly of: 'base'
   readonly name: string
+  /** What one costs usually, or what its maker says that it does: then no shop is asked. */
   readonly price: Minor
+  readonly ownPrice?: boolean
   /** From its outermost left to its outermost right, mm. */
   readonly width: number
 }

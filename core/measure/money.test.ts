@@ -1,17 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatMoney, parseMoney, shareOut } from './money'
+import { formatMoney, parseMoney } from './money'
+import { apportion } from './rhythm'
 
 it('shares out without losing a cent', () => {
-  expect(shareOut(100, [1, 1, 1])).toEqual([34, 33, 33])
-  expect(shareOut(999, [18, 2])).toEqual([900, 99])
+  expect(apportion(100, [1, 1, 1])).toEqual([34, 33, 33])
+  expect(apportion(999, [18, 2])).toEqual([899, 100])
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: 1e7 }),
       fc.array(fc.integer({ min: 0, max: 500 }), { minLength: 1, maxLength: 9 }),
       (amount, ratios) => {
         fc.pre(ratios.some((ratio) => ratio > 0))
-        expect(shareOut(amount, ratios).reduce((a, b) => a + b, 0)).toBe(amount)
+        expect(apportion(amount, ratios).reduce((a, b) => a + b, 0)).toBe(amount)
       },
     ),
   )

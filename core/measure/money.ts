@@ -1,20 +1,8 @@
-import { allocate, dinero, toSnapshot } from 'dinero.js'
-import { USD } from 'dinero.js/currencies'
-
 /** Money is a whole number of minor units (cents); the currency is one for the whole app. */
 export type Minor = number
 
 export const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
-
-/**
- * Shares an amount out so that the parts add up to it exactly (largest remainder).
- * @param ratios non-negative; at least one above zero
- * @example shareOut(899, [1, 2]) // [299, 600]
- */
-export function shareOut(amount: Minor, ratios: readonly number[]): Minor[] {
-  return allocate(dinero({ amount, currency: USD }), [...ratios]).map((part) => toSnapshot(part).amount)
-}
 
 /** Making one is far slower than using it. */
 const formats = new Map<Currency, Intl.NumberFormat>()

@@ -21,9 +21,12 @@ export function euclid(onsets: number, steps: number): boolean[] {
 /**
  * Whole numbers that add up to `total` in the proportion of `shares` (Hamilton's largest remainder;
  * ties go to the earlier share).
- * @param shares non-negative; all zero gives all zero
+ * @param total whole, from 0 @param shares non-negative; all zero gives all zero
+ * @param caps none gets more than its own; what is over then goes to those with most room. Together at least `total`
+ * @example apportion(100, [1, 1, 1]) // [34, 33, 33]
+ * @example apportion(899, [1, 2]) // [300, 599]
  */
-export function apportion(total: number, shares: readonly number[]): number[] {
+export function apportion(total: number, shares: readonly number[], caps?: readonly number[]): number[] {
   const sum = shares.reduce((a, b) => a + b, 0)
   if (!(sum > 0)) return shares.map(() => 0)
   const exact = shares.map((share) => (total * share) / sum)
@@ -31,12 +34,22 @@ export function apportion(total: number, shares: readonly number[]): number[] {
   const left = total - whole.reduce((a, b) => a + b, 0)
   exact
     .map((x, i) => ({ i, rest: x - whole[i]! }))
-    .sort((a, b) => b.rest - a.rest || a.i - b.i)
+    .sort((a, b) => (Math.abs(a.rest - b.rest) < 1e-9 ? a.i - b.i : b.rest - a.rest))
     .slice(0, left)
     .forEach(({ i }) => {
       whole[i]! += 1
     })
-  return whole
+  return caps ? under(whole, caps) : whole
+}
+
+/** The same with none over its cap: what is over goes on, one by one, to whoever has most room. */
+function under(whole: readonly number[], caps: readonly number[]): number[] {
+  const held = whole.map((n, i) => Math.min(n, caps[i]!))
+  for (let over = whole.reduce((n, each, i) => n + each - held[i]!, 0); over > 0; over--) {
+    const most = held.reduce((best, n, i) => (caps[i]! - n > caps[best]! - held[best]! ? i : best), 0)
+    held[most]! += 1
+  }
+  return held
 }
 
 /**

@@ -9,7 +9,7 @@ import type { Pricing } from './line'
 import type { Span } from './reduction'
 import { DEAREST, LARGEST_PACK, lineCost, lineRange } from './reduction'
 import type { ToBuy } from './wait'
-import { materialOf } from '../material'
+import { soldOf } from './wait'
 
 export const MOST_WANTS = 400
 export const MOST_SHOPS = 12
@@ -19,7 +19,8 @@ export const BasketJobSchema = z.strictObject({
   wants: z
     .array(
       z.strictObject({
-        material: z.string().min(1).max(60),
+        material: z.string().min(1).max(60).describe('what the want is known by, and the offers that are of it'),
+        of: z.strictObject({ material: z.string().min(1).max(60), width: z.number().nullable() }).describe('what lots of it are of'),
         count: z.int().min(1).max(1_000_000).describe('things or rolls'),
         usual: z
           .strictObject({ holds: z.int().min(1).max(LARGEST_PACK), price: z.int().min(0).max(DEAREST) })
@@ -53,11 +54,20 @@ export const SolvedSchema = z.strictObject({
 })
 export type Solved = z.infer<typeof SolvedSchema>
 
+/** So much of one thing that is wanted. */
+export interface Line {
+  /** What the want is known by. */
+  readonly material: string
+  /** What lots of it are of, and how wide a bare base is, mm. */
+  readonly of: BasketJob['wants'][number]['of']
+  readonly bought: Bought
+}
+
 /** What is bought at one shop. */
 export interface Stop {
   readonly shop: string
   readonly name: string
-  readonly lines: readonly { readonly material: string; readonly bought: Bought }[]
+  readonly lines: readonly Line[]
   readonly goods: Span
   readonly trip: Minor
   /** Whether it reaches the least that is sold in one order, which counts before coupons. */
@@ -68,27 +78,32 @@ export interface Stop {
 export interface Basket {
   readonly stops: readonly Stop[]
   /** What no shop of it has enough of: at the usual price, elsewhere. */
-  readonly elsewhere: readonly { readonly material: string; readonly bought: Bought }[]
+  readonly elsewhere: readonly Line[]
   /** Goods, trips, and what is bought elsewhere. */
   readonly cost: Span
 }
 
 /** The job of buying so much on the day that it is, from the shops that one goes to. */
 export function basketJob(wants: readonly ToBuy[], pricing: Pricing): BasketJob {
-  const asked = wants.flatMap(({ material, count }) => {
-    const of = materialOf(pricing.shelf, material)
-    return of && count > 0 ? [{ material, count, usual: { holds: of.pack.holds, price: of.pack.price } }] : []
+  const asked = wants.flatMap((want) => {
+    const of = soldOf(want, pricing.shelf)
+    return of && want.count > 0 ? [{ want, of }] : []
   })
   const on = (shop: Shop): BasketJob['shops'][number]['offers'] =>
-    asked.flatMap(({ material }) =>
-      offersOf(shop, material).flatMap((offer) => {
+    asked.flatMap(({ want: { material }, of }) =>
+      offersOf(shop, of).flatMap((offer) => {
         if (!soldOn(offer, pricing.day) || offer.stock === 0) return []
         const { holds, price, reductions, stock } = priceOn(shop.name, offer, pricing.day)
         return [{ material, holds, price, stock, reductions: reductions.map((each) => ({ ...each, from: null, until: null })) }]
       }),
     )
   return {
-    wants: asked,
+    wants: asked.map(({ want: { material, count }, of }) => ({
+      material,
+      of: { material: of.id, width: of.width ?? null },
+      count,
+      usual: { holds: of.pack.holds, price: of.pack.price },
+    })),
     shops: pricing.shops
       .filter(({ id }) => !pricing.shunned.includes(id))
       .map((shop) => ({ id: shop.id, name: shop.name, trip: shop.trip, minimum: shop.minimum, offers: on(shop) }))
@@ -99,6 +114,7 @@ export function basketJob(wants: readonly ToBuy[], pricing: Pricing): BasketJob 
 /** The exact cost of choices, each line rounded to the cent; what they leave wanting is bought elsewhere. @throws RangeError for a choice that is of no shop or offer of the job */
 export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]): Basket {
   const had = new Map<string, number>()
+  const wanted = new Map(wants.map(({ material, of }) => [material, of]))
   const stops = shops.flatMap((shop): Stop[] => {
     const lines = choices
       .filter((choice) => choice.shop === shop.id && choice.packs > 0)
@@ -107,7 +123,11 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
         if (!of) throw new RangeError(`${shop.id} has no offer ${offer}`)
         had.set(of.material, (had.get(of.material) ?? 0) + packs * of.holds)
         const price: Price = { shop: shop.name, holds: of.holds, price: of.price, reductions: of.reductions, stock: of.stock }
-        return { material: of.material, bought: { ...price, packs, cost: lineRange(of.price, packs, of.reductions) } }
+        return {
+          material: of.material,
+          of: wanted.get(of.material) ?? { material: of.material, width: null },
+          bought: { ...price, packs, cost: lineRange(of.price, packs, of.reductions) },
+        }
       })
     if (!lines.length) return []
     const goods = together(lines.map(({ bought }) => bought.cost))
@@ -125,9 +145,9 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
     return [{ shop: shop.id, name: shop.name, lines, goods, trip: shop.trip, enough: counts >= shop.minimum }]
   })
   if (choices.some(({ shop }) => !shops.some(({ id }) => id === shop))) throw new RangeError('a choice of a shop that is not there')
-  const elsewhere = wants.flatMap(({ material, count, usual }) => {
+  const elsewhere = wants.flatMap(({ material, of, count, usual }) => {
     const short = count - (had.get(material) ?? 0)
-    return short > 0 ? packsOver(short, [listed(null, usual.holds, usual.price)]).map((bought) => ({ material, bought })) : []
+    return short > 0 ? packsOver(short, [listed(null, usual.holds, usual.price)]).map((bought) => ({ material, of, bought })) : []
   })
   const trips = stops.reduce((all, { trip }) => all + trip, 0)
   const [least, most] = together([...stops.map(({ goods }) => goods), ...elsewhere.map(({ bought }) => bought.cost)])

@@ -88,25 +88,38 @@ export function linesOf({ id, needs, copies }: Omit<Making, 'budget'>, pricing: 
 /** What a piece costs, were it alone in hand. */
 export const billOf = (making: Making, pricing: Pricing): Bill => billFrom(linesOf(making, pricing), making, pricing.tax)
 
-export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+/** What is opened of some things and what of that is used, both with the tax of the place: the ledgers of a piece, and of everything. */
+export function ledgerOf(
+  lines: readonly { readonly name: string; readonly opened: Figure; readonly used: Figure }[],
+  tax: Tax,
+): Pick<Bill, 'opened' | 'used' | 'tax'> {
   const { total: opened, tax: taxed } = totalOf(
     lines.map((line) => [line.name, line.opened]),
     tax,
   )
-  const net = lines.reduce((all, line) => all + line.opened.value, 0)
-  const usedNet = lines.reduce((all, line) => all + line.used.value, 0)
+  const all = (figures: readonly Figure[], end: 0 | 1): Minor => endOf(figures, end).reduce((n, each) => n + each, 0)
+  const used = lines.map((line) => line.used)
+  const net = lines.map((line) => line.opened)
+  const added = tax.share > 0 && !tax.included
   // Tax is used as what it is on.
-  const usedRange = usedOf(rangeOf(opened), usedNet, net)
-  const used =
-    tax.share > 0 && !tax.included
-      ? moneyFigure(usedRange, [
-          ...worked(moneyTogether(lines.map((line) => [line.name, line.used.value]))).sum,
-          ...sum`, with its part of the tax ${quantity.money(usedRange[1])}`,
-        ])
-      : moneyFigure(
-          [lines.reduce((all, line) => all + rangeOf(line.used)[0], 0), usedNet],
-          worked(moneyTogether(lines.map((line) => [line.name, line.used.value]))).sum,
-        )
+  const end = (at: 0 | 1): Minor => (added ? usedOf([0, rangeOf(opened)[at]], all(used, at), all(net, at))[1] : all(used, at))
+  const span: Span = [Math.min(end(0), end(1)), end(1)]
+  const parts = worked(moneyTogether(lines.map((line) => [line.name, line.used.value])))
+  const onTop = span[1] - parts.value
+  return {
+    opened,
+    tax: taxed,
+    used: moneyFigure(
+      span,
+      added && onTop > 0
+        ? worked(moneyTogether([...lines.map((line) => [line.name, line.used.value] as const), ['its part of the tax', onTop]])).sum
+        : parts.sum,
+    ),
+  }
+}
+
+export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+  const { opened, used, tax: taxed } = ledgerOf(lines, tax)
   const each = (all: Figure): Figure => {
     const [least, most] = rangeOf(all)
     return moneyFigure(

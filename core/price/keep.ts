@@ -5,7 +5,8 @@ import type { Asked, AskedBase, Lot, Moved } from '../stock'
 import { baseLots, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, plentyOf } from '../stock'
 import type { Making } from './bill'
 import type { Pricing } from './line'
-import { cutTo, spareOf, stemsFor, wantsOf } from './line'
+import { wantsOf } from './line'
+import { piecesLeft, piecesOf, spareOf, stemsOf } from './stems'
 
 /**
  * Keeps for a piece what of its needs the house can give: what is cut already where that suits, whole things with what breaks of
@@ -21,9 +22,9 @@ export function keepNeeds(
   for (const [material, own] of byMaterial(thingsIn(needs))) {
     const of = materialOf(pricing.shelf, material)
     if (!of) continue
-    const wants = own.map(({ count, cut }) => ({ cut: cutTo(of, cut), count: count * copies }))
+    const wants = piecesOf(of, own, copies)
     const had = fromCut(wants, cutThingsOf(lots, material))
-    const { stems } = stemsFor(of, own, copies, had)
+    const { stems } = stemsOf(of, piecesLeft(wants, had))
     asked.set(material, {
       material,
       things: stems + spareOf(stems, Math.max(0, ...own.map(({ spare }) => spare))),

@@ -1,18 +1,18 @@
 import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
-import { isCut, pieceLength, piecesPerStem } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
-import { asStock, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
-import type { Day, Figure, Minor, Said } from '../measure'
-import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, shareOut, sum, wholesOver } from '../measure'
+import { asStock, isNew, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
+import type { Day, Figure, Minor, Quantity, Said } from '../measure'
+import { apportion, COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { InHouse, Lot } from '../stock'
 import { basesOf, cutOf, cutThingsOf, fromCut, lengthsOf, plentyOf, thingsOf } from '../stock'
-import type { Price, Shop } from './offer'
-import { listed, offersOf, priceOn } from './offer'
+import type { Price, Shop, Sold } from './offer'
+import { listed, offersOf, priceOn, soldBase } from './offer'
 import type { Bought } from './packs'
 import { packsOver } from './packs'
+import { hundredths, piecesLeft, piecesOf, spareOf, stemsOf, stemsSaid } from './stems'
 import type { Span } from './reduction'
 import { lineCost, lineRange, reductionSaid } from './reduction'
 import type { Tax } from './tax'
@@ -43,7 +43,7 @@ export interface CostLine {
   /** What it comes to at most, with its range where a reduction is one. */
   readonly opened: Figure
   readonly used: Figure
-  /** What of the packs is used, and all that they hold: things, or rolls. */
+  /** What of the packs is used, and all that they hold: things, or mm. */
   readonly parts: readonly [used: number, all: number]
 }
 
@@ -79,19 +79,19 @@ const gone = ({ shops, shunned }: Pick<Pricing, 'shops' | 'shunned'>): readonly 
   shunned.length ? shops.filter(({ id }) => !shunned.includes(id)) : shops
 
 /** The catalogue's usual price. */
-const usual = ({ pack }: Pick<Material, 'pack'>): Price => listed(null, pack.holds, pack.price)
+const usual = ({ pack }: Sold): Price => listed(null, pack.holds, pack.price)
 
 /** Every offer of a material in the shops that one goes to, with its reductions of today, also what is sold on other days of the week; the catalogue's usual price when none has it. */
-export function pricesOf(material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Price[] {
-  const offers = gone(pricing).flatMap((shop) => offersOf(shop, material.id).map((offer) => priceOn(shop.name, offer, pricing.day)))
-  return offers.length ? offers : [usual(material)]
+export function pricesOf(sold: Sold, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Price[] {
+  const offers = gone(pricing).flatMap((shop) => offersOf(shop, sold).map((offer) => priceOn(shop.name, offer, pricing.day)))
+  return offers.length ? offers : [usual(sold)]
 }
 
 /** The packs that so many cost least in; where the shops have not so many, the rest at the usual price. @param wanted whole, from 0 */
-export function packsFor(wanted: number, material: Material, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Bought[] {
-  const bought = packsOver(wanted, pricesOf(material, pricing))
+export function packsFor(wanted: number, sold: Sold, pricing: Pick<Pricing, 'shops' | 'shunned' | 'day'>): Bought[] {
+  const bought = packsOver(wanted, pricesOf(sold, pricing))
   const short = wanted - bought.reduce((all, { packs, holds }) => all + packs * holds, 0)
-  return short > 0 ? [...bought, ...packsOver(short, [usual(material)])] : bought
+  return short > 0 ? [...bought, ...packsOver(short, [usual(sold)])] : bought
 }
 
 /** An amount that may be anything from the least to the most: told by the most. */
@@ -121,55 +121,19 @@ export function openedBy(bought: readonly Bought[]): {
   }
 }
 
-/** What of an amount is used, and the rest of it, to the cent. @param used of `all`, both from 0 */
+/** What of an amount is used, to the cent: by largest remainder, so that it and the rest add up. @param used of `all`, both from 0 */
 export function usedOf([least, most]: Span, used: number, all: number): Span {
-  const part = (amount: Minor): Minor => (amount > 0 && all > 0 ? shareOut(amount, [used, Math.max(0, all - used)])[0]! : 0)
+  const part = (amount: Minor): Minor => (amount > 0 && all > 0 ? apportion(amount, [used, Math.max(0, all - used)])[0]! : 0)
   return [part(least), part(most)]
 }
 
-/** Stems that pieces come from: each cut length by itself, a stem of several pieces opened whole. */
-export interface Stems {
-  readonly pieces: number
-  /** Pieces that are cut already in the house. */
-  readonly had: number
-  /** Those that are still to be had. */
-  readonly stems: number
-  readonly rows: readonly { readonly pieces: number; readonly per: number; readonly had: number }[]
-}
-
-/** What a thing is cut to before it goes on, mm; null where it goes on as it is bought. */
-export function cutTo(material: Material, cut: number | null): number | null {
-  const length = pieceLength(material, cut)
-  return length < material.length || (isCut(material) && cut !== null) ? length : null
-}
-
-/** @param needs of one copy @param had of each need over all copies, that is cut already */
-export function stemsFor(material: Material, needs: readonly Things[], copies: number, had: readonly number[] = []): Stems {
-  const rows = needs.map(({ count, cut }, i) => ({ pieces: count, per: piecesPerStem(material, cut), had: had[i] ?? 0 }))
-  return {
-    pieces: rows.reduce((all, row) => all + row.pieces, 0),
-    had: rows.reduce((all, row) => all + row.had, 0),
-    stems: rows.reduce((all, row) => all + wholesOver(row.pieces * copies - row.had, row.per), 0),
-    rows,
-  }
-}
-
-/**
- * What breaks of so many stems, whole ones.
- * @example spareOf(32, 0.1) // 4
- */
-export const spareOf = (stems: number, share: number): number => Math.max(0, Math.ceil(stems * share - 1e-9))
-
-/** What a part of one is used of, as one says it. */
-const hundredths = (n: number): number => Math.round(n * 100) / 100
-
 export function materialLine(material: Material, needs: readonly Things[], { id, copies }: Copies, pricing: Pricing): CostLine {
   const { shelf, lots } = pricing
-  const had = fromCut(
-    needs.map(({ count, cut }) => ({ cut: cutTo(material, cut), count: count * copies })),
-    cutThingsOf(lots, material.id, id),
-  )
-  const { pieces, stems, rows, had: cutThere } = stemsFor(material, needs, copies, had)
+  const wants = piecesOf(material, needs, copies)
+  const had = fromCut(wants, cutThingsOf(lots, material.id, id))
+  const cutThere = had.reduce((n, each) => n + each, 0)
+  const pieces = needs.reduce((n, { count }) => n + count, 0)
+  const { stems } = stemsOf(material, piecesLeft(wants, had))
   const share = Math.max(0, ...needs.map(({ spare: each }) => each))
   const spare = spareOf(stems, share)
   const have = thingsOf(lots, material.id, id)
@@ -179,8 +143,6 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
   const { packs: count, holds: bought, cost, words } = openedBy(packs)
   // What is in the house goes first, so only what it does not reach is used of the packs.
   const fromPacks = Math.max(0, stems - stashed)
-  const used = usedOf(cost, fromPacks, bought)
-  const divided = rows.some(({ per }) => per > 1)
   return {
     id: material.id,
     of: 'stems',
@@ -192,20 +154,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     left: bought - fromPacks,
     parts: [fromPacks, bought],
     each: figure(quantity.count(hundredths(pieces)), sum`${quantity.count(hundredths(pieces))} placed on the base`, COUNTED),
-    stems: figure(
-      quantity.count(stems),
-      divided
-        ? [
-            ...rows.flatMap(({ pieces: n, per }, i) => [
-              i ? ' + ' : '',
-              `${n} × ${several(copies, 'copy', 'copies')} ÷ ${per} pieces a stem`,
-            ]),
-            ...(cutThere ? [`, ${cutThere} of them cut already`] : []),
-            ...sum`, rounded up = ${quantity.count(stems)}`,
-          ]
-        : sum`${quantity.count(pieces)} × ${several(copies, 'copy', 'copies')}${cutThere ? ` − ${cutThere} cut already` : ''} = ${quantity.count(stems)}`,
-      COUNTED,
-    ),
+    stems: figure(quantity.count(stems), [...stemsSaid(material, needs, copies, cutThere), ...sum` = ${quantity.count(stems)}`], COUNTED),
     spare: breaks(material)
       ? {
           ...figure(
@@ -235,10 +184,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
       COUNTED,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
-    used: moneyFigure(
-      used,
-      sum`${quantity.money(cost[1])} × ${quantity.count(fromPacks)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used[1])}`,
-    ),
+    used: usedFigure(cost, fromPacks, bought, (n) => quantity.count(n)),
   }
 }
 
@@ -252,6 +198,14 @@ function packsSaid(bought: readonly Bought[], name: string): Said {
         ...bought.flatMap(({ packs, holds }, i) => sum`${i ? ' and ' : ''}${quantity.count(packs)} of ${quantity.count(holds)}`),
       ]
     : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
+}
+
+/** What of packs is used, with the sum that says it. @param used of `all`, both from 0 */
+export function usedFigure(cost: Span, used: number, all: number, said: (n: number) => Quantity): Figure {
+  const part = usedOf(cost, used, all)
+  return all > 0
+    ? moneyFigure(part, sum`${quantity.money(cost[1])} × ${said(used)} used ÷ ${said(all)} opened = ${quantity.money(part[1])}`)
+    : moneyFigure(part, sum`nothing opened = ${quantity.money(0)}`)
 }
 
 /** All that lengths of a material can be cut from: what is in the house and one may have, then what is sold. @param house what of it is in the house */
@@ -274,6 +228,27 @@ export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, pric
     return packs ? [{ ...listed(null, 1, roll.price), packs, cost: lineRange(roll.price, packs, []) }] : []
   })
   return [...(fresh ? packsFor(fresh, material, pricing) : []), ...others]
+}
+
+/** What a plan takes, mm: of what is in the house, of what is bought, and all that is bought with what packs hold besides. Where pieces are joined, their laps are cut as well. */
+export function takenBy(
+  { rolls, short }: Pick<CutPlan, 'rolls' | 'short'>,
+  wants: readonly Want[],
+  material: Material,
+  pricing: Pick<Pricing, 'rolls'>,
+  bought: readonly Bought[],
+): { readonly ofHouse: number; readonly ofNew: number; readonly opened: number } {
+  const cutOfAll = (of: CutPlan['rolls']): number => of.reduce((mm, { cuts }) => mm + cuts.reduce((n, { length }) => n + length, 0), 0)
+  const others = pricing.rolls.reduce((mm, roll) => mm + roll.length * rolls.filter(({ stock }) => stock === otherRoll(roll).id).length, 0)
+  const packs =
+    bought.reduce((n, each) => n + each.packs * each.holds, 0) - rolls.filter(({ stock }) => isNew(stock) && stock !== NEW).length
+  return {
+    ofHouse: cutOfAll(rolls.filter(({ stock }) => !isNew(stock))),
+    ofNew:
+      cutOfAll(rolls.filter(({ stock }) => isNew(stock))) +
+      short.reduce((mm, { want, count }) => mm + count * wants.find(({ id }) => id === want)!.length, 0),
+    opened: packs * material.length + others,
+  }
 }
 
 /** How many rolls it would take of what is longer than anything there is to cut from: it cannot be cut, and is told, but it is not free. */
@@ -311,14 +286,11 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     0,
     left.reduce((rest, { length, count }) => rest - length * count, all),
   )
-  const fromHouse = done + ofHouse.reduce((sum, { cuts }) => sum + cuts.reduce((mm, { length }) => mm + length, 0), 0)
   const uncut = uncutOf(plan.short, wants, material)
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
-  const { packs: number, holds: bought, cost, words } = openedBy(packs)
-  // Rolls of another length count as what they are of a usual one.
-  const fromRolls = Math.min(bought, Math.max(0, Math.ceil(((all - fromHouse) / material.length) * 1000) / 1000))
-  const used = usedOf(cost, fromRolls, bought)
+  const { packs: number, cost, words } = openedBy(packs)
+  const { ofHouse: fromHouse, ofNew, opened } = takenBy(plan, wants, material, pricing, packs)
   return {
     id: material.id,
     of: 'length',
@@ -327,8 +299,8 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     packName: material.pack.name,
     toBuy: rolls,
     bought: packs,
-    left: bought - fromRolls,
-    parts: [fromRolls, bought],
+    left: (opened - ofNew) / material.length,
+    parts: [ofNew, opened],
     each: figure(quantity.length(one), sum`all pieces of it for one`, COUNTED),
     stems: figure(
       quantity.length(all),
@@ -337,7 +309,7 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     ),
     spare: figure(quantity.count(0), sum`none: the rest of the last is the spare`, RULE_OF_THUMB),
     stash: figure(
-      quantity.length(fromHouse),
+      quantity.length(done + fromHouse),
       [
         ...(done > 0 ? sum`${quantity.length(done)} cut already, the rest ` : []),
         `cut from ${several(ofHouse.length, 'length', 'lengths')} in the house`,
@@ -355,18 +327,17 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
       COUNTED,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
-    used: moneyFigure(
-      used,
-      sum`${quantity.money(cost[1])} × ${quantity.ratio(fromRolls)} used ÷ ${quantity.count(bought)} opened = ${quantity.money(used[1])}`,
-    ),
+    used: usedFigure(cost, ofNew, opened, quantity.length),
   }
 }
 
-export function baseLine({ name, price, material, width }: BareBase, { id, copies }: Copies, { lots }: Pick<Pricing, 'lots'>): CostLine {
-  const there = Math.min(copies, basesOf(lots, material as BaseKind, width, id))
-  const packs = copies - there
-  const cost = lineRange(price, packs, [])
-  const opened = moneyFigure(cost, sum`${quantity.count(packs)} × ${quantity.money(price)} = ${quantity.money(cost[1])}`)
+/** A base for each copy: what is in the house and as wide first, then in the cheapest of what shops have, or at its usual price. */
+export function baseLine(need: BareBase, { id, copies }: Copies, pricing: Pricing): CostLine {
+  const { name, material, width } = need
+  const there = Math.min(copies, basesOf(pricing.lots, material as BaseKind, width, id))
+  const toBuy = copies - there
+  const bought = packsFor(toBuy, soldBase(need), pricing)
+  const { packs, holds, cost, words } = openedBy(bought)
   const each = sum`one for each of ${several(copies, 'copy', 'copies')}`
   return {
     id: 'base',
@@ -377,14 +348,14 @@ export function baseLine({ name, price, material, width }: BareBase, { id, copie
     stems: figure(quantity.count(copies), each, COUNTED),
     packs: figure(quantity.count(packs), there ? [...each, ...sum` − ${quantity.count(there)} in the house`] : each, COUNTED),
     packName: 'base',
-    toBuy: packs,
-    bought: packs ? [{ ...listed(null, 1, price), packs, cost }] : [],
-    left: 0,
-    parts: [packs, packs],
+    toBuy,
+    bought,
+    left: holds - toBuy,
+    parts: [toBuy, holds],
     spare: figure(quantity.count(0), sum`none`, COUNTED),
     stash: figure(quantity.count(there), there ? sum`${quantity.count(there)} of that kind and width in the house` : sum`none`, COUNTED),
-    opened,
-    used: opened,
+    opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
+    used: usedFigure(cost, toBuy, holds, (n) => quantity.count(n)),
   }
 }
 

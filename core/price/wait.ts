@@ -1,10 +1,11 @@
+import type { BareBase, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Day, Said } from '../measure'
 import { dayNumber, dayOf, daySaid, kept, quantity, sum } from '../measure'
 import type { Pricing } from './line'
 import { packsFor, pricesOf } from './line'
-import type { Shop } from './offer'
-import { soldOn } from './offer'
+import type { Shop, Sold } from './offer'
+import { soldBase, soldOn } from './offer'
 import type { Bought } from './packs'
 import type { Span } from './reduction'
 
@@ -26,9 +27,16 @@ export interface Waiting {
 
 /** Things or rolls that are wanted, whatever packs they come in. */
 export interface ToBuy {
+  /** A material's id; for bare bases what their plan is known by. */
   readonly material: string
   readonly count: number
+  /** The bare base that it is; none for all else. */
+  readonly base?: BareBase | null
 }
+
+/** What is to be bought, as shops know it; null where the shelf no longer does. */
+export const soldOf = ({ material, base }: Omit<ToBuy, 'count'>, shelf: Pick<Shelf, 'materials'>): Sold | null =>
+  base ? soldBase(base) : (materialOf(shelf, material) ?? null)
 
 /** The longest that is looked ahead, days. */
 export const LOOK_AHEAD = 70
@@ -42,9 +50,9 @@ export function waitOrBuy(wants: readonly ToBuy[], from: Day, by: Day, pricing: 
   const [first, last] = [dayNumber(from) ?? 0, dayNumber(by) ?? 0]
   const count = Math.min(LOOK_AHEAD, Math.max(0, last - first))
   const sells = new Map(pricing.shops.map((shop) => [shop.name, shop.sells]))
-  const known = wants.flatMap(({ material, count: n }) => {
-    const of = materialOf(pricing.shelf, material)
-    return of && n > 0 ? [{ of, n }] : []
+  const known = wants.flatMap((want) => {
+    const of = soldOf(want, pricing.shelf)
+    return of && want.count > 0 ? [{ of, n: want.count }] : []
   })
   // The rhythm repeats itself: few days are like no other.
   const remembered = kept<readonly Bought[]>(5000)

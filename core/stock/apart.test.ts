@@ -127,7 +127,11 @@ describe('what it is worth', () => {
     ]
     expect(lowStock(lots, new Map(), 0.25, shelf)).toEqual([])
     expect(
-      lowStock(lots, new Map([['floral-pin', pins.pack.holds]]), 0.25, shelf).map(({ material, left }) => [material.id, left]),
-    ).toEqual([['floral-pin', 0]])
+      lowStock(lots, new Map([['floral-pin', pins.pack.holds + 40]]), 0.25, shelf).map(({ material, left }) => [material.id, left]),
+    ).toEqual([['floral-pin', 10]])
+    // What a piece keeps is there until it is used: of a hundred ties that are all kept and of which ninety go in, ten are left.
+    const kept = [lotOf('d', 'pipe-cleaner', { things: 100, reserved: { piece: 'p', want: null } })]
+    expect(lowStock(kept, new Map([['pipe-cleaner', 20]]), 0.25, shelf)).toEqual([])
+    expect(lowStock(kept, new Map([['pipe-cleaner', 90]]), 0.25, shelf).map(({ left }) => left)).toEqual([10])
   })
 })

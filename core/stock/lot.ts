@@ -3,7 +3,8 @@ import type { BaseKind } from '../base'
 import { BASE_KINDS, BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
-import { DaySchema, exceeds, HAIR, onceFor } from '../measure'
+import type { Said } from '../measure'
+import { DaySchema, exceeds, HAIR, onceFor, quantity, sum } from '../measure'
 
 /** Where something in the house came from. */
 export const SourceSchema = z.discriminatedUnion('kind', [
@@ -95,6 +96,12 @@ export const baseOfLot = ({ material }: Pick<Lot, 'material'>): BaseKind | null 
 /** Bare bases that differ by no more than this serve for each other, mm. */
 export const ALIKE_BASES = 13
 
+/** A bare base in words, for so many of it, with how wide it is where that is said. */
+export function bareName(kind: BaseKind, width: number | null, count = 1): Said {
+  const name = BASE_SORTS[kind].name.toLowerCase()
+  return [count === 1 ? name : `${name}s`, ...(width === null ? [] : sum`, ${quantity.length(width)} wide`)]
+}
+
 /** What a lot is of, in words, for so many of it. */
 export function lotName(lot: Pick<Lot, 'material' | 'things'>, shelf: Parameters<typeof materialOf>[0]): string {
   const kind = baseOfLot(lot)
@@ -106,6 +113,9 @@ export function lotName(lot: Pick<Lot, 'material' | 'things'>, shelf: Parameters
 /** Whether a lot may go into a piece: it is nobody’s, or kept for that piece. @param piece null asks for what is nobody’s alone */
 export const isFree = ({ reserved }: Pick<Lot, 'reserved'>, piece: string | null = null): boolean =>
   reserved === null || (reserved.want === null && piece !== null && reserved.piece === piece)
+
+/** Whether a lot is not cut for anything: it is nobody's, or only kept. */
+export const isUncut = ({ reserved }: Pick<Lot, 'reserved'>): boolean => reserved === null || reserved.want === null
 
 /** What lies in the house: without what went into pieces that hang. @param hung their ids */
 export const hereOf = (lots: readonly Lot[], hung: ReadonlySet<string>): readonly Lot[] =>

@@ -2,7 +2,7 @@ import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Minor } from '../measure'
 import type { Lot } from './lot'
-import { baseOfLot, isFree, lotsOf } from './lot'
+import { baseOfLot, isUncut, lotsOf } from './lot'
 
 /** What a lot is worth: what was paid for it; where that is not known, its part of a pack at the usual price. What was found is worth nothing. */
 export function worthOf(lot: Lot, shelf: Pick<Shelf, 'materials'>): Minor {
@@ -27,8 +27,8 @@ export interface Low {
 }
 
 /**
- * Small things that run out: what is in the house and nobody's, less what the plan takes from it, is less than a share of a pack.
- * @param taken of each material from the house, things or mm @param share of a pack, from 0
+ * Small things that run out: what is in the house, kept for a piece or nobody's, less what the plan takes of it, is less than a share of a pack.
+ * @param taken of each material of what is not cut for anything yet, things or mm @param share of a pack, from 0
  */
 export function lowStock(lots: readonly Lot[], taken: ReadonlyMap<string, number>, share: number, shelf: Pick<Shelf, 'materials'>): Low[] {
   return [...new Set(lots.map(({ material }) => material))].flatMap((id): Low[] => {
@@ -36,7 +36,7 @@ export function lowStock(lots: readonly Lot[], taken: ReadonlyMap<string, number
     if (!material || material.kind !== 'mechanic') return []
     const cut = isCut(material)
     const have = lotsOf(lots, id).reduce(
-      (all, lot) => all + (isFree(lot) ? (cut ? (lot.length ?? lot.things! * material.length) : (lot.things ?? 0)) : 0),
+      (all, lot) => all + (isUncut(lot) ? (cut ? (lot.length ?? lot.things! * material.length) : (lot.things ?? 0)) : 0),
       0,
     )
     const pack = cut ? material.length : material.pack.holds

@@ -2,6 +2,7 @@ import { expect, it } from 'vitest'
 import { CATALOGUE } from '../../core/material'
 import { daysAfter } from '../../core/measure'
 import { holdsOn, ShopSchema } from '../../core/price'
+import { baseOfLot } from '../../core/stock'
 import { SHOPS } from './ranges'
 import { mannersOf, shopOn } from './rhythm'
 
@@ -13,9 +14,9 @@ it('has four shops whose every offer is of something on the shelf', () => {
     'Coppice & Cone',
   ])
   for (const { offers } of SHOPS) {
-    expect(new Set(offers.map(({ material }) => material)).size).toBe(offers.length)
-    for (const { material, price } of offers) {
-      expect(CATALOGUE[material]).toBeDefined()
+    expect(new Set(offers.map(({ material, width }) => `${material} ${width}`)).size).toBe(offers.length)
+    for (const { material, price, width } of offers) {
+      expect(width === undefined ? CATALOGUE[material] : baseOfLot({ material })).toBeTruthy()
       expect(price).toBeGreaterThan(0)
     }
   }

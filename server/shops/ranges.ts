@@ -1,6 +1,9 @@
+import type { BaseKind } from '../../core/base'
+import { BASE_KINDS, BASE_SORTS, usualBase, widthOf } from '../../core/base'
 import type { Material } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
 import type { Offer, Shop } from '../../core/price'
+import { baseLots } from '../../core/stock'
 
 /** material, pieces in the pack, price in minor units. */
 type Row = readonly [material: string, holds: number, price: number]
@@ -124,5 +127,24 @@ function besides(shop: Shop): Offer[] {
   return kept.map(({ id, pack }) => plain(id, pack.holds, Math.max(1, Math.round(pack.price * ASKS[shop.id]!))))
 }
 
-/** Four shops that do not exist, each with a range and packs of its own, at list prices; between them they keep all of the catalogue. */
-export const SHOPS: readonly Shop[] = CHOSEN.map((shop) => ({ ...shop, offers: [...shop.offers, ...besides(shop)] }))
+/** Bases that are bound or woven of what grows, and those that Quay Street has cheap; Pinfold has all. */
+const WOVEN: ReadonlySet<BaseKind> = new Set(['grapevine', 'twisted', 'straw'])
+const SURPLUS: ReadonlySet<BaseKind> = new Set(['wire-ring', 'foam', 'hoop', 'evergreen-ring'])
+
+/** The bare bases that a shop has, each in its usual sizes. */
+function bases(shop: Shop): Offer[] {
+  const kinds = BASE_KINDS.filter((kind) =>
+    shop.id === 'pinfold' ? true : shop.id === 'coppice' ? WOVEN.has(kind) : shop.id === 'quay-street' && SURPLUS.has(kind),
+  )
+  return kinds.flatMap((kind) => {
+    const usual = usualBase(kind)
+    return BASE_SORTS[kind].sizes.flatMap(({ shape, price }): Offer[] =>
+      price > 0
+        ? [{ ...plain(baseLots(kind), 1, Math.max(1, Math.round(price * ASKS[shop.id]!))), width: widthOf({ ...usual, shape }) }]
+        : [],
+    )
+  })
+}
+
+/** Four shops that do not exist, each with a range and packs of its own, at list prices; between them they keep all of the catalogue, and bases in their usual sizes. */
+export const SHOPS: readonly Shop[] = CHOSEN.map((shop) => ({ ...shop, offers: [...shop.offers, ...besides(shop), ...bases(shop)] }))

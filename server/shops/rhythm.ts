@@ -74,7 +74,9 @@ export function shopOn(id: string, day: Day): Shop | null {
   return {
     ...shop,
     offers: shop.offers.map((offer) => {
-      const material = CATALOGUE[offer.material]!
+      const material = CATALOGUE[offer.material]
+      // Bases are to be had every day at list price.
+      if (!material) return offer
       return {
         ...offer,
         reductions: reductionsOf(id, offer, material, week),

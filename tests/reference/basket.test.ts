@@ -23,7 +23,12 @@ const shop = (id: string, trip: number, minimum: number, offers: Offer[]): Baske
   minimum,
   offers,
 })
-const want = (material: string, count: number): BasketJob['wants'][number] => ({ material, count, usual: { holds: 1, price: 5000 } })
+const want = (material: string, count: number): BasketJob['wants'][number] => ({
+  material,
+  of: { material, width: null },
+  count,
+  usual: { holds: 1, price: 5000 },
+})
 
 /** The least that anything can cost: every number of packs of every offer, by hand. */
 function bruteForce({ wants, shops }: BasketJob, most = shops.length): number {

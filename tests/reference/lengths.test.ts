@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { inches, MM_PER_INCH, parseLength, shareOut, toInches } from '../../core/measure'
+import { inches, MM_PER_INCH, apportion, parseLength, toInches } from '../../core/measure'
 import { evenly, middles, countEvery } from '../../core/arrange'
 import { ringRun } from '../../core/base'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
@@ -54,10 +54,10 @@ describe('money', () => {
     [9997, 333, 67],
   ])('of %i, %i parts used and %i left', (amount, used, left) => {
     const halfUp = Math.floor((2 * amount * used + used + left) / (2 * (used + left)))
-    const [share, rest] = shareOut(amount, [used, left])
+    const [share, rest] = apportion(amount, [used, left])
     expect(Math.abs(share! - halfUp)).toBeLessThanOrEqual(1)
     expect(share! + rest!).toBe(amount)
   })
   // Source: Hamilton's method of largest remainders; 100 among 1:1:1 is the textbook case 34, 33, 33.
-  it('shares 100 among three', () => expect(shareOut(100, [1, 1, 1])).toEqual([34, 33, 33]))
+  it('shares 100 among three', () => expect(apportion(100, [1, 1, 1])).toEqual([34, 33, 33]))
 })

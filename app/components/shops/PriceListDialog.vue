@@ -19,7 +19,7 @@ const notices = useNotices()
 const { read, mapping } = useTable(() => props.text, PRICE_COLUMNS)
 const shop = ref(props.name.replace(/\.[a-z]+$/i, '').slice(0, 60))
 const trip = ref(0)
-const result = computed(() => (read.value.ok ? readPrices(read.value.table, mapping.value, shops.shelf) : null))
+const result = computed(() => (read.value.ok ? readPrices(read.value.table, mapping.value, shops.shelf, settings.units) : null))
 
 async function take(): Promise<void> {
   const { offers } = result.value!
