@@ -4,7 +4,7 @@ import { fullnessAsks } from './cover'
 import type { Need } from './material'
 import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'
-import { choicesByLoss, kept, quantity, several, sum } from './measure'
+import { choicesByLoss, deltaOf, kept, quantity, several, sum } from './measure'
 import type { Edit, Layer, Piece, Ribbon } from './piece'
 import { edit, laysLengths } from './piece'
 import type { CostLine, Pricing } from './price'
@@ -74,6 +74,8 @@ const LOOKS = { apart: 0.08, focal: 2, bow: 1.5, fault: 6 } as const
 const GOING = 0.2
 /** Choices that are tried before the best so far has to do. */
 const MOST_TRIED = 30_000
+/** Choices that are worked out whole because two of them change the same. */
+const MOST_WHOLE = 200
 /** After so many it asks whether to go on. */
 const TRIED_AT_ONCE = 50
 
@@ -100,7 +102,9 @@ export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingPro
   }
   const all = [...groups.values()].flat()
   const found =
-    now <= budget ? { chosen: [], after: now, proven: true } : yield* bestOf([...groups.values()], before.needs, pricing, budget, openedFor)
+    now <= budget
+      ? { chosen: [], after: now, proven: true }
+      : yield* bestOf(piece, [...groups.values()], before.needs, pricing, budget, openedFor)
   return {
     budget,
     before: now,
@@ -113,14 +117,14 @@ export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingPro
   }
 }
 
-/** A proposal with what the piece needs of its layer when it is taken. */
+/** A proposal with what it changes of what the piece needs. */
 interface Tried {
   readonly proposal: Proposal
-  readonly layer: string | null
-  readonly needs: readonly Need[]
+  /** What the piece needs with it, by the layers whose needs it changes: its own, and those that refer to it. */
+  readonly changes: ReadonlyMap<string, readonly Need[]>
 }
 
-type Idea = Pick<Proposal, 'id' | 'group' | 'kind' | 'says' | 'edit' | 'shop'> & { readonly layer: string | null; readonly apart: number }
+type Idea = Pick<Proposal, 'id' | 'group' | 'kind' | 'says' | 'edit' | 'shop'> & { readonly apart: number }
 /** What is taken together, and what one costs with it. */
 interface Chosen {
   readonly chosen: readonly Tried[]
@@ -157,7 +161,6 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
           says: ['A smaller bow: one loop fewer to a side'],
           edit: smaller,
           shop: null,
-          layer: layer.id,
           apart: LOOKS.bow,
         })
       continue
@@ -179,7 +182,6 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
         says: [`${several(less, material.name, material.plural)} fewer`],
         edit: { do: 'layer', layer: layer.id, set: { rule: fitted.rule } },
         shop: null,
-        layer: layer.id,
         apart: layer.role === 'focal' ? LOOKS.focal * less : 0,
       })
     }
@@ -188,7 +190,8 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
       if (!from) continue
       for (const { material: to, distance } of substitutesFor(from, shelf, STAND_INS)) {
         const swapped = swap(piece, laid, from.id, to.id, runs, shelf)
-        if (!swapped) continue
+        // None of a thing stands in for nothing.
+        if (!swapped || swapped.after < 1 || swapped.before < 1) continue
         const there = thingsOf(lots, to.id, piece.id) > 0
         ideas.push({
           id: `${layer.id}:${from.id}:${to.id}`,
@@ -199,7 +202,6 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
           ],
           edit: swapped.edit,
           shop: null,
-          layer: layer.id,
           apart: LOOKS.apart * distance,
         })
       }
@@ -213,7 +215,6 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
       says: [`Go to ${name} as well`],
       edit: null,
       shop: id,
-      layer: null,
       apart: GOING,
     })
   return ideas
@@ -252,18 +253,26 @@ function smallerBow(layer: Layer): Edit | null {
 
 /** Works a proposal out alone. @returns null when the piece cannot be so */
 function tryOut(piece: Piece, before: Workings, idea: Idea, pricing: Pricing, savedBy: Opened): Tried | null {
-  const { layer, apart, ...of } = idea
+  const { apart, ...of } = idea
   if (!idea.edit) {
     const saves = savedBy(before.needs, withShop(pricing, idea.shop!))
-    return { proposal: { ...of, saves, costs: { cover: 0, balance: 0, carry: 0, look: 0 }, loss: apart }, layer, needs: [] }
+    return { proposal: { ...of, saves, costs: { cover: 0, balance: 0, carry: 0, look: 0 }, loss: apart }, changes: new Map() }
   }
   const edited = edit(piece, idea.edit, 'fit to the budget')
   if (!edited.ok) return null
   const after = work(edited.change.piece, pricing.shelf)
-  const needs = after.needs.filter((need) => need.layer === layer)
   const costs = lossesOf(before, after, apart)
-  const saves = savedBy([...before.needs.filter((need) => need.layer !== layer), ...needs], pricing)
-  return { proposal: { ...of, saves, costs, loss: lossOf(piece, after, costs, pricing) }, layer, needs }
+  const saves = savedBy(after.needs, pricing)
+  return { proposal: { ...of, saves, costs, loss: lossOf(piece, after, costs, pricing) }, changes: changesOf(before.needs, after.needs) }
+}
+
+/** What of needs is otherwise, by layer. */
+function changesOf(before: readonly Need[], after: readonly Need[]): Tried['changes'] {
+  const layers = [...new Set([...before, ...after].map(({ layer }) => layer))]
+  const of = (needs: readonly Need[], layer: string): Need[] => needs.filter((need) => need.layer === layer)
+  return new Map(
+    layers.flatMap((layer) => (deltaOf(of(before, layer), of(after, layer)) === 0 ? [] : [[layer, of(after, layer)] as const])),
+  )
 }
 
 const withShop = (pricing: Pricing, shop: string): Pricing => ({ ...pricing, shunned: pricing.shunned.filter((id) => id !== shop) })
@@ -288,39 +297,72 @@ function lossOf({ brief }: Piece, after: Workings, { cover, balance, carry, look
   return cover * of + balance * WEIGHS.balance + carry * WEIGHS.carry + look * WEIGHS.look
 }
 
-/** The needs of the piece when all of these are taken. */
-function needsWith(needs: readonly Need[], chosen: readonly Tried[]): Need[] {
-  const layers = new Set(chosen.map(({ layer }) => layer))
-  return [...needs.filter(({ layer }) => !layers.has(layer)), ...chosen.flatMap((each) => each.needs)]
+/** The needs of the piece when all of these are taken; null where two of them change the same, so that only working them out together tells. */
+function needsWith(needs: readonly Need[], chosen: readonly Tried[]): Need[] | null {
+  const changes = chosen.flatMap((each) => [...each.changes])
+  const layers = new Set(changes.map(([layer]) => layer))
+  if (layers.size < changes.length) return null
+  return [...needs.filter(({ layer }) => !layers.has(layer)), ...changes.flatMap(([, own]) => own)]
 }
+
+/** What one costs with all of these taken, the piece worked out whole; null where they cannot all be. */
+function wholeCost(piece: Piece, chosen: readonly Tried[], pricing: Pricing, openedFor: Opened): Minor | null {
+  let edited = piece
+  for (const { proposal } of chosen) {
+    if (!proposal.edit) continue
+    const next = edit(edited, proposal.edit, 'fit to the budget')
+    if (!next.ok) return null
+    edited = next.change.piece
+  }
+  return openedFor(work(edited, pricing.shelf).needs, byShops(pricing, chosen))
+}
+
+const byShops = (pricing: Pricing, chosen: readonly Tried[]): Pricing =>
+  chosen.reduce((by, { proposal: { shop } }) => (shop ? withShop(by, shop) : by), pricing)
 
 /**
  * The choice with the least loss that reaches the budget: at most one of each group. Choices come in the order of their loss, so
  * the first that does is the best; where none does, the cheapest that was met.
  */
 function* bestOf(
+  piece: Piece,
   groups: readonly (readonly Tried[])[],
   needs: readonly Need[],
   pricing: Pricing,
   budget: Minor,
   openedFor: Opened,
 ): Generator<FittingProgress, Chosen & { readonly proven: boolean }, boolean | undefined> {
-  const cost = (chosen: readonly Tried[]): Minor =>
-    openedFor(
-      needsWith(needs, chosen),
-      chosen.reduce((by, { proposal: { shop } }) => (shop ? withShop(by, shop) : by), pricing),
-    )
+  let whole = 0
+  /** Whether every choice so far was worked out as it would be. */
+  let sure = true
+  /** Choices that change different layers are priced by their needs; where two change the same, the piece is worked out with both. */
+  const cost = (chosen: readonly Tried[]): Minor => {
+    const together = needsWith(needs, chosen)
+    if (together) return openedFor(together, byShops(pricing, chosen))
+    if (whole < MOST_WHOLE) {
+      whole += 1
+      return wholeCost(piece, chosen, pricing, openedFor) ?? Infinity
+    }
+    sure = false
+    return Infinity
+  }
   let nearest: Chosen = { chosen: [], after: cost([]) }
   let tried = 0
   for (const chosen of choicesByLoss(groups, ({ proposal }) => proposal.loss)) {
     const after = cost(chosen)
-    if (after <= budget) return { chosen, after, proven: true }
-    if (after < nearest.after) nearest = { chosen, after }
+    if (after < nearest.after || after <= budget) {
+      // What is told is worked out whole.
+      const really = wholeCost(piece, chosen, pricing, openedFor) ?? Infinity
+      if (really <= budget) return { chosen, after: really, proven: sure }
+      if (really < nearest.after) nearest = { chosen, after: really }
+    }
     tried += 1
-    if (tried >= MOST_TRIED || (tried % TRIED_AT_ONCE === 0 && (yield { done: tried, of: MOST_TRIED })))
-      return { ...greedy(groups, cost, budget, nearest), proven: false }
+    if (tried >= MOST_TRIED || (tried % TRIED_AT_ONCE === 0 && (yield { done: tried, of: MOST_TRIED }))) {
+      const end = greedy(groups, cost, budget, nearest)
+      return { ...end, after: wholeCost(piece, end.chosen, pricing, openedFor) ?? end.after, proven: false }
+    }
   }
-  return { ...nearest, proven: true }
+  return { ...nearest, proven: sure }
 }
 
 /** Where there are too many choices: what saves most for its loss, one after another. */

@@ -20,7 +20,7 @@ export function costsOf(
   const making = { id: piece.id, needs, copies, budget }
   return {
     claims: piece.asking.claims.map((claim) => judge(claim, making, pricing)),
-    deals: dealsOf(bill.lines, needs, copies, pricing),
-    asking: askingPrices(bill.usedEach, schedule.hands, piece.asking.market, pricing.shelf),
+    deals: dealsOf(making, bill, pricing),
+    asking: askingPrices(bill.materialsEach, schedule.handsEach, piece.asking.market, pricing.shelf),
   }
 }

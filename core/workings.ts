@@ -11,7 +11,7 @@ import { fixingsOf, fixProblems } from './fix'
 import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hang'
 import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hang'
 import type { Schedule, Task, TaskTime } from './steps'
-import { inOrderOf, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './steps'
+import { inOrderOf, keepingProblems, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './steps'
 import type { MakeUp } from './construct'
 import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
 import type { Need, Shelf } from './material'
@@ -187,6 +187,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       ...loadProblems(piece, loads, fixings),
       ...hangProblems(piece, runs, laid, masses, hung, size, shelf),
       ...ordered.problems,
+      ...keepingProblems(piece, materialsOn(laid, shelf), shelf),
       ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }),
     ]),

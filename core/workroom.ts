@@ -8,11 +8,12 @@ import type { Figure } from './measure'
 import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } from './measure'
 import { worked } from './measure/term'
 import type { Piece } from './piece'
-import { worstFirst } from './piece'
-import type { Bill, Bought, Instead, Pricing, Span } from './price'
+import { edit, worstFirst } from './piece'
+import type { Bill, Bought, CostWith, Instead, Pricing, Span } from './price'
 import {
   billOf,
   costProblems,
+  OVER_BUDGET,
   cutStock,
   insteadOf,
   keepAll,
@@ -39,7 +40,7 @@ import { LOW_STOCK } from './price/thumbs'
 import type { InHouse, Lot, Low } from './stock'
 import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, lowStock, servesAs, thingsOf } from './stock'
 import type { Workings } from './workings'
-import { rememberingWork } from './workings'
+import { rememberingWork, work } from './workings'
 
 /** A piece that is still to be made, by what it needs. */
 export interface InHand {
@@ -150,31 +151,61 @@ export interface OnBench extends Workings {
   readonly bill: Bill
 }
 
-export function onBench(workings: Workings, { id, brief, layers }: Piece, pricing: Pricing): OnBench {
+export function onBench(workings: Workings, piece: Piece, pricing: Pricing): OnBench {
+  const { id, brief, layers } = piece
   const { needs } = workings
   const bill = billOf({ id, needs, copies: brief.copies, budget: brief.budget }, pricing)
   const counts = new Map(workings.layers.map((layer) => [layer.id, layer.count]))
   return {
     ...workings,
     bill,
-    problems: worstFirst([...workings.problems, ...costProblems({ id, brief, layers }, bill, needs, counts, pricing)]),
+    problems: worstFirst([
+      ...workings.problems,
+      ...costProblems({ id, brief, layers }, bill, needs, counts, pricing, costWith(piece, pricing)),
+    ]),
   }
 }
+
+/** What all copies of a piece cost with an edit made, as if nothing else were in hand; both worked out whole. */
+export const costWith =
+  (piece: Piece, pricing: Pricing): CostWith =>
+  (how) => {
+    const edited = edit(piece, how, 'try')
+    if (!edited.ok) return null
+    const { id, brief } = edited.change.piece
+    return billOf({ id, copies: brief.copies, budget: null, needs: work(edited.change.piece, pricing.shelf).needs }, pricing).opened.value
+  }
 
 /** The same after every edit: what a bill follows from seldom changes when a hand moves something. */
 export function rememberingBench(): (piece: Piece, pricing: Pricing) => OnBench {
   const working = rememberingWork()
-  let last: { readonly needs: readonly Need[]; readonly brief: Piece['brief']; readonly pricing: Pricing; readonly bench: OnBench } | null =
-    null
+  let last: { readonly needs: readonly Need[]; readonly piece: Piece; readonly pricing: Pricing; readonly bench: OnBench } | null = null
   return (piece, pricing) => {
     const workings = working(piece, pricing.shelf)
     const needs = last ? sharing(last.needs, workings.needs) : workings.needs
-    const same = last && last.needs === needs && last.pricing === pricing && deltaOf(last.brief, piece.brief) === 0 && !last.bench.bill.room
-    const bench = same && last ? { ...workings, needs, bill: last.bench.bill } : onBench({ ...workings, needs }, piece, pricing)
-    last = { needs, brief: piece.brief, pricing, bench }
+    const same = last && last.needs === needs && last.pricing === pricing && saysTheSame(last.piece, piece)
+    const bench =
+      same && last
+        ? {
+            ...workings,
+            needs,
+            bill: last.bench.bill,
+            problems: worstFirst([...workings.problems, ...last.bench.problems.filter(({ id }) => id === OVER_BUDGET)]),
+          }
+        : onBench({ ...workings, needs }, piece, pricing)
+    last = { needs, piece, pricing, bench }
     return bench
   }
 }
+
+/** Whether two pieces have the same brief and rules, all that their cost hangs on besides their needs: a hand may have moved something. */
+const saysTheSame = (a: Piece, b: Piece): boolean =>
+  deltaOf(a.brief, b.brief) === 0 &&
+  a.layers.length === b.layers.length &&
+  a.layers.every((layer, i) => {
+    const other = b.layers[i]!
+    return layer === other || deltaOf({ ...layer, nudges: {} }, { ...other, nudges: {} }) === 0
+  })
 
 /** A need of one of several pieces. */
 type Of<N> = { readonly piece: InHand; readonly need: N }

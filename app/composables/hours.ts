@@ -28,4 +28,7 @@ export function readClock(text: string): Parsed<number> {
 }
 
 /** `18:30`. @param minutes after midnight */
-export const clockSaid = (minutes: number): string => `${Math.floor(minutes / 60)}:${String(Math.round(minutes) % 60).padStart(2, '0')}`
+export function clockSaid(minutes: number): string {
+  const whole = Math.round(minutes)
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}

@@ -74,7 +74,7 @@ export interface Timer {
 }
 
 /** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 14
+export const SCHEMA_VERSION = 15
 
 /** A shop as it last answered, or a price list of one's own. */
 export interface ShopRecord {
@@ -183,6 +183,12 @@ export class BenchDatabase extends Dexie {
           .modify((progress, ref) => {
             ref.value = { ...progress, spent: {} }
           })
+        await step.table('needs').clear()
+      })
+    this.version(15)
+      .stores({})
+      .upgrade(async (step) => {
+        await bringUp(step)
         await step.table('needs').clear()
       })
   }

@@ -86,7 +86,7 @@ const accept = (caution: CautionId): void =>
 function found(note: string): void {
   const { own } = piece.value!.making
   change(
-    { own: [...own, { id: `found-${own.length + 1}-${own.length}`, title: note, hands: 10, waits: 0, after: 'look' }] },
+    { own: [...own, { id: `found-${own.length + 1}-${own.length}`, title: note, hands: 10, waits: 0, after: 'look', before: null }] },
     'note what was found',
   )
 }

@@ -17,8 +17,8 @@ export interface Made {
   /** For one copy, in the order in which hands took them. */
   readonly tasks: readonly TaskTime[]
   readonly needs: readonly Need[]
-  /** What one cost, opened. */
-  readonly opened: Minor
+  /** What the material in one is worth: what is used of what is opened, and of what was in the house. */
+  readonly materials: Minor
   /** What the sheet timed and counted: minutes and numbers by task. */
   readonly spent: Readonly<Record<string, number>>
   readonly counted: Readonly<Record<string, number>>
@@ -34,7 +34,7 @@ const LEAST_MINUTES = 0.25
 const inHand = (need: Need, of: Material): number => (need.of === 'things' ? need.count / piecesPerStem(of, need.cut) : amountOf(need))
 
 /** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
-export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }: Made, shelf: Shelf, id: string): DaybookRecord {
+export function beginRecord({ piece, tasks, needs, materials, spent, counted, day }: Made, shelf: Shelf, id: string): DaybookRecord {
   const { brief, base } = piece
   const rule = (of: Thumb, goes: 'with' | 'against' | 'broken', value = rate(of, shelf)) => ({ id: of.id, value, goes })
   const timed = tasks.map((task): Compared => {
@@ -127,7 +127,7 @@ export function beginRecord({ piece, tasks, needs, opened, spent, counted, day }
     day,
     compared: [...timed, ...bundles, ...boughs, ...used],
     order: tasks.map((task) => task.id),
-    money: { planned: opened, spent: null },
+    money: { planned: materials, spent: null },
     otherwise: '',
     where: '',
     from: null,

@@ -146,7 +146,7 @@ describe('a page of the daybook', () => {
   }
   const brief = inBrief(piece, shelf)
   const begun = beginRecord(
-    { piece, ...brief, opened: 1234, spent: { 'layer:green': 41.26, base: 0.01 }, counted: { 'layer:green': 11 }, day: '2026-10-20' },
+    { piece, ...brief, materials: 1234, spent: { 'layer:green': 41.26, base: 0.01 }, counted: { 'layer:green': 11 }, day: '2026-10-20' },
     shelf,
     'page',
   )
@@ -190,7 +190,7 @@ describe('a page of the daybook', () => {
       ...pieceWith([layerOf('b', 'fir', { kind: 'boughs', overlap: 152, yields: 1016 }, { run: EACH })]),
       base: { ...usualBase('door-garland'), shape: { form: 'door' as const, width: 38 * 25.4, height: 84 * 25.4, face: 150 } },
     }
-    const made = beginRecord({ piece: door, ...inBrief(door, shelf), opened: 0, spent: {}, counted: {}, day: '2026-10-20' }, shelf, 'p')
+    const made = beginRecord({ piece: door, ...inBrief(door, shelf), materials: 0, spent: {}, counted: {}, day: '2026-10-20' }, shelf, 'p')
     const boughs = made.compared.find(({ id }) => id === 'boughs:b')!
     expect(boughs).toMatchObject({ unit: 'count', rules: [{ id: 'piece.bough-yields', value: 1016, goes: 'against' }] })
     expect(Math.abs(boughs.planned - 206 / 40)).toBeLessThan(0.06)

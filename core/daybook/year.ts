@@ -1,7 +1,7 @@
 import type { Day, Rated } from '../measure'
-import { daysAfter, rate } from '../measure'
+import { daysAfter } from '../measure'
 import type { Piece } from '../piece'
-import { KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
+import { comesDownOn, keepsHanging } from '../steps'
 import type { DaybookRecord } from './record'
 
 /** What hung, hangs or is to hang, from a day to a day. */
@@ -21,13 +21,6 @@ export interface YearBar {
 /** A piece as the year sees it. */
 export interface YearPiece extends Pick<Piece, 'id' | 'stage' | 'brief' | 'making'> {
   readonly fresh: boolean
-}
-
-/** The last day that a piece hangs: as long as it is to, or as its greens keep; null hangs on. */
-function lastDay({ making, brief, fresh }: YearPiece, from: Day, by: Rated): Day | null {
-  const keeps = fresh ? Math.floor(rate(brief.weather === 'indoors' ? KEEPS_INDOORS : KEEPS_OUTDOORS, by)) : null
-  const days = making.hangs === null ? keeps : keeps === null ? making.hangs : Math.min(keeps, making.hangs)
-  return days === null ? null : daysAfter(from, days)
 }
 
 /**
@@ -54,7 +47,7 @@ export function yearOf(year: string, records: readonly DaybookRecord[], pieces: 
         occasion: brief.occasion,
         where: '',
         from: making.day,
-        to: lastDay(piece, making.day, by),
+        to: comesDownOn(making.day, making.hangs, keepsHanging(piece.fresh, brief.weather === 'indoors', by)),
         kind: stage === 'hung' ? 'hangs' : 'planned',
         end: null,
       },

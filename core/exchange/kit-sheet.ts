@@ -32,7 +32,10 @@ function partSaid({ amount, unit, cut, name }: KitPart, manner: Manner): string 
   return unit === 'length' ? `${show(quantity.length(amount), manner)} of ${inList(name)}` : `${amount} ${inList(name)}${cutTo}`
 }
 
-const clockOf = (minutes: number): string => `${Math.floor(minutes / 60)}:${String(Math.round(minutes) % 60).padStart(2, '0')}`
+const clockOf = (minutes: number): string => {
+  const whole = Math.round(minutes)
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}
 
 /** @param needs for one copy @param tasks of one copy, in their order */
 export function kitSheet(kit: Kit, needs: readonly Need[], tasks: readonly TaskTime[], shelf: Shelf, manner: Manner): KitSheet {

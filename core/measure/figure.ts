@@ -92,7 +92,23 @@ export const RULE_OF_THUMB: Basis = { kind: 'rule of thumb' }
 
 /** A quantity as people read it: lengths as on a tape. */
 export function show(of: Quantity, manner: Manner): string {
-  return of.unit === 'length' ? readTape(of.value, manner.units) : showExact(of, manner)
+  if (of.unit === 'length') return readTape(of.value, manner.units)
+  return of.unit === 'time' ? timeSaid(of.value, 0) : showExact(of, manner)
+}
+
+/** Shorter times are told in seconds, and from here on in hours, minutes. */
+const [SECONDS, HOURS] = [1.5, 90]
+
+/** Minutes as one says them: "12 s", "8.2 min", "2 h 19 min". @param places of a minute */
+function timeSaid(minutes: number, places: 0 | 1): string {
+  if (minutes === 0) return '0 min'
+  if (Math.abs(minutes) < SECONDS) return `${trimZeros((minutes * 60).toFixed(places))} s`
+  const of = Math.round(minutes * 10 ** places) / 10 ** places
+  if (Math.abs(of) < HOURS) return `${trimZeros(of.toFixed(places))} min`
+  const sign = of < 0 ? '-' : ''
+  const hours = Math.floor(Math.abs(of) / 60)
+  const rest = trimZeros((Math.abs(of) - hours * 60).toFixed(places))
+  return `${sign}${hours} h ${rest} min`
 }
 
 /** A quantity with two decimals where it has any, as it stands inside a sum. */
@@ -118,7 +134,7 @@ export function showExact(of: Quantity, manner: Manner): string {
     case 'ratio':
       return trimZeros(value.toFixed(2))
     case 'time':
-      return value < 90 ? `${Math.max(1, Math.round(value))} min` : `${Math.floor(Math.round(value) / 60)} h ${Math.round(value) % 60} min`
+      return timeSaid(value, 1)
   }
 }
 
@@ -127,8 +143,6 @@ export function showExact(of: Quantity, manner: Manner): string {
  * @example showRate({ value: 2.5, unit: 'time' }, { units: 'in', currency: 'USD' }) // '2.5 min'
  */
 export function showRate(of: Quantity, manner: Manner): string {
-  if (of.unit === 'time' && of.value < 1.5) return `${trimZeros((of.value * 60).toFixed(1))} s`
-  if (of.unit === 'time' && of.value < 90) return `${trimZeros(of.value.toFixed(1))} min`
   return of.unit === 'count' ? trimZeros(of.value.toFixed(1)) : showExact(of, manner)
 }
 

@@ -16,6 +16,12 @@ export const ClaimSchema = z.strictObject({
   of: z.enum(['each', 'all']).describe('for each one made, or for all of them'),
   ledger: z.enum(LEDGERS),
   copies: z.int().min(1).max(1000).nullable().describe('said of so many; null of as many as are made'),
+  lines: z
+    .array(z.string().min(1).max(60))
+    .min(1, 'A claim is of one thing at least.')
+    .max(60)
+    .nullable()
+    .describe('said of these lines of the bill alone: materials, or `base`; null of all of it'),
   off: z
     .strictObject({
       material: z.string().min(1).max(60).nullable().describe('null: whatever is bought'),

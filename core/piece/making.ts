@@ -94,6 +94,7 @@ export const OwnTaskSchema = z.strictObject({
   hands: z.number().min(0).max(LONGEST_HANDS).describe('minutes'),
   waits: z.number().min(0).max(LONGEST_WAIT).describe('minutes it dries or sets by itself'),
   after: z.string().min(1).max(60).nullable().describe('the task that must be done before it'),
+  before: z.string().min(1).max(60).nullable().describe('the task that waits for it, until it is dry'),
 })
 export type OwnTask = z.infer<typeof OwnTaskSchema>
 

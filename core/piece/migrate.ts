@@ -156,6 +156,18 @@ const fromEight = (document: Document): Document => ({
   making: isObject(document.making) ? { ...document.making, recipe: null } : document.making,
 })
 
+/** Version 9 claimed nothing of some lines alone, and nothing waited for a task of one's own. */
+const fromNine = (document: Document): Document => {
+  const { asking, making } = document
+  const each = (list: unknown, set: Document): unknown =>
+    Array.isArray(list) ? list.map((one) => (isObject(one) ? { ...one, ...set } : one)) : list
+  return {
+    ...document,
+    asking: isObject(asking) ? { ...asking, claims: each(asking.claims, { lines: null }) } : asking,
+    making: isObject(making) ? { ...making, own: each(making.own, { before: null }) } : making,
+  }
+}
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -173,6 +185,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   6: fromSix,
   7: fromSeven,
   8: fromEight,
+  9: fromNine,
 }
 
 export type Migrated =

@@ -7,7 +7,7 @@ import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './terms'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 9
+export const VERSION = 10
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120

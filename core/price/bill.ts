@@ -20,6 +20,11 @@ export interface Bill {
   /** The same for one copy. */
   readonly openedEach: Figure
   readonly usedEach: Figure
+  /** What the material in one is worth: what is used of what is opened, and what was paid for what comes from the house. */
+  readonly materialsEach: Figure
+  /** The same packs at their list prices, and what reductions take off: nothing where there are none. With tax. */
+  readonly full: Figure
+  readonly reduced: Figure | null
   /** Worth of what is left over. */
   readonly left: Figure
   /** Budget less opened, for one; null without a budget. */
@@ -128,6 +133,25 @@ export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Ma
     )
   }
   const openedEach = copies > 1 ? each(opened) : opened
+  const house = lines.reduce((all, line) => all + line.house, 0)
+  const materials = house
+    ? moneyFigure(
+        [rangeOf(used)[0] + house, used.value + house],
+        sum`used of what is opened ${quantity.money(used.value)} + from the house ${quantity.money(house)} = ${quantity.money(used.value + house)}`,
+      )
+    : used
+  const atList = lines.map((line) => ({ name: line.name, cost: line.bought.reduce((all, { price, packs }) => all + price * packs, 0) }))
+  const fullNet = worked(moneyTogether(atList.map(({ name, cost }) => [name, cost])))
+  const fullValue = withTax(
+    atList.map(({ cost }) => cost),
+    tax,
+  )
+  const full = moneyFigure(
+    [fullValue, fullValue],
+    fullValue === fullNet.value
+      ? fullNet.sum
+      : worked(moneyTogether([...atList.map(({ name, cost }) => [name, cost] as const), ['tax', fullValue - fullNet.value]])).sum,
+  )
   return {
     lines,
     tax: taxed,
@@ -135,6 +159,15 @@ export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Ma
     used,
     openedEach,
     usedEach: copies > 1 ? each(used) : used,
+    materialsEach: copies > 1 ? each(materials) : materials,
+    full,
+    reduced:
+      fullValue > opened.value
+        ? moneyFigure(
+            [fullValue - opened.value, fullValue - rangeOf(opened)[0]],
+            sum`at list prices ${quantity.money(fullValue)} − at the least ${quantity.money(rangeOf(opened)[0])} = ${quantity.money(fullValue - rangeOf(opened)[0])}`,
+          )
+        : null,
     left: moneyFigure(
       [rangeOf(opened)[0] - rangeOf(used)[0], opened.value - used.value],
       sum`opened ${quantity.money(opened.value)} − used ${quantity.money(used.value)} = ${quantity.money(opened.value - used.value)}`,

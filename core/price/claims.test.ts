@@ -7,7 +7,7 @@ import { plainPricing, shelf, shopOf } from '../testing'
 import { claimSaid, conditionSaid, judge } from './claims'
 import type { Pricing } from './line'
 import { dealsOf } from './deals'
-import { linesOf } from './bill'
+import { billOf, linesOf } from './bill'
 import type { Reduction } from './reduction'
 import { UNKNOWN_TAX } from './tax'
 
@@ -25,6 +25,7 @@ const claim = (set: Partial<Claim>): Claim => ({
   of: 'each',
   ledger: 'opened',
   copies: null,
+  lines: null,
   off: null,
   ...set,
 })
@@ -79,7 +80,7 @@ describe('a claim against a bill worked by hand', () => {
   it('“70 % off makes it 7.20”: 0.3 × 6.00 + 0.3 × 18.00; 7.21 it does not make', () => {
     expect(judged({ kind: 'makes', amount: 720, off: { material: null, share: 0.7 } }, pricing()).verdict).toBe('holds')
     const of = judged({ kind: 'makes', amount: 721, off: { material: null, share: 0.7 } }, pricing())
-    expect([of.verdict, say(of.says, manner)]).toEqual(['fails', 'Fails: it comes to $7.20.'])
+    expect([of.verdict, say(of.says, manner)]).toEqual(['fails', 'Fails: it comes to $7.20, $0.01 less already.'])
   })
   it('“no more than 22 each for 14”: one bunch serves four of two sprigs: 14 × 6.00 + 4 × 9.00 = 120.00, 8.58 each', () => {
     const of = judged({ kind: 'at most', amount: 1000, copies: 14 }, pricing(), [base, bay(2)])
@@ -135,9 +136,11 @@ describe('a claim against a bill worked by hand', () => {
   })
 })
 
+const makingOf = (needs: readonly Need[]) => ({ id: 'p', copies: 1, needs, budget: null })
+
 describe('deals', () => {
   const deals = (needs: readonly Need[], by: Pricing) =>
-    dealsOf(linesOf({ id: 'p', copies: 1, needs }, by), needs, 1, by).map(({ kind, saves, says }) => [kind, saves, say(says, manner)])
+    dealsOf(makingOf(needs), billOf(makingOf(needs), by), by).map(({ kind, saves, says }) => [kind, saves, say(says, manner)])
   it('one sprig fewer saves a bunch, and what a bunch has besides costs nothing', () => {
     expect(deals([bay(17)], pricing())).toEqual([
       ['fewer things', 900, '1 bay sprig fewer saves $9.00'],

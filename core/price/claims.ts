@@ -1,5 +1,5 @@
 import type { Figure, Minor, Said } from '../measure'
-import { quantity, sum } from '../measure'
+import { listed as inWords, quantity, sum } from '../measure'
 import type { Claim } from '../piece'
 import type { Making } from './bill'
 import { billFrom, linesOf, rangeOf } from './bill'
@@ -83,7 +83,7 @@ const ends = (of: Figure): Span => rangeOf(of)
  */
 export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerdict {
   const copies = claim.copies ?? making.copies
-  const plain = linesOf({ ...making, copies }, pricing)
+  const plain = linesOf({ ...making, copies }, pricing).filter(({ id }) => claim.lines === null || claim.lines.includes(id))
   const { off } = claim
   const lines = off?.share ? reduced(plain, off.material, off.share) : plain
   const totalOf = (of: readonly CostLine[], tax: Tax = pricing.tax): Figure => {
@@ -122,7 +122,9 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
         share: from / REDUCTION_STEPS,
         span: null,
       })
-    const verdict = from === null ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
+    // Something makes it just that only where it comes to more without.
+    const already = claim.kind === 'makes' && from === 0 && high < claim.amount
+    const verdict = from === null || already ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
     return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
   }
   for (const line of off ? [] : lines) {
@@ -148,7 +150,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
         span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))],
       })
   }
-  conditions.push(...priceTurns(lines, surely))
+  conditions.push(...(claim.kind === 'makes' ? [] : priceTurns(lines, surely)))
   const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : met(low)
   const verdict = met(low) && met(high) ? (onTax() ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
   if (verdict === 'fails' && claim.kind !== 'makes') {
@@ -158,29 +160,30 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
   return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
 }
 
-/** At which price of each line's dearest pack the claim turns, those that need change least first; only while it holds. */
+/** At which list price of each line's dearest pack the claim turns, those that need change least first: up to which it holds, or would. */
 function priceTurns(lines: readonly CostLine[], surely: (of: readonly CostLine[]) => boolean): Condition[] {
-  if (!surely(lines)) return []
+  const now = surely(lines)
   return lines
     .flatMap((line): Extract<Condition, { of: 'price' }>[] => {
       const dearest = line.bought.reduce((k, each, i) => (each.cost[1] > line.bought[k]!.cost[1] ? i : k), 0)
       const pack = line.bought[dearest]
       if (!pack) return []
-      const price = greatest(pack.price, DEAREST, (n) =>
+      const price = greatest(now ? pack.price : 0, now ? DEAREST : pack.price, (n) =>
         surely(lines.map((each) => (each === line ? repriced(each, (_, i) => (i === dearest ? { price: n } : {})) : each))),
       )
       return price === null || price === DEAREST
         ? []
         : [{ of: 'price', line: line.id, name: line.name, pack: line.packName, price, now: pack.price }]
     })
-    .sort((a, b) => a.price / a.now - b.price / b.now)
+    .sort((a, b) => Math.abs(a.price / a.now - 1) - Math.abs(b.price / b.now - 1))
 }
 
 const KIND_WORDS: Record<Claim['kind'], string> = { under: 'under ', 'at most': 'no more than ', makes: 'just ' }
 
 /** A claim as one says it: "under $45.00 each, opened". @param name of a material by its id */
-export function claimSaid({ kind, amount, of, ledger, copies, off }: Claim, name: (material: string) => string): Said {
+export function claimSaid({ kind, amount, of, ledger, copies, lines, off }: Claim, name: (material: string) => string): Said {
   return [
+    ...(lines ? [`${inWords(lines.map((id) => (id === 'base' ? 'the base' : name(id))))} together `] : []),
     KIND_WORDS[kind],
     quantity.money(amount),
     of === 'each' ? ' each' : ' in all',
@@ -228,8 +231,9 @@ function said(claim: Claim, verdict: ClaimVerdict['verdict'], total: Figure, con
     case 'holds':
       return ['Holds: ', ...comes, '.']
     case 'fails': {
-      if (claim.kind === 'makes') return ['Fails: ', ...comes, '.']
-      const would = conditions.find(({ of }) => of === 'reduction')
+      if (claim.kind === 'makes')
+        return ['Fails: ', ...comes, ...(high < claim.amount ? sum`, ${quantity.money(claim.amount - high)} less already` : []), '.']
+      const would = conditions.find(({ of }) => of === 'reduction') ?? conditions.find(({ of }) => of === 'price')
       const over = high - claim.amount
       return [
         'Fails: ',

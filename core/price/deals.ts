@@ -1,10 +1,10 @@
-import { fewestRolls } from '../cut'
-import type { Lengths, Need } from '../material'
-import { lengthsIn, materialOf } from '../material'
+import type { Need } from '../material'
+import { materialOf } from '../material'
 import type { Minor, Said } from '../measure'
 import { quantity, rate, several, sum } from '../measure'
+import type { Bill, Making } from './bill'
+import { billFrom, linesOf } from './bill'
 import type { CostLine, Pricing } from './line'
-import { packsFor } from './line'
 import { lineRange } from './reduction'
 import { DROP_AT_MOST } from './thumbs'
 
@@ -12,29 +12,51 @@ import { DROP_AT_MOST } from './thumbs'
 export interface Deal {
   readonly line: string
   readonly kind: 'more packs' | 'fewer things' | 'shorter' | 'more things'
-  /** What it saves, minor units; nothing where it only brings more for the same. */
+  /** What it saves, minor units, for all copies: the difference of two bills. Nothing where it only brings more for the same. */
   readonly saves: Minor
   readonly says: Said
 }
 
+/** How much shorter all lengths may be made to save a roll: not worth saying beyond this share; and by what steps it is looked for. */
+const SHORTER_AT_MOST = 150
+const STEPS = 1000
+
 /**
  * What lines of a bill would be better with one more or one fewer: packs that go free, a few stems that open a pack, a little
- * length that opens a roll, and what the packs hold besides. What saves most comes first.
+ * length that opens a roll, and what the packs hold besides. What is saved is the bill as it is less the bill as it would be. What
+ * saves most comes first. Of wire, hooks and other small things nobody wants more.
  */
-export function dealsOf(lines: readonly CostLine[], needs: readonly Need[], copies: number, pricing: Pricing): Deal[] {
-  return lines
-    .flatMap((line) => [
-      ...freePacks(line),
-      ...(line.of === 'stems' ? fewer(line, pricing) : line.of === 'length' ? shorter(line, lengthsIn(needs), copies, pricing) : []),
-    ])
+export function dealsOf(making: Making, bill: Bill, pricing: Pricing): Deal[] {
+  return bill.lines
+    .flatMap((line) => [...more(line, pricing), ...fewer(line, making, bill, pricing), ...shorter(line, making, bill, pricing)])
     .sort((a, b) => b.saves - a.saves)
 }
 
-function freePacks(line: CostLine): Deal[] {
-  return line.bought.flatMap(({ price, packs, reductions, stock, cost, shop, holds }): Deal[] => {
-    if (stock !== null && packs >= stock) return []
-    const more = lineRange(price, packs + 1, reductions)
-    if (more[1] > cost[1]) return []
+/** What a bill comes to less when a line of it is made otherwise. */
+export function savedBy(line: CostLine, needs: readonly Need[], making: Making, bill: Bill, pricing: Pricing): Minor {
+  const lines = linesOf({ ...making, needs }, pricing)
+  const changed = bill.lines.flatMap((each) => (each === line ? lines : [each]))
+  return bill.opened.value - billFrom(changed, { copies: making.copies, budget: null }, pricing.tax).opened.value
+}
+
+/** The least whole number up to some other for which something holds that, once it does, always does; null where it does not. */
+function leastThat(most: number, holds: (n: number) => boolean): number | null {
+  if (most < 1 || !holds(most)) return null
+  let [low, high] = [1, most]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (holds(middle)) high = middle
+    else low = middle + 1
+  }
+  return low
+}
+
+function more(line: CostLine, pricing: Pricing): Deal[] {
+  const material = materialOf(pricing.shelf, line.id)
+  if (!material || material.kind === 'mechanic') return []
+  const packs = line.bought.flatMap(({ price, packs: n, reductions, stock, cost, shop, holds }): Deal[] => {
+    if (price <= 0 || cost[1] <= 0 || (stock !== null && n >= stock)) return []
+    if (lineRange(price, n + 1, reductions)[1] > cost[1]) return []
     return [
       {
         line: line.id,
@@ -44,71 +66,63 @@ function freePacks(line: CostLine): Deal[] {
       },
     ]
   })
+  const holds = line.bought.reduce((all, each) => all + each.packs * each.holds, 0)
+  const spare = line.of === 'stems' && line.toBuy > 0 ? holds - line.toBuy : 0
+  if (spare <= 0) return packs
+  const things: Deal = {
+    line: line.id,
+    kind: 'more things',
+    saves: 0,
+    says: sum`${several(spare, `more ${line.name}`, `more ${line.plural}`)} at no cost: the packs hold ${quantity.count(holds)}`,
+  }
+  return [...packs, things]
 }
 
-function fewer(line: CostLine, pricing: Pricing): Deal[] {
-  const material = materialOf(pricing.shelf, line.id)
-  const holds = line.bought.reduce((all, each) => all + each.packs * each.holds, 0)
-  const wanted = line.toBuy
-  if (!material || wanted < 1) return []
-  const now = line.opened.value
-  const cost = (n: number): Minor => packsFor(n, material, pricing).reduce((all, each) => all + each.cost[1], 0)
-  const most = Math.floor(line.stems.value * rate(DROP_AT_MOST, pricing.shelf))
-  const spare = holds - wanted
-  const deals: Deal[] =
-    spare > 0
-      ? [
-          {
-            line: line.id,
-            kind: 'more things',
-            saves: 0,
-            says: sum`${several(spare, `more ${line.name}`, `more ${line.plural}`)} at no cost: the packs hold ${quantity.count(holds)}`,
-          },
-        ]
-      : []
-  // Fewer never cost more, so that the least that saves is found by halves.
-  let [low, high] = [1, Math.min(most, wanted)]
-  if (high < 1 || cost(wanted - high) >= now) return deals
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (cost(wanted - middle) < now) high = middle
-    else low = middle + 1
+/** So many things fewer on each, of the needs that have most of it first. */
+export function dropped<N extends Need>(needs: readonly N[], material: string, fewerOf: number): N[] {
+  const order = needs.filter((need) => need.of === 'things' && need.material === material).sort((a, b) => b.count - a.count)
+  let left = fewerOf
+  const less = new Map<N, number>()
+  for (const need of order) {
+    const taken = Math.min(left, need.count)
+    less.set(need, taken)
+    left -= taken
   }
-  const saves = now - cost(wanted - low)
+  return needs.map((need) => (less.has(need) ? { ...need, count: need.count - less.get(need)! } : need)).filter(({ count }) => count > 0)
+}
+
+function fewer(line: CostLine, making: Making, bill: Bill, pricing: Pricing): Deal[] {
+  if (line.of !== 'stems' || line.toBuy < 1 || materialOf(pricing.shelf, line.id)?.kind === 'mechanic') return []
+  const own = making.needs.filter((need) => need.material === line.id)
+  const saves = (n: number): Minor => savedBy(line, dropped(own, line.id, n), making, bill, pricing)
+  const all = own.reduce((n, { count }) => n + count, 0)
+  const n = leastThat(Math.floor(all * rate(DROP_AT_MOST, pricing.shelf)), (of) => saves(of) > 0)
+  if (n === null) return []
   return [
-    ...deals,
-    { line: line.id, kind: 'fewer things', saves, says: sum`${several(low, line.name, line.plural)} fewer saves ${quantity.money(saves)}` },
+    {
+      line: line.id,
+      kind: 'fewer things',
+      saves: saves(n),
+      says: sum`${several(n, line.name, line.plural)} fewer${making.copies > 1 ? ' on each' : ''} saves ${quantity.money(saves(n))}`,
+    },
   ]
 }
 
-/** How much shorter all lengths may be made to save a roll: not worth saying beyond this share. */
-const SHORTER_AT_MOST = 0.15
-
-function shorter(line: CostLine, needs: readonly Lengths[], copies: number, { shelf }: Pricing): Deal[] {
-  const material = materialOf(shelf, line.id)
-  const own = needs.filter((need) => need.material === line.id)
-  const rolls = line.packs.value
-  if (!material || rolls < 1 || line.stash.value > 0) return []
-  const by = (share: number): number =>
-    fewestRolls(
-      material.length,
-      own.map(({ length, count, joins }) => ({ length: length * (1 - share), count: count * copies, joins })),
-    )
-  const full = by(0)
-  if (full !== rolls || by(SHORTER_AT_MOST) >= full) return []
-  let [low, high] = [0, SHORTER_AT_MOST]
-  for (let i = 0; i < 6; i++) {
-    const middle = (low + high) / 2
-    if (by(middle) < full) high = middle
-    else low = middle
-  }
-  const saves = Math.round(line.opened.value / rolls)
+function shorter(line: CostLine, making: Making, bill: Bill, pricing: Pricing): Deal[] {
+  if (line.of !== 'length' || line.toBuy < 1 || materialOf(pricing.shelf, line.id)?.kind === 'mechanic') return []
+  const own = making.needs.filter((need) => need.material === line.id)
+  const by = (n: number): Need[] => own.map((need) => (need.of === 'lengths' ? { ...need, length: need.length * (1 - n / STEPS) } : need))
+  const saves = (n: number): Minor => savedBy(line, by(n), making, bill, pricing)
+  const n = leastThat(SHORTER_AT_MOST, (of) => saves(of) > 0)
+  if (n === null) return []
+  const [after] = linesOf({ ...making, needs: by(n) }, pricing)
+  const rolls = line.toBuy - (after?.toBuy ?? 0)
   return [
     {
       line: line.id,
       kind: 'shorter',
-      saves,
-      says: sum`All lengths of ${line.name} ${quantity.share(Math.ceil(high * 1000) / 1000)} shorter saves ${rolls > 1 ? 'a roll' : 'the roll'}, ${quantity.money(saves)}`,
+      saves: saves(n),
+      says: sum`All lengths of ${line.name} ${quantity.share(n / STEPS)} shorter saves ${rolls === line.toBuy && rolls === 1 ? 'the roll' : rolls > 1 ? `${rolls} rolls` : 'a roll'}, ${quantity.money(saves(n))}`,
     },
   ]
 }

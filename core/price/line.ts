@@ -7,7 +7,21 @@ import { apportion, COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several,
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { InHouse, Lot } from '../stock'
-import { basesOf, cutOf, cutThingsOf, fromCut, lengthsOf, plentyOf, thingsOf } from '../stock'
+import {
+  baseLots,
+  basesOf,
+  cutOf,
+  cutThingsOf,
+  fromCut,
+  isFree,
+  lengthsOf,
+  lotsOf,
+  plentyOf,
+  servesAs,
+  thingsOf,
+  worthOf,
+  worthOfPart,
+} from '../stock'
 import type { Price, Shop, Sold } from './offer'
 import { listed, offersOf, priceOn, soldBase } from './offer'
 import type { Bought } from './packs'
@@ -43,6 +57,8 @@ export interface CostLine {
   /** What it comes to at most, with its range where a reduction is one. */
   readonly opened: Figure
   readonly used: Figure
+  /** What the house gives to it is worth: what was paid for it, minor units. */
+  readonly house: Minor
   /** What of the packs is used, and all that they hold: things, or mm. */
   readonly parts: readonly [used: number, all: number]
 }
@@ -185,6 +201,17 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
     used: usedFigure(cost, fromPacks, bought, (n) => quantity.count(n)),
+    house:
+      worthOfPart(
+        lotsOf(lots, material.id).filter((lot) => isFree(lot, id) && lot.cut === null && lot.things !== null),
+        Math.min(stashed, stems),
+        shelf,
+      ) +
+      worthOfPart(
+        lotsOf(lots, material.id).filter((lot) => isFree(lot, id) && lot.cut !== null),
+        cutThere,
+        shelf,
+      ),
   }
 }
 
@@ -249,6 +276,20 @@ export function takenBy(
       short.reduce((mm, { want, count }) => mm + count * wants.find(({ id }) => id === want)!.length, 0),
     opened: packs * material.length + others,
   }
+}
+
+/** What the lengths of the house that a plan cuts are worth, with those that are cut for the piece already. @param done mm of those that serve */
+function worthOfLengths({ rolls }: CutPlan, material: Material, piece: string, done: number, { lots, shelf }: Pricing): Minor {
+  const own = lotsOf(lots, material.id)
+  const byId = new Map(own.map((lot) => [lot.id, lot]))
+  const cutting = rolls.reduce((worth, { stock, length, cuts }) => {
+    const lot = byId.get(stock)
+    if (!lot) return worth
+    const taken = cuts.reduce((mm, cut) => mm + cut.length, 0)
+    return worth + (worthOf(lot, shelf) * taken) / (length * (lot.things ?? 1))
+  }, 0)
+  const made = own.filter((lot) => lot.reserved?.piece === piece && lot.reserved.want !== null && lot.length !== null)
+  return Math.round(cutting) + worthOfPart(made, done, shelf)
 }
 
 /** How many rolls it would take of what is longer than anything there is to cut from: it cannot be cut, and is told, but it is not free. */
@@ -328,24 +369,26 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
     used: usedFigure(cost, ofNew, opened, quantity.length),
+    house: worthOfLengths(plan, material, piece.id, done, pricing),
   }
 }
 
 /** A base for each copy: what is in the house and as wide first, then in the cheapest of what shops have, or at its usual price. */
 export function baseLine(need: BareBase, { id, copies }: Copies, pricing: Pricing): CostLine {
   const { name, material, width } = need
-  const there = Math.min(copies, basesOf(pricing.lots, material as BaseKind, width, id))
-  const toBuy = copies - there
+  const wanted = need.count * copies
+  const there = Math.min(wanted, basesOf(pricing.lots, material as BaseKind, width, id))
+  const toBuy = wanted - there
   const bought = packsFor(toBuy, soldBase(need), pricing)
   const { packs, holds, cost, words } = openedBy(bought)
-  const each = sum`one for each of ${several(copies, 'copy', 'copies')}`
+  const each = sum`one for each of ${several(wanted, 'copy', 'copies')}`
   return {
     id: 'base',
     of: 'base',
     name,
     plural: name,
     each: figure(quantity.count(1), sum`one for each piece`, COUNTED),
-    stems: figure(quantity.count(copies), each, COUNTED),
+    stems: figure(quantity.count(wanted), each, COUNTED),
     packs: figure(quantity.count(packs), there ? [...each, ...sum` − ${quantity.count(there)} in the house`] : each, COUNTED),
     packName: 'base',
     toBuy,
@@ -356,6 +399,11 @@ export function baseLine(need: BareBase, { id, copies }: Copies, pricing: Pricin
     stash: figure(quantity.count(there), there ? sum`${quantity.count(there)} of that kind and width in the house` : sum`none`, COUNTED),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
     used: usedFigure(cost, toBuy, holds, (n) => quantity.count(n)),
+    house: worthOfPart(
+      lotsOf(pricing.lots, baseLots(material as BaseKind)).filter((lot) => servesAs(lot, width) && isFree(lot, id)),
+      there,
+      pricing.shelf,
+    ),
   }
 }
 

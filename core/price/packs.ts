@@ -22,20 +22,25 @@ const EXACT = 3000
 export function packsOver(wanted: number, prices: readonly Price[]): Bought[] {
   const there = prices.reduce((all, { stock, holds }) => (stock === null ? Infinity : all + stock * holds), 0)
   const aim = Math.min(wanted, there)
-  const endless = prices.filter(({ stock }) => stock === null)
-  const bulk = (endless.length ? endless : prices).reduce((best, each) =>
-    lineCost(each.price, 60, each.reductions, 'least') * best.holds < lineCost(best.price, 60, best.reductions, 'least') * each.holds
-      ? each
-      : best,
-  )
-  const whole = aim > EXACT ? Math.min(Math.floor((aim - EXACT) / bulk.holds), bulk.stock ?? Infinity) : 0
-  const rest = aim - whole * bulk.holds
+  // Beyond that what is cheapest by the piece goes first, as far as it is there.
+  const whole = prices.map(() => 0)
+  let rest = aim
+  const byPiece = prices
+    .map((each, k) => ({ each, k, unit: lineCost(each.price, 60, each.reductions, 'least') / each.holds }))
+    .sort((a, b) => a.unit - b.unit || a.k - b.k)
+  for (const { each, k } of byPiece) {
+    if (rest <= EXACT) break
+    whole[k] = Math.min(Math.floor((rest - EXACT) / each.holds), each.stock ?? Infinity)
+    rest -= whole[k]! * each.holds
+    // Of what there is no end of, no other takes more.
+    if (each.stock === null) break
+  }
   const found = exactly(
     rest,
-    prices.map((each) => (each === bulk && each.stock !== null ? { ...each, stock: each.stock - whole } : each)),
+    prices.map((each, k) => (each.stock === null ? each : { ...each, stock: each.stock - whole[k]! })),
   )
   return prices.flatMap((each, k) => {
-    const packs = found[k]! + (each === bulk ? whole : 0)
+    const packs = found[k]! + whole[k]!
     return packs > 0 ? [{ ...each, packs, cost: lineRange(each.price, packs, each.reductions) }] : []
   })
 }

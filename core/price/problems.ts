@@ -1,12 +1,19 @@
 import type { Need } from '../material'
-import { materialOf, thingsIn } from '../material'
+import { materialOf } from '../material'
+import type { Minor } from '../measure'
 import { quantity, rate, several, sum } from '../measure'
-import type { Layer, Mend, Piece, Problem } from '../piece'
+import type { Edit, Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
 import type { CostLine, Pricing } from './line'
-import { materialLine } from './line'
+import { savedBy } from './deals'
 import { DROP_AT_MOST } from './thumbs'
+
+/** What the problem of a budget is known by. */
+export const OVER_BUDGET = 'over budget'
+
+/** What all copies of a piece would cost, opened, with an edit made; null where it cannot be made. */
+export type CostWith = (edit: Edit) => Minor | null
 
 /** What a piece is over its budget by, were it alone in hand, and what would mend that. @param counts how many things lie in each layer */
 export function costProblems(
@@ -15,14 +22,15 @@ export function costProblems(
   needs: readonly Need[],
   counts: ReadonlyMap<string, number>,
   pricing: Pricing,
+  costWith: CostWith,
 ): Problem[] {
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.flatMap((line) => saving(piece, line, needs, counts, pricing)).slice(0, 2)
+  const mends = bill.lines.flatMap((line) => saving(piece, line, bill, needs, counts, pricing, costWith)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [
     {
-      id: 'over budget',
+      id: OVER_BUDGET,
       severity: 'care',
       layer: null,
       says: usedFits
@@ -37,24 +45,27 @@ export function costProblems(
 function saving(
   piece: Pick<Piece, 'id' | 'brief' | 'layers'>,
   line: CostLine,
+  bill: Bill,
   needs: readonly Need[],
   counts: ReadonlyMap<string, number>,
   pricing: Pricing,
+  costWith: CostWith,
 ): Mend[] {
   const material = materialOf(pricing.shelf, line.id)
   if (line.of !== 'stems' || !material) return []
   const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
-  const own = thingsIn(needs).filter((need) => need.material === line.id)
+  const own = needs.filter((need) => need.material === line.id)
   const laid = layer && counts.get(layer.id)
   if (!layer || !laid) return []
+  const making = { id: piece.id, copies: piece.brief.copies, budget: null, needs }
   const saved = (fewer: number): number => {
     let left = fewer
-    const dropped = own.map((need) => {
-      const less = need.layer === layer.id ? Math.min(left, need.count) : 0
+    const dropped = own.flatMap((need): Need[] => {
+      const less = need.of === 'things' && need.layer === layer.id ? Math.min(left, need.count) : 0
       left -= less
-      return { ...need, count: need.count - less }
+      return less < need.count ? [{ ...need, count: need.count - less }] : []
     })
-    return line.opened.value - materialLine(material, dropped, { id: piece.id, copies: piece.brief.copies }, pricing).opened.value
+    return savedBy(line, dropped, making, bill, pricing)
   }
   // Fewer never cost more, so that the least that saves is found by halves.
   let [low, high] = [1, Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))]
@@ -65,9 +76,13 @@ function saving(
     else low = middle + 1
   }
   const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, low)! } } as const
+  // What refers to the layer changes with it: what is said is the difference of the two pieces, each worked out whole.
+  const after = costWith(edit)
+  const saves = after === null ? 0 : bill.opened.value - after
+  if (saves <= 0) return []
   return [
     {
-      says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saved(low))}`,
+      says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saves)}`,
       edit,
     },
   ]

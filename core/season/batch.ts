@@ -1,8 +1,7 @@
 import type { Day, Rated } from '../measure'
-import { rate } from '../measure'
 import type { TaskKind, TaskTime } from '../steps'
+import { AT_ONCE, savedAtOnce } from '../steps'
 import type { Batch } from './season'
-import { GETTING_READY } from './thumbs'
 
 /** A piece that is to be made by a day, as the season sees it. */
 export interface ToMake {
@@ -17,27 +16,6 @@ export interface ToMake {
   /** How many days it hangs, or null for as long as it keeps; and whether indoors, where greens keep for less. */
   readonly hangs: number | null
   readonly indoors: boolean
-}
-
-/** What is done for all of a batch at once, or piece by piece: paint all, cut all, loops all; but each is laid for itself. */
-export const AT_ONCE: Readonly<Record<TaskKind, boolean>> = {
-  'take off': true,
-  finds: true,
-  join: true,
-  paint: true,
-  seal: true,
-  base: true,
-  stems: true,
-  bow: true,
-  reserve: false,
-  dry: false,
-  lay: false,
-  look: false,
-  finish: false,
-  hang: false,
-  load: false,
-  record: false,
-  own: false,
 }
 
 /** What is done at once for different pieces, in words. */
@@ -64,6 +42,8 @@ export interface Chore {
   readonly hands: number
   readonly waits: number
   readonly after: readonly string[]
+  /** Those of them that may still set meanwhile. */
+  readonly wet: readonly string[]
   readonly fresh: boolean
   /** What doing it at once saves, minutes of hands. */
   readonly saves: number
@@ -79,7 +59,6 @@ export const choreId = (piece: string, task: string): string => `${piece}:${task
  */
 export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], ready: readonly string[], by: Rated): Chore[] {
   const bought = new Set(ready)
-  const getting = rate(GETTING_READY, by)
   const batchOf = new Map(batches.flatMap((batch) => batch.pieces.map((id) => [id, batch] as const)))
   const chores = new Map<string, Chore>()
   // The second coat of one goes with the second coat of another.
@@ -100,11 +79,20 @@ export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], r
         const of = byId.get(before)
         return of && !done.has(before) ? [idOf(piece, of)] : []
       })
+      const soft = new Set(task.wet)
+      const wet = task.after.flatMap((before) => {
+        const of = byId.get(before)
+        return of && !done.has(before) && soft.has(before) ? [idOf(piece, of)] : []
+      })
+      const dry = after.filter((each) => !wet.includes(each))
       const known = chores.get(id)
+      const before = new Set([...(known?.after ?? []), ...after].filter((each) => each !== id))
+      // What has to be dry for one of the pieces is waited for.
+      const firm = new Set([...(known ? known.after.filter((each) => !known.wet.includes(each)) : []), ...dry])
       // What is bought or takes no hands is not made, and saves nothing.
       const times = (known?.times ?? 0) + (each > 0 ? piece.copies : 0)
       const alone = (known ? known.hands + known.saves : 0) + each * piece.copies
-      const saves = AT_ONCE[task.kind] && times > 1 && alone > 0 ? (times - 1) * Math.min(getting, alone / times / 2) : 0
+      const saves = savedAtOnce(task.kind, times, alone, by)
       chores.set(id, {
         id,
         kind: task.kind,
@@ -113,7 +101,8 @@ export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], r
         times,
         hands: alone - saves,
         waits: Math.max(known?.waits ?? 0, each > 0 || task.hands === 0 ? task.waits : 0),
-        after: [...new Set([...(known?.after ?? []), ...after])].filter((before) => before !== id),
+        after: [...before],
+        wet: [...before].filter((each) => !firm.has(each)),
         fresh: task.fresh || (known?.fresh ?? false),
         saves,
       })

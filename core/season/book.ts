@@ -2,6 +2,8 @@ import TinyQueue from 'tinyqueue'
 import type { Chore } from './batch'
 import type { Clock } from './hours'
 
+type Part = readonly [from: number, to: number]
+
 /** When hands are at a chore, minutes from the first midnight. */
 export interface BookedChore {
   readonly id: string
@@ -9,7 +11,7 @@ export interface BookedChore {
   readonly handsOff: number
   readonly done: number
   /** The stretches in which hands are at it, day by day. */
-  readonly parts: readonly (readonly [from: number, to: number])[]
+  readonly parts: readonly Part[]
   /** What it had to wait for: another chore, by its id; nothing when it could begin at once. */
   readonly because: string | null
 }
@@ -20,27 +22,71 @@ export interface Booking {
   readonly left: readonly string[]
 }
 
-/**
- * One pair of hands that always takes, of what can be done now, that of the piece that comes first; while it dries they are at
- * another piece. Of one piece what has the longest drying before it comes first, then its own order. Serial scheduling by priority.
- * @param chores without rings @param rank of each piece: the lower the sooner @param notBefore of a chore, minutes from the first midnight
- */
-export function book(
-  chores: readonly Chore[],
-  rank: ReadonlyMap<string, number>,
-  notBefore: (chore: Chore) => number,
-  clock: Clock,
-): Booking {
+/** All that booking goes by. */
+export interface ToBook {
+  /** Without rings. */
+  readonly chores: readonly Chore[]
+  /** Of each piece: the lower the sooner. */
+  readonly rank: ReadonlyMap<string, number>
+  /** Of a chore, minutes from the first midnight. */
+  readonly notBefore: (chore: Chore) => number
+  readonly clock: Clock
+}
+
+const HAIR = 1e-9
+
+/** How chores hang together, by their places. */
+function woven({ chores, rank, notBefore }: ToBook) {
   const at = new Map(chores.map(({ id }, i) => [id, i]))
   const ranks = chores.map(({ pieces }) => Math.min(...pieces.map((id) => rank.get(id) ?? Infinity)))
   const following = chores.map((): number[] => [])
-  const open = chores.map(({ after }) => after.length)
   chores.forEach(({ after }, i) => after.forEach((id) => following[at.get(id)!]!.push(i)))
-  const readyAt = chores.map(notBefore)
-  const because: (string | null)[] = chores.map(() => null)
-  const pending = new TinyQueue<number>([], (a, b) => readyAt[a]! - readyAt[b]! || a - b)
   const tails = tailsOf(chores, following)
-  const ready = new TinyQueue<number>([], (a, b) => ranks[a]! - ranks[b]! || tails[b]! - tails[a]! || a - b)
+  return {
+    following,
+    open: chores.map(({ after }) => after.length),
+    readyAt: chores.map(notBefore),
+    because: chores.map((): string | null => null),
+    /** Which comes first of those that can be done: by piece, then what has the longest drying before it, then as they come. */
+    before: (a: number, b: number): number => ranks[a]! - ranks[b]! || tails[b]! - tails[a]! || a - b,
+  }
+}
+
+/** Lets what waits for a chore know when it may begin. @returns those that wait for nothing else any more */
+function release(
+  i: number,
+  { handsOff, done }: Pick<BookedChore, 'handsOff' | 'done'>,
+  { chores }: ToBook,
+  { following, open, readyAt, because }: ReturnType<typeof woven>,
+): number[] {
+  const { id } = chores[i]!
+  return following[i]!.filter((next) => {
+    const from = chores[next]!.wet.includes(id) ? handsOff : done
+    if (from > readyAt[next]!) {
+      readyAt[next] = from
+      because[next] = id
+    }
+    open[next]! -= 1
+    return open[next] === 0
+  })
+}
+
+const leftOf = (chores: readonly Chore[], booked: readonly BookedChore[]): string[] => {
+  const there = new Set(booked.map(({ id }) => id))
+  return chores.flatMap(({ id }) => (there.has(id) ? [] : [id]))
+}
+
+/**
+ * One pair of hands that always takes, of what can be done now, that of the piece that comes first; while it dries they are at
+ * another piece. Of one piece what has the longest drying before it comes first, then its own order. Scheduling in parallel by
+ * priority (Kelley 1963): hands never idle while anything can be done.
+ */
+export function book(job: ToBook): Booking {
+  const { chores, clock } = job
+  const web = woven(job)
+  const { open, readyAt, because } = web
+  const pending = new TinyQueue<number>([], (a, b) => readyAt[a]! - readyAt[b]! || a - b)
+  const ready = new TinyQueue<number>([], web.before)
   open.forEach((n, i) => {
     if (n === 0) pending.push(i)
   })
@@ -48,38 +94,77 @@ export function book(
   let free = 0
   let before: string | null = null
   while (pending.length || ready.length) {
-    let now = clock.next(ready.length ? free : Math.max(free, readyAt[pending.peek()!]!))
-    while (pending.length && readyAt[pending.peek()!]! <= now + 1e-9) ready.push(pending.pop()!)
-    const i = ready.pop()!
+    const now = clock.next(ready.length ? free : Math.max(free, readyAt[pending.peek()!]!))
+    while (pending.length && readyAt[pending.peek()!]! <= now + HAIR) ready.push(pending.pop()!)
+    const i = ready.pop() ?? pending.pop()!
     const chore = chores[i]!
-    if (chore.hands <= 0) now = Math.max(free, readyAt[i]!)
-    const work = chore.hands > 0 ? clock.book(now, chore.hands) : { ends: now, parts: [] }
-    if (!work || now === Infinity) break
-    const done = work.ends + chore.waits
-    // Whatever it waited for longer: its turn with the hands, or what comes before it.
-    booked.push({
+    const work = chore.hands > 0 ? clock.book(now, chore.hands) : { ends: readyAt[i]!, parts: [] }
+    if (!work || work.ends === Infinity) break
+    const each: BookedChore = {
       id: chore.id,
-      begins: work.parts[0]?.[0] ?? now,
+      begins: work.parts[0]?.[0] ?? work.ends,
       handsOff: work.ends,
-      done,
+      done: work.ends + chore.waits,
       parts: work.parts,
-      because: free > readyAt[i]! + 1e-9 ? before : because[i]!,
-    })
+      // Whatever it waited for longer: its turn with the hands, or what comes before it.
+      because: chore.hands > 0 && free > readyAt[i]! + HAIR ? before : because[i]!,
+    }
+    booked.push(each)
     if (chore.hands > 0) {
       free = work.ends
       before = chore.id
     }
-    for (const next of following[i]!) {
-      if (done > readyAt[next]!) {
-        readyAt[next] = done
-        because[next] = chore.id
-      }
-      open[next]! -= 1
-      if (open[next] === 0) pending.push(next)
-    }
+    for (const next of release(i, each, job, web)) pending.push(next)
   }
-  const there = new Set(booked.map(({ id }) => id))
-  return { booked, left: chores.flatMap(({ id }) => (there.has(id) ? [] : [id])) }
+  return { booked, left: leftOf(chores, booked) }
+}
+
+/**
+ * One pair of hands that keeps the first piece its time before the next gets any: each chore in turn as early as hands are free for
+ * all of it, so that they may wait for something to dry rather than begin what would not let go of them. Serial scheduling by
+ * priority (Kelley 1963).
+ */
+export function bookInTurn(job: ToBook): Booking {
+  const { chores, clock } = job
+  const web = woven(job)
+  const { open, readyAt, because } = web
+  const ready = new TinyQueue<number>([], web.before)
+  open.forEach((n, i) => {
+    if (n === 0) ready.push(i)
+  })
+  const booked: BookedChore[] = []
+  /** When hands are taken, and by what, in order. */
+  const taken: { readonly from: number; readonly to: number; readonly id: string }[] = []
+  while (ready.length) {
+    const i = ready.pop()!
+    const chore = chores[i]!
+    let from = readyAt[i]!
+    let waited = because[i]!
+    let work: { readonly ends: number; readonly parts: readonly Part[] } | null = { ends: from, parts: [] }
+    for (let looking = chore.hands > 0; looking;) {
+      work = clock.book(from, chore.hands)
+      const begins = work?.parts[0]?.[0] ?? Infinity
+      const clash = work && taken.find((other) => other.from < work!.ends - HAIR && other.to > begins + HAIR)
+      if (clash) [from, waited] = [clash.to, clash.id]
+      looking = Boolean(clash)
+    }
+    if (!work) continue
+    const each: BookedChore = {
+      id: chore.id,
+      begins: work.parts[0]?.[0] ?? work.ends,
+      handsOff: work.ends,
+      done: work.ends + chore.waits,
+      parts: work.parts,
+      because: waited,
+    }
+    booked.push(each)
+    if (chore.hands > 0) {
+      const place = taken.findIndex((other) => other.from > each.begins)
+      taken.splice(place < 0 ? taken.length : place, 0, { from: each.begins, to: each.handsOff, id: each.id })
+    }
+    for (const next of release(i, each, job, web)) ready.push(next)
+  }
+  return { booked: booked.sort((a, b) => a.begins - b.begins || a.done - b.done), left: leftOf(chores, booked) }
 }
 
 /** How long things dry after each chore begins, on the longest way to the end, minutes. @param chores without rings */
@@ -87,12 +172,4 @@ function tailsOf(chores: readonly Chore[], following: readonly (readonly number[
   const tails: (number | undefined)[] = chores.map(() => undefined)
   const tail = (i: number): number => (tails[i] ??= chores[i]!.waits + following[i]!.reduce((most, next) => Math.max(most, tail(next)), 0))
   return chores.map((_, i) => tail(i))
-}
-
-/** The chain of chores that makes one of them end when it does, from the first. */
-export function chainTo(id: string, booked: readonly BookedChore[]): string[] {
-  const byId = new Map(booked.map((each) => [each.id, each]))
-  const chain: string[] = []
-  for (let at: string | null = id; at !== null && !chain.includes(at); at = byId.get(at)?.because ?? null) chain.push(at)
-  return chain.reverse()
 }

@@ -79,13 +79,13 @@ export const startKit = (kitId: string, piece: string, name: string, copies: num
 })
 
 /**
- * What all copies need together, where some get another material in place of one: so many of one, so many of the other.
+ * What all copies need together, each with what is in its own kit, whole: a head cannot share a stick of glue. Where some get another material in place of one: so many of one, so many of the other.
  * @param copies over 0 @param swaps of kits by their numbers; those over `copies` are nobody's
  * @returns needs for all copies as one
  */
 export function handOut(needs: readonly Need[], copies: number, swaps: readonly KitSwap[]): Need[] {
-  return needs.flatMap((need): Need[] => {
-    if (need.of === 'base') return Array.from({ length: copies }, () => need)
+  return wholeInEach(needs).flatMap((need): Need[] => {
+    if (need.of === 'base') return [{ ...need, count: need.count * copies }]
     const own = swaps
       .filter(({ from }) => from === need.material)
       .map(({ kits, to }) => ({ to, kits: kits.filter((kit) => kit <= copies).length }))
@@ -95,6 +95,20 @@ export function handOut(needs: readonly Need[], copies: number, swaps: readonly 
       ...(rest > 0 ? [{ ...need, count: need.count * rest }] : []),
       ...own.map(({ to, kits }) => ({ ...need, material: to, count: need.count * kits })),
     ]
+  })
+}
+
+/** Needs of which what is only a part of one is whole, in the place of the first of it: a stick of glue for all that a head glues. */
+function wholeInEach(needs: readonly Need[]): Need[] {
+  const parts = needs.filter((need) => need.of === 'things' && !Number.isInteger(need.count))
+  const [first, all] = [new Map<string, Need>(), new Map<string, number>()]
+  for (const need of parts) {
+    if (!first.has(need.material)) first.set(need.material, need)
+    all.set(need.material, (all.get(need.material) ?? 0) + need.count)
+  }
+  return needs.flatMap((need) => {
+    if (!parts.includes(need)) return [need]
+    return first.get(need.material) === need ? [{ ...need, count: Math.ceil(all.get(need.material)! - 1e-9) }] : []
   })
 }
 
@@ -124,7 +138,7 @@ export function kitParts(needs: readonly Need[], swaps: readonly KitSwap[], n: n
     const amount = (known?.amount ?? 0) + (need.of === 'lengths' && need.joins ? need.length * need.count : need.count)
     parts.set(key, {
       material: need.material,
-      name: need.of === 'base' ? `${lowerFirst(need.name)} base` : of ? (isCut(of) || amount === 1 ? of.name : of.plural) : need.material,
+      name: need.of === 'base' ? `${lowerFirst(need.name)} base` : of ? (isCut(of) || amount <= 1 ? of.name : of.plural) : need.material,
       amount,
       unit: need.of === 'lengths' && need.joins ? 'length' : 'count',
       cut,
@@ -156,7 +170,7 @@ const AT_HOME: ReadonlySet<TaskKind> = new Set(['load', 'record'])
 export function sittingsOf(tasks: readonly TaskTime[], { before, longest }: Pick<Kit, 'before' | 'longest'>, by: Rated): ClassSitting[] {
   const pace = rate(CLASS_PACE, by)
   const through = rate(SITS_THROUGH, by)
-  const own = tasks.filter(({ kind, hands }) => !before.includes(kind) && !AT_HOME.has(kind) && hands > 0)
+  const own = tasks.filter(({ kind }) => !before.includes(kind) && !AT_HOME.has(kind))
   const sittings: { tasks: SittingTask[]; minutes: number; ends: ClassSitting['ends'] }[] = [{ tasks: [], minutes: 0, ends: null }]
   // When a task is dry, minutes into the sitting that is on; what was done in an earlier one is.
   const dry = new Map<string, number>()
@@ -164,9 +178,14 @@ export function sittingsOf(tasks: readonly TaskTime[], { before, longest }: Pick
     let sitting = sittings.at(-1)!
     const minutes = task.hands * pace
     const [waited, until] = task.after.reduce<readonly [string, number]>(
-      (most, id) => ((dry.get(id) ?? 0) > most[1] ? [id, dry.get(id)!] : most),
+      (most, id) => (!task.wet?.includes(id) && (dry.get(id) ?? 0) > most[1] ? [id, dry.get(id)!] : most),
       ['', 0],
     )
+    // What only rests takes no place at the table, but what comes after it waits for it.
+    if (task.hands <= 0) {
+      if (task.waits > 0) dry.set(task.id, Math.max(until, sitting.minutes) + task.waits)
+      continue
+    }
     const idle = until - sitting.minutes
     const full = sitting.tasks.length > 0 && sitting.minutes + Math.max(0, idle) + minutes > longest + 1e-9
     if (idle > through || full) {
@@ -248,7 +267,8 @@ export function kitMoney(kit: Kit, needs: readonly Need[], tasks: readonly TaskT
     billOf({ id: kit.piece, copies: 1, budget: null, needs: handOut(needs, n + spares, kit.swaps) }, pricing).opened
   const taught = sittingsOf(tasks, kit, pricing.shelf).reduce((all, { minutes }) => all + minutes, 0)
   const own = (n: number): number =>
-    tasks.filter(({ kind }) => kit.before.includes(kind)).reduce((all, { hands }) => all + hands, 0) * (n + spares)
+    (tasks.filter(({ kind }) => kit.before.includes(kind)).reduce((all, { hands }) => all + hands, 0) + rate(PACK_EACH, pricing.shelf)) *
+    (n + spares)
   const hour = rate(HOUR_RATE, pricing.shelf)
   const wage = (n: number): Minor => Math.round(((taught + own(n)) / 60) * hour)
   const costAt = (n: number): Minor => rangeOf(opened(n))[1] + wage(n) + room

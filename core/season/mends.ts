@@ -3,7 +3,7 @@ import { daysAfter, daySaid, quantity, several, sum, weekdayOf } from '../measur
 import { choreId } from './batch'
 import { minutesOn } from './hours'
 import type { SeasonJob, SeasonPlan, Short } from './plan'
-import { inSeason, isShorter, shortBy } from './plan'
+import { inSeason, isShorter, planSeasonSoon, shortBy, shortOf } from './plan'
 import type { Season } from './season'
 
 /** One change that would bring a season nearer to fitting. */
@@ -63,15 +63,15 @@ export function seasonMends(job: SeasonJob, plan: SeasonPlan): SeasonMend[] {
   const { season } = job
   const now = shortBy(job)
   const found: (SeasonMend & { readonly short: Short })[] = []
-  const shortWith = (change: SeasonChange): Short =>
-    shortBy({
-      ...job,
-      season: { ...season, ...changedBy(change, season) },
-      pieces:
-        change.kind === 'fewer'
-          ? job.pieces.map((each) => (each.id === change.piece ? { ...each, copies: change.copies } : each))
-          : job.pieces,
-    })
+  const jobWith = (change: SeasonChange): SeasonJob => ({
+    ...job,
+    season: { ...season, ...changedBy(change, season) },
+    pieces:
+      change.kind === 'fewer'
+        ? job.pieces.map((each) => (each.id === change.piece ? { ...each, copies: change.copies } : each))
+        : job.pieces,
+  })
+  const shortWith = (change: SeasonChange): Short => shortBy(jobWith(change))
   const offer = (id: string, change: SeasonChange, says: Said, short = shortWith(change)): void => {
     if (isShorter(short, now)) found.push({ id, change, says, short, over: short.over, fits: short.over < 1e-6 && short.late < 1e-6 })
   }
@@ -113,9 +113,19 @@ export function seasonMends(job: SeasonJob, plan: SeasonPlan): SeasonMend[] {
     offer(`later:${id}`, { kind: 'later', piece: id }, sum`Leave ${name} for later`)
   }
   const gentle = ({ change }: SeasonMend): number => GENTLE.indexOf(change.kind)
+  const best = (a: (typeof found)[number], b: (typeof found)[number]): number =>
+    isShorter(a.short, b.short) ? -1 : isShorter(b.short, a.short) ? 1 : gentle(a) - gentle(b)
+  const before = shortOf(plan)
   return found
-    .sort((a, b) => (isShorter(a.short, b.short) ? -1 : isShorter(b.short, a.short) ? 1 : gentle(a) - gentle(b)))
+    .sort(best)
     .slice(0, OFFERED)
+    .flatMap((mend) => {
+      // What is told of a change is the plan with it, worked whole.
+      const after = planSeasonSoon(jobWith(mend.change))
+      const short = shortOf(after)
+      return isShorter(short, before) ? [{ ...mend, short, over: short.over, fits: after.fits }] : []
+    })
+    .sort(best)
     .map(({ short: _short, ...mend }) => mend)
 }
 

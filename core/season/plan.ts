@@ -2,11 +2,12 @@ import type { Day, Figure, Rated, Said } from '../measure'
 import { COUNTED, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
 import { given, named, plusAll, worked } from '../measure/term'
 import type { Severity } from '../piece'
-import { BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from '../steps/thumbs'
+import { chainTo, comesDownOn, keepsFor, keepsHanging } from '../steps'
+import { BUY_AHEAD, CUT_AHEAD } from '../steps/thumbs'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
 import type { BookedChore, Booking } from './book'
-import { book, chainTo } from './book'
+import { book, bookInTurn } from './book'
 import { Clock, DAY_MINUTES, minutesOn } from './hours'
 import type { Batch, Season } from './season'
 
@@ -95,39 +96,97 @@ export interface SeasonProgress {
   readonly of: number
 }
 
+/** Orders that are tried with hands that may wait, where they are too many to try all. */
+const LOOKS_IN_TURN = 60
+
 /**
  * Plans a season: pieces by the day they are due, the earliest first (Jackson 1955), then improved by a search over orders for the
- * fewest minutes of hands after what they are due. Goes step by step; told to stop it answers with the best so far.
+ * fewest minutes of hands after what they are due; first with hands that never idle, then with hands that may wait for what dries.
+ * Greens are bound in the last days that they are usually cut ahead; where that does not fit, as much sooner as they keep. Goes step
+ * by step; told to stop it answers with the best so far.
  */
 export function* planSeason(job: SeasonJob): Generator<SeasonProgress, SeasonPlan, boolean | undefined> {
-  const scene = sceneOf(job)
-  let best = tryOrder(scene, byDue(scene.pieces))
-  let proven = fitsAt(best.cost)
+  let best: { readonly scene: Scene; readonly tried: Tried } | null = null
+  let stopped = false
+  for (const sooner of SOONER) {
+    const scene = sceneOf(job, sooner)
+    if (best && !scene.waitsForGreens) break
+    const tried = tryOrder(scene, byDue(scene.pieces), book)
+    if (!best || isLess(tried.cost, best.tried.cost)) best = { scene, tried }
+    if (fitsAt(tried.cost)) break
+    const searched: Tried = yield* searching(scene, tried, (told) => {
+      stopped = stopped || told
+    })
+    if (isLess(searched.cost, best.tried.cost)) best = { scene, tried: searched }
+    if (stopped || fitsAt(best.tried.cost)) break
+  }
+  const { scene, tried } = best!
+  return planFrom(scene, tried, fitsAt(tried.cost) || cannotFit(sceneOf(job, 1)))
+}
+
+/** Looks for a better order. @param told whether it is to stop */
+function* searching(scene: Scene, first: Tried, tell: (stop: boolean) => void): Generator<SeasonProgress, Tried, boolean | undefined> {
   const ids = byDue(scene.pieces)
-  let looked = 0
-  if (!proven) {
-    const all = ids.length <= ALL_ORDERS
-    const stream = random(seedOf(...ids))
+  const all = ids.length <= ALL_ORDERS
+  const stream = random(seedOf(...ids))
+  const other = (order: readonly string[]): string[] => moved(order, stream.below(ids.length), stream.below(ids.length))
+  let best = first
+  for (const [way, looks] of [
+    [book, LOOKS],
+    [bookInTurn, LOOKS_IN_TURN],
+  ] as const) {
     const orders = all ? ordersOf(ids) : null
-    const other = (order: readonly string[]): string[] => moved(order, stream.below(ids.length), stream.below(ids.length))
-    let now = best
+    let now = way === book ? first : tryOrder(scene, best.order, way)
+    if (isLess(now.cost, best.cost)) best = now
     let still = 0
-    for (;;) {
+    for (let looked = 0; !fitsAt(best.cost);) {
       // From a standstill it jumps: three moves from the best so far at once.
       const next = orders ? orders.next().value : still > ids.length ** 2 ? other(other(other(best.order))) : other(now.order)
-      if (!next || (!all && looked >= LOOKS)) break
+      if (!next || (!all && looked >= looks)) break
       looked += 1
-      const tried = tryOrder(scene, next)
+      const tried = tryOrder(scene, next, way)
       if (isLess(tried.cost, now.cost) || still > ids.length ** 2) still = 0
       else still += 1
       if (still === 0 || !isLess(now.cost, tried.cost)) now = tried
       if (isLess(tried.cost, best.cost)) best = tried
-      if (fitsAt(best.cost)) break
-      if (looked % AT_ONCE_LOOKED === 0 && ((yield { done: looked, of: all ? factorial(ids.length) : LOOKS }) ?? false)) break
+      if (looked % AT_ONCE_LOOKED === 0 && ((yield { done: looked, of: all ? factorial(ids.length) : looks }) ?? false)) {
+        tell(true)
+        return best
+      }
     }
-    proven = (all && looked >= factorial(ids.length)) || fitsAt(best.cost)
   }
-  return planFrom(scene, best, proven)
+  return best
+}
+
+/**
+ * Whether no plan at all fits: more hands are wanted for what is due up to some day than there are hours, or a piece by itself, with
+ * nothing else in hand, is not done in time.
+ */
+function cannotFit(scene: Scene): boolean {
+  const { clock, chores, deadline } = scene
+  const dueBy = (chore: Chore): number => Math.max(...chore.pieces.map((id) => deadline.get(id)!))
+  const counted = chores.filter(counts)
+  for (const due of new Set(deadline.values())) {
+    if (due === Infinity) continue
+    const wanted = counted.reduce((all, chore) => all + (dueBy(chore) <= due ? chore.hands : 0), 0)
+    if (wanted > clock.between(0, due) + 1e-6) return true
+  }
+  // Were hands at nothing else: each chore as soon as it may begin, whoever else wants them.
+  const ends = new Map<string, { readonly handsOff: number; readonly done: number }>()
+  const endOf = (chore: Chore): { readonly handsOff: number; readonly done: number } => {
+    const known = ends.get(chore.id)
+    if (known) return known
+    const from = chore.after.reduce((latest, id) => {
+      const end = endOf(byId.get(id)!)
+      return Math.max(latest, chore.wet.includes(id) ? end.handsOff : end.done)
+    }, notBeforeOf(scene)(chore))
+    const handsOff = chore.hands > 0 ? (clock.book(from, chore.hands)?.ends ?? Infinity) : from
+    const end = { handsOff, done: handsOff + chore.waits }
+    ends.set(chore.id, end)
+    return end
+  }
+  const byId = new Map(chores.map((each) => [each.id, each]))
+  return counted.some((chore) => endOf(chore).done > dueBy(chore) + 1e-6)
 }
 
 /** The plan at once, by the same search. */
@@ -146,12 +205,21 @@ export interface Short {
 }
 export const isShorter = (a: Short, b: Short): boolean => isLess([a.over, a.late, 0], [b.over, b.late, 0])
 
-/** The same by the earliest due first and no search: what a change comes to, quickly. */
+/** The same by the earliest due first and no search: to choose what to try; what is told of a change is planned whole. */
 export function shortBy(job: SeasonJob): Short {
-  const scene = sceneOf(job)
-  const [over, late] = tryOrder(scene, byDue(scene.pieces)).cost
-  return { over, late }
+  const shorts = SOONER.map((sooner): Short => {
+    const scene = sceneOf(job, sooner)
+    const [over, late] = tryOrder(scene, byDue(scene.pieces), book).cost
+    return { over, late }
+  })
+  return shorts.reduce((best, each) => (isShorter(each, best) ? each : best))
 }
+
+/** How short a plan is. */
+export const shortOf = ({ pieces, over }: Pick<SeasonPlan, 'pieces' | 'over'>): Short => ({
+  over,
+  late: pieces.reduce((all, each) => all + each.late * DAY_MINUTES, 0),
+})
 
 interface Scene {
   readonly job: SeasonJob
@@ -161,6 +229,8 @@ interface Scene {
   readonly chores: readonly Chore[]
   readonly deadline: ReadonlyMap<string, number>
   readonly freshFrom: ReadonlyMap<string, number>
+  /** Whether any chore waits for the day from which its greens may be cut. */
+  readonly waitsForGreens: boolean
   readonly pinned: ReadonlyMap<string, number>
 }
 
@@ -175,20 +245,35 @@ export const inSeason = ({ pieces, season, today }: Pick<SeasonJob, 'pieces' | '
   )
 }
 
-function sceneOf(job: SeasonJob): Scene {
+/** How much sooner than they are usually cut ahead greens are bound, from not at all to as soon as they still keep. */
+const SOONER = [0, 0.5, 1] as const
+
+/** @param sooner 0 to 1 */
+function sceneOf(job: SeasonJob, sooner: number): Scene {
   const { season, today, batches, rates } = job
   const start = season.from !== null && season.from > today ? season.from : today
   const clock = new Clock(season.hours, start)
   const pieces = inSeason(job)
-  const ahead = Math.round(rate(CUT_AHEAD, rates))
+  const least = Math.round(rate(CUT_AHEAD, rates))
+  const aheadOf = ({ indoors, hangs }: ToMake): number => {
+    const keeps = keepsFor(true, indoors, rates)! - Math.max(1, hangs ?? 1)
+    return Math.round(least + sooner * Math.max(0, keeps - least))
+  }
+  const chores = choresOf(pieces, batches, season.ready, rates)
+  const freshFrom = new Map(
+    pieces.flatMap((piece): [string, number][] =>
+      piece.due === null ? [] : [[piece.id, clock.begins(daysAfter(piece.due, -aheadOf(piece)))]],
+    ),
+  )
   return {
     job,
     clock,
     start,
     pieces,
-    chores: choresOf(pieces, batches, season.ready, rates),
+    chores,
+    waitsForGreens: chores.some(({ fresh, pieces: of }) => fresh && of.some((id) => (freshFrom.get(id) ?? 0) > 0)),
     deadline: new Map(pieces.map(({ id, due }) => [id, due === null ? Infinity : clock.ends(due)])),
-    freshFrom: new Map(pieces.flatMap(({ id, due }) => (due === null ? [] : [[id, clock.begins(daysAfter(due, -ahead))]]))),
+    freshFrom,
     pinned: new Map(pieces.flatMap(({ id }) => (Object.hasOwn(season.pins, id) ? [[id, clock.begins(season.pins[id]!)]] : []))),
   }
 }
@@ -218,13 +303,17 @@ interface Tried {
   readonly cost: Cost
 }
 
-function tryOrder(scene: Scene, order: readonly string[]): Tried {
-  const { chores, clock, pinned, freshFrom, deadline } = scene
+/** When a chore may begin at the earliest: not before its piece was put on a day, nor before its greens may be cut. */
+const notBeforeOf =
+  ({ pinned, freshFrom }: Scene) =>
+  ({ pieces, fresh }: Chore): number =>
+    Math.max(0, ...pieces.map((id) => pinned.get(id) ?? 0), ...(fresh ? pieces.map((id) => freshFrom.get(id) ?? 0) : []))
+
+function tryOrder(scene: Scene, order: readonly string[], way: typeof book): Tried {
+  const { chores, clock, pinned, deadline } = scene
   // What a hand put on a day goes before the rest from that day on.
   const rank = new Map(order.map((id, i) => [id, pinned.has(id) ? i - order.length : i]))
-  const notBefore = ({ pieces, fresh }: Chore): number =>
-    Math.max(0, ...pieces.map((id) => pinned.get(id) ?? 0), ...(fresh ? pieces.map((id) => freshFrom.get(id) ?? 0) : []))
-  const booking = book(chores, rank, notBefore, clock)
+  const booking = way({ chores, rank, notBefore: notBeforeOf(scene), clock })
   const byId = new Map(chores.map((each) => [each.id, each]))
   const over = booking.booked.reduce((all, each) => all + overOf(byId.get(each.id)!, each, deadline), 0)
   const without = booking.left.reduce((all, id) => all + byId.get(id)!.hands, 0)
@@ -238,11 +327,15 @@ function tryOrder(scene: Scene, order: readonly string[]): Tried {
   return { order, booking, cost: [over + without, late + without, flow] }
 }
 
-/** Minutes of hands of a chore that lie after what it is done for is due. */
-function overOf(chore: Chore, { parts }: Pick<BookedChore, 'parts'>, deadline: ReadonlyMap<string, number>): number {
+/** Minutes of hands of a chore that lie after what it is done for is due: of what is done at once each piece by its own day. */
+const overOf = (chore: Chore, booked: Pick<BookedChore, 'parts'>, deadline: ReadonlyMap<string, number>): number =>
+  chore.pieces.reduce((all, id) => all + overFor(id, chore, booked, deadline), 0)
+
+/** One piece's part of that. */
+function overFor(piece: string, chore: Chore, { parts }: Pick<BookedChore, 'parts'>, deadline: ReadonlyMap<string, number>): number {
   if (!counts(chore)) return 0
-  const due = Math.min(...chore.pieces.map((id) => deadline.get(id)!))
-  return parts.reduce((all, [from, to]) => all + Math.max(0, to - Math.max(from, due)), 0)
+  const due = deadline.get(piece)!
+  return parts.reduce((all, [from, to]) => all + Math.max(0, to - Math.max(from, due)), 0) / chore.pieces.length
 }
 
 const moved = (order: readonly string[], from: number, to: number): string[] => {
@@ -336,17 +429,15 @@ function datesOf(piece: ToMake, own: readonly Sitting[], chores: readonly Chore[
   const done = missing.length || !counted.length ? null : Math.max(...counted.map((each) => each.done))
   const due = deadline.get(piece.id)!
   const over =
-    sum1(
-      own.map((each) => overOf(each.chore, each, new Map([...each.chore.pieces].map((id) => [id, deadline.get(id)!]))) * part(each.chore)),
-    ) + sum1(missing.filter(counts).map((chore) => chore.hands * part(chore)))
+    sum1(own.map((each) => overFor(piece.id, each.chore, each, deadline))) +
+    sum1(missing.filter(counts).map((chore) => chore.hands * part(chore)))
   const atIt = own.filter(({ parts }) => parts.length)
   const cut = own.filter(({ chore, parts }) => chore.fresh && parts.length).map(({ begins }) => begins)
-  const keeps = Math.floor(rate(piece.indoors ? KEEPS_INDOORS : KEEPS_OUTDOORS, job.rates))
+  const keeps = keepsFor(true, piece.indoors, job.rates)!
   const cutOn = cut.length ? clock.dayAt(Math.min(...cut)) : null
   const from = scene.freshFrom.get(piece.id)
   const hangs = piece.due ?? (done === null ? null : clock.dayAt(done))
   const freshEnd = cutOn === null ? null : daysAfter(cutOn, keeps)
-  const wanted = hangs !== null && piece.hangs !== null ? daysAfter(hangs, piece.hangs) : null
   return {
     id: piece.id,
     name: piece.name,
@@ -359,7 +450,7 @@ function datesOf(piece: ToMake, own: readonly Sitting[], chores: readonly Chore[
     pinned: scene.pinned.has(piece.id) ? job.season.pins[piece.id]! : null,
     fresh:
       cutOn === null || freshEnd === null ? null : { from: from === undefined ? null : clock.dayAt(from), cut: cutOn, keeps: freshEnd },
-    down: freshEnd === null ? wanted : wanted === null || freshEnd < wanted ? freshEnd : wanted,
+    down: hangs === null ? null : comesDownOn(hangs, piece.hangs, keepsHanging(cutOn !== null, piece.indoors, job.rates)),
   }
 }
 
@@ -391,6 +482,24 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
         id,
         sum`The greens of ${name} are cut on ${daySaid(fresh.cut)} and keep until ${daySaid(fresh.keeps)}: too short for ${daySaid(hangs)}.`,
       )
+    const want = scene.pieces.find((piece) => piece.id === id)!
+    const keeps = keepsHanging(fresh !== null, want.indoors, scene.job.rates)
+    if (keeps !== null && want.hangs !== null && want.hangs > keeps)
+      tell(
+        `keeps:${id}`,
+        'care',
+        id,
+        sum`${name} is to hang ${quantity.count(want.hangs)} days, and its greens keep about ${quantity.count(keeps)} of them: renew them, or take something preserved or artificial.`,
+      )
+    const bound = sittings.filter(({ chore }) => chore.fresh && chore.pieces.includes(id) && chore.kind === 'lay').at(-1)
+    const ahead = Math.round(rate(CUT_AHEAD, scene.job.rates))
+    if (fresh && bound && daysAfter(fresh.cut, ahead) < clock.dayAt(bound.begins))
+      tell(
+        `cut:${id}`,
+        'note',
+        id,
+        sum`The last greens of ${name} are bound on ${daySaid(clock.dayAt(bound.begins))}: cut them in two goes, none more than ${quantity.count(ahead)} days before.`,
+      )
     if (each.pinned !== null && each.pinned < start)
       tell(`pin:${id}`, 'note', id, sum`${name} was put on ${daySaid(each.pinned)}, which is past: it begins as soon as it can.`)
   }
@@ -410,17 +519,20 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
 /** What is bought by when: everything before hands begin, greens on the last day they can be had before they are cut, and no sooner than they keep. */
 function buyingOf(scene: Scene, ofPiece: ReadonlyMap<string, readonly Sitting[]>, dates: readonly PieceDates[]): BuyBy[] {
   const { job } = scene
+  const { today } = job
   const ahead = Math.round(rate(BUY_AHEAD, job.rates))
-  const shopDays = job.season.hours.days.filter(({ kind }) => kind === 'shop').map(({ day }) => day)
+  // A day that is past buys nothing any more.
+  const shopDays = job.season.hours.days.filter(({ kind, day }) => kind === 'shop' && day >= today).map(({ day }) => day)
+  const notPast = (day: Day): Day => (day < today ? today : day)
   return dates.flatMap(({ id, name, begins, fresh }): BuyBy[] => {
     if (begins === null || !ofPiece.get(id)?.length) return []
     const last = shopDays
       .filter((day) => day <= begins)
       .sort()
       .at(-1)
-    const things: BuyBy = { piece: id, name, what: 'things', by: last ?? daysAfter(begins, -ahead) }
+    const things: BuyBy = { piece: id, name, what: 'things', by: notPast(last ?? daysAfter(begins, -ahead)) }
     if (!fresh) return [things]
-    return [things, { piece: id, name, what: 'greens', by: lastOn(fresh.cut, job.freshDays) }]
+    return [things, { piece: id, name, what: 'greens', by: notPast(lastOn(fresh.cut, job.freshDays)) }]
   })
 }
 

@@ -1,14 +1,6 @@
 import { thumb } from '../measure'
 
 /** What makers go by in planning many pieces. */
-export const GETTING_READY = thumb(
-  'season.getting-ready',
-  'Of a task, getting ready and clearing away takes',
-  'time',
-  4,
-  [0, 60],
-  'Newspaper down, gun hot, brush washed: once for all that is done together.',
-)
 export const CLASS_PACE = thumb(
   'season.class-pace',
   'In a class hands take as long as yours, times',

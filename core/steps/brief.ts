@@ -14,6 +14,8 @@ export interface TaskTime {
   readonly waits: number
   /** Tasks of the same piece that must be done before it. */
   readonly after: readonly string[]
+  /** Those of them that may still set meanwhile. */
+  readonly wet?: readonly string[]
   /** Whether fresh greens are cut or go on in it. */
   readonly fresh: boolean
   readonly tools: readonly string[]
@@ -34,6 +36,7 @@ export const timesOf = (tasks: readonly Task[], shelf: Shelf): TaskTime[] => {
     hands: hands.value,
     waits: waits.value,
     after: after.map((each) => each.id),
+    ...(after.some((each) => each.wet) ? { wet: after.flatMap((each) => (each.wet ? [each.id] : [])) } : {}),
     fresh: needs.some((need) => isFresh(need.material, shelf)) || (kind === 'stems' && anyFresh),
     tools,
     counts,

@@ -133,6 +133,17 @@ export interface Booked {
   readonly begins: number
   readonly handsOff: number
   readonly done: number
+  /** What it had to wait for: the task before it, or one that it waits for; null when it could begin at once. */
+  readonly because: string | null
+}
+
+/** A task as it is booked: minutes of hands and of waiting, what must be done before it, and what of that may still be setting. */
+export interface ToBook {
+  readonly id: string
+  readonly hands: number
+  readonly waits: number
+  readonly after: readonly string[]
+  readonly wet?: readonly string[]
 }
 
 /**
@@ -140,20 +151,39 @@ export interface Booked {
  * @param steps in the order in which hands take them @param aDay minutes, over 0
  * @returns each as it was booked
  */
-export function bookDays(
-  steps: readonly { readonly id: string; readonly hands: number; readonly waits: number; readonly after: readonly string[] }[],
-  aDay: number,
-): Booked[] {
+export function bookDays(steps: readonly ToBook[], aDay: number): Booked[] {
   const booked = new Map<string, Booked>()
   let free = 0
-  for (const { id, hands, waits, after } of steps) {
-    const from = after.reduce((latest, before) => Math.max(latest, booked.get(before)?.done ?? 0), free)
-    const begins = worktime(from, aDay)
-    const handsOff = worked(begins, hands, aDay)
-    booked.set(id, { id, begins, handsOff, done: handsOff + waits })
-    free = handsOff
+  let last: string | null = null
+  for (const { id, hands, waits, after, wet } of steps) {
+    let from: number = free
+    let because: string | null = last
+    for (const before of after) {
+      const of = booked.get(before)
+      const at = of ? (wet?.includes(before) ? of.handsOff : of.done) : 0
+      if (at > from) {
+        from = at
+        because = before
+      }
+    }
+    // What takes no hands holds none up.
+    const begins = hands > 0 ? worktime(from, aDay) : from
+    const handsOff = hands > 0 ? worked(begins, hands, aDay) : begins
+    booked.set(id, { id, begins, handsOff, done: handsOff + waits, because })
+    if (hands > 0) {
+      free = handsOff
+      last = id
+    }
   }
   return [...booked.values()]
+}
+
+/** The chain of tasks that makes one of them end when it does, from the first. @param id null gives none */
+export function chainTo(id: string | null, booked: readonly Pick<Booked, 'id' | 'because'>[]): string[] {
+  const byId = new Map(booked.map((each) => [each.id, each]))
+  const chain: string[] = []
+  for (let at = id; at !== null && !chain.includes(at); at = byId.get(at)?.because ?? null) chain.push(at)
+  return chain.reverse()
 }
 
 /** The next minute from then on at which hands work. */

@@ -103,9 +103,9 @@ describe('the order of work', () => {
   })
   it('own tasks go where they were put; a ring of them is told and can be opened', () => {
     const own = [
-      { id: 'x', title: 'Iron the ribbon', hands: 10, waits: 0, after: 'base' },
-      { id: 'y', title: 'Fetch the ladder', hands: 5, waits: 0, after: 'own:z' },
-      { id: 'z', title: 'Ask next door', hands: 5, waits: 0, after: 'own:y' },
+      { id: 'x', title: 'Iron the ribbon', hands: 10, waits: 0, after: 'base', before: null },
+      { id: 'y', title: 'Fetch the ladder', hands: 5, waits: 0, after: 'own:z', before: null },
+      { id: 'z', title: 'Ask next door', hands: 5, waits: 0, after: 'own:y', before: null },
     ]
     const of = making({ own })
     expect(before(of, 'base', 'own:x')).toBe(true)
@@ -207,9 +207,9 @@ describe('graph', () => {
       60,
     )
     expect(booked).toEqual([
-      { id: 'paint', begins: 0, handsOff: 30, done: 150 },
-      { id: 'sand', begins: 30, handsOff: 1450, done: 1450 },
-      { id: 'lay', begins: 1450, handsOff: 1470, done: 1470 },
+      { id: 'paint', begins: 0, handsOff: 30, done: 150, because: null },
+      { id: 'sand', begins: 30, handsOff: 1450, done: 1450, because: 'paint' },
+      { id: 'lay', begins: 1450, handsOff: 1470, done: 1470, because: 'sand' },
     ])
   })
   it('hands that wait for drying begin again when hands work again', () => {
@@ -220,7 +220,7 @@ describe('graph', () => {
       ],
       60,
     )
-    expect(booked[1]).toEqual({ id: 'seal', begins: 1440, handsOff: 1450, done: 1450 })
+    expect(booked[1]).toEqual({ id: 'seal', begins: 1440, handsOff: 1450, done: 1450, because: 'paint' })
   })
 })
 

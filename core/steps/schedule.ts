@@ -1,10 +1,11 @@
 import type { Material } from '../material'
 import type { Day, Figure, Rated } from '../measure'
-import { daysAfter, dayNumber, daySaid, quantity, rate, sum } from '../measure'
-import { byRule, count, plusAll, saidAs, worked } from '../measure/term'
+import { daysAfter, dayNumber, daySaid, listed, quantity, rate, sum } from '../measure'
+import { byRule, count, less, ofFigure, over, plusAll, saidAs, times, worked } from '../measure/term'
 import type { Piece, Problem } from '../piece'
-import type { Booked } from './graph'
-import { bookDays, criticalPath } from './graph'
+import { handsOfCopies } from './copies'
+import type { Booked, ToBook } from './graph'
+import { bookDays, chainTo } from './graph'
 import type { Task } from './task'
 import { A_DAY, BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from './thumbs'
 import { NONE } from './times'
@@ -13,9 +14,11 @@ import { NONE } from './times'
 export interface Schedule {
   /** In the order of the tasks. */
   readonly booked: readonly Booked[]
-  /** The tasks that make it as long as it is. */
+  /** The tasks that make it as long as it is, nights and all. */
   readonly path: readonly string[]
+  /** For all copies, and for one of them: its share of what is done for all at once. */
   readonly hands: Figure
+  readonly handsEach: Figure
   readonly waits: Figure
   /** From the first day to the last, both counted. */
   readonly days: number
@@ -35,51 +38,85 @@ export interface Dates {
 
 const DAY = 24 * 60
 
-/** @param tasks in the order in which hands take them @param materials that lie on it */
+/** @param tasks of one copy, in the order in which hands take them @param materials that lie on it */
 export function scheduleOf({ making, brief }: Piece, tasks: readonly Task[], materials: readonly Material[], by: Rated): Schedule {
-  const aDay = rate(A_DAY, by)
+  const { copies } = brief
   const there = new Set(tasks.map(({ id }) => id))
-  const steps = tasks.map(({ id, hands, waits, after }) => ({
+  const steps = tasks.map(({ id, kind, hands, waits, after }): ToBook => ({
     id,
-    hands: hands.value,
+    hands: handsOfCopies(kind, hands.value, copies, by),
     waits: waits.value,
     after: after.map((each) => each.id).filter((each) => there.has(each)),
+    wet: after.flatMap((each) => (each.wet ? [each.id] : [])),
   }))
-  const booked = bookDays(steps, aDay)
-  // Hands go from task to task, so each also waits until hands are off the one before.
-  const at = new Map(steps.map((step, i) => [step.id, i]))
-  const { path } = criticalPath(
-    steps.map((step, i) => ({
-      id: step.id,
-      duration: step.hands + step.waits,
-      after: [
-        ...(i > 0 ? [{ id: steps[i - 1]!.id, lag: steps[i - 1]!.hands }] : []),
-        ...step.after.filter((id) => at.get(id)! < i).map((id) => ({ id, lag: steps[at.get(id)!]!.hands + steps[at.get(id)!]!.waits })),
-      ],
-    })),
-  )
-  const end = booked.reduce((last, { done }) => Math.max(last, done), 0)
-  const days = Math.max(1, Math.ceil(end / DAY - 1e-9))
+  const booked = bookDays(steps, rate(A_DAY, by))
+  const last = booked.reduce<Booked | null>((found, each) => (!found || each.done > found.done ? each : found), null)
+  const days = Math.max(1, Math.ceil((last?.done ?? 0) / DAY - 1e-9))
   const fresh = materials.some(({ state }) => state === 'fresh')
-  const together = (of: (task: Task) => Figure): Figure => {
-    const terms = tasks
-      .filter((task) => of(task).value > 0)
-      .map((task) =>
-        saidAs({ ...count(of(task).value), unit: 'time', basis: of(task).basis, rules: of(task).rules ?? [] }, [
-          `${task.title.toLowerCase()} `,
-          quantity.time(of(task).value),
-        ]),
-      )
-    return terms.length ? worked(plusAll(terms, terms[0]!)) : NONE
-  }
+  const each = together(tasks, ({ hands }) => hands)
+  const all = steps.reduce((n, { hands }) => n + hands, 0)
+  const saves = each.value * copies - all
+  const hands: Figure =
+    copies === 1
+      ? each
+      : worked(
+          less(
+            times(count(copies), saidAs(ofFigure(each), [quantity.time(each.value)])),
+            saidAs({ ...count(saves), unit: 'time' }, ['by doing at once ', quantity.time(saves)]),
+          ),
+        )
   return {
     booked,
-    path,
-    hands: together(({ hands }) => hands),
-    waits: together(({ waits }) => waits),
+    path: chainTo(last?.id ?? null, booked),
+    hands,
+    handsEach: copies === 1 ? each : worked(over(saidAs(ofFigure(hands), [quantity.time(hands.value)]), count(copies))),
+    waits: waitsOf(tasks),
     days,
     dates: making.day === null ? null : datesOf(making.day, days, booked, fresh, making.hangs, brief.weather === 'indoors', by),
   }
+}
+
+function together(tasks: readonly Task[], of: (task: Task) => Figure): Figure {
+  const terms = tasks
+    .filter((task) => of(task).value > 0)
+    .map((task) =>
+      saidAs({ ...count(of(task).value), unit: 'time', basis: of(task).basis, rules: of(task).rules ?? [] }, [
+        `${task.title.toLowerCase()} `,
+        quantity.time(of(task).value),
+      ]),
+    )
+  return terms.length ? worked(plusAll(terms, terms[0]!)) : NONE
+}
+
+/** What dries and sets by itself: layers that are glued one over the other set together, and count once. */
+function waitsOf(tasks: readonly Task[]): Figure {
+  const longest = tasks.reduce<Task | null>(
+    (most, each) => (each.kind === 'lay' && each.waits.value > (most?.waits.value ?? 0) ? each : most),
+    null,
+  )
+  return together(
+    tasks.filter((each) => each.kind !== 'lay' || each === longest),
+    ({ waits }) => waits,
+  )
+}
+
+/** How many days cut greens keep; null where nothing is fresh. */
+export const keepsFor = (fresh: boolean, indoors: boolean, by: Rated): number | null =>
+  fresh ? Math.floor(rate(indoors ? KEEPS_INDOORS : KEEPS_OUTDOORS, by)) : null
+
+/** How many days they keep where they hang: some were cut as long before as one does. */
+export function keepsHanging(fresh: boolean, indoors: boolean, by: Rated): number | null {
+  const keeps = keepsFor(fresh, indoors, by)
+  return keeps === null ? null : Math.max(0, keeps - Math.round(rate(CUT_AHEAD, by)))
+}
+
+/**
+ * The day on which something comes down: after as long as it is meant to hang, or as its greens keep there. Null hangs on.
+ * @param hangs days, or null for as long as it keeps @param keeps days where it hangs, or null where nothing is fresh
+ */
+export function comesDownOn(hung: Day, hangs: number | null, keeps: number | null): Day | null {
+  const days = hangs === null ? keeps : keeps === null ? hangs : Math.min(hangs, keeps)
+  return days === null ? null : daysAfter(hung, days)
 }
 
 function datesOf(
@@ -92,17 +129,31 @@ function datesOf(
   by: Rated,
 ): Dates {
   const startBy = daysAfter(day, 1 - days)
-  const keeps = rate(indoors ? KEEPS_INDOORS : KEEPS_OUTDOORS, by)
   const stems = booked.find(({ id }) => id === 'stems')
   const cutOn = daysAfter(startBy, Math.floor((stems?.begins ?? 0) / DAY))
-  const lasts = hangs === null ? (fresh ? Math.floor(keeps) : null) : fresh ? Math.min(hangs, Math.floor(keeps)) : hangs
   return {
     buyBy: daysAfter(startBy, -Math.round(byRule(BUY_AHEAD, by).value)),
     cutFrom: fresh ? daysAfter(cutOn, -Math.round(rate(CUT_AHEAD, by))) : null,
     startBy,
     hangBy: day,
-    downBy: lasts === null ? null : daysAfter(day, lasts),
+    downBy: comesDownOn(day, hangs, keepsHanging(fresh, indoors, by)),
   }
+}
+
+/** Greens that are to hang longer than they keep. @param materials that lie on it */
+export function keepingProblems({ making, brief }: Pick<Piece, 'making' | 'brief'>, materials: readonly Material[], by: Rated): Problem[] {
+  const fresh = materials.filter(({ state }) => state === 'fresh')
+  const keeps = keepsHanging(fresh.length > 0, brief.weather === 'indoors', by)
+  if (keeps === null || making.hangs === null || making.hangs <= keeps) return []
+  return [
+    {
+      id: 'keeps:short',
+      severity: 'care',
+      layer: null,
+      says: sum`It is to hang ${quantity.count(making.hangs)} days, and cut greens keep about ${quantity.count(keeps)} of them ${brief.weather === 'indoors' ? 'indoors' : 'out of doors'}: ${listed(fresh.map(({ plural }) => plural))} ${fresh.length > 1 ? 'have' : 'has'} to be renewed, or something preserved or artificial goes in ${fresh.length > 1 ? 'their' : 'its'} place.`,
+      mends: [{ says: sum`Take it down after ${quantity.count(keeps)} days`, edit: { do: 'making', set: { hangs: keeps } } }],
+    },
+  ]
 }
 
 /** What is too late, by the day that it is. @param today the calendar's */

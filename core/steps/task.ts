@@ -37,6 +37,8 @@ export type TaskKind = (typeof TASK_KINDS)[number]
 export interface Before {
   readonly id: string
   readonly why: string
+  /** Hands must be off it, but it may still set: what is only moved afterwards waits until it is dry. */
+  readonly wet?: true
 }
 
 /** One thing to do, in its turn, and what it needs. */

@@ -61,9 +61,15 @@ export function tasksOf(
         ...ready,
         ...(bow ? [{ id: `bow:${layer.id}`, why: 'a bow is made before it is fixed' }] : []),
         ...(glues ? [{ id: 'dry', why: 'what is glued is first laid dry and looked at' }] : []),
-        ...(refers ? [{ id: `layer:${(layer.rule as { of: string }).of}`, why: 'it goes by the places of that layer' }] : []),
+        ...(refers
+          ? [{ id: `layer:${(layer.rule as { of: string }).of}`, why: 'it goes by the places of that layer', wet: true as const }]
+          : []),
         ...(!bow
-          ? firstBows.map((each) => ({ id: `layer:${each.layer.id}`, why: 'here the bow goes on first and gives the spacing' }))
+          ? firstBows.map((each) => ({
+              id: `layer:${each.layer.id}`,
+              why: 'here the bow goes on first and gives the spacing',
+              wet: true as const,
+            }))
           : []),
       ],
     }
@@ -71,13 +77,21 @@ export function tasksOf(
   const laying = [...firstBows, ...others, ...lastBows].map(lay).map((one, i, all) => {
     const under = all[i - 1]
     return under && !one.after.some(({ id }) => id === under.id)
-      ? { ...one, after: [...one.after, { id: under.id, why: 'what lies under it goes on first' }] }
+      ? { ...one, after: [...one.after, { id: under.id, why: 'what lies under it goes on first', wet: true as const }] }
       : one
   })
   const hangTask = hangerTask(piece, runs, materials, shelf)
   const laidIds = laying.map(({ id }): Before => ({ id, why: 'there must be something to look at' }))
+  const own = (one: Piece['making']['own'][number]): Undone =>
+    task(`own:${one.id}`, 'own', one.title, [], {
+      hands: measured(one.hands, 'as you put it'),
+      waits: one.waits > 0 ? measured(one.waits, 'as you put it') : NONE,
+      after: one.after === null ? [] : [{ id: one.after, why: 'as you put it' }],
+    })
   const tasks: Undone[] = [
     ...preparations(piece, layers, shelf),
+    // What waits for nothing is done at any time, so before what ends it all.
+    ...making.own.filter(({ after }) => after === null).map(own),
     prepareBase(piece, runs, of, shelf),
     ...(making.hanger === 'first' ? [{ ...hangTask, after: before.slice(0, 1) }] : []),
     ...(layers.length ? [prepareStems(piece, layers, materials, of, needs, shelf)] : []),
@@ -165,16 +179,21 @@ export function tasksOf(
       hands: once(RECORD, shelf),
       after: [{ id: 'load', why: 'it is done when it hangs' }],
     }),
-    ...making.own.map(({ id, title, hands, waits, after }) =>
-      task(`own:${id}`, 'own', title, [], {
-        hands: measured(hands, 'as you put it'),
-        waits: waits > 0 ? measured(waits, 'as you put it') : NONE,
-        after: after === null ? [] : [{ id: after, why: 'as you put it' }],
-      }),
-    ),
+    ...making.own.filter(({ after }) => after !== null).map(own),
   ]
-  return saidOnce(tasks).map((each) => ({ ...each, needs: needs.filter((need) => taskOf(need) === each.id) }))
+  const waited = waitingFor(making.own)
+  return saidOnce(tasks).map((each) => ({
+    ...each,
+    after: [...each.after, ...waited(each.id)],
+    needs: needs.filter((need) => taskOf(need) === each.id),
+  }))
 }
+
+/** What of one's own tasks another waits for. */
+const waitingFor =
+  (own: Piece['making']['own']) =>
+  (id: string): Before[] =>
+    own.flatMap((each): Before[] => (each.before === id ? [{ id: `own:${each.id}`, why: 'as you put it' }] : []))
 
 /** A reason is given the first time; after that it is known. */
 function saidOnce(tasks: readonly Undone[]): Undone[] {

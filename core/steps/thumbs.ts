@@ -89,3 +89,11 @@ export const CUT_AHEAD = thumb(
   [0, 30],
   'In water and in the cold; mist them.',
 )
+export const GETTING_READY = thumb(
+  'season.getting-ready',
+  'Of a task, getting ready and clearing away takes',
+  'time',
+  4,
+  [0, 60],
+  'Newspaper down, gun hot, brush washed: once for all that is done together.',
+)

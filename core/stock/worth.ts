@@ -1,3 +1,5 @@
+import type { BaseKind, Shape } from '../base'
+import { BASE_SORTS, usualBase, widthOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Minor } from '../measure'
@@ -8,11 +10,28 @@ import { baseOfLot, isUncut, lotsOf } from './lot'
 export function worthOf(lot: Lot, shelf: Pick<Shelf, 'materials'>): Minor {
   if (lot.paid !== null) return lot.paid
   if (lot.source.kind === 'found') return 0
+  const kind = baseOfLot(lot)
+  if (kind) return lot.things! * usualBasePrice(kind, lot.cut)
   const material = materialOf(shelf, lot.material)
-  if (!material || baseOfLot(lot)) return 0
+  if (!material) return 0
   const { price, holds } = material.pack
   const share = lot.length !== null ? lot.length / material.length : lot.things! * (lot.cut === null ? 1 : lot.cut / material.length)
   return Math.round((price * share) / holds)
+}
+
+/** What a bare base usually costs in the size that is nearest to so wide; its middle size where that is not said. */
+function usualBasePrice(kind: BaseKind, width: number | null): Minor {
+  const usual = usualBase(kind)
+  const wide = width ?? widthOf(usual)
+  const off = (shape: Shape): number => Math.abs(widthOf({ ...usual, shape }) - wide)
+  return BASE_SORTS[kind].sizes.reduce((best, each) => (off(each.shape) < off(best.shape) ? each : best)).price
+}
+
+/** What so much of some lots is worth, things or mm, each taken alike. @param amount of all of them; at most what they have */
+export function worthOfPart(lots: readonly Lot[], amount: number, shelf: Pick<Shelf, 'materials'>): Minor {
+  const sizeOf = (lot: Lot): number => lot.length ?? lot.things!
+  const all = lots.reduce((n, lot) => n + sizeOf(lot), 0)
+  return all > 0 ? Math.round((worthOfAll(lots, shelf) * Math.min(amount, all)) / all) : 0
 }
 
 export const worthOfAll = (lots: readonly Lot[], shelf: Pick<Shelf, 'materials'>): Minor =>

@@ -57,7 +57,8 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
       const [paid, free, rounds, coupon] = ['q', 'f', 'r', 'c'].map((letter) => `${letter}${s}_${o}`) as [string, string, string, string]
       const cap = Math.min(
         priced.stock,
-        Math.ceil(wanted.count / priced.holds) + (shop.minimum ? Math.ceil(shop.minimum / Math.max(1, priced.unit)) : 0),
+        Math.ceil(wanted.count / priced.holds) +
+          (shop.minimum ? roundsOf(Math.ceil(shop.minimum / Math.max(1, priced.unit)), priced.free) : 0),
       )
       cost.push(`${priced.unit} ${paid}`)
       spend.push(`${priced.unit} ${paid}`)
@@ -70,9 +71,19 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
       if (priced.free) {
         rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)
         integers.push(free, rounds)
-        // Where a shop asks for a least, nothing that would go free is paid for to reach it.
-        if (shop.minimum)
-          rows.push(`${free} - ${priced.free.get} ${rounds} >= 0`, `${paid} - ${priced.free.buy} ${rounds} <= ${priced.free.buy - 1}`)
+        // Where a shop asks for a least, nothing that would go free is paid for to reach it: full rounds, then what is paid for of
+        // the next, and only when all of that is, some of what goes free with it.
+        if (shop.minimum) {
+          const { buy, get } = priced.free
+          const begun = `w${s}_${o}`
+          rows.push(
+            `${free} - ${get} ${rounds} + ${get} ${begun} >= 0`,
+            `${paid} - ${buy} ${rounds} <= ${buy - 1}`,
+            `${free} - ${get} ${rounds} + ${begun} <= 0`,
+            `${paid} - ${buy} ${rounds} + ${buy} ${begun} <= ${buy}`,
+          )
+          binary.push(begun)
+        }
       }
       rows.push(`${paid}${priced.free ? ` + ${free}` : ''} - ${cap} ${here} <= 0`)
       if (priced.coupon) {
@@ -104,6 +115,9 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
     'End',
   ].join('\n')
 }
+
+/** Packs of which so many are paid for, with what goes free with them. */
+const roundsOf = (paid: number, free: Priced['free']): number => (free ? Math.ceil(paid / free.buy) * (free.buy + free.get) : paid)
 
 function pricedOf({ holds, price, reductions, stock }: Offer, at: Priced['at']): Priced {
   // A clearance and what is off hold for each; what goes free and what is off one are the program’s own to count.

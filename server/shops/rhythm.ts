@@ -55,9 +55,12 @@ function reductionsOf(shop: string, offer: Offer, material: Material, week: numb
   ]
 }
 
+/** What Quay Street has of something, sometimes nothing. */
+const fewOf = (id: string, week: number): number => Math.max(0, chance(13, 'stock', id, week) - 2)
+
 /** How many packs are there: Quay Street has what it has, sometimes nothing; fresh things run short elsewhere. */
 function stockOf(shop: string, { id, state }: Material, week: number): number | null {
-  if (shop === 'quay-street') return Math.max(0, chance(13, 'stock', id, week) - 2)
+  if (shop === 'quay-street') return fewOf(id, week)
   if (shop === 'netherby' && state === 'fresh') return 4 + chance(20, 'fresh', id, week)
   return null
 }
@@ -75,8 +78,8 @@ export function shopOn(id: string, day: Day): Shop | null {
     ...shop,
     offers: shop.offers.map((offer) => {
       const material = CATALOGUE[offer.material]
-      // Bases are to be had every day at list price.
-      if (!material) return offer
+      // Bases are to be had every day at list price; Quay Street has as many as it has.
+      if (!material) return { ...offer, stock: id === 'quay-street' ? fewOf(`${offer.material} ${offer.width}`, week) : null }
       return {
         ...offer,
         reductions: reductionsOf(id, offer, material, week),

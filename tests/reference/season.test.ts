@@ -61,7 +61,12 @@ describe('single machine with due dates', () => {
           USUAL,
         )
         const order = all.map((_, i) => i).sort((a, b) => all[a]!.due - all[b]!.due || a - b)
-        const { booked } = book(chores, new Map(order.map((i, at) => [String(i), at])), () => 0, new Clock(ALWAYS, MONDAY))
+        const { booked } = book({
+          chores,
+          rank: new Map(order.map((i, at) => [String(i), at])),
+          notBefore: () => 0,
+          clock: new Clock(ALWAYS, MONDAY),
+        })
         const ours = Math.max(...booked.map(({ id, done }) => done - (all[Number(id.split(':')[0])]!.due + 1) * 1440))
         const best = Math.min(...permutations(all).map((each) => greatest(each.map(({ p, due }) => ({ p, d: (due + 1) * 1440 })))))
         expect(ours).toBeCloseTo(best, 6)

@@ -54,7 +54,7 @@ function takeDay(event: Event): void {
 }
 
 const adding = ref(false)
-const draft = ref<Omit<OwnTask, 'id'>>({ title: '', hands: 10, waits: 0, after: null })
+const draft = ref<Omit<OwnTask, 'id'>>({ title: '', hands: 10, waits: 0, after: null, before: null })
 const refused = ref<string | null>(null)
 function add(): void {
   let n = making.value.own.length + 1
@@ -64,7 +64,7 @@ function add(): void {
     : 'Say what is to be done.'
   if (refused.value) return
   adding.value = false
-  draft.value = { title: '', hands: 10, waits: 0, after: null }
+  draft.value = { title: '', hands: 10, waits: 0, after: null, before: null }
 }
 function remove(task: Task): void {
   set(
@@ -245,6 +245,12 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
           :value="draft.after ?? ''"
           :options="[{ value: '', name: 'Nothing: at any time' }, ...tasks.map(({ id, title }) => ({ value: id, name: title }))]"
           @pick="(id) => (draft.after = id || null)"
+        />
+        <PickField
+          label="Before, when it is dry"
+          :value="draft.before ?? ''"
+          :options="[{ value: '', name: 'Nothing waits for it' }, ...tasks.map(({ id, title }) => ({ value: id, name: title }))]"
+          @pick="(id) => (draft.before = id || null)"
         />
         <p v-if="refused" class="text-fine text-ruddy" role="alert">{{ refused }}</p>
         <button type="submit" class="button w-full">Add it</button>

@@ -42,8 +42,8 @@ async function keepSale(): Promise<void> {
     form: BASE_SORTS[piece.value.base.kind].name.toLowerCase(),
     day: today.value,
     ...sold.value,
-    materials: bill.usedEach.value,
-    minutes: Math.round(schedule.hands.value),
+    materials: bill.materialsEach.value,
+    minutes: Math.round(schedule.handsEach.value),
   })
   if (!(await notices.tell('The sale could not be kept', kept))) return
   notices.note('It stands in the ledger.')

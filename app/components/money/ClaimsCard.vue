@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { CircleAlert, CircleCheck, CircleHelp, Plus, X } from '@lucide/vue'
 import type { Costs } from '#core/costs'
 import { materialOf } from '#core/material'
-import { capital, say } from '#core/measure'
+import { capital, say, several } from '#core/measure'
 import type { Asking, Claim } from '#core/piece'
 import { claimSaid, conditionSaid } from '#core/price'
 import { useBench } from '~/stores/bench'
@@ -36,6 +36,7 @@ const draft = ref<Draft>({
   offs: 'none',
   material: '',
   share: 0.5,
+  lines: null,
 })
 const refused = ref<string | null>(null)
 function add(): void {
@@ -47,6 +48,13 @@ function add(): void {
   if (!refused.value) adding.value = false
 }
 const remove = (id: string): string | null => set({ claims: asking.value.claims.filter((claim) => claim.id !== id) }, 'take a claim back')
+/** The lines of the bill, for a claim of some of them. */
+const parts = computed(() => (bench.workings?.bill.lines ?? []).map(({ id, name }) => ({ id, name: capital(name) })))
+function toggle(id: string): void {
+  const now = draft.value.lines ?? []
+  const next = now.includes(id) ? now.filter((each) => each !== id) : [...now, id]
+  draft.value.lines = next.length ? next : null
+}
 const bought = computed(() =>
   (bench.workings?.bill.lines ?? []).filter(({ of }) => of !== 'base').map(({ id, name }) => ({ value: id, name: capital(name) })),
 )
@@ -134,6 +142,17 @@ const bought = computed(() =>
         ]"
         @pick="(ledger) => (draft.ledger = ledger)"
       />
+      <details class="col-span-2">
+        <summary class="min-h-6">{{ draft.lines ? `Of ${several(draft.lines.length, 'line', 'lines')} alone` : 'Of all of it' }}</summary>
+        <label v-for="part in parts" :key="part.id" class="flex min-h-6 items-center gap-1.5"
+          ><input
+            type="checkbox"
+            class="size-4 accent-leaf"
+            :checked="draft.lines?.includes(part.id) ?? false"
+            @change="toggle(part.id)"
+          />{{ part.name }}</label
+        >
+      </details>
       <CountField
         class="col-span-2"
         label="Made so often"

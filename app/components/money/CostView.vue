@@ -51,6 +51,10 @@ const marks = computed<Mark[]>(() => {
     <p class="flex flex-wrap gap-x-4 text-fine text-soft">
       <span>For each{{ copies > 1 ? ` of ${copies}` : '' }}</span>
       <span>Tax: {{ settings.tax.known ? `${Math.round(settings.tax.share * 1e5) / 1e3} %` : 'not said yet' }}</span>
+      <span v-if="bench.workings!.bill.reduced"
+        >{{ formatMoney(bench.workings!.bill.full.value, settings.currency) }} at list prices;
+        <MoneySaid :span="rangeOf(bench.workings!.bill.reduced)" /> saved by reductions</span
+      >
       <span v-if="bench.workings!.bill.tax">{{ formatMoney(bench.workings!.bill.tax.value, settings.currency) }} of tax on all of it</span>
     </p>
     <LedgerMeasure :rows="rows" :marks="marks" />

@@ -30,7 +30,7 @@ function found(note: string): void {
   let n = own.length + 1
   while (own.some(({ id }) => id === `found-${n}`)) n += 1
   const error = bench.apply(
-    { do: 'making', set: { own: [...own, { id: `found-${n}`, title: note, hands: 10, waits: 0, after: 'look' }] } },
+    { do: 'making', set: { own: [...own, { id: `found-${n}`, title: note, hands: 10, waits: 0, after: 'look', before: null }] } },
     'note what was found',
   )
   if (error) notices.fault('It could not be noted', error)
@@ -45,7 +45,7 @@ function record(spent: Readonly<Record<string, number>>, counted: Readonly<Recor
   const [piece, workings] = [bench.piece!, bench.workings!]
   const tasks = timesOf(workings.tasks, shops.shelf)
   writing.value = beginRecord(
-    { piece, tasks, needs: workings.needs, opened: workings.bill.openedEach.value, spent, counted, day: today.value },
+    { piece, tasks, needs: workings.needs, materials: workings.bill.materialsEach.value, spent, counted, day: today.value },
     shops.shelf,
     newId(),
   )

@@ -7,7 +7,7 @@ import { benchOf } from '#core/testing'
 
 /**
  * Every number that the demo pieces give: a change that moves one says so here. Written anew with piece format 7, which holds,
- * hangs and orders the demo pieces by decisions of their own. `FIGURES=write npx vitest run tests/reference/demo-figures` writes the file anew.
+ * hangs and orders the demo pieces by decisions of their own. `FIGURES=write npx vitest run tests/net/demo-figures` writes the file anew.
  */
 const FILE = new URL('./demo-figures.json', import.meta.url)
 const DEMO = new URL('../../demo/', import.meta.url)
