@@ -3,7 +3,7 @@ import type { Base, BaseKind } from './base'
 import { BASE_SORTS, runsOf, usualBase, widthOf } from './base'
 import { beginLayer } from './cover'
 import type { Material, Shelf } from './material'
-import { isCut, materialOf } from './material'
+import { isCut, materialOf, piecesPerStem } from './material'
 import { deltaOf } from './measure'
 import type { Brief, Piece } from './piece'
 import { FULLNESS, startPiece } from './piece'
@@ -77,7 +77,7 @@ export function* makeableOf(
     const wanted = (of: Material, fullness: Brief['fullness']): number => wantedOn(base, of, fullness, shelf)
     const reaches = FULLNESS.map((fullness): Reach => {
       const parts = covers.map(({ of, count }) => ({ of, count, wanted: wanted(of, fullness) }))
-      const round = parts.reduce((all, { count, wanted: n }) => all + count / Math.max(1, n), 0)
+      const round = parts.reduce((all, { count, wanted: n }) => all + count / Math.max(1e-6, n), 0)
       const most = parts.reduce<(typeof parts)[number] | null>(
         (best, each) => (!best || each.count / each.wanted > best.count / best.wanted ? each : best),
         null,
@@ -93,11 +93,14 @@ export function* makeableOf(
   return found
 }
 
-/** How many of a material cover a base by themselves. */
+/** How many of a material, as one has them, cover a base by themselves: what is cut of one counts as its part. */
 function wantedOn(base: Base, of: Material, fullness: Brief['fullness'], shelf: Shelf): number {
   const start = startPiece('trial', 'Trial', base.kind)
   const piece: Piece = { ...start, base, brief: { ...start.brief, fullness } }
   const runs = runsOf(base)
   const { layer } = beginLayer(piece, runs, shelf, 'a', of, 7)
-  return arrange({ ...piece, layers: [layer] }, runs, shelf).reduce((n, { placements }) => n + placements.length, 0)
+  return (
+    arrange({ ...piece, layers: [layer] }, runs, shelf).reduce((n, { placements }) => n + placements.length, 0) /
+    piecesPerStem(of, layer.cut)
+  )
 }

@@ -108,9 +108,13 @@ export interface InBrief {
 
 export function inBrief(piece: Piece, shelf: Shelf): InBrief {
   const runs = runsOf(piece.base)
-  const { needs, ordered } = madeOf(piece, runs, arrange(piece, runs, shelf), shelf)
+  const { needs, ordered } = madeOf(piece, runs, shownOf(arrange(piece, runs, shelf)), shelf)
   return { needs, tasks: timesOf(ordered.tasks, shelf) }
 }
+
+/** What is not put aside: a layer that is hidden keeps its places for what goes by them, but is not made, bought or weighed. */
+const shownOf = (laid: readonly LaidLayer[]): readonly LaidLayer[] =>
+  laid.some(({ layer }) => layer.hidden) ? laid.filter(({ layer }) => !layer.hidden) : laid
 
 /** How a piece is made, without how it looks: what it takes and weighs, and what is done in what order; by its recipe, where it has one. */
 function madeOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf) {
@@ -139,7 +143,8 @@ function madeOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], 
 
 function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const { runs, bounds } = memory.baseOf(piece.base)
-  const laid = arrange(piece, runs, shelf, memory.laid)
+  const all = arrange(piece, runs, shelf, memory.laid)
+  const laid = shownOf(all)
   const placements = laid.flatMap((each) => each.placements)
   const counted = memory.layers.count(runs, placements, shelf)
   const counting = coverageFrom(runs, counted, shelf)
@@ -154,7 +159,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const hung = hungOf(piece, runs, laid, masses, size, shelf)
   const loads = loadPaths(piece, runs, laid, fixings, shelf)
   return {
-    layers: laid.map((each) => ({
+    layers: all.map((each) => ({
       id: each.layer.id,
       title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf),
       count: each.placements.length,
@@ -162,7 +167,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       against: againstOf(piece, runs, laid, each.layer.id),
       makeUp: makeUps.get(each.layer.id) ?? null,
     })),
-    placements,
+    placements: laid === all ? placements : all.flatMap((each) => each.placements),
     zones: laid.flatMap((each) => each.zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
@@ -193,6 +198,6 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     ]),
     tasks: ordered.tasks,
     schedule: scheduleOf(piece, ordered.tasks, materialsOn(laid, shelf), shelf),
-    scene: sceneOf(piece, runs, bounds, laid, shelf),
+    scene: sceneOf(piece, runs, bounds, all, shelf),
   }
 }

@@ -28,7 +28,7 @@ import {
   piecesOf,
   rangeOf,
   spareOf,
-  stemsOf,
+  stemsFor,
   soldBase,
   takenBy,
   uncutOf,
@@ -299,8 +299,9 @@ function apartOf(pieces: readonly InHand[], alone: readonly Bill[], workroom: Wo
   const newId = (): string => `apart ${(n += 1)}`
   const { put, gone } = keepAll(pieces, workroom, newId)
   const changed = new Set([...put.map(({ id }) => id), ...gone])
-  const kept: Workroom = { ...workroom, lots: [...workroom.lots.filter(({ id }) => !changed.has(id)), ...put] }
-  return pieces.map((piece) => billOf({ ...piece, budget: null }, kept))
+  // What nobody took is not there for two of them.
+  const lots = [...workroom.lots.filter(({ id }) => !changed.has(id)), ...put].filter((lot) => !isFree(lot))
+  return pieces.map((piece) => billOf({ ...piece, budget: null }, { ...workroom, lots }))
 }
 
 /** What lengths that were only listed cost by themselves: they are nobody's, but are cut with the rest. */
@@ -439,10 +440,10 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
   const pieces = [...new Set(wants.map(({ piece }) => piece))].map((piece) => {
     const left = wants.flatMap((want, i) => (want.piece === piece ? piecesLeft([want], [hadOwn[i]! + hadOthers[i]!]) : []))
     const kept = thingsOf(keepers.get(piece.id) ?? [], material.id, piece.id)
-    const from = kept ? stemsOf(material, left, kept) : { stems: 0, left }
-    return { piece, kept, fromKept: from.stems, left: from.left, alone: stemsOf(material, from.left).stems }
+    const from = kept ? stemsFor(material, left, kept) : { stems: 0, left }
+    return { piece, kept, fromKept: from.stems, left: from.left, alone: stemsFor(material, from.left).stems }
   })
-  const missing = stemsOf(
+  const missing = stemsFor(
     material,
     pieces.flatMap(({ left }) => left),
   ).stems

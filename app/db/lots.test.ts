@@ -75,7 +75,7 @@ describe('what a piece keeps', () => {
     const part: Lot = lotOf('part', 'ivy', { things: 3, cut: 120, source: { kind: 'piece', piece: 'p', name: 'P' } })
     await savePiece(db, piece, 0, 1)
     const apart = { ...piece, stage: 'taken apart' as const }
-    expect(await takeApart(db, apart, 1, [part], 2)).toEqual({ ok: true, revision: 2 })
+    expect(await takeApart(db, apart, 1, () => [part], 2)).toEqual({ ok: true, revision: 2 })
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['other', 'part'])
   })
   it('stays, and the piece as well, when another tab changed that meanwhile or its parts cannot be written', async () => {
@@ -85,8 +85,8 @@ describe('what a piece keeps', () => {
       lotOf('mine', 'ivy', { reserved: { piece: 'p', want: null } }),
     ])
     const apart = { ...piece, stage: 'taken apart' as const }
-    expect((await takeApart(db, apart, 7, [lotOf('new', 'ivy', {})], 2)).ok).toBe(false)
-    await expect(takeApart(db, apart, 1, [lotOf('part', 'ivy', {})], 2)).rejects.toThrow()
+    expect((await takeApart(db, apart, 7, () => [lotOf('new', 'ivy', {})], 2)).ok).toBe(false)
+    await expect(takeApart(db, apart, 1, () => [lotOf('part', 'ivy', {})], 2)).rejects.toThrow()
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['mine', 'part'])
     expect(await db.pieces.get('p')).toMatchObject({ revision: 1, piece: { stage: 'gathering' } })
   })

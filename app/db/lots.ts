@@ -1,7 +1,7 @@
 import type { Shelf } from '#core/material'
 import { deltaOf } from '#core/measure'
 import type { Making } from '#core/price'
-import { keepAll } from '#core/price'
+import { keepAll, useUp } from '#core/price'
 import type { Lot, Moved } from '#core/stock'
 import { release } from '#core/stock'
 import type { BenchDatabase, Purchase } from './index'
@@ -23,6 +23,19 @@ export function keepForPieces(
     const moved = keepAll(makings, { shelf, lots: await db.lots.toArray() }, newId)
     await move(db, moved)
     return moved
+  })
+}
+
+/** Uses up for pieces that are made what went into them; all else that they kept is the house's again. @returns what was written */
+export function useUpForPieces(
+  db: BenchDatabase,
+  makings: readonly Omit<Making, 'budget'>[],
+  shelf: Shelf,
+  newId: () => string,
+): Promise<void> {
+  return db.transaction('rw', db.lots, async () => {
+    for (const making of makings)
+      await move(db, useUp(making, { shelf, lots: await db.lots.where('reserved.piece').equals(making.id).toArray() }, newId))
   })
 }
 

@@ -98,14 +98,21 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
 
 /**
  * Writes a piece that was taken apart, and puts its parts on the shelf in place of all that had gone into it. All or nothing.
- * @param known the revision it was made from
+ * @param known the revision it was made from @param partsOf the parts as lots, by the lots that had gone into it
  */
-export function takeApart(db: BenchDatabase, piece: Piece, known: number, parts: readonly Lot[], now: number): Promise<Saved> {
+export function takeApart(
+  db: BenchDatabase,
+  piece: Piece,
+  known: number,
+  partsOf: (had: readonly Lot[]) => readonly Lot[],
+  now: number,
+): Promise<Saved> {
   return db.transaction('rw', [db.pieces, db.lots], async () => {
     const saved = await savePiece(db, piece, known, now)
     if (!saved.ok) return saved
-    await db.lots.where('reserved.piece').equals(piece.id).delete()
-    await db.lots.bulkAdd([...parts])
+    const had = await db.lots.where('reserved.piece').equals(piece.id).toArray()
+    await db.lots.bulkDelete(had.map(({ id }) => id))
+    await db.lots.bulkAdd([...partsOf(had)])
     return saved
   })
 }

@@ -38,6 +38,9 @@ export const useReserving = defineStore('reserving', () => {
     for (const { id, piece } of changed) if (KEEPS[piece.stage] === 'gives back' && kept.has(id)) await stock.release(id)
     const keeping = changed.filter(({ piece }) => KEEPS[piece.stage] === 'keeps')
     if (keeping.length) await stock.keepFor(await workroom.gather(keeping))
+    // What a piece kept and did not take is the house's as soon as it is made.
+    const made = changed.filter(({ id, piece }) => KEEPS[piece.stage] === 'has' && kept.has(id))
+    if (made.length) await stock.useUp(await workroom.gather(made))
     for (const record of changed) settled.set(record.id, keyOf(record))
   }
   let seen: unknown = null

@@ -8,7 +8,7 @@ import { db } from '~/db'
 import type { Cutting } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
 import { following } from '~/db/following'
-import { changeLot, keepForPieces, releasePiece, removeLots } from '~/db/lots'
+import { changeLot, keepForPieces, releasePiece, removeLots, useUpForPieces } from '~/db/lots'
 import { newId, usePieces } from './pieces'
 import { useSettings } from './settings'
 import { useShops } from './shops'
@@ -81,6 +81,7 @@ export const useStock = defineStore('stock', () => {
     /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
     remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
     keepFor: (makings: readonly Omit<Making, 'budget'>[]): Promise<Moved> => keepForPieces(db(), makings, shops.shelf, newId),
+    useUp: (makings: readonly Omit<Making, 'budget'>[]): Promise<void> => useUpForPieces(db(), makings, shops.shelf, newId),
     release: (piece: string): Promise<Moved> => releasePiece(db(), piece),
     cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
     addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),

@@ -1,6 +1,6 @@
 import type { Figure, Rated, Term } from '../measure'
 import { figure, onceFor, quantity, sum } from '../measure'
-import { byRule, count, less, mm, over, PI, plus, ratio, saidAs, the, times, worked } from '../measure/term'
+import { byRule, count, less, mm, over, PI, plus, plusAll, ratio, saidAs, the, times, worked } from '../measure/term'
 import { boundsOf, EDGE_STATIONS } from './bounds'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './hangings'
 import { BASE_SORTS } from './kinds'
@@ -182,9 +182,9 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
         ? [
             named(
               'All runs',
-              saidAs(
+              plusAll(
+                runs.map((each) => the`${saidAs(mm(each.length), [`${each.name} `, quantity.length(each.length)])}`),
                 mm(whole),
-                runs.flatMap((each, i) => [i ? ' + ' : '', each.name]),
               ),
             ),
           ]

@@ -32,7 +32,7 @@ export const BOUGHS: Construction<'boughs'> = {
             'pieces',
             'Pieces',
             quantity.count(pieces),
-            [...worked(counted).sum, ...sum`, on ${quantity.count(runs.length)} runs ${quantity.count(pieces)}`],
+            [...worked(counted).sum, ...sum` on the one; on ${quantity.count(runs.length)} runs in all ${quantity.count(pieces)}`],
             GEOMETRY,
           )
         : told('pieces', 'Pieces', counted),

@@ -66,7 +66,7 @@ export const BUNDLES: Construction<'bundles'> = {
             'bundles',
             'Bundles',
             quantity.count(whole),
-            [...worked(counted).sum, ...sum` on the ${run.name}, on ${quantity.count(runs.length)} runs ${quantity.count(whole)}`],
+            [...worked(counted).sum, ...sum` on the ${run.name}; on ${quantity.count(runs.length)} runs in all ${quantity.count(whole)}`],
             GEOMETRY,
           )
         : told('bundles', 'Bundles', counted),

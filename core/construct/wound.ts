@@ -88,7 +88,13 @@ export const WOUND: Construction<'wound'> = {
     const holder = holderOn(piece)
     const held = rule.every === null ? 2 * runs.length : total(runs, (run) => pinsOf(run.length, rule.every!))
     const figures: NamedFigure[] = [
-      read('turns', 'Turns, about', quantity.count(about(turns.value)), worked(turns).sum, GEOMETRY),
+      read(
+        'turns',
+        'Turns, about',
+        quantity.count(about(turns.value)),
+        [...worked(turns).sum, ...sum`, rounded to ${quantity.count(about(turns.value))}`],
+        GEOMETRY,
+      ),
       told('length', 'Length', length),
       read(
         'rolls',

@@ -1,13 +1,15 @@
 import type { LaidLayer, Placement } from '../arrange'
-import { copyAcross, footprint, inside } from '../arrange'
+import { arrange, copyAcross, footprint, inside } from '../arrange'
 import type { Run } from '../base'
-import { across, anchorSays, BASE_SORTS, clockAngle, markOn, stationAt } from '../base'
+import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
+import type { Said } from '../measure'
 import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
+import { edit } from '../piece'
 import type { Balance } from './balance'
-import { unanswered } from './balance'
+import { balanceOf, unanswered } from './balance'
 import type { Counted, Coverage } from './coverage'
 import { coveredAt } from './coverage'
 import { closeStretch, fillerLayer } from './fill'
@@ -115,7 +117,11 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const { join, name } = BASE_SORTS[base.kind]
   const hiding = laid
     .filter(({ layer }) => HIDING.has(layer.role))
-    .flatMap(({ layer, placements }) => placements.filter((each) => each.run === run.id && covers(each)).map((each) => ({ layer, each })))
+    .flatMap(({ layer, placements }) =>
+      placements
+        .filter((each) => each.run === run.id && covers(each) && coveredAt(counted, run, each.s) >= rate(HIDDEN, shelf))
+        .map((each) => ({ layer, each })),
+    )
   const order = [...HIDING]
   const [cover] = hiding.sort((a, b) => order.indexOf(a.layer.role) - order.indexOf(b.layer.role))
   const mends: Mend[] = []
@@ -131,7 +137,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const bow = laid.find(
     ({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id,
   )
-  if (bow?.layer.rule.kind === 'single' && bow.placements.length) {
+  if (bow?.layer.rule.kind === 'single' && bow.placements.some((each) => coveredAt(counted, run, each.s) >= rate(HIDDEN, shelf))) {
     const { rule, id } = bow.layer
     mends.push({
       says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`,
@@ -152,7 +158,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
 /** So many counterparts are offered. */
 const COUNTERPARTS = 2
 
-function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[] {
+function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Problem[] {
   if (balance.asMeant || balance.heavy === null) return []
   const { school, towards } = piece.brief.balance
   const side = runs[0]!.closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
@@ -174,12 +180,17 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
       },
     ]
   }
-  const counterparts = unanswered(laid, balance, runs, shelf)
-    .slice(0, COUNTERPARTS)
-    .map(({ thing, run, s }): Mend => ({
-      says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s)],
-      edit: copyAcross(piece, [thing], runs, shelf),
-    }))
+  const reach = reachOf(boundsOf(runs))
+  const counterparts = unanswered(laid, balance, runs, shelf).flatMap(({ thing, run, s }): Mend[] => {
+    const how = copyAcross(piece, [thing], runs, shelf)
+    const edited = edit(piece, how, 'even it out')
+    if (!edited.ok) return []
+    // Only what does bring it nearer to the middle is offered, with how far off it is then.
+    const then = balanceOf(edited.change.piece, arrange(edited.change.piece, runs, shelf), runs, reach, cover.sectors, shelf)
+    if (then.off.value >= balance.off.value) return []
+    const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
+    return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]
+  })
   return [
     {
       id: 'balance',
@@ -187,7 +198,7 @@ function balanceProblems({ piece, laid, runs, balance, shelf }: Seen): Problem[]
       layer: null,
       says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
       mends: [
-        ...counterparts,
+        ...counterparts.slice(0, COUNTERPARTS),
         { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
       ],
     },

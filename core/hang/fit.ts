@@ -1,6 +1,6 @@
 import type { LaidLayer, Placement } from '../arrange'
 import { materialsOf } from '../arrange'
-import { BASE_SORTS, extentOf } from '../base'
+import { BASE_SORTS, extentOf, widthOf } from '../base'
 import type { Shelf } from '../material'
 import { materialOf, WEATHERS } from '../material'
 import type { Rated } from '../measure'
@@ -28,6 +28,9 @@ export function fitProblems(
   ]
 }
 
+/** What stands out of a smaller base, against what stands out of this one: rule of thumb. */
+const STANDS_OUT = 1.15
+
 /** Garlands go round or along what they hang on, and are not measured against its width. */
 function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Problem[] {
   const sort = BASE_SORTS[base.kind]
@@ -36,10 +39,10 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Pro
   const most = brief.door.width * share
   if (!exceeds(size.width.value, most)) return []
   const over = exceeds(size.width.value, brief.door.width)
-  // A smaller size is offered when it would take off what is too wide.
-  const ratio = most / size.width.value
+  // What stands out beyond the base stands out beyond a smaller one as well, and a little more, since that bends more.
+  const stands = STANDS_OUT * (size.width.value - widthOf(base))
   const smaller = sort.sizes
-    .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && extentOf(shape) / extentOf(base.shape) <= Math.max(ratio, 0.7))
+    .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && !exceeds(widthOf({ ...base, shape }) + stands, most))
     .at(-1)
   const mends: Mend[] = smaller
     ? [{ says: sum`Take the ${smaller.name} in base`, edit: { do: 'base', set: { shape: smaller.shape } } }]

@@ -1,12 +1,16 @@
 import type { BaseKind } from '../base'
+import type { Want } from '../cut'
 import { planSoon, reckon } from '../cut'
+import { LEAST_REST } from '../cut/thumbs'
+import type { Material } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Asked, AskedBase, Lot, Moved } from '../stock'
-import { baseLots, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, plentyOf } from '../stock'
+import { rate } from '../measure'
+import { baseLots, cutFrom, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, parted, plentyOf } from '../stock'
 import type { Making } from './bill'
 import type { Pricing } from './line'
 import { wantsOf } from './line'
-import { piecesLeft, piecesOf, spareOf, stemsOf } from './stems'
+import { piecesLeft, piecesOf, spareOf, stemsFor } from './stems'
 
 /**
  * Keeps for a piece what of its needs the house can give: what is cut already where that suits, whole things with what breaks of
@@ -24,7 +28,7 @@ export function keepNeeds(
     if (!of) continue
     const wants = piecesOf(of, own, copies)
     const had = fromCut(wants, cutThingsOf(lots, material))
-    const { stems } = stemsOf(of, piecesLeft(wants, had))
+    const { stems } = stemsFor(of, piecesLeft(wants, had))
     asked.set(material, {
       material,
       things: stems + spareOf(stems, Math.max(0, ...own.map(({ spare }) => spare))),
@@ -93,4 +97,98 @@ export function keepAll(
   }
   const before = new Set(lots.map(({ id }) => id))
   return { put: [...put.values()], gone: [...gone.keys()].filter((id) => before.has(id)) }
+}
+
+/**
+ * What a piece that is made has in it: of what it kept the things that went in and the lengths that were cut for it. All that is
+ * over is the house's again: whole packs, rests of rolls, what was kept for spare and what it needs no more. Nothing is lost but
+ * rests that are too short, and what was paid goes with each part. Doing it twice changes nothing.
+ */
+export function useUp(
+  { id, copies, needs }: Omit<Making, 'budget'>,
+  { shelf, lots }: Pick<Pricing, 'shelf' | 'lots'>,
+  newId: () => string,
+): Moved {
+  const own = lots.filter(({ reserved }) => reserved?.piece === id)
+  const put = new Map<string, Lot>()
+  const gone: string[] = []
+  const free = (lot: Lot): void => void put.set(lot.id, { ...lot, reserved: null })
+  const things = byMaterial(thingsIn(needs))
+  const lengths = byMaterial(lengthsIn(needs))
+  const bases = needs.filter((need) => need.of === 'base')
+  for (const [material, mine] of byMaterial(own)) {
+    const kept = mine.filter(({ reserved }) => reserved!.want === null)
+    const of = materialOf(shelf, material)
+    const wants = of ? piecesOf(of, things.get(material) ?? [], copies) : []
+    const had = fromCut(wants, cutThingsOf(kept, material, id))
+    // Bare bases by their count; stems by how many the piece is cut from.
+    let left = of
+      ? stemsFor(of, piecesLeft(wants, had)).stems
+      : bases.reduce((n, need) => n + (baseLots(need.material as BaseKind) === material ? need.count * copies : 0), 0)
+    let cutLeft = had.reduce((n, each) => n + each, 0)
+    const rolls: Lot[] = []
+    for (const lot of kept) {
+      if (lot.length !== null || (of && lengths.has(material))) {
+        rolls.push(lot)
+        continue
+      }
+      const cut = of !== undefined && lot.cut !== null
+      const stays = Math.min(lot.things!, cut ? cutLeft : left)
+      if (cut) cutLeft -= stays
+      else left -= stays
+      if (stays === lot.things) continue
+      if (!stays) free(lot)
+      else {
+        const [rest, taken] = parted(lot, lot.things! - stays, newId)
+        put.set(taken.id, taken)
+        free(rest)
+      }
+    }
+    if (!of) continue
+    const wanted = wantsOf({ id, copies }, lengths.get(material) ?? [])
+    const { left: open, over } = reckon(wanted, cutOf(mine, material))
+    for (const piece of over) free(mine.find((lot) => lot.id === piece.id)!)
+    if (rolls.length) cutUp(of, rolls, open, id, rate(LEAST_REST, shelf), { put, gone, free }, newId)
+  }
+  return { put: [...put.values()], gone }
+}
+
+/** Cuts what is still wanted of rolls that a piece kept. */
+function cutUp(
+  of: Material,
+  rolls: readonly Lot[],
+  open: readonly Want[],
+  piece: string,
+  least: number,
+  { put, gone, free }: { readonly put: Map<string, Lot>; readonly gone: string[]; readonly free: (lot: Lot) => void },
+  newId: () => string,
+): void {
+  const stocks = lengthsOf(rolls, of, piece).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
+  const plan = planSoon({ wants: open, stocks, least })
+  for (const lot of rolls) {
+    const cutting = plan.rolls.filter(({ stock }) => stock === lot.id)
+    if (!cutting.length) {
+      free(lot)
+      continue
+    }
+    // One roll after another; what of the lot is not begun is nobody's.
+    let rest: Lot | null = lot
+    for (const { length, cuts } of cutting) {
+      const begun: Lot = rest!
+      const [one, others]: readonly [Lot, Lot | null] = begun.things !== null && begun.things > 1 ? parted(begun, 1, newId) : [begun, null]
+      rest = others
+      let uncut: Lot | null = one
+      let long = length
+      for (const { want, length: cut } of cuts) {
+        const made = cutFrom({ lot: uncut, material: of.id, length: long, cut, want: { piece, want }, least, paid: uncut!.paid }, newId)
+        put.set(made.piece.id, made.piece)
+        uncut = made.rest
+        if (!uncut) break
+        long = uncut.length!
+      }
+      if (uncut) free(uncut)
+    }
+    if (rest) free(rest)
+    else gone.push(lot.id)
+  }
 }

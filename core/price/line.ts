@@ -26,7 +26,7 @@ import type { Price, Shop, Sold } from './offer'
 import { listed, offersOf, priceOn, soldBase } from './offer'
 import type { Bought } from './packs'
 import { packsOver } from './packs'
-import { hundredths, piecesLeft, piecesOf, spareOf, stemsOf, stemsSaid } from './stems'
+import { hundredths, piecesLeft, piecesOf, spareOf, stemsFor, stemsSaid } from './stems'
 import type { Span } from './reduction'
 import { lineCost, lineRange, reductionSaid } from './reduction'
 import type { Tax } from './tax'
@@ -149,7 +149,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
   const had = fromCut(wants, cutThingsOf(lots, material.id, id))
   const cutThere = had.reduce((n, each) => n + each, 0)
   const pieces = needs.reduce((n, { count }) => n + count, 0)
-  const { stems } = stemsOf(material, piecesLeft(wants, had))
+  const { stems } = stemsFor(material, piecesLeft(wants, had))
   const share = Math.max(0, ...needs.map(({ spare: each }) => each))
   const spare = spareOf(stems, share)
   const have = thingsOf(lots, material.id, id)

@@ -35,9 +35,9 @@ export interface FromStems {
  * The fewest stems that pieces can be cut from, all together: of a stem that may be cut up each gives what fits in it, long and
  * short ones mixed. What does not divide gives one piece; parts of one are added up and rounded up once.
  * @param most stems that there are; what they do not give is left
- * @example stemsOf({ length: 600, divides: true, kind: 'greenery' }, [{ cut: 250, count: 1 }, { cut: 100, count: 3 }]).stems // 1
+ * @example stemsFor({ length: 600, divides: true, kind: 'greenery' }, [{ cut: 250, count: 1 }, { cut: 100, count: 3 }]).stems // 1
  */
-export function stemsOf(material: Pick<Material, 'length' | 'divides' | 'kind'>, wants: readonly Pieces[], most = Infinity): FromStems {
+export function stemsFor(material: Pick<Material, 'length' | 'divides' | 'kind'>, wants: readonly Pieces[], most = Infinity): FromStems {
   const gives = (cut: number | null): number => piecesPerStem(material, cut)
   const single = wants.filter(({ cut }) => gives(cut) === 1)
   const parted = wants.filter(({ cut }) => gives(cut) > 1)

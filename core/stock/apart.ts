@@ -62,7 +62,11 @@ export function partsOff(piece: Piece, needs: readonly Need[], fixings: readonly
     if (!material || count <= 0) continue
     const name = material.name
     if (need.of === 'lengths') {
-      const [back, why] = again(material, glued.has(`${need.layer}:${need.material}`), !exceeds(least, need.length) && !need.joins)
+      // Longer than there is any: it was joined of several, and nobody knows of which.
+      const [back, why] =
+        need.joins && exceeds(need.length, material.length)
+          ? ([false, 'joined of several'] as const)
+          : again(material, glued.has(`${need.layer}:${need.material}`), !exceeds(least, need.length))
       add({ ...of, material: material.id, name, length: need.length, back, why })
     } else {
       const long = pieceLength(material, need.cut)
@@ -88,9 +92,29 @@ function again(material: Material, glued: boolean, long: boolean): readonly [bac
   return material.state === 'dried' || material.state === 'preserved' ? [true, 'brittle, but whole'] : [true, 'comes off whole']
 }
 
-/** Parts as lots, as they go back on the shelf. */
-export const lotsOff = (parts: readonly PartOff[], { id, brief }: Pick<Piece, 'id' | 'brief'>, day: Day, newId: () => string): Lot[] =>
-  parts.flatMap(({ material, count, length, cut, why, back }): Lot[] => {
+/** How much of a material parts are: things, or mm. */
+const amountOf = ({ count, length }: Pick<PartOff, 'count' | 'length'>): number => count * (length ?? 1)
+
+/**
+ * Parts as lots, as they go back on the shelf, each with its part of what was paid for what had gone into the piece.
+ * @param all that came off, also what is lost @param had the lots that had gone into it
+ */
+export function lotsOff(
+  parts: readonly PartOff[],
+  { id, brief }: Pick<Piece, 'id' | 'brief'>,
+  day: Day,
+  newId: () => string,
+  all: readonly PartOff[] = parts,
+  had: readonly Lot[] = [],
+): Lot[] {
+  const paidFor = (part: PartOff, amount: number): number | null => {
+    const own = had.filter(({ material }) => material === part.material)
+    const whole = all.reduce((n, each) => n + (each.material === part.material ? amountOf(each) : 0), 0)
+    if (!own.length || own.some(({ paid }) => paid === null) || whole <= 0) return null
+    return Math.floor((own.reduce((n, { paid }) => n + paid!, 0) * amount) / whole + 1e-9)
+  }
+  return parts.flatMap((part): Lot[] => {
+    const { material, count, length, cut, why, back } = part
     if (!back || count < 1) return []
     const set: Partial<Lot> = {
       cut,
@@ -99,6 +123,7 @@ export const lotsOff = (parts: readonly PartOff[], { id, brief }: Pick<Piece, 'i
       condition: why === 'brittle, but whole' ? 'worn' : 'good',
     }
     return length === null
-      ? [lotOf(newId(), material, { ...set, things: count })]
-      : Array.from({ length: count }, () => lotOf(newId(), material, { ...set, things: null, length }))
+      ? [lotOf(newId(), material, { ...set, things: count, paid: paidFor(part, count) })]
+      : Array.from({ length: count }, () => lotOf(newId(), material, { ...set, things: null, length, paid: paidFor(part, length) }))
   })
+}

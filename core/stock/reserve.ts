@@ -60,7 +60,10 @@ export function keepFor(
   }
   for (const { kind, width, count } of bases) {
     let left = count
-    for (const lot of house.free(baseLots(kind))) if (left > 0 && servesAs(lot, width)) left -= keep(lot, left)
+    // The nearest in width first; what is of no said width serves any, so it is left for others.
+    const off = ({ cut }: Lot): number => (cut === null ? Infinity : Math.abs(cut - width))
+    const bare = house.free(baseLots(kind)).filter((lot) => servesAs(lot, width))
+    for (const lot of bare.sort((a, b) => (off(a) === off(b) ? 0 : off(a) - off(b)))) if (left > 0) left -= keep(lot, left)
   }
   // As much of everything as it keeps already: then each lot may stay as it is.
   return deltaOf(keeping(piece, lots), keeping(piece, house.all())) === 0 ? { put: [], gone: [] } : house.since(before)

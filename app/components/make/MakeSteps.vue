@@ -21,6 +21,8 @@ const props = defineProps<{ piece: Piece; workings: OnBench; manner: Manner; kep
 const emit = defineEmits<{
   accept: [caution: CautionId]
   found: [note: string]
+  /** The first thing was ticked or counted off: it is being made. */
+  begun: []
   hung: []
   record: [spent: Readonly<Record<string, number>>, counted: Readonly<Record<string, number>>]
 }>()
@@ -75,19 +77,44 @@ const nextAt = computed(() => {
   return run ? say(anchorSays(run, next.value.s), props.manner) : null
 })
 
+/** Whether it was asked, since the last step was done, if it hangs. */
+const asking = ref(false)
+function begin(): void {
+  if (props.kept && (props.piece.stage === 'planned' || props.piece.stage === 'gathering')) emit('begun')
+}
 function finish(): void {
   look()
-  const [own, next] = [task.value, tasks.value[at.value + 1]]
+  begin()
+  const own = task.value
+  const finished = new Set([...progress.value.done, own.id])
+  // After the last, what was passed over.
+  const next = tasks.value[at.value + 1] ?? tasks.value.find(({ id }) => !finished.has(id))
+  const already = all.value
   set({
-    done: [...new Set([...progress.value.done, own.id])],
+    done: [...finished],
     at: (next ?? own).id,
     ...(own.counts ? { counted: { ...progress.value.counted, [own.id]: total.value } } : {}),
   })
   notices.announce(`Done: ${own.title}`)
+  if (all.value && !already && props.kept && props.piece.stage !== 'hung') asking.value = true
 }
+function hangs(): void {
+  asking.value = false
+  emit('hung')
+}
+/** What the big target does when all is done: it hangs, or what happened is written down. */
+const ending = computed(() =>
+  !all.value || !props.kept ? null : props.piece.stage !== 'hung' ? ('It hangs' as const) : ('Write it in the daybook' as const),
+)
 /** The big target: one more counted, or the task done. */
 function press(): void {
+  if (ending.value) {
+    if (ending.value === 'It hangs') hangs()
+    else record()
+    return
+  }
   if (counting.value) {
+    begin()
     if (made.value + 1 < total.value) count(task.value.id, made.value + 1)
     else finish()
     return
@@ -331,9 +358,7 @@ function letGo(event: MouseEvent): void {
               <button v-if="kept" type="button" class="button-main h-11 text-base" @click="record">
                 <NotebookPen :size="18" />Write it in the daybook
               </button>
-              <button v-if="kept && piece.stage !== 'hung'" type="button" class="button h-11 text-base" @click="emit('hung')">
-                It hangs
-              </button>
+              <button v-if="kept && piece.stage !== 'hung'" type="button" class="button h-11 text-base" @click="hangs">It hangs</button>
               <button type="button" class="button h-11 text-base" @click="again()">Begin again</button>
             </div>
           </div>
@@ -355,7 +380,7 @@ function letGo(event: MouseEvent): void {
             data-testid="big"
             @click="press"
           >
-            <Check :size="24" />{{ counting ? 'One more' : done.has(task.id) ? 'Done. Next' : 'Done' }}
+            <Check :size="24" />{{ ending ?? (counting ? 'One more' : done.has(task.id) && at + 1 < tasks.length ? 'Done. Next' : 'Done') }}
           </button>
           <button
             type="button"
@@ -368,5 +393,12 @@ function letGo(event: MouseEvent): void {
         </div>
       </div>
     </div>
+    <DialogFrame v-if="asking" title="Does it hang?" @close="asking = false">
+      <p>The last step is done. Once it hangs, what went into it is in it, and what is over lies in the stash again.</p>
+      <div class="mt-3 flex justify-end gap-2">
+        <button type="button" class="button h-11 text-base" @click="asking = false">Not yet</button>
+        <button type="button" class="button-main h-11 text-base" data-testid="hangs" @click="hangs">It hangs</button>
+      </div>
+    </DialogFrame>
   </div>
 </template>

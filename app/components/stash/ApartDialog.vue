@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import type { PartOff } from '#core/stock'
+import type { Lot, PartOff } from '#core/stock'
 import { lotsOff, partsOff } from '#core/stock'
 import { capital, rate, several } from '#core/measure'
 import { LEAST_REST } from '#core/cut/thumbs'
@@ -46,9 +46,11 @@ const lost = computed(() => (parts.value ?? []).filter(({ id }) => !changed.valu
 async function take(): Promise<void> {
   const done = edit(piece.value, { do: 'stage', stage: 'taken apart' }, 'take it apart')
   if (!done.ok) return
-  const lots = lotsOff(coming.value, piece.value, today.value, newId)
+  let lots: readonly Lot[] = []
+  const partsOf = (had: readonly Lot[]): readonly Lot[] =>
+    (lots = lotsOff(coming.value, piece.value, today.value, newId, parts.value ?? [], had))
   const put = async (): Promise<void> => {
-    const saved = await takeApart(db(), done.change.piece, props.record.revision, lots, Date.now())
+    const saved = await takeApart(db(), done.change.piece, props.record.revision, partsOf, Date.now())
     if (!saved.ok) throw new Error('Another tab changed the piece meanwhile.')
   }
   if (!(await notices.tell('It could not be taken apart', put()))) return

@@ -54,6 +54,9 @@ function written(): void {
   writing.value = null
   notices.note('It is in the daybook. What it taught changes the figures from now on.')
 }
+function begun(): void {
+  bench.apply({ do: 'stage', stage: 'making' }, 'begin to make it')
+}
 function hung(): void {
   bench.apply({ do: 'stage', stage: 'hung' }, 'say that it hangs')
   notices.note('It hangs. Write down what you would do otherwise while you know it.')
@@ -82,6 +85,7 @@ function hung(): void {
         kept
         @accept="accept"
         @found="found"
+        @begun="begun"
         @hung="hung"
         @record="record"
       />

@@ -1,0 +1,181 @@
+import { describe, expect, it } from 'vitest'
+import { readPiece, writePiece } from '../../core/exchange'
+import type { Piece } from '../../core/piece'
+import { edit, mirrorPiece } from '../../core/piece'
+import { choresOf } from '../../core/season'
+import { timesOf } from '../../core/steps'
+import { costsOf } from '../../core/costs'
+import { benchOf, plainPricing, shelf } from '../../core/testing'
+import type { Workings } from '../../core/workings'
+import { work } from '../../core/workings'
+import { hold } from './workrooms'
+import { anyPiece } from './pieces'
+import { figuresIn, untrue } from './sums'
+
+const MANNER = { units: 'in', currency: 'USD' } as const
+/** Working a piece out takes its time: fewer are asked. */
+const SOME = 0.2
+
+const bareOf = ({ cover }: Workings): number => cover.bare.reduce((all, { length }) => all + length, 0)
+
+describe('any piece', () => {
+  it('has sums that come true on a calculator', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const bench = benchOf(piece)
+        const figures = figuresIn([bench, costsOf(piece, bench, plainPricing())])
+        expect(figures.flatMap((figure) => untrue(figure, MANNER) ?? [])).toEqual([])
+      },
+      SOME,
+    ))
+  it('is read back as it was written', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const read = readPiece(writePiece(piece))
+        expect(read.ok && read.piece).toEqual(piece)
+      },
+      SOME,
+    ))
+  it('gives each of its needs to one task', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { tasks, needs } = work(piece, shelf)
+        expect(tasks.flatMap((task) => task.needs).length).toBe(needs.length)
+      },
+      SOME,
+    ))
+  it('has no task before what it waits for, and none twice', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { tasks, schedule } = work(piece, shelf)
+        const booked = new Map(schedule.booked.map((each) => [each.id, each]))
+        expect(booked.size).toBe(tasks.length)
+        for (const task of tasks)
+          for (const { id, wet } of task.after) {
+            const before = booked.get(id)
+            if (before) expect(booked.get(task.id)!.begins).toBeGreaterThanOrEqual((wet ? before.handsOff : before.done) - 1e-6)
+          }
+      },
+      SOME,
+    ))
+  it('takes as many minutes by its own days as by the season, copies and all', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { tasks, schedule } = work(piece, shelf)
+        const chores = choresOf(
+          [
+            {
+              id: 'p',
+              name: 'P',
+              copies: piece.brief.copies,
+              due: null,
+              tasks: timesOf(tasks, shelf),
+              done: [],
+              hangs: null,
+              indoors: true,
+            },
+          ],
+          [],
+          [],
+          shelf,
+        )
+        expect(schedule.hands.value).toBeCloseTo(
+          chores.reduce((all, { hands }) => all + hands, 0),
+          6,
+        )
+        expect(schedule.handsEach.value * piece.brief.copies).toBeCloseTo(schedule.hands.value, 6)
+      },
+      SOME,
+    ))
+  it('weighs as much as its parts', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { mass } = work(piece, shelf)
+        expect(mass.parts.reduce((all, { figure }) => all + figure.value, 0)).toBeCloseTo(mass.base.value + mass.on.value, 4)
+      },
+      SOME,
+    ))
+  it('needs as much when it is the other of a pair', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const sums = (of: Piece) => {
+          const found: Record<string, number> = {}
+          for (const need of work(of, shelf).needs)
+            found[need.material] = (found[need.material] ?? 0) + (need.of === 'lengths' ? need.length * need.count : need.count)
+          return Object.fromEntries(Object.entries(found).map(([id, n]) => [id, Math.round(n)]))
+        }
+        expect(sums(mirrorPiece(piece, 'q', 'Q'))).toEqual(sums(piece))
+      },
+      SOME,
+    ))
+  it('takes nothing for a layer that is put aside', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const [first] = piece.layers
+        if (!first) return
+        const aside = { ...piece, layers: piece.layers.map((layer) => (layer === first ? { ...layer, hidden: true } : layer)) }
+        expect(work(aside, shelf).needs.filter(({ layer }) => layer === first!.id)).toEqual([])
+      },
+      SOME,
+    ))
+  it('costs what the mends of its budget say, once they are made', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const bench = benchOf({ ...piece, brief: { ...piece.brief, budget: 100 } })
+        for (const { says, edit: how } of bench.problems.find(({ id }) => id === 'over budget')?.mends ?? []) {
+          if (!how) continue
+          const edited = edit(piece, how, 'mend')
+          if (!edited.ok) throw new Error(edited.error)
+          const saves = says.find((part) => typeof part !== 'string' && part.unit === 'money') as { readonly value: number }
+          expect(
+            bench.bill.opened.value -
+              benchOf({ ...edited.change.piece, brief: { ...edited.change.piece.brief, budget: 100 } }).bill.opened.value,
+          ).toBe(saves.value)
+        }
+      },
+      SOME,
+    ))
+  it('has mends that can be made, each with its problem gone', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const stays: string[] = []
+        const before = work(piece, shelf)
+        for (const problem of before.problems)
+          for (const { edit: how } of problem.mends) {
+            if (!how) continue
+            const edited = edit(piece, how, 'mend')
+            if (!edited.ok) throw new Error(`${problem.id}: ${edited.error}`)
+            const after = work(edited.change.piece, shelf)
+            const gone = after.problems.every(({ id }) => id !== problem.id)
+            // Of bare stretches another may be told in its place, and a counterpart may not be enough: then it says how far off it is.
+            const nearer =
+              problem.id === 'balance'
+                ? after.balance.off.value < before.balance.off.value
+                : problem.id.startsWith('bare:') && bareOf(after) < bareOf(before)
+            if (!gone && !nearer) stays.push(problem.id.replace(/^l\d+/, 'layer'))
+          }
+        expect(stays).toEqual([])
+      },
+      SOME,
+    ))
+  it('is plain data, worked out twice the same', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const one = work(piece, shelf)
+        expect(structuredClone(one)).toEqual(one)
+        expect(work(piece, shelf)).toEqual(one)
+      },
+      SOME / 2,
+    ))
+})
