@@ -98,7 +98,8 @@ export function book(job: ToBook): Booking {
     while (pending.length && readyAt[pending.peek()!]! <= now + HAIR) ready.push(pending.pop()!)
     const i = ready.pop() ?? pending.pop()!
     const chore = chores[i]!
-    const work = chore.hands > 0 ? clock.book(now, chore.hands) : { ends: readyAt[i]!, parts: [] }
+    // What takes no hands holds them up for nothing, so that it may be earlier again than when this became ready.
+    const work = chore.hands > 0 ? clock.book(Math.max(now, readyAt[i]!), chore.hands) : { ends: readyAt[i]!, parts: [] }
     if (!work || work.ends === Infinity) break
     const each: BookedChore = {
       id: chore.id,
