@@ -199,11 +199,13 @@ function nearestFit(
 function cutAt(
   layer: Layer,
   material: Material,
-  { before, after, from, to, shelf }: Larger,
+  { before, after, from, to, wide, shelf }: Larger,
   told: (before: number | null, after: number | null) => void,
 ): Layer {
   if (material.form !== 'leaf') return layer
-  const ratio = reachingCut(after, to, layer, material, shelf) / reachingCut(before, from, layer, material, shelf)
+  const reach = reachingCut(after, to, layer, material, shelf) / reachingCut(before, from, layer, material, shelf)
+  // On a larger base nothing gets shorter, nor longer on a smaller one.
+  const ratio = wide >= 1 ? Math.max(1, reach) : Math.min(1, reach)
   if (Math.abs(ratio - 1) < SAME) return layer
   if (layer.cut === null && ratio > 1) return layer
   const length = quarter((layer.cut ?? material.length) * ratio)

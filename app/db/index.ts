@@ -189,8 +189,18 @@ export class BenchDatabase extends Dexie {
       .stores({})
       .upgrade(async (step) => {
         await bringUp(step)
+        await classesApart(step)
         await step.table('needs').clear()
       })
+  }
+}
+
+/** A class made as many copies of its piece as it had kits; it is an order of its own now, and its teacher makes one. */
+async function classesApart(step: Transaction): Promise<void> {
+  for (const { piece: id, heads, spares } of await step.table<Kit>('kits').toArray()) {
+    const record = await step.table<PieceRecord, string>('pieces').get(id)
+    if (record?.piece.brief.copies === heads + spares)
+      await step.table<PieceRecord>('pieces').put({ ...record, piece: { ...record.piece, brief: { ...record.piece.brief, copies: 1 } } })
   }
 }
 

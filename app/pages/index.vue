@@ -161,7 +161,7 @@ async function start(): Promise<void> {
     </header>
     <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>
     <section
-      v-if="workroom.plan && workroom.inHand?.length"
+      v-if="workroom.plan && workroom.current && workroom.inHand?.length"
       class="mt-4 grid grid-cols-[1fr_1fr_1fr] gap-x-8 rounded-md border border-seam bg-sheet px-4 py-2 max-sm:grid-cols-1"
       aria-label="In hand"
       data-testid="in-hand"

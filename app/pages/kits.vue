@@ -53,10 +53,12 @@ const without = computed(() =>
   (pieces.records ?? []).filter(({ id, piece }) => piece.stage !== 'taken apart' && kits.value.every((each) => each.piece !== id)),
 )
 const from = ref('')
+/** Heads of a class until its teacher says otherwise. */
+const USUAL_HEADS = 8
 async function begin(): Promise<void> {
   const of = without.value.find(({ id }) => id === from.value)
   if (!of) return
-  const started = startKit(newId(), of.id, of.piece.brief.name, of.piece.brief.copies)
+  const started = startKit(newId(), of.id, of.piece.brief.name, Math.max(USUAL_HEADS, of.piece.brief.copies))
   if (await notices.tell('The kit could not be started', season.keepKit(started))) {
     from.value = ''
     await router.replace({ query: { kit: started.id } })
@@ -71,21 +73,14 @@ function set(change: Partial<Kit>): string | null {
   void notices.tell('The kit could not be kept', season.keepKit(read.data))
   return null
 }
-/** As many copies of the piece are made as there are kits. */
-async function setCount(change: { heads?: number; spares?: number }): Promise<void> {
-  if (!kit.value) return
+/** How many kits there are: the piece itself stays as it is. */
+function setCount(change: { heads?: number; spares?: number }): string | null {
+  if (!kit.value) return null
   const next = { ...kit.value, ...change }
   const swaps = next.swaps
     .map((swap) => ({ ...swap, kits: swap.kits.filter((n) => n <= next.heads + next.spares) }))
     .filter((swap) => swap.kits.length)
-  const wrong = set({ ...change, swaps })
-  if (wrong) throw new Error(wrong)
-  if (record.value && record.value.piece.brief.copies !== next.heads + next.spares)
-    await season.setCopies(next.piece, next.heads + next.spares)
-}
-const count = (change: { heads?: number; spares?: number }): null => {
-  void notices.tell('How many could not be kept', setCount(change))
-  return null
+  return set({ ...change, swaps })
 }
 async function remove(): Promise<void> {
   if (!kit.value || !window.confirm(`Throw the kits “${kit.value.name}” away? The piece stays.`)) return
@@ -188,7 +183,7 @@ const labels = (): void =>
       </form>
     </PageHead>
     <p v-if="!kit" class="py-16 text-center text-base">
-      No kits yet. Choose a piece above: its copies are handed out as kits, with what each head needs.
+      No kits yet. Choose a piece above: each head gets what it takes, and the piece itself stays as it is.
     </p>
     <template v-else>
       <nav v-if="kits.length > 1" class="flex flex-wrap gap-3 pt-3" aria-label="All kits">
@@ -205,7 +200,7 @@ const labels = (): void =>
       </nav>
       <div class="flex flex-wrap items-end gap-3 pt-3">
         <TextField class="w-56" label="Name" :value="kit.name" :most="80" :take="(name) => set({ name })" />
-        <CountField class="w-32" label="Heads" :value="kit.heads" :least="1" :most="500" whole :take="(heads) => count({ heads })" />
+        <CountField class="w-32" label="Heads" :value="kit.heads" :least="1" :most="500" whole :take="(heads) => setCount({ heads })" />
         <CountField
           class="w-32"
           label="Spare kits"
@@ -213,7 +208,7 @@ const labels = (): void =>
           :least="0"
           :most="100"
           whole
-          :take="(spares) => count({ spares })"
+          :take="(spares) => setCount({ spares })"
         />
         <label class="w-36"
           ><span class="field-label">Day of the class</span
@@ -240,11 +235,6 @@ const labels = (): void =>
           <button type="button" class="button" @click="remove">Throw away…</button>
         </div>
       </div>
-      <p v-if="record && record.piece.brief.copies !== all" class="pt-2 text-bracken" role="status">
-        {{ several(record.piece.brief.copies, 'copy', 'copies') }} of the piece {{ record.piece.brief.copies === 1 ? 'is' : 'are' }} to be
-        made, and {{ several(all, 'kit is', 'kits are') }} handed out.
-        <button type="button" class="font-medium underline" @click="count({})">Make {{ all }}</button>
-      </p>
       <p v-if="!brief || !sheet" class="py-6 text-soft" role="status">Counting it out…</p>
       <div v-else class="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-8 pt-4 max-lg:grid-cols-1">
         <div class="space-y-5">

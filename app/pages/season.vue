@@ -36,15 +36,21 @@ const verdict = computed(() => {
   if (!now) return ''
   if (!now.pieces.length) return 'Nothing is to be made.'
   const late = now.pieces.filter(({ over, late }) => over > 0 || late > 0)
-  if (!late.length) return `Everything fits: ${time(now.hands)} of hands, ${time(now.hours)} there.`
+  // Where nothing has a day there are no hours that it must fit into.
+  if (!late.length)
+    return now.hours > 0
+      ? `Everything fits: ${time(now.hands)} of hands, ${time(now.hours)} there.`
+      : `${time(now.hands)} of hands; nothing has a day to be done by.`
   return `${several(late.length, 'piece does', 'pieces do')} not fit: ${now.over > 0.5 ? `${time(now.over)} of hands too many.` : 'not dry in time.'}`
 })
+const isClass = (id: string): boolean => workroom.kits.some((kit) => kit.id === id)
 const chosen = ref<string | null>(null)
 const own = computed(() => plan.value?.pieces.find(({ id }) => id === chosen.value) ?? null)
 const sittings = computed(() =>
   (plan.value?.sittings ?? [])
     .filter(({ chore }) => own.value === null || chore.pieces.includes(own.value.id))
-    .flatMap(({ id, chore, days }) => days.map((part, i) => ({ key: `${id} ${i}`, title: chore.title, who: chore.pieces, ...part }))),
+    .flatMap(({ id, chore, days }) => days.map((part, i) => ({ key: `${id} ${i}`, title: chore.title, who: chore.pieces, ...part })))
+    .sort((a, b) => a.day.localeCompare(b.day) || a.from - b.from),
 )
 /** Day by day: the next days at the bench, or all of the one piece. */
 const SHOWN_DAYS = 10
@@ -104,12 +110,12 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
             Trying other orders… <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>
           </p>
           <p v-else-if="!plan.fits" class="text-soft">
-            {{ plan.proven ? 'No other order of the pieces does better.' : 'The best order found.' }}
+            {{ plan.proven ? 'Proven: there are not the hours for it.' : 'The best order found.' }}
           </p>
         </div>
         <div v-if="plan.pieces.length" class="grid max-w-4xl grid-cols-3 gap-x-8 pb-2 max-sm:grid-cols-1" data-testid="figures">
           <FigureRow label="Hands are wanted for" :figure="plan.figures.hands" :manner="settings.manner" />
-          <FigureRow label="Hours there are" :figure="plan.figures.hours" :manner="settings.manner" />
+          <FigureRow v-if="plan.hours > 0" label="Hours there are" :figure="plan.figures.hours" :manner="settings.manner" />
           <FigureRow v-if="plan.figures.saved" label="Saved by doing at once" :figure="plan.figures.saved" :manner="settings.manner" />
           <FigureRow v-if="plan.figures.over" label="Too late" :figure="plan.figures.over" :manner="settings.manner" tone="over" />
         </div>
@@ -188,7 +194,9 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
                   <PinOff :size="14" />Let it go where it fits
                 </button>
                 <button type="button" class="button" @click="later(own.id, true)">Leave it for later</button>
-                <NuxtLink :to="`/piece/${own.id}`" class="button">To the bench</NuxtLink>
+                <NuxtLink :to="isClass(own.id) ? `/kits?kit=${own.id}` : `/piece/${own.id}`" class="button">{{
+                  isClass(own.id) ? 'To its kits' : 'To the bench'
+                }}</NuxtLink>
               </div>
               <p v-if="own?.fresh" class="pb-1 text-fine text-soft">
                 Greens: cut {{ daySaid(own.fresh.cut)

@@ -70,8 +70,26 @@ export const useSeason = defineStore('season', () => {
 
   async function gather(): Promise<ToMake[]> {
     const records = workroom.wanting ?? []
-    const briefs = await workroom.briefs(records)
-    return records.flatMap(({ id, piece }): ToMake[] => {
+    const taught = (pieces.records ?? []).filter(({ id }) => workroom.kits.some((kit) => kit.piece === id))
+    const briefs = await workroom.briefs([...records, ...taught])
+    // A class is an order of its own, beside the piece.
+    const classes = workroom.kits.flatMap((kit): ToMake[] => {
+      const piece = taught.find(({ id }) => id === kit.piece)?.piece
+      const brief = briefs.get(kit.piece)
+      if (!piece || !brief) return []
+      const one: ToMake = {
+        id: kit.id,
+        name: kit.name,
+        copies: 1,
+        due: kit.day,
+        tasks: brief.tasks,
+        done: [],
+        hangs: null,
+        indoors: piece.brief.weather === 'indoors',
+      }
+      return [teaching(kit, one, shops.shelf)]
+    })
+    const own = records.flatMap(({ id, piece }): ToMake[] => {
       const brief = briefs.get(id)
       if (!brief) return []
       const own: ToMake = {
@@ -85,9 +103,9 @@ export const useSeason = defineStore('season', () => {
         hangs: piece.making.hangs,
         indoors: piece.brief.weather === 'indoors',
       }
-      const kit = workroom.kits.find((each) => each.piece === id)
-      return [kit ? teaching(kit, own, shops.shelf) : own]
+      return [own]
     })
+    return [...own, ...classes]
   }
 
   async function make(today: Day): Promise<void> {

@@ -78,16 +78,23 @@ export const useWorkroom = defineStore('workroom', () => {
     return new Map(records.flatMap(({ id }) => (known.has(id) ? [[id, known.get(id)!] as const] : [])))
   }
 
-  /** What pieces need: for one copy of each, or for all of them together where kits of it have substitutes. */
+  /** What pieces need, for one copy of each. */
   async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
     const found = await briefs(records)
     return records.flatMap(({ id, piece: { brief } }): InHand[] => {
       const needs = found.get(id)?.needs
       if (!needs) return []
-      const swaps = kits.value.find((kit) => kit.piece === id)?.swaps ?? []
-      return swaps.length
-        ? [{ id, name: brief.name, copies: 1, needs: handOut(needs, brief.copies, swaps) }]
-        : [{ id, name: brief.name, copies: brief.copies, needs }]
+      return [{ id, name: brief.name, copies: brief.copies, needs }]
+    })
+  }
+
+  /** What classes need: each an order of its own, beside the piece. */
+  async function gatherKits(): Promise<InHand[]> {
+    const records = (pieces.records ?? []).filter(({ id }) => kits.value.some((kit) => kit.piece === id))
+    const found = await briefs(records)
+    return kits.value.flatMap((kit): InHand[] => {
+      const needs = found.get(kit.piece)?.needs
+      return needs ? [{ id: kit.id, name: `${kit.name}, kits`, copies: 1, needs: handOut(needs, kit.heads + kit.spares, kit.swaps) }] : []
     })
   }
 
@@ -98,7 +105,7 @@ export const useWorkroom = defineStore('workroom', () => {
     going?.stop()
     progress.value = null
     if (!wanting.value || !lookers.value || shops.state === 'asking') return
-    const gathered = await gather(wanting.value)
+    const gathered = [...(await gather(wanting.value)), ...(await gatherKits())]
     if (own !== turn) return
     inHand.value = gathered
     const workroom: Workroom = { ...stock.pricing, lots: stock.here, pieces: gathered, list: stock.list }
@@ -124,5 +131,9 @@ export const useWorkroom = defineStore('workroom', () => {
       lookers.value -= 1
     })
   }
-  return { plan, progress, inHand, wanting, kits, briefs, look, gather, stop: (): void => going?.stop() }
+  /** Whether the plan is of what is in hand now: until it is, nothing is said of it. */
+  const current = computed(
+    () => inHand.value !== null && inHand.value.every(({ id }) => plan.value !== null && Object.hasOwn(plan.value.ledgers, id)),
+  )
+  return { plan, current, progress, inHand, wanting, kits, briefs, look, gather, stop: (): void => going?.stop() }
 })

@@ -597,3 +597,15 @@ export function usualBase(kind: BaseKind): Base {
     mass: null,
   }
 }
+
+/**
+ * A shape with one measure typed in. The outside of a ring takes its inside along: as in the usual size that is as large, else with
+ * a face as wide as it had.
+ */
+export function measured({ kind, shape }: Pick<Base, 'kind' | 'shape'>, id: string, value: number | string): Shape {
+  const typed = { ...shape, [id]: value } as Shape
+  if (id !== 'outer' || !('outer' in shape) || !('inner' in shape) || typeof value !== 'number') return typed
+  const usual = BASE_SORTS[kind].sizes.find((size) => 'outer' in size.shape && Math.abs(size.shape.outer - value) < 1)
+  if (usual && shape.form === 'ring') return usual.shape
+  return { ...typed, inner: Math.max(0, value - (shape.outer - shape.inner)) } as Shape
+}

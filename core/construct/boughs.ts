@@ -20,7 +20,7 @@ export const BOUGHS: Construction<'boughs'> = {
     const counted = first.closed
       ? wholesUp(over(mm(first.length), mm(advance)))
       : plus(wholesUp(over(less(mm(first.length), mm(piece)), mm(advance))), count(1))
-    const boughs = wholesUp(over(times(the`${count(pieces)} pieces`, mm(advance)), the`${yields} a bough`))
+    const boughs = wholesUp(over(mm(along), the`${yields} a bough`))
     const wire = plus(
       times(the`${count(pieces)} ties`, the`${byRule(TIE_WRAPS, shelf)} wraps`, PI, byRule(TIED_STEMS, shelf)),
       the`path ${mm(along)}`,

@@ -343,17 +343,23 @@ export const BOW: Construction<'bow'> = {
       ],
     })
     const figures: NamedFigure[] = [
-      told(
-        'across',
-        'Across',
-        times(
-          count(2),
-          saidAs(
-            mm(across / 2),
-            sum`${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`,
-          ),
-        ),
-      ),
+      // What has only tails is across nothing.
+      ...(ribbons.some(({ build }) => build !== 'tails')
+        ? [
+            told(
+              'across',
+              'Across',
+              times(
+                count(2),
+                saidAs(
+                  mm(across / 2),
+                  sum`${quantity.length(across / 2)} that ${rows.length > 1 ? `the longest loop, of ${rows[longest]!.material.name},` : 'a loop'} shows`,
+                ),
+              ),
+            ),
+          ]
+        : []),
+
       ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0], making.shelf) : []),
       ...(cut > 0
         ? [

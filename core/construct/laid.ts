@@ -1,4 +1,5 @@
-import { capital, quantity, RULE_OF_THUMB, several, sum, wholesOver } from '../measure'
+import { JOIN_LAP } from '../cut'
+import { capital, exceeds, quantity, RULE_OF_THUMB, several, sum, wholesOver } from '../measure'
 import { count, less, mm, over, plus, ratio, saidAs, the, times, wholesUp } from '../measure/term'
 import type { Construction, NamedFigure } from './construction'
 import { figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
@@ -12,7 +13,8 @@ export const LAID: Construction<'laid'> = {
   makeUp(rule, { piece, layer, runs, mix: [material] }) {
     const one = path(runs)
     const each = runs.map((run) => run.length * rule.laps + rule.tuck)
-    const strandsOn = (on: number): number => Math.max(1, wholesOver(on, material.length))
+    // Every further strand laps over the one before.
+    const strandsOn = (on: number): number => (exceeds(on, material.length) ? wholesOver(on - JOIN_LAP, material.length - JOIN_LAP) : 1)
     const pinsOn = (on: number): number => strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)
     const strands = total(each, strandsOn)
     const reach = over(mm(material.length), mm(one))
@@ -22,8 +24,10 @@ export const LAID: Construction<'laid'> = {
     const length = plus(times(the`${ratio(rule.laps)} laps`, mm(one)), the`tuck ${mm(rule.tuck * runs.length)}`)
     const needed =
       runs.length > 1
-        ? saidAs(count(strands), [...sum`on each run ⌈its length ÷ ${quantity.length(material.length)}⌉, in all`])
-        : wholesUp(over(mm(length.value), mm(material.length)))
+        ? saidAs(count(strands), [...sum`on each run its length by strands of ${quantity.length(material.length)}, in all`])
+        : strands > 1
+          ? wholesUp(over(less(mm(length.value), the`lap ${mm(JOIN_LAP)}`), less(mm(material.length), the`lap ${mm(JOIN_LAP)}`)))
+          : wholesUp(over(mm(length.value), mm(material.length)))
     const figures: NamedFigure[] = [
       told('length', 'Length', length),
       told('strands', capital(material.plural), needed),

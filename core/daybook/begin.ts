@@ -3,11 +3,12 @@ import { SPARE } from '../construct/thumbs'
 import { AS_LAID } from '../cover/thumbs'
 import { STICK_DOTS, TUBE_DOTS } from '../fix/thumbs'
 import type { Material, Need, Shelf } from '../material'
-import { amountOf, byMaterial, isCut, materialOf, piecesPerStem } from '../material'
+import { amountOf, byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
-import { rate } from '../measure'
+import { rate, wholesOver } from '../measure'
 import type { Piece, Recipe, RuleKind } from '../piece'
 import { BOUGH_YIELDS, BUNDLE_ADVANCE, EACH, laysStems } from '../piece'
+import { piecesOf, stemsFor } from '../price'
 import type { TaskTime } from '../steps'
 import type { Compared, DaybookRecord } from './record'
 
@@ -31,7 +32,13 @@ const BOUND: ReadonlySet<RuleKind> = new Set(['bundles', 'boughs', 'spray'])
 const LEAST_MINUTES = 0.25
 
 /** How much of a need hands take up: stems and boughs as they come, whatever is cut of them, or mm. */
-const inHand = (need: Need, of: Material): number => (need.of === 'things' ? need.count / piecesPerStem(of, need.cut) : amountOf(need))
+const inHand = (needs: readonly Need[], of: Material): number => {
+  const things = thingsIn(needs)
+  const stems = things.every(({ count }) => Number.isInteger(count))
+    ? stemsFor(of, piecesOf(of, things, 1)).stems
+    : things.reduce((all, { count }) => all + count, 0)
+  return stems + lengthsIn(needs).reduce((all, need) => all + amountOf(need), 0)
+}
 
 /** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
 export function beginRecord({ piece, tasks, needs, materials, spent, counted, day }: Made, shelf: Shelf, id: string): DaybookRecord {
@@ -46,7 +53,7 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
       unit: 'time',
       planned: task.hands,
       took: took >= LEAST_MINUTES ? Math.round(took * 10) / 10 : null,
-      broke: 0,
+      broke: null,
       covers: false,
       rules: task.hands > 0 ? task.rules.map((each) => ({ id: each.id, value: each.value, goes: 'with' as const })) : [],
     }
@@ -62,6 +69,9 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
   const used = [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([material, own]): Compared[] => {
     const of = materialOf(shelf, material)
     if (!of) return []
+    // By a recipe so much was planned for what the rule alone would ask.
+    const uses = piece.making.recipe?.uses ?? {}
+    const planned = Object.hasOwn(uses, material) ? uses[material]! : 1
     const spares = own.some((need) => need.of === 'things' && need.spare > 0)
     return [
       {
@@ -69,14 +79,14 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
         of: 'material',
         name: isCut(of) ? of.name : of.plural,
         unit: own.some((need) => need.of === 'lengths') ? 'length' : 'count',
-        planned: Math.round(own.reduce((all, need) => all + inHand(need, of), 0) * 100) / 100,
+        planned: Math.round(inHand(own, of) * 100) / 100,
         took: null,
-        broke: 0,
+        broke: null,
         covers: covers.has(material),
         rules: [
-          ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with')] : []),
+          ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with', rate(AS_LAID, shelf) * planned)] : []),
           ...(spares ? [rule(SPARE, 'broken')] : []),
-          ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against')] : []),
+          ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against', rate(DOTS[material]!, shelf) / planned)] : []),
         ],
       },
     ]
@@ -93,7 +103,7 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
         unit: 'count',
         planned: task.counts.count,
         took: n > 0 ? n : null,
-        broke: 0,
+        broke: null,
         covers: false,
         rules: [rule(BUNDLE_ADVANCE, 'against', layer.rule.advance)],
       },
@@ -109,9 +119,9 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
         of: 'count',
         name: 'Large boughs',
         unit: 'count',
-        planned: Math.round((long / of.yields) * 10) / 10,
+        planned: wholesOver(long, of.yields),
         took: null,
-        broke: 0,
+        broke: null,
         covers: false,
         rules: [rule(BOUGH_YIELDS, 'against', of.yields)],
       },

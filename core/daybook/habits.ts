@@ -53,9 +53,11 @@ const SAYS: Readonly<Record<Habit['id'], { readonly unit: Unit; readonly of: (re
   'share that breaks': {
     unit: 'share',
     of: ({ compared }) => {
-      const may = compared.filter(({ took, rules }) => took !== null && took > 0 && rules.some(({ goes }) => goes === 'broken'))
+      const may = compared.filter(
+        ({ took, broke, rules }) => took !== null && took > 0 && broke !== null && rules.some(({ goes }) => goes === 'broken'),
+      )
       const took = may.reduce((all, each) => all + each.took!, 0)
-      return took > 0 ? may.reduce((all, { broke }) => all + broke, 0) / took : null
+      return took > 0 ? may.reduce((all, { broke }) => all + broke!, 0) / took : null
     },
   },
   'minutes a piece': {

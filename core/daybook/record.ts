@@ -17,7 +17,7 @@ export const ComparedSchema = z.strictObject({
   unit: z.enum(UNITS_COMPARED).describe('minutes, pieces, or mm'),
   planned: amount,
   took: amount.nullable().describe('null: as planned, or not written down'),
-  broke: amount.describe('of what it took, pieces that broke'),
+  broke: amount.nullable().describe('of what it took, pieces that broke; null is not said'),
   covers: z.boolean().describe('greenery that covers the base of a full or lush piece'),
   rules: z
     .array(
@@ -75,13 +75,13 @@ export function readingsOf({ id: record, name, day: on, compared }: Pick<Daybook
     return rules.flatMap((rule): Reading[] => {
       const value =
         rule.goes === 'broken'
-          ? took > 0
+          ? took > 0 && broke !== null
             ? broke / took
             : NaN
           : rule.goes === 'with'
             ? (rule.value * took) / planned
             : (rule.value * planned) / took
-      return [{ rule: rule.id, value, record, name, day: on }]
+      return rule.goes === 'broken' && broke === null ? [] : [{ rule: rule.id, value, record, name, day: on }]
     })
   })
 }

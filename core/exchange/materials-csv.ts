@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { Material } from '../material'
 import { FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
-import { parseLength, parseNumber, toInches, trimZeros } from '../measure'
+import { parseLength, parseNumber, pluralOf, toInches, trimZeros } from '../measure'
 import type { Column, Mapping, RowFault, Table } from './table'
 import { column, marked, plain } from './table'
 
@@ -165,7 +165,7 @@ export function readMaterials(
     const draft = {
       id: text('id') || (name ? freshId(name) : 'unnamed'),
       name: name || 'unnamed',
-      plural: text('plural') || `${name || 'unnamed'}s`,
+      plural: text('plural') || pluralOf(name || 'unnamed'),
       kind: known ? kind : 'accent',
       species: drawn,
       form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),

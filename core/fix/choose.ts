@@ -130,7 +130,10 @@ export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
       const hold = holdOf(like, shelf)
       const own = hangsFree(layer) ? 'cord' : layer.fixing
       const tied = own === 'cord' && hangsFree(layer) ? true : own === null && layer.rule.kind === 'bow' && layer.rule.fixes
-      const suits = waysFor(piece, hold)
+      const stemmed = STEMMED.has(like.kind) || like.form === 'leaf'
+      // What has no stem cannot be tucked in.
+      const all = waysFor(piece, hold)
+      const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]
       const pick = tied && own === null ? 'stem wire' : own
       const found = pick === null ? suits[0]! : suitOf(piece, hold, pick)
       const never = neverFor(piece, hold).find(([way]) => way === found.way.id)
@@ -146,7 +149,7 @@ export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
         against: never && !hangsFree(layer) ? { why: never[1], never: true } : found.against ? { why: found.against, never: false } : null,
         chosen: layer.fixing !== null,
         tied,
-        joint: { body: bodyOf(piece), hold, stemmed: STEMMED.has(like.kind) || like.form === 'leaf', thick, mass: like.mass, wire, count },
+        joint: { body: bodyOf(piece), hold, stemmed, thick, mass: like.mass, wire, count },
       }
     }
     if (layer.rule.kind === 'bow') {

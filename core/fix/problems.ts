@@ -22,7 +22,7 @@ export function fixProblems(piece: Piece, fixings: readonly Fixing[], needs: rea
     ...fixings.flatMap((fixing): Problem[] => {
       const { layer, material, plural, against } = fixing
       const way = FIXING_WAYS[fixing.way]
-      if (!against) return []
+      if (!against || backedUp(piece, fixing)) return []
       const says: Said = sum`${capital(plural)} ${way.held}: ${lowerFirst(against.why)}`
       return [
         {
@@ -42,6 +42,12 @@ export function fixProblems(piece: Piece, fixings: readonly Fixing[], needs: rea
     ...backupProblems(piece, fixings),
     ...tieProblem(piece, needs, covered, shelf),
   ]
+}
+
+/** Whether a back-up that holds here stands behind it. */
+function backedUp(piece: Piece, { layer, hold, way }: Fixing): boolean {
+  const backup = piece.layers.find(({ id }) => id === layer)?.backup ?? null
+  return backup !== null && backup !== way && waysFor(piece, hold).some((each) => each.way.id === backup && each.against === null)
 }
 
 /** A back-up that gives way with what it is to back up is none. */

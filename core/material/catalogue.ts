@@ -1,4 +1,4 @@
-import { inches, recordOf } from '../measure'
+import { inches, pluralOf, recordOf } from '../measure'
 import type { Row } from './row'
 import { ROWS } from './rows'
 import type { Material } from './schema'
@@ -6,9 +6,15 @@ import type { Material } from './schema'
 /** Unless a row says otherwise: what is dried or preserved stays under cover, the rest stands weather. */
 const HARDY = { artificial: 'open', fresh: 'open', made: 'covered', dried: 'covered', preserved: 'covered' } as const
 
+/** What a square metre of ribbon weighs, wired edges and all, g: rule of thumb. What steel does, g to the cubic millimetre: NIST, from memory. */
+const [RIBBON, STEEL] = [155, 0.00785]
+/** What a roll weighs by its length and width, a wire by its length and gauge, mm. */
+const massOf = (kind: Material['kind'], length: number, width: number): number =>
+  Math.round(kind === 'mechanic' ? (Math.PI / 4) * width ** 2 * length * STEEL : length * width * 1e-6 * RIBBON)
+
 function material(id: string, { inches: [length, width], pack: [name, holds, price, bunches = 1], ...row }: Row): Material {
   return {
-    plural: `${row.name}s`,
+    plural: pluralOf(row.name),
     wired: false,
     divides: false,
     colour: null,
@@ -18,6 +24,7 @@ function material(id: string, { inches: [length, width], pack: [name, holds, pri
     parts: [],
     months: [],
     ...row,
+    mass: row.mass ?? massOf(row.kind, inches(length), inches(width)),
     id,
     length: inches(length),
     width: inches(width),

@@ -124,7 +124,7 @@ export function showExact(of: Quantity, manner: Manner): string {
     case 'money':
       return formatMoney(value, manner.currency)
     case 'share':
-      return `${trimZeros((value * 100).toFixed(1))} %`
+      return `${trimZeros((Math.abs(value) < 0.0005 ? 0 : value * 100).toFixed(1))} %`
     case 'rate':
       return `${trimZeros((value * 100).toFixed(3))} %`
     case 'clock':

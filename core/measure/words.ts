@@ -1,3 +1,5 @@
+import pluralize from 'pluralize'
+
 /** @example listed(['a', 'b', 'c']) // 'a, b and c' */
 export function listed(items: readonly string[]): string {
   return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
@@ -17,3 +19,12 @@ export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase()
  * @example inList('stem wire, 20 gauge') // 'stem wire (20 gauge)'
  */
 export const inList = (name: string): string => name.replace(/^([^,]+), (.+)$/, '$1 ($2)')
+
+/**
+ * What several of a thing are called: its last word in the plural; what comes after a comma stays.
+ * @example pluralOf('olive branch') // 'olive branches'
+ */
+export function pluralOf(name: string): string {
+  const [whole, words, more] = /^([^,]*)(,.*)?$/s.exec(name) ?? [name, name, '']
+  return words ? `${pluralize.plural(words)}${more ?? ''}` : whole
+}

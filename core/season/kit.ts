@@ -18,7 +18,7 @@ const minor = z.int().min(0).max(100_000_000)
 /** The most kits of one class. */
 export const MOST_KITS = 500
 
-/** How the copies of a piece are handed out: kits for a class. */
+/** Kits of a piece for a class: an order of its own, beside the piece that its teacher makes. */
 export const KitSchema = z
   .strictObject({
     id,
@@ -61,7 +61,7 @@ export type KitSwap = Kit['swaps'][number]
 /** What is done before a class comes, usually: all that dries, and all that a saw or an oven does. */
 export const USUALLY_BEFORE: readonly TaskKind[] = ['take off', 'finds', 'join', 'paint', 'seal', 'stems']
 
-/** Kits of a piece, as it is begun with. @param copies of the piece, one for each head */
+/** Kits of a piece, as it is begun with. @param copies one for each head */
 export const startKit = (kitId: string, piece: string, name: string, copies: number): Kit => ({
   id: kitId,
   piece,
@@ -238,7 +238,7 @@ export function teaching(kit: Kit, piece: ToMake, by: Rated): ToMake {
   const sittings = sittingsOf(piece.tasks, kit, by).map(({ minutes }, i) =>
     own(`kit:sitting:${i + 1}`, `Class, sitting ${i + 1}`, minutes, [i ? `kit:sitting:${i}` : pack.id]),
   )
-  return { ...piece, name: kit.name, copies: 1, due: kit.day ?? piece.due, tasks: [...prepared, pack, ...sittings] }
+  return { ...piece, id: kit.id, name: kit.name, done: [], copies: 1, due: kit.day ?? piece.due, tasks: [...prepared, pack, ...sittings] }
 }
 
 /** What a class costs and what it must take. */
@@ -264,7 +264,7 @@ const LOOK_TO = 1.5
 export function kitMoney(kit: Kit, needs: readonly Need[], tasks: readonly TaskTime[], pricing: Pricing): KitMoney {
   const { heads, spares, room, fee } = kit
   const opened = (n: number): Figure =>
-    billOf({ id: kit.piece, copies: 1, budget: null, needs: handOut(needs, n + spares, kit.swaps) }, pricing).opened
+    billOf({ id: kit.id, copies: 1, budget: null, needs: handOut(needs, n + spares, kit.swaps) }, pricing).opened
   const taught = sittingsOf(tasks, kit, pricing.shelf).reduce((all, { minutes }) => all + minutes, 0)
   const own = (n: number): number =>
     (tasks.filter(({ kind }) => kit.before.includes(kind)).reduce((all, { hands }) => all + hands, 0) + rate(PACK_EACH, pricing.shelf)) *

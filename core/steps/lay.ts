@@ -110,7 +110,8 @@ function layAfresh(
     ],
     {
       layer: layer.id,
-      hands: handsFor(laid, fixings, length, shelf),
+      // What is wound says by its turns how long it takes.
+      hands: makeUp?.figures.find(({ id }) => id === 'time')?.figure ?? handsFor(laid, fixings, length, shelf),
       waits: setsIn(fixings, shelf),
       counts: countsIn(laid, fixings),
       tools: unique(fixings.flatMap(({ way, tied }) => (tied ? [] : FIXING_WAYS[way].tools))),

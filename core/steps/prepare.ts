@@ -259,7 +259,9 @@ function readyWords(piece: Piece, of: OfLayers, needs: readonly Need[], cutting:
 
 /** The tools of a piece: those of how it is fixed, and those that cut what it takes. */
 export function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], cutting: readonly CautionId[] = []): string[] {
-  const backups = piece.layers.flatMap(({ backup }) => (backup ? FIXING_WAYS[backup].tools : []))
+  const backups = piece.layers.flatMap(({ id, backup }) =>
+    backup && fixings.some(({ layer }) => layer === id) ? FIXING_WAYS[backup].tools : [],
+  )
   return unique([
     'tape measure',
     ...fixings.flatMap(({ way, tied }) => (tied ? [] : FIXING_WAYS[way].tools)),

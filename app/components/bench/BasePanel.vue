@@ -4,6 +4,7 @@ import type { Base, BaseKind, Dimension, Family, Shape } from '#core/base'
 import {
   BASE_SORTS,
   canTurn,
+  measured,
   DIMENSIONS,
   extentOf,
   FAMILIES,
@@ -58,7 +59,7 @@ const heldBy = (hold: (typeof HOLDS)[number][0]): string => {
 
 const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
 function setMeasure({ id, name }: Dimension, value: number | string): string | null {
-  return set({ shape: { ...base.value.shape, [id]: value } as Shape }, `set ${name.toLowerCase()}`)
+  return set({ shape: measured(base.value, id, value) }, `set ${name.toLowerCase()}`)
 }
 const measures = computed(() => DIMENSIONS[base.value.shape.form])
 const isSize = (shape: Shape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
 import type { CostLine } from '#core/price'
+import { materialOf } from '#core/material'
 import { capital, formatMoney, say } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -13,6 +14,11 @@ const workings = computed(() => bench.workings)
 const bill = computed(() => workings.value?.bill ?? null)
 const copies = computed(() => bench.piece?.brief.copies ?? 1)
 const budget = computed(() => bench.piece?.brief.budget ?? null)
+
+/** What a line counts, as one says it: lengths, stems, or so many of a thing. */
+const LIVING: ReadonlySet<string> = new Set(['greenery', 'bough', 'herb', 'stem', 'twig', 'focal', 'second flower', 'filler'])
+const neededOf = ({ of, id }: CostLine): string =>
+  of === 'length' ? 'Length needed' : of === 'stems' && LIVING.has(materialOf(shops.shelf, id)?.kind ?? '') ? 'Stems needed' : 'Needed'
 
 const icons = { fault: CircleAlert, care: TriangleAlert, note: Info }
 const names = { fault: 'Fault', care: 'Take care', note: 'Note' }
@@ -39,7 +45,9 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
     <div v-if="workings && bill" class="divide-y divide-seam">
       <section class="px-3 py-2" aria-labelledby="tally-problems">
         <h2 id="tally-problems" class="panel-title mb-1">What to look at</h2>
-        <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf"><CircleCheck :size="15" />Nothing stands out.</p>
+        <p v-if="!workings.problems.length" class="flex items-center gap-1.5 text-leaf">
+          <CircleCheck :size="15" />{{ bench.piece!.layers.length ? 'Nothing stands out.' : 'Nothing lies on it yet.' }}
+        </p>
         <ul class="space-y-1.5">
           <li v-for="problem in workings.problems" :key="problem.id" class="flex gap-1.5" data-testid="problem" :data-problem="problem.id">
             <component
@@ -182,12 +190,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
             }}</span>
           </p>
           <div class="pl-2">
-            <FigureRow
-              v-if="line.of !== 'base'"
-              :label="line.of === 'length' ? 'Length needed' : 'Stems needed'"
-              :figure="line.stems"
-              :manner="bench.manner"
-            />
+            <FigureRow v-if="line.of !== 'base'" :label="neededOf(line)" :figure="line.stems" :manner="bench.manner" />
             <FigureRow v-if="line.stash.value" label="From the house" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
             <FigureRow :label="line.id === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />

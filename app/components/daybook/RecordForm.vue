@@ -173,7 +173,7 @@ async function save(): Promise<void> {
                 v-if="spares(row)"
                 class="[&_label]:sr-only"
                 :label="`${row.name} that broke`"
-                :shown="row.broke ? String(row.broke) : ''"
+                :shown="row.broke === null ? '' : String(row.broke)"
                 :read="(text: string) => (text.trim() === '' ? { ok: true, value: 0 } : parseNumber(text))"
                 :take="(broke: number) => (put(row, { broke, took: row.took ?? row.planned }), null)"
                 numeric

@@ -43,9 +43,9 @@ const said = ({ unit }: Pick<Compared, 'unit'>, value: number): string =>
 /** What differed, the most first; minutes are told together and then where they went. */
 const differed = computed(() =>
   props.record.compared
-    .filter(({ took, planned, broke }) => took !== null && (Math.abs(took - planned) > 1e-6 || broke > 0))
+    .filter(({ took, planned, broke }) => took !== null && (Math.abs(took - planned) > 1e-6 || (broke ?? 0) > 0))
     .map((each) => ({ ...each, off: each.planned > 0 ? (each.took! - each.planned) / each.planned : 1 }))
-    .filter(({ off, broke }) => Math.abs(off) >= 0.005 || broke > 0)
+    .filter(({ off, broke }) => Math.abs(off) >= 0.005 || (broke ?? 0) > 0)
     .sort((a, b) => Math.abs(b.off) - Math.abs(a.off)),
 )
 const minutes = computed(() => minutesIn(props.record))

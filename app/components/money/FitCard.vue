@@ -45,6 +45,10 @@ function take(proposal: Proposal): void {
   taken.value = new Set([...taken.value, proposal.id])
   notices.announce(say(proposal.says, bench.manner))
 }
+/** All that reach it together, one after another. */
+function takeAll(): void {
+  for (const proposal of fitted.value!.chosen) if (!taken.value.has(proposal.id)) take(proposal)
+}
 /** Those that do it together first, then the others, less loss for the money first. */
 const proposals = computed(() => {
   const of = fitted.value
@@ -79,6 +83,15 @@ const proposals = computed(() => {
             near as it comes. A budget of that, or cheaper offers, would do.</template
           >
         </p>
+        <button
+          v-if="fitted.chosen.length > 1 && fitted.chosen.some(({ id }) => !taken.has(id))"
+          type="button"
+          class="button mt-1"
+          data-testid="take-all"
+          @click="takeAll"
+        >
+          {{ fitted.chosen.length === 2 ? 'Do both' : `Do all ${fitted.chosen.length}` }}
+        </button>
         <ul class="mt-1 space-y-1.5">
           <li
             v-for="{ each, chosen } in proposals"

@@ -14,6 +14,7 @@ import {
   STATES,
   TEXTURES,
 } from '#core/material'
+import { pluralOf } from '#core/measure'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -76,7 +77,13 @@ async function remove(): Promise<void> {
   <DialogFrame :title="draft.name || 'A material'" wide="w-[44rem]" @close="emit('close')">
     <template #before><MaterialPicture :key="JSON.stringify(shown)" :material="shown" :size="64" /></template>
     <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
-      <TextField class="col-span-2" label="Name of one" :value="draft.name" :most="60" :take="(name) => set({ name })" />
+      <TextField
+        class="col-span-2"
+        label="Name of one"
+        :value="draft.name"
+        :most="60"
+        :take="(name) => set({ name, plural: draft.plural === pluralOf(draft.name) || !draft.plural ? pluralOf(name) : draft.plural })"
+      />
       <TextField class="col-span-2" label="Name of several" :value="draft.plural" :most="60" :take="(plural) => set({ plural })" />
       <PickField
         label="Kind"

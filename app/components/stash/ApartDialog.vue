@@ -6,6 +6,7 @@ import { capital, rate, several } from '#core/measure'
 import { LEAST_REST } from '#core/cut/thumbs'
 import type { Piece } from '#core/piece'
 import { edit } from '#core/piece'
+import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { takeApart } from '~/db/pieces'
@@ -31,11 +32,22 @@ const piece = computed<Piece>(() => props.record.piece)
 
 const parts = shallowRef<readonly PartOff[] | null>(null)
 const changed = ref<Record<string, { back: boolean; count: number }>>({})
+/** What was never made cannot be taken apart: of one that is still being made, one; of those that hang, all. */
+const made = ref(piece.value.stage === 'hung' ? piece.value.brief.copies : 1)
+let worked: OnBench | null = null
+function list(count: number): null {
+  made.value = count
+  if (!worked) return null
+  const some = { ...piece.value, brief: { ...piece.value.brief, copies: count } }
+  parts.value = partsOff(some, worked.needs, worked.fixings, rate(LEAST_REST, settings), shops.shelf)
+  changed.value = Object.fromEntries(parts.value.map(({ id, back, count: n }) => [id, { back, count: n }]))
+  return null
+}
 void notices.tell(
   'Its parts could not be listed',
-  askWorkings(piece.value, stock.pricing).then(({ needs, fixings }) => {
-    parts.value = partsOff(piece.value, needs, fixings, rate(LEAST_REST, settings), shops.shelf)
-    changed.value = Object.fromEntries(parts.value.map(({ id, back, count }) => [id, { back, count }]))
+  askWorkings(piece.value, stock.pricing).then((workings) => {
+    worked = workings
+    list(made.value)
   }),
 )
 const coming = computed(() =>
@@ -63,6 +75,16 @@ async function take(): Promise<void> {
   <DialogFrame :title="`Take “${piece.brief.name}” apart`" wide="w-[44rem]" @close="emit('close')">
     <p v-if="!parts" class="text-soft" role="status">Listing what it is made of…</p>
     <template v-else>
+      <CountField
+        v-if="piece.brief.copies > 1"
+        class="mb-2 w-56"
+        label="Of those that were made"
+        :value="made"
+        :least="1"
+        :most="piece.brief.copies"
+        whole
+        :take="list"
+      />
       <p class="mb-2 text-soft">Ticked goes back on the shelf as it is cut; change a count where hands find it otherwise.</p>
       <div class="min-h-0 overflow-y-auto" tabindex="0" role="group" aria-label="Its parts">
         <div

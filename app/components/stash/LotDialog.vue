@@ -4,7 +4,8 @@ import { BASE_KINDS, BASE_SORTS } from '#core/base'
 import { isCut, materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Lot } from '#core/stock'
-import { baseLots, baseOfLot, CONDITIONS, LotSchema, worthOf } from '#core/stock'
+import type { Amount } from '#core/stock'
+import { amountSaid, baseLots, baseOfLot, CONDITIONS, LotSchema, worthOf } from '#core/stock'
 import { usePhoto } from '~/composables/usePhoto'
 import { useLotWords } from '~/composables/useLotWords'
 import { newId } from '~/stores/pieces'
@@ -40,11 +41,8 @@ function pick(id: string): void {
   if (next && isCut(next)) set({ material: id, things: draft.value.length === null ? (draft.value.things ?? 1) : null, cut: null })
   else set({ material: id, things: draft.value.things ?? 1, length: null, cut: id.startsWith('base:') ? 355.6 : null })
 }
-/** By the roll, or by what is left of one. */
-function byLength(yes: boolean): void {
-  if (yes) set({ things: null, length: material.value?.length ?? 1000 })
-  else set({ things: 1, length: null })
-}
+/** How much it is, as it may be typed again. */
+const much = computed(() => (draft.value.length === null ? String(draft.value.things ?? 1) : words.length(draft.value.length)))
 const SOURCES = [
   { value: 'counted', name: 'counted on the shelf' },
   { value: 'shop', name: 'bought' },
@@ -106,46 +104,23 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
   <DialogFrame :title="fresh ? 'Into the stash' : 'In the stash'" wide="w-[40rem]" @close="emit('close')">
     <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
       <PickField class="col-span-2" label="What it is" :value="draft.material" :options="options" @pick="pick" />
-      <div v-if="material && isCut(material)" class="col-span-2 flex items-end gap-2">
-        <PickField
-          class="w-28"
-          label="Counted"
-          :value="draft.length === null ? 'rolls' : 'length'"
-          :options="[
-            { value: 'rolls', name: 'whole rolls' },
-            { value: 'length', name: 'by length' },
-          ]"
-          @pick="(how) => byLength(how === 'length')"
-        />
-        <LengthField
-          v-if="draft.length !== null"
-          class="flex-1"
-          label="What is left"
-          :mm="draft.length"
-          :units="settings.units"
-          :take="(mm) => set({ length: mm ?? draft.length })"
-        />
-        <CountField
-          v-else
-          class="flex-1"
-          label="How many"
-          :value="draft.things ?? 1"
-          :least="1"
-          :most="1000000"
-          whole
-          :take="(things) => set({ things })"
-        />
-      </div>
-      <template v-else>
-        <CountField label="How many" :value="draft.things ?? 1" :least="1" :most="1000000" whole :take="(things) => set({ things })" />
-        <LengthField
-          :label="base ? 'How wide' : 'Cut to'"
-          :mm="draft.cut"
-          :units="settings.units"
-          none="as bought"
-          :take="(cut) => set({ cut })"
-        />
-      </template>
+      <TypedField
+        v-if="material"
+        :class="isCut(material) ? 'col-span-2' : ''"
+        :label="isCut(material) ? 'How much: rolls, half a roll, a length' : 'How much: so many, or bunches'"
+        :shown="much"
+        :read="(text: string) => amountSaid(text, material!, settings.units)"
+        :take="(amount: Amount) => set(amount)"
+      />
+      <CountField v-else label="How many" :value="draft.things ?? 1" :least="1" :most="1000000" whole :take="(things) => set({ things })" />
+      <LengthField
+        v-if="!material || !isCut(material)"
+        :label="base ? 'How wide' : 'Cut to'"
+        :mm="draft.cut"
+        :units="settings.units"
+        none="as bought"
+        :take="(cut) => set({ cut })"
+      />
       <PickField label="From" :value="draft.source.kind" :options="SOURCES" @pick="from" />
       <TextField
         v-if="draft.source.kind === 'shop'"

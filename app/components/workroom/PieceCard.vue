@@ -122,7 +122,7 @@ async function remove(): Promise<void> {
               Again, at another size…
             </button></MenuItem
           >
-          <MenuItem v-if="record.piece.stage !== 'taken apart'" v-slot="{ active }"
+          <MenuItem v-if="record.piece.stage === 'making' || record.piece.stage === 'hung'" v-slot="{ active }"
             ><button type="button" class="block w-full rounded px-2 py-1 text-left" :class="active ? 'bg-moss' : ''" @click="apart = true">
               Take apart…
             </button></MenuItem

@@ -105,7 +105,7 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
       <NuxtLink to="/" class="button h-14 text-base">Workroom</NuxtLink>
     </nav>
   </div>
-  <div v-else-if="bench.piece" class="grid h-dvh min-h-160 min-w-256 grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
+  <div v-else-if="bench.piece" class="relative grid h-dvh min-h-160 min-w-256 overflow-clip grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
     <BenchHeader :panel="panel" @panel="(next) => (panel = next)" @keys="keys = true" />
     <main class="grid min-h-0 grid-cols-[19rem_minmax(0,1fr)_17.5rem] grid-rows-[minmax(0,1fr)]">
       <section
