@@ -77,12 +77,17 @@ it('leaves out what is done, and knows a class by what its teacher does', async 
   const { season, scope } = await begin(ring('kit', '2026-11-20', 6))
   const alone = season.planned!.plan.hands
   await season.keepKit({ ...startKit('k', 'kit', 'Class', 6), day: '2026-11-14' })
-  await vi.waitFor(() => expect(season.planned!.plan.pieces[0]).toMatchObject({ name: 'Class', due: '2026-11-14' }))
+  // A class is an order of its own beside the piece, which stays as it is.
+  await vi.waitFor(() => expect(season.planned!.plan.pieces.map(({ name }) => name).sort()).toEqual(['Class', 'kit']))
+  const of = (id: string) => season.planned!.plan.pieces.find((each) => each.id === id)!
+  expect(of('k')).toMatchObject({ due: '2026-11-14' })
+  expect(of('kit').hands).toBeCloseTo(alone, 6)
   // Six heads make their own; the teacher prepares, packs and teaches.
-  expect(season.planned!.plan.hands).toBeLessThan(alone)
+  expect(of('k').hands).toBeLessThan(alone)
   expect(season.planned!.plan.sittings.some(({ chore }) => chore.title === 'Class, sitting 1')).toBe(true)
+  expect((await db().pieces.get('kit'))!.piece.brief.copies).toBe(6)
   await season.removeKit('k')
-  await vi.waitFor(() => expect(season.planned!.plan.pieces[0]!.name).toBe('kit'))
+  await vi.waitFor(() => expect(season.planned!.plan.pieces.map(({ id }) => id)).toEqual(['kit']))
   scope.stop()
 })
 
@@ -104,15 +109,16 @@ it('does what would make it fit: hours on a day, or fewer of a piece', async () 
   scope.stop()
 })
 
-it('what is in hand has the substitutes of its kits in it, for all of them together', async () => {
-  const { workroom, scope } = await begin(ring('kit', '2026-11-20', 4))
-  const ivy = (all: Awaited<ReturnType<typeof workroom.gather>>, material: string): number =>
-    all[0]!.needs.reduce((n, need) => n + (need.material === material ? need.count : 0), 0) * all[0]!.copies
-  const records = workroom.wanting!
-  const plain = ivy(await workroom.gather(records), 'ivy')
+it('what is in hand has its classes in it, with their substitutes, beside the piece', async () => {
+  const { workroom, scope } = await begin(ring('kit', '2026-11-20', 1))
+  type Gathered = Awaited<ReturnType<typeof workroom.gather>>
+  const ivy = (all: Gathered, material: string): number =>
+    all.reduce((n, { needs, copies }) => n + copies * needs.reduce((m, need) => m + (need.material === material ? need.count : 0), 0), 0)
+  const plain = ivy(await workroom.gather(workroom.wanting!), 'ivy')
   await db().kits.put({ ...startKit('k', 'kit', 'Class', 4), swaps: [{ kits: [2], from: 'ivy', to: 'bay' }] })
   await vi.waitFor(() => expect(workroom.kits).toHaveLength(1))
-  const swapped = await workroom.gather(records)
-  expect([ivy(swapped, 'ivy'), ivy(swapped, 'bay')]).toEqual([(plain / 4) * 3, plain / 4])
+  const classes = await workroom.gatherKits()
+  expect([ivy(classes, 'ivy'), ivy(classes, 'bay')]).toEqual([plain * 3, plain])
+  expect(ivy(await workroom.gather(workroom.wanting!), 'ivy')).toBe(plain)
   scope.stop()
 })

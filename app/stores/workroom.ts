@@ -135,5 +135,5 @@ export const useWorkroom = defineStore('workroom', () => {
   const current = computed(
     () => inHand.value !== null && inHand.value.every(({ id }) => plan.value !== null && Object.hasOwn(plan.value.ledgers, id)),
   )
-  return { plan, current, progress, inHand, wanting, kits, briefs, look, gather, stop: (): void => going?.stop() }
+  return { plan, current, progress, inHand, wanting, kits, briefs, look, gather, gatherKits, stop: (): void => going?.stop() }
 })

@@ -1,10 +1,18 @@
 import { overlapped, shortestOf } from '../arrange'
+import type { Term } from '../measure'
 import { GEOMETRY, listed, quantity, RULE_OF_THUMB, sum } from '../measure'
 import { as, byRule, count, given, less, mm, over, PI, plus, plusAll, saidAs, the, times, wholesUp, worked } from '../measure/term'
 import { bindingOf } from './binding'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { TAIL, TIE_WRAPS, TIED_STEMS } from './thumbs'
+
+/**
+ * How many large boughs so many pieces are cut from, by how much garland one makes.
+ * @param advance how far each piece brings it, mm @param yields of one bough, mm
+ */
+export const largeBoughs = (pieces: number, advance: number, yields: Term): Term =>
+  wholesUp(over(times(the`${count(pieces)} pieces`, mm(advance)), the`${yields} a bough`))
 
 /** Pieces of bough bound end over end. */
 export const BOUGHS: Construction<'boughs'> = {
@@ -20,7 +28,7 @@ export const BOUGHS: Construction<'boughs'> = {
     const counted = first.closed
       ? wholesUp(over(mm(first.length), mm(advance)))
       : plus(wholesUp(over(less(mm(first.length), mm(piece)), mm(advance))), count(1))
-    const boughs = wholesUp(over(mm(along), the`${yields} a bough`))
+    const boughs = largeBoughs(pieces, advance, yields)
     const wire = plus(
       times(the`${count(pieces)} ties`, the`${byRule(TIE_WRAPS, shelf)} wraps`, PI, byRule(TIED_STEMS, shelf)),
       the`path ${mm(along)}`,

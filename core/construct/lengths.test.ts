@@ -105,14 +105,16 @@ describe('what is laid in laps', () => {
   it('says how much, how many strands, how far one reaches and half of one, and its pins', () => {
     const up = made(ring('heather-strand', usual('laid', { laps: 2, tuck: inches(2), every: inches(20 / 3) })))
     const length = 2 * 12 * Math.PI + 2
+    // Four strands of 20 in with three laps of 25 mm reach 77.05 in, a third of an inch short: it takes five.
+    const lap = 25 / 25.4
     expect(figureOf(up, 'length').value / 25.4).toBeCloseTo(length, 3)
-    expect(figureOf(up, 'strands').value).toBe(Math.ceil(length / 20))
+    expect(figureOf(up, 'strands').value).toBe(Math.ceil((length - lap) / (20 - lap)))
     expect(figureOf(up, 'reach').value).toBeCloseTo(20 / (12 * Math.PI), 6)
     expect(say(figureOf(up, 'reach').sum, manner)).toContain('half of one 0.27')
     // Four to a whole strand of 20 in.
     expect(pinsOf(inches(20), inches(20 / 3))).toBe(4)
-    // Both ends of each strand: four strands, each with four.
-    expect(figureOf(up, 'pins').value).toBe(16)
+    // Both ends of each strand: five strands, each with four.
+    expect(figureOf(up, 'pins').value).toBe(20)
   })
   it('lies lap beside lap over the face', () => {
     const { placements } = work(ring('heather-strand', usual('laid', { laps: 3 })), shelf)

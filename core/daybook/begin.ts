@@ -1,11 +1,14 @@
+import { overlapped, shortestOf } from '../arrange'
 import { runsOf } from '../base'
+import { largeBoughs } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import { AS_LAID } from '../cover/thumbs'
 import { STICK_DOTS, TUBE_DOTS } from '../fix/thumbs'
 import type { Material, Need, Shelf } from '../material'
 import { amountOf, byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
-import { rate, wholesOver } from '../measure'
+import { rate } from '../measure'
+import { mm } from '../measure/term'
 import type { Piece, Recipe, RuleKind } from '../piece'
 import { BOUGH_YIELDS, BUNDLE_ADVANCE, EACH, laysStems } from '../piece'
 import { piecesOf, stemsFor } from '../price'
@@ -112,14 +115,18 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
   const runs = runsOf(base)
   const boughs = piece.layers.flatMap(({ id: layer, rule: of, run }): Compared[] => {
     if (of.kind !== 'boughs') return []
-    const long = runs.filter((each) => run === EACH || each.id === run).reduce((all, { length }) => all + length, 0)
+    const on = runs.filter((each) => run === EACH || each.id === run)
+    const own = piece.layers.find(({ id }) => id === layer)!
+    const length = shortestOf(own, shelf)
+    const advance = length - of.overlap
+    const pieces = on.reduce((n, each) => n + overlapped(each, length, advance).count, 0)
     return [
       {
         id: `boughs:${layer}`,
         of: 'count',
         name: 'Large boughs',
         unit: 'count',
-        planned: wholesOver(long, of.yields),
+        planned: largeBoughs(pieces, advance, mm(of.yields)).value,
         took: null,
         broke: null,
         covers: false,

@@ -229,8 +229,8 @@ describe('the calendar of a piece', () => {
   it('goes back from the day it must hang', () => {
     const { dates, days } = work(making({ day: '2026-12-20' }, fresh), shelf).schedule
     expect(days).toBe(1)
-    // Greens cut six days ahead at the earliest, bought two days ahead; indoors they keep fourteen.
-    expect(dates).toEqual({ buyBy: '2026-12-18', cutFrom: '2026-12-14', startBy: '2026-12-20', hangBy: '2026-12-20', downBy: '2027-01-03' })
+    // Greens cut six days ahead at the earliest, bought two days ahead; indoors they keep fourteen from when they are cut.
+    expect(dates).toEqual({ buyBy: '2026-12-18', cutFrom: '2026-12-14', startBy: '2026-12-20', hangBy: '2026-12-20', downBy: '2026-12-28' })
   })
   it('says what is past and what cannot be done any more', () => {
     const of = making({ day: '2026-12-20' }, fresh)

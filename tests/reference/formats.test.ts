@@ -34,6 +34,8 @@ describe('the published JSON Schema of a piece', () => {
 /** A piece without what came with formats 7 and 8: how it is fixed, weighed, hung and made, and what is asked for it. */
 const asked = ({ fixing: _f, hanger: _h, making: _m, weighed: _w, asking: _a, ...piece }: Piece) => ({
   ...piece,
+  // A class is an order beside its piece now, which is made once.
+  brief: { ...piece.brief, copies: 1 },
   layers: piece.layers.map(({ fixing: _lf, backup: _lb, prepared: _lp, ...layer }) => layer),
 })
 

@@ -223,7 +223,7 @@ describe('the calendar file', () => {
       make: [true, '2026-12-20', '2026-12-21', 'Make Ring “of” winter, 12 in'],
       hang: [true, '2026-12-20', '2026-12-21', 'Hang Ring “of” winter, 12 in'],
       // Under cover outdoors: thirty-five days.
-      down: [true, '2027-01-24', '2027-01-25', 'Take Ring “of” winter, 12 in down'],
+      down: [true, '2027-01-18', '2027-01-19', 'Take Ring “of” winter, 12 in down'],
     })
     // RFC 5545: lines end with CRLF and are no longer than 75 octets.
     for (const row of text.split('\r\n')) expect(Buffer.byteLength(row)).toBeLessThanOrEqual(75)
