@@ -1,6 +1,6 @@
 import type { BaseKind } from './base'
 import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
-import { asStock, isNew, NEW, planning as planningCuts, planSoon, reckon } from './cut'
+import { asStock, NEW, planning as planningCuts, planSoon, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
 import type { BareBase, Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'

@@ -27,6 +27,8 @@ interface Shape {
   readonly reach: number
   readonly solid: boolean
   readonly shown: boolean
+  /** A sign or a bow, of which none lies where another does. */
+  readonly single: boolean
 }
 
 /**
@@ -41,7 +43,8 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   const found: Clash[] = []
   shown.forEach((target, i) => {
     for (const each of patches) {
-      if (each.of.layer === target.of.layer) continue
+      // Heads of a layer may press into each other; signs and bows of one may not.
+      if (each.of.layer === target.of.layer && (each === target || !each.single)) continue
       // Two that are both to be seen meet once, and the later one is in the way.
       if (each.shown && shown.indexOf(each) < i) continue
       const hides = !each.solid
@@ -67,6 +70,7 @@ function patchOf(layer: LaidLayer['layer'], of: Placement): Shape {
     reach: Math.max(of.length, of.width),
     solid: form !== 'leaf' && (shown || layer.role === 'accent'),
     shown,
+    single: layer.role === 'bow' || layer.role === 'sign',
   }
 }
 
@@ -78,7 +82,9 @@ const MOST_SLIDES = 400
 export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run): number | null {
   const layer = laid.find((each) => each.layer.id === thing.layer)!.layer
   const { shown } = patchOf(layer, thing)
-  const others = patchesOf(laid).filter((each) => each.of.layer !== thing.layer && (each.shown || (shown && each.solid)))
+  const others = patchesOf(laid).filter(
+    (each) => each.of.id !== thing.id && (each.of.layer !== thing.layer || each.single) && (each.shown || (shown && each.solid)),
+  )
   const drop = thing.cord ? thing.y - thing.cord.y : 0
   for (let i = 1; i <= Math.min(MOST_SLIDES, run.length / SLIDE); i++) {
     for (const by of [i * SLIDE, -i * SLIDE]) {
@@ -103,8 +109,14 @@ const apart = (a: Shape, b: Shape): boolean => Math.hypot(a.of.x - b.of.x, a.of.
 export function reachInto(a: readonly Point[], b: readonly Point[]): number {
   const into = (points: readonly Point[], outline: readonly Point[]): number =>
     points.reduce((deepest, point) => (inside(point, outline) ? Math.max(deepest, toEdge(point, outline)) : deepest), 0)
-  return Math.max(into(a, b), into(b, a))
+  // One that lies wholly in another's place, edge on edge, reaches into it as far as its middle.
+  return Math.max(into([...a, middleOf(a)], b), into([...b, middleOf(b)], a))
 }
+
+const middleOf = (outline: readonly Point[]): Point => ({
+  x: outline.reduce((all, { x }) => all + x, 0) / outline.length,
+  y: outline.reduce((all, { y }) => all + y, 0) / outline.length,
+})
 
 /** How far a point lies from the nearest edge of a polygon, mm. */
 export function toEdge({ x, y }: Point, outline: readonly Point[]): number {

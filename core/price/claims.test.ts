@@ -7,7 +7,7 @@ import { plainPricing, shelf, shopOf } from '../testing'
 import { claimSaid, conditionSaid, judge } from './claims'
 import type { Pricing } from './line'
 import { dealsOf } from './deals'
-import { billOf, linesOf } from './bill'
+import { billOf } from './bill'
 import type { Reduction } from './reduction'
 import { UNKNOWN_TAX } from './tax'
 

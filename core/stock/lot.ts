@@ -98,8 +98,7 @@ export const ALIKE_BASES = 13
 
 /** A bare base in words, for so many of it, with how wide it is where that is said. */
 export function bareName(kind: BaseKind, width: number | null, count = 1): Said {
-  const name = BASE_SORTS[kind].name.toLowerCase()
-  return [count === 1 ? name : `${name}s`, ...(width === null ? [] : sum`, ${quantity.length(width)} wide`)]
+  return [`bare ${count === 1 ? 'base' : 'bases'}: ${BASE_SORTS[kind].name.toLowerCase()}`, ...(width === null ? [] : sum`, ${quantity.length(width)} wide`)]
 }
 
 /** What a lot is of, in words, for so many of it. */

@@ -154,7 +154,7 @@ test('a ring is wrapped, covered in twine, laid with strands and set with mesh, 
 
   const strand = await addLayer(page, 'heather strand')
   await fill(strand, 'Laps', '2')
-  await expect(figure(strand, 'Heather strands')).toHaveText('4')
+  await expect(figure(strand, 'Heather strands')).toHaveText('5')
   await figure(strand, 'Laps from one').click()
   await expect(strand.getByTestId('sum')).toContainText('half of one')
 
