@@ -11,6 +11,8 @@ export default defineConfig({
   test: {
     environment: 'node',
     restoreMocks: true,
+    globalSetup: ['tests/prepare.ts'],
+    setupFiles: ['tests/seeded.ts'],
     testTimeout: 60_000,
     // Left to itself it keeps one of two cores free.
     maxWorkers: 2,

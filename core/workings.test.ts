@@ -138,7 +138,7 @@ describe('work', () => {
           expect(deltaOf(structuredClone(workings), workings)).toBe(0)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 20 },
     )
   })
   it('is pure', () => {
@@ -160,7 +160,7 @@ describe('work', () => {
           }
         },
       ),
-      { numRuns: 25 },
+      { numRuns: 6 },
     )
   })
   it('lays nothing anew that has not changed, also when the piece comes as a copy', () => {
