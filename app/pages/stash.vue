@@ -140,7 +140,12 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
     <template v-else>
       <section class="flex flex-wrap items-baseline gap-x-6 gap-y-1 pt-3" aria-label="All of it" data-testid="stash-sum">
         <p class="font-serif text-xl">{{ several(stock.here.length, 'lot', 'lots') }}, worth <MoneySaid :minor="worth" /></p>
-        <p class="text-soft">{{ kept ? `${kept} of them kept for pieces` : 'None of them is kept for a piece' }}</p>
+        <p v-if="stock.here.length" class="text-soft">
+          {{ kept ? `${kept} of them kept for pieces` : 'None of them is kept for a piece' }}
+        </p>
+        <p v-if="stock.lots.length > stock.here.length" class="text-soft">
+          {{ several(stock.lots.length - stock.here.length, 'lot more is', 'lots more are') }} in pieces that hang
+        </p>
         <details v-if="low.length" class="text-bracken" data-testid="low">
           <summary>{{ several(low.length, 'small thing runs', 'small things run') }} low</summary>
           <p v-for="each in low" :key="each.material.id">

@@ -79,7 +79,7 @@ export const useSeason = defineStore('season', () => {
       if (!piece || !brief) return []
       const one: ToMake = {
         id: kit.id,
-        name: kit.name,
+        name: piece.brief.name,
         copies: 1,
         due: kit.day,
         tasks: brief.tasks,

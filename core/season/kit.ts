@@ -238,7 +238,9 @@ export function teaching(kit: Kit, piece: ToMake, by: Rated): ToMake {
   const sittings = sittingsOf(piece.tasks, kit, by).map(({ minutes }, i) =>
     own(`kit:sitting:${i + 1}`, `Class, sitting ${i + 1}`, minutes, [i ? `kit:sitting:${i}` : pack.id]),
   )
-  return { ...piece, id: kit.id, name: kit.name, done: [], copies: 1, due: kit.day ?? piece.due, tasks: [...prepared, pack, ...sittings] }
+  // Its teacher makes the piece itself as well, by its own name.
+  const name = kit.name === piece.name ? `${kit.name}, class` : kit.name
+  return { ...piece, id: kit.id, name, done: [], copies: 1, due: kit.day ?? piece.due, tasks: [...prepared, pack, ...sittings] }
 }
 
 /** What a class costs and what it must take. */

@@ -98,7 +98,10 @@ export const ALIKE_BASES = 13
 
 /** A bare base in words, for so many of it, with how wide it is where that is said. */
 export function bareName(kind: BaseKind, width: number | null, count = 1): Said {
-  return [`bare ${count === 1 ? 'base' : 'bases'}: ${BASE_SORTS[kind].name.toLowerCase()}`, ...(width === null ? [] : sum`, ${quantity.length(width)} wide`)]
+  return [
+    `bare ${count === 1 ? 'base' : 'bases'}: ${BASE_SORTS[kind].name.toLowerCase()}`,
+    ...(width === null ? [] : sum`, ${quantity.length(width)} wide`),
+  ]
 }
 
 /** What a lot is of, in words, for so many of it. */

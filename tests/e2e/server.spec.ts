@@ -89,7 +89,7 @@ test('shops and basket answer what they can, and say what they cannot', async ({
   const post = async (data: unknown) => request.post('/api/basket', { data: data as object })
   const offer = { material: 'bay', holds: 1, price: 600, reductions: [], stock: null }
   const job = {
-    wants: [{ material: 'bay', count: 3, usual: { holds: 8, price: 700 } }],
+    wants: [{ material: 'bay', of: { material: 'bay', width: null }, count: 3, usual: { holds: 8, price: 700 } }],
     shops: [{ id: 'a', name: 'A', trip: 100, minimum: 0, offers: [offer] }],
   }
   const answer = await post({ job, most: null })
