@@ -213,8 +213,10 @@ test('a day’s record changes a rate, the figures say measured, and one click s
   await expect(rate).toContainText('A bundle is made and bound in 3.1 min')
   await expectAccessible(page)
   await test.step('on the bench the figure says so, and the note comes back', async () => {
+    // Of the next like it: what hangs needs no reminder.
     await page.goto(`/piece/${piece.id}`)
     await stage(page, 'Brief')
+    await page.getByLabel('Stage').selectOption('planned')
     await expect(page.getByTestId('reminder')).toContainText('Soak the twigs overnight.')
     await stage(page, 'Cost')
     await page.getByRole('button', { name: /^Time: / }).click()
