@@ -116,6 +116,14 @@ describe('a basket', () => {
     // What is worked at once does not think of buying more, and is no worse than going near.
     expect(basketSoon(job).best.cost[1]).toBe(1600)
   })
+  it('where a shop asks for a least, some of what goes free may be left: three at 5.00, buy 2 get 2, are 10.00', async () => {
+    const job: BasketJob = { wants: [want('bay', 3)], shops: [shop('a', 0, 1000, [offer('bay', 1, 500, [free(2, 2)], 3)])] }
+    expect(basketOf(job, (await solveBasket(job, null)).choices).cost[1]).toBe(1000)
+    // Nothing that would go free is paid for to reach it: of buy 1 get 1 at 8.00 two packs count 8.00, and three 16.00.
+    const least: BasketJob = { wants: [want('bay', 2)], shops: [shop('a', 0, 1600, [offer('bay', 1, 800, [free(1, 1)])])] }
+    const found = basketOf(least, (await solveBasket(least, null)).choices)
+    expect([found.cost[1], found.stops[0]!.lines[0]!.bought.packs, found.stops[0]!.enough]).toEqual([1600, 3, true])
+  })
   it('a coupon takes its share off one', async () => {
     const job: BasketJob = { wants: [want('skep', 2)], shops: [shop('a', 0, 0, [offer('skep', 1, 1650, [coupon(0.4)])])] }
     expect(basketOf(job, (await solveBasket(job, null)).choices).cost[1]).toBe(1650 + 990)
@@ -138,7 +146,7 @@ describe('a basket', () => {
     fc.constant<Reduction[]>([]),
     fc.constant<Reduction[]>([]),
     fc.constantFrom(0.1, 0.25, 0.5).map((share) => [off(share)]),
-    fc.constantFrom<Reduction[][]>([free(1, 1)], [free(2, 1)], [free(3, 1)], [coupon(0.5)]),
+    fc.constantFrom<Reduction[][]>([free(1, 1)], [free(2, 1)], [free(3, 1)], [free(2, 2)], [free(1, 2)], [free(3, 2)], [coupon(0.5)]),
   )
   const jobs = fc
     .record({
