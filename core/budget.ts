@@ -11,7 +11,7 @@ import type { CostLine, Pricing } from './price'
 import { billFrom, linesOf, substitutesFor } from './price'
 import { thingsOf } from './stock'
 import type { Workings } from './workings'
-import { work } from './workings'
+import { inBrief, work } from './workings'
 
 /** One way to spend less, and what it costs in looks. */
 export interface Proposal {
@@ -314,7 +314,7 @@ function wholeCost(piece: Piece, chosen: readonly Tried[], pricing: Pricing, ope
     if (!next.ok) return null
     edited = next.change.piece
   }
-  return openedFor(work(edited, pricing.shelf).needs, byShops(pricing, chosen))
+  return openedFor(inBrief(edited, pricing.shelf).needs, byShops(pricing, chosen))
 }
 
 const byShops = (pricing: Pricing, chosen: readonly Tried[]): Pricing =>

@@ -40,7 +40,7 @@ import { LOW_STOCK } from './price/thumbs'
 import type { InHouse, Lot, Low } from './stock'
 import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, lowStock, servesAs, thingsOf } from './stock'
 import type { Workings } from './workings'
-import { rememberingWork, work } from './workings'
+import { inBrief, rememberingWork } from './workings'
 
 /** A piece that is still to be made, by what it needs. */
 export interface InHand {
@@ -173,7 +173,7 @@ export const costWith =
     const edited = edit(piece, how, 'try')
     if (!edited.ok) return null
     const { id, brief } = edited.change.piece
-    return billOf({ id, copies: brief.copies, budget: null, needs: work(edited.change.piece, pricing.shelf).needs }, pricing).opened.value
+    return billOf({ id, copies: brief.copies, budget: null, needs: inBrief(edited.change.piece, pricing.shelf).needs }, pricing).opened.value
   }
 
 /** The same after every edit: what a bill follows from seldom changes when a hand moves something. */

@@ -181,7 +181,7 @@ function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Pr
     ]
   }
   const reach = reachOf(boundsOf(runs))
-  const counterparts = unanswered(laid, balance, runs, shelf).flatMap(({ thing, run, s }): Mend[] => {
+  const counterparts = unanswered(laid, balance, runs, shelf).slice(0, COUNTERPARTS).flatMap(({ thing, run, s }): Mend[] => {
     const how = copyAcross(piece, [thing], runs, shelf)
     const edited = edit(piece, how, 'even it out')
     if (!edited.ok) return []
@@ -198,7 +198,7 @@ function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Pr
       layer: null,
       says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
       mends: [
-        ...counterparts.slice(0, COUNTERPARTS),
+        ...counterparts,
         { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
       ],
     },

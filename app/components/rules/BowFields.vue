@@ -284,7 +284,7 @@ function remove(i: number): void {
       <PickField
         label="Tied with"
         :value="rule.tied"
-        :options="TIED_WITH.map((value) => ({ value, name: capital(value) }))"
+        :options="TIED_WITH.map((value) => ({ value, name: capital(materialOf(shops.shelf, value)?.name ?? value) }))"
         @pick="(tied) => set({ tied }, 'tie it otherwise')"
       />
       <label class="tick self-end"
