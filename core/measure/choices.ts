@@ -4,7 +4,7 @@ import TinyQueue from 'tinyqueue'
  * Every choice of at most one of each group, in the order of what it loses in all, the least first: none at all comes first.
  * They come one at a time, so that whoever looks for the first that will do need not wait for the others.
  * @param lossOf of one, from 0
- * @example [...choicesByLoss([[1, 3], [2]], (n) => n)] // [], [1], [2], [3] and [1, 2], [3, 2]
+ * @example [...choicesByLoss([[1, 3], [2]], (n) => n)].slice(0, 3) // [[], [1], [2]]
  */
 export function* choicesByLoss<T>(groups: readonly (readonly T[])[], lossOf: (one: T) => number): Generator<readonly T[], void, undefined> {
   interface State {

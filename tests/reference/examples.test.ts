@@ -16,6 +16,7 @@ import * as daybook from '../../core/daybook'
 import * as material from '../../core/material'
 import * as season from '../../core/season'
 import * as steps from '../../core/steps'
+import * as stock from '../../core/stock'
 
 /** The examples that stand in the docstrings of the core's formulas are true: `@example call // what it gives`. */
 const CORE = fileURLToPath(new URL('../../core', import.meta.url))
@@ -24,6 +25,7 @@ const files = readdirSync(CORE, { recursive: true })
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
 const scope: Record<string, unknown> = {
   ...daybook,
+  ...stock,
   ...material,
   ...season,
   ...exchange,
@@ -56,7 +58,18 @@ const examples = files.flatMap((file) =>
   }),
 )
 
+/** What stands after the arrow is code, and not words: a number, a text, a list, a word for nothing. */
+const CODE = /^(-?[\d.]+|'.*'|\[.*\]|\{.*\}|true|false|null)$/
+
 describe('the examples of the docstrings', () => {
+  it('that say a value in code are all tried', () => {
+    const dropped = files.flatMap((file) =>
+      [...readFileSync(join(CORE, file), 'utf8').matchAll(/@example (.+?) \/\/ ([^*\n]+)/g)].flatMap(([, call, says]) =>
+        CODE.test(says!.trim()) && !examples.some((each) => each.file === file && each.call === call) ? [`${file}: ${call}`] : [],
+      ),
+    )
+    expect(dropped).toEqual([])
+  })
   it('are many', () => expect(examples.length).toBeGreaterThan(45))
   it.each(examples)('$file: $call', ({ call, said }) => {
     const gives = valueOf(call)

@@ -99,6 +99,8 @@ describe('trade’s own check values (trade.md 13: geometry)', () => {
       ],
       { x: 0, y: 0 },
     )
+    // Our statics, and the engine that knows nothing of them.
+    expect(restAngle({ x: 0, y: 0 }, { x: inches(1.2), y: inches(9) })).toBeCloseTo(7.59, 2)
     expect(Math.abs(by - 7.59)).toBeLessThan(0.1)
   })
 })
