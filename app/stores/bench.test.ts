@@ -80,6 +80,19 @@ describe('editing', () => {
     expect(bench.saving).toBe('saved')
     expect(await stored()).toMatchObject({ revision: 2, piece: { layers: [{ rule: { count: 9 } }, {}] } })
   })
+  it('says what an offered edit adds to what is opened, and nothing where it adds nothing', async () => {
+    const bench = await opened()
+    const said = vi.spyOn(useNotices(), 'note')
+    const before = bench.workings!.bill.opened.value
+    expect(bench.take({ do: 'layer', layer: 'a', set: { rule: { kind: 'compass', count: 5, start: 0 } } }, 'fewer')).toBeNull()
+    await vi.waitFor(() => expect(bench.workings!.layers[0]!.count).toBe(5))
+    expect(said).not.toHaveBeenCalled()
+    expect(bench.take({ do: 'layer', layer: 'a', set: { rule: { kind: 'compass', count: 25, start: 0 } } }, 'more')).toBeNull()
+    await vi.waitFor(() => expect(bench.workings!.layers[0]!.count).toBe(25))
+    const more = bench.workings!.bill.opened.value - before
+    expect(more).toBeGreaterThan(0)
+    await vi.waitFor(() => expect(said).toHaveBeenCalledWith(expect.stringContaining(`It adds $${(more / 100).toFixed(2)}`)))
+  })
   it('refuses in words what cannot be, and changes nothing', async () => {
     const bench = await opened()
     expect(bench.apply({ do: 'base', set: { shape: { form: 'ring', outer: 300, inner: 2000 } } }, 'set the inner size')).toBe(

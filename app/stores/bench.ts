@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Run } from '#core/base'
 import { runsOf } from '#core/base'
 import type { Manner } from '#core/measure'
+import { formatMoney } from '#core/measure'
 import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
 import type { Placement } from '#core/arrange'
@@ -207,9 +208,22 @@ export const useBench = defineStore('bench', () => {
     return null
   }
 
-  function step(take: typeof undo, said: string): void {
+  /** Makes an edit that the app offers, and says what it adds to what is opened, once that is worked out. @returns what is wrong with it, or null */
+  function take(how: Edit, words: string): string | null {
+    const before = workings.value?.bill.opened.value ?? null
+    const error = apply(how, words)
+    if (error !== null || before === null) return error
+    const stop = watch(workings, (now) => {
+      stop()
+      const more = (now?.bill.opened.value ?? before) - before
+      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`)
+    })
+    return null
+  }
+
+  function step(way: typeof undo, said: string): void {
     if (!piece.value) return
-    const moved = take(piece.value, history.value)
+    const moved = way(piece.value, history.value)
     if (!moved) return
     history.value = moved.history
     changed(moved.piece)
@@ -262,6 +276,7 @@ export const useBench = defineStore('bench', () => {
     flush,
     rescue,
     apply,
+    take,
     select,
     selectAll,
     toggle,

@@ -45,7 +45,7 @@ function takeLoop(loop: Hanger['loop']): void {
 }
 function begin(): void {
   const usual = usualHanger(piece.value, bench.runs, workings.value?.mass.whole.value ?? 0, shops.shelf)
-  bench.apply({ do: 'hanger', hanger: usual }, 'choose a hanger')
+  bench.take({ do: 'hanger', hanger: usual }, 'choose a hanger')
 }
 const run = computed(() => bench.runs.find(({ id }) => id === hanger.value?.run) ?? bench.runs[0]!)
 const runs = computed(() => bench.runs.map(({ id, name }) => ({ value: id, name: capital(name) })))

@@ -7,7 +7,7 @@ import { useBench } from '~/stores/bench'
 defineProps<{ mends: readonly Mend[] }>()
 const bench = useBench()
 function mend(how: Mend): void {
-  if (how.edit) bench.apply(how.edit, say(how.says, bench.manner).toLowerCase())
+  if (how.edit) bench.take(how.edit, say(how.says, bench.manner).toLowerCase())
 }
 </script>
 
