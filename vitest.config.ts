@@ -18,7 +18,14 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       // The core keeps no state but what it remembers of drawings, which its tests may share: they take half the time so.
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/net/**/*.test.ts', 'tests/laws/**/*.test.ts'], isolate: false } },
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/net/**/*.test.ts', 'tests/laws/**/*.test.ts'],
+          isolate: false,
+        },
+      },
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts'] } },
     ],
   },

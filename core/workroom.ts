@@ -173,7 +173,8 @@ export const costWith =
     const edited = edit(piece, how, 'try')
     if (!edited.ok) return null
     const { id, brief } = edited.change.piece
-    return billOf({ id, copies: brief.copies, budget: null, needs: inBrief(edited.change.piece, pricing.shelf).needs }, pricing).opened.value
+    return billOf({ id, copies: brief.copies, budget: null, needs: inBrief(edited.change.piece, pricing.shelf).needs }, pricing).opened
+      .value
   }
 
 /** The same after every edit: what a bill follows from seldom changes when a hand moves something. */

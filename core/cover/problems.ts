@@ -181,16 +181,18 @@ function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Pr
     ]
   }
   const reach = reachOf(boundsOf(runs))
-  const counterparts = unanswered(laid, balance, runs, shelf).slice(0, COUNTERPARTS).flatMap(({ thing, run, s }): Mend[] => {
-    const how = copyAcross(piece, [thing], runs, shelf)
-    const edited = edit(piece, how, 'even it out')
-    if (!edited.ok) return []
-    // Only what does bring it nearer to the middle is offered, with how far off it is then.
-    const then = balanceOf(edited.change.piece, arrange(edited.change.piece, runs, shelf), runs, reach, cover.sectors, shelf)
-    if (then.off.value >= balance.off.value) return []
-    const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
-    return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]
-  })
+  const counterparts = unanswered(laid, balance, runs, shelf)
+    .slice(0, COUNTERPARTS)
+    .flatMap(({ thing, run, s }): Mend[] => {
+      const how = copyAcross(piece, [thing], runs, shelf)
+      const edited = edit(piece, how, 'even it out')
+      if (!edited.ok) return []
+      // Only what does bring it nearer to the middle is offered, with how far off it is then.
+      const then = balanceOf(edited.change.piece, arrange(edited.change.piece, runs, shelf), runs, reach, cover.sectors, shelf)
+      if (then.off.value >= balance.off.value) return []
+      const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
+      return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]
+    })
   return [
     {
       id: 'balance',
