@@ -216,7 +216,7 @@ test('a day’s record changes a rate, the figures say measured, and one click s
     // Of the next like it: what hangs needs no reminder.
     await page.goto(`/piece/${piece.id}`)
     await stage(page, 'Brief')
-    await page.getByLabel('Stage').selectOption('planned')
+    await page.getByLabel('Stage', { exact: true }).selectOption('planned')
     await expect(page.getByTestId('reminder')).toContainText('Soak the twigs overnight.')
     await stage(page, 'Cost')
     await page.getByRole('button', { name: /^Time: / }).click()
