@@ -166,12 +166,7 @@ async function start(): Promise<void> {
       aria-label="In hand"
       data-testid="in-hand"
     >
-      <FigureRow
-        :label="`To open for ${several(workroom.inHand.length, 'piece', 'pieces')} in hand`"
-        :figure="workroom.plan.opened"
-        :manner="settings.manner"
-        strong
-      />
+      <FigureRow :label="`To open for ${workroom.counted} in hand`" :figure="workroom.plan.opened" :manner="settings.manner" strong />
       <FigureRow label="Each bought for by itself" :figure="workroom.plan.apart" :manner="settings.manner" />
       <FigureRow label="Saved by sharing packs and rolls" :figure="workroom.plan.saved" :manner="settings.manner" />
       <details v-if="shared.length" class="col-span-full border-t border-seam pt-1 text-fine">

@@ -58,8 +58,8 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
     <template v-else>
       <section class="pt-3" aria-label="The whole" data-testid="whole">
         <p class="font-serif text-xl">
-          <MoneySaid :span="rangeOf(plan.opened)" /> to open for {{ several(rows.length, 'piece', 'pieces') }} in hand,
-          <MoneySaid :span="rangeOf(plan.used)" /> of it used
+          <MoneySaid :span="rangeOf(plan.opened)" /> to open for {{ workroom.counted }} in hand, <MoneySaid :span="rangeOf(plan.used)" /> of
+          it used
         </p>
         <p class="text-soft">
           <MoneySaid :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { several } from '#core/measure'
 import type { Kit } from '#core/season'
 import { handOut } from '#core/season'
 import type { InBrief } from '#core/workings'
@@ -135,5 +136,11 @@ export const useWorkroom = defineStore('workroom', () => {
   const current = computed(
     () => inHand.value !== null && inHand.value.every(({ id }) => plan.value !== null && Object.hasOwn(plan.value.ledgers, id)),
   )
-  return { plan, current, progress, inHand, wanting, kits, briefs, look, gather, gatherKits, stop: (): void => going?.stop() }
+  /** How many pieces and classes are in hand, as it is said. */
+  const counted = computed(() => {
+    const classes = inHand.value?.filter(({ id }) => kits.value.some((kit) => kit.id === id)).length ?? 0
+    const made = several((inHand.value?.length ?? 0) - classes, 'piece', 'pieces')
+    return classes > 0 ? `${made} and ${several(classes, 'class', 'classes')}` : made
+  })
+  return { plan, current, counted, progress, inHand, wanting, kits, briefs, look, gather, gatherKits, stop: (): void => going?.stop() }
 })

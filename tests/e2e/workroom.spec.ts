@@ -135,7 +135,7 @@ test('the demo’s workroom says what all of it costs together, and money is in 
   await page.goto(demoSite)
   await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   const sum = page.getByTestId('in-hand')
-  await expect(sum).toContainText(`${DEMO_IN_HAND} pieces in hand`)
+  await expect(sum).toContainText(`${DEMO_IN_HAND} pieces and 1 class in hand`)
   const money = async (label: RegExp) => Number((await sum.getByRole('button', { name: label }).textContent())!.replace(/[$,€]/g, ''))
   // While shops answer and things are kept for pieces it is planned anew.
   await expect(async () => {
