@@ -18,3 +18,33 @@ export function bisect(holds: (x: number) => boolean, low: number, high: number,
   }
   return (a + b) / 2
 }
+
+/**
+ * The greatest of whole numbers for which something holds that, once it does not, never does again, by halves; null where it never does.
+ * @example greatestThat(0, 9, (n) => n * n <= 20) // 4
+ */
+export function greatestThat(from: number, to: number, holds: (n: number) => boolean): number | null {
+  if (to < from || !holds(from)) return null
+  let [low, high] = [from, to]
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2)
+    if (holds(middle)) low = middle
+    else high = middle - 1
+  }
+  return low
+}
+
+/**
+ * The least of whole numbers for which something holds that, once it does, always does, by halves; null where it never does.
+ * @example leastThat(1, 9, (n) => n * n >= 20) // 5
+ */
+export function leastThat(from: number, to: number, holds: (n: number) => boolean): number | null {
+  if (to < from || !holds(to)) return null
+  let [low, high] = [from, to]
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2)
+    if (holds(middle)) high = middle
+    else low = middle + 1
+  }
+  return low
+}

@@ -1,5 +1,5 @@
 import type { Figure, Minor, Said } from '../measure'
-import { listed as inWords, quantity, sum } from '../measure'
+import { greatestThat, leastThat, listed as inWords, quantity, sum } from '../measure'
 import type { Claim } from '../piece'
 import type { Making } from './bill'
 import { billFrom, linesOf, rangeOf } from './bill'
@@ -55,23 +55,6 @@ const offAll = (share: number): Reduction[] => (share > 0 ? [{ kind: 'off', shar
 const reduced = (lines: readonly CostLine[], material: string | null, share: number): CostLine[] =>
   lines.map((line) => (material === null || line.id === material ? repriced(line, () => ({ reductions: offAll(share) })) : line))
 
-/** The greatest of whole numbers from `least` to `most` for which something holds that, once it does not, never does again; null where it never does. */
-function greatest(least: number, most: number, holds: (n: number) => boolean): number | null {
-  if (!holds(least)) return null
-  let [low, high] = [least, most]
-  while (low < high) {
-    const middle = Math.ceil((low + high) / 2)
-    if (holds(middle)) low = middle
-    else high = middle - 1
-  }
-  return low
-}
-/** The least for which something holds that, once it does, always does. */
-function least(from: number, to: number, holds: (n: number) => boolean): number | null {
-  const before = greatest(from - 1, to, (n) => n < from || !holds(n))!
-  return before === to ? null : before + 1
-}
-
 const meets = ({ kind, amount: said }: Claim, amount: Minor): boolean =>
   kind === 'under' ? amount < said : kind === 'at most' ? amount <= said : amount === said
 
@@ -105,14 +88,14 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
 
   const conditions: Condition[] = []
   if (!pricing.tax.included) {
-    const most = greatest(0, TAX_STEPS, (n) => surely(lines, { ...pricing.tax, share: n / TAX_STEPS }))
+    const most = greatestThat(0, TAX_STEPS, (n) => surely(lines, { ...pricing.tax, share: n / TAX_STEPS }))
     if (most !== null && most < TAX_STEPS) conditions.push({ of: 'tax', share: most / TAX_STEPS })
   }
   /** Whether it hangs on a tax that nobody has said, and that may be more than it bears. */
   const onTax = (): boolean =>
     !pricing.tax.known && !pricing.tax.included && within(high) && conditions.some((each) => each.of === 'tax' && each.share < HIGHEST_TAX)
   if (off && off.share === null) {
-    const from = least(0, REDUCTION_STEPS, (n) => surely(reduced(plain, off.material, n / REDUCTION_STEPS)))
+    const from = leastThat(0, REDUCTION_STEPS, (n) => surely(reduced(plain, off.material, n / REDUCTION_STEPS)))
     const named = plain.find(({ id }) => id === off.material)
     if (from !== null)
       conditions.unshift({
@@ -140,7 +123,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
             }))
           : each,
       )
-    const from = least(0, REDUCTION_STEPS, (n) => surely(at(n / REDUCTION_STEPS)))
+    const from = leastThat(0, REDUCTION_STEPS, (n) => surely(at(n / REDUCTION_STEPS)))
     if (from)
       conditions.push({
         of: 'reduction',
@@ -154,7 +137,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
   const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : met(low)
   const verdict = met(low) && met(high) ? (onTax() ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
   if (verdict === 'fails' && claim.kind !== 'makes') {
-    const from = least(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
+    const from = leastThat(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
     if (from !== null) conditions.unshift({ of: 'reduction', line: null, name: 'all of it', share: from / REDUCTION_STEPS, span: null })
   }
   return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
@@ -168,7 +151,7 @@ function priceTurns(lines: readonly CostLine[], surely: (of: readonly CostLine[]
       const dearest = line.bought.reduce((k, each, i) => (each.cost[1] > line.bought[k]!.cost[1] ? i : k), 0)
       const pack = line.bought[dearest]
       if (!pack) return []
-      const price = greatest(now ? pack.price : 0, now ? DEAREST : pack.price, (n) =>
+      const price = greatestThat(now ? pack.price : 0, now ? DEAREST : pack.price, (n) =>
         surely(lines.map((each) => (each === line ? repriced(each, (_, i) => (i === dearest ? { price: n } : {})) : each))),
       )
       return price === null || price === DEAREST

@@ -1,7 +1,7 @@
 import type { Need } from '../material'
 import { materialOf } from '../material'
 import type { Minor, Said } from '../measure'
-import { quantity, rate, several, sum } from '../measure'
+import { leastThat, quantity, rate, several, sum } from '../measure'
 import type { Bill, Making } from './bill'
 import { billFrom, linesOf } from './bill'
 import type { CostLine, Pricing } from './line'
@@ -39,18 +39,6 @@ export function savedBy(line: CostLine, needs: readonly Need[], making: Making, 
   return bill.opened.value - billFrom(changed, { copies: making.copies, budget: null }, pricing.tax).opened.value
 }
 
-/** The least whole number up to some other for which something holds that, once it does, always does; null where it does not. */
-function leastThat(most: number, holds: (n: number) => boolean): number | null {
-  if (most < 1 || !holds(most)) return null
-  let [low, high] = [1, most]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (holds(middle)) high = middle
-    else low = middle + 1
-  }
-  return low
-}
-
 function more(line: CostLine, pricing: Pricing): Deal[] {
   const material = materialOf(pricing.shelf, line.id)
   if (!material || material.kind === 'mechanic') return []
@@ -78,11 +66,11 @@ function more(line: CostLine, pricing: Pricing): Deal[] {
   return [...packs, things]
 }
 
-/** So many things fewer on each, of the needs that have most of it first. */
-export function dropped<N extends Need>(needs: readonly N[], material: string, fewerOf: number): N[] {
-  const order = needs.filter((need) => need.of === 'things' && need.material === material).sort((a, b) => b.count - a.count)
+/** So many things fewer on each, of the needs that have most of it first. @param of needs that it may be dropped from */
+export function dropped(needs: readonly Need[], fewerOf: number, of: (need: Need) => boolean = () => true): Need[] {
+  const order = needs.filter((need) => need.of === 'things' && of(need)).sort((a, b) => b.count - a.count)
   let left = fewerOf
-  const less = new Map<N, number>()
+  const less = new Map<Need, number>()
   for (const need of order) {
     const taken = Math.min(left, need.count)
     less.set(need, taken)
@@ -94,9 +82,9 @@ export function dropped<N extends Need>(needs: readonly N[], material: string, f
 function fewer(line: CostLine, making: Making, bill: Bill, pricing: Pricing): Deal[] {
   if (line.of !== 'stems' || line.toBuy < 1 || materialOf(pricing.shelf, line.id)?.kind === 'mechanic') return []
   const own = making.needs.filter((need) => need.material === line.id)
-  const saves = (n: number): Minor => savedBy(line, dropped(own, line.id, n), making, bill, pricing)
+  const saves = (n: number): Minor => savedBy(line, dropped(own, n), making, bill, pricing)
   const all = own.reduce((n, { count }) => n + count, 0)
-  const n = leastThat(Math.floor(all * rate(DROP_AT_MOST, pricing.shelf)), (of) => saves(of) > 0)
+  const n = leastThat(1, Math.floor(all * rate(DROP_AT_MOST, pricing.shelf)), (of) => saves(of) > 0)
   if (n === null) return []
   return [
     {
@@ -113,7 +101,7 @@ function shorter(line: CostLine, making: Making, bill: Bill, pricing: Pricing): 
   const own = making.needs.filter((need) => need.material === line.id)
   const by = (n: number): Need[] => own.map((need) => (need.of === 'lengths' ? { ...need, length: need.length * (1 - n / STEPS) } : need))
   const saves = (n: number): Minor => savedBy(line, by(n), making, bill, pricing)
-  const n = leastThat(SHORTER_AT_MOST, (of) => saves(of) > 0)
+  const n = leastThat(1, SHORTER_AT_MOST, (of) => saves(of) > 0)
   if (n === null) return []
   const [after] = linesOf({ ...making, needs: by(n) }, pricing)
   const rolls = line.toBuy - (after?.toBuy ?? 0)

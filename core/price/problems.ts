@@ -1,12 +1,12 @@
 import type { Need } from '../material'
 import { materialOf } from '../material'
 import type { Minor } from '../measure'
-import { quantity, rate, several, sum } from '../measure'
+import { leastThat, quantity, rate, several, sum } from '../measure'
 import type { Edit, Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
 import type { CostLine, Pricing } from './line'
-import { savedBy } from './deals'
+import { dropped, savedBy } from './deals'
 import { DROP_AT_MOST } from './thumbs'
 
 /** What the problem of a budget is known by. */
@@ -58,31 +58,26 @@ function saving(
   const laid = layer && counts.get(layer.id)
   if (!layer || !laid) return []
   const making = { id: piece.id, copies: piece.brief.copies, budget: null, needs }
-  const saved = (fewer: number): number => {
-    let left = fewer
-    const dropped = own.flatMap((need): Need[] => {
-      const less = need.of === 'things' && need.layer === layer.id ? Math.min(left, need.count) : 0
-      left -= less
-      return less < need.count ? [{ ...need, count: need.count - less }] : []
-    })
-    return savedBy(line, dropped, making, bill, pricing)
-  }
-  // Fewer never cost more, so that the least that saves is found by halves.
-  let [low, high] = [1, Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))]
-  if (!fewerIn(layer, high) || saved(high) <= 0) return []
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (saved(middle) > 0) high = middle
-    else low = middle + 1
-  }
-  const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, low)! } } as const
+  const saved = (fewer: number): Minor =>
+    savedBy(
+      line,
+      dropped(own, fewer, (need) => need.layer === layer.id),
+      making,
+      bill,
+      pricing,
+    )
+  const most = Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))
+  // Fewer never cost more.
+  const n = fewerIn(layer, most) ? leastThat(1, most, (of) => saved(of) > 0) : null
+  if (n === null) return []
+  const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, n)! } } as const
   // What refers to the layer changes with it: what is said is the difference of the two pieces, each worked out whole.
   const after = costWith(edit)
   const saves = after === null ? 0 : bill.opened.value - after
   if (saves <= 0) return []
   return [
     {
-      says: sum`${several(low, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saves)}`,
+      says: sum`${several(n, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saves)}`,
       edit,
     },
   ]
