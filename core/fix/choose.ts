@@ -5,7 +5,7 @@ import { BASE_SORTS, stationAt } from '../base'
 import { bindingOf, holdsItself } from '../construct'
 import { FRAME, THICKEST, TRUNKS } from '../construct/thumbs'
 import type { Material, Shelf } from '../material'
-import { materialOf } from '../material'
+import { materialOf, onStem } from '../material'
 import type { Rated, Term, Thumb } from '../measure'
 import { rate } from '../measure'
 import { byRule, mm } from '../measure/term'
@@ -75,9 +75,6 @@ export function waysFor(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: H
 
 export const neverFor = (piece: Pick<Piece, 'base'>, hold: Hold): readonly Reason[] => FIXING_RULES[bodyOf(piece)][hold].never
 
-/** Kinds that come on a stem, whatever their form. */
-const STEMMED: ReadonlySet<Material['kind']> = new Set(['focal', 'second flower', 'filler', 'herb', 'stem', 'twig', 'greenery', 'bough'])
-
 /** A made bow, as something to fix. */
 const BOW_ITSELF = { kind: 'bow', form: 'disc', mass: 0 } as const
 
@@ -130,7 +127,7 @@ export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
       const hold = holdOf(like, shelf)
       const own = hangsFree(layer) ? 'cord' : layer.fixing
       const tied = own === 'cord' && hangsFree(layer) ? true : own === null && layer.rule.kind === 'bow' && layer.rule.fixes
-      const stemmed = STEMMED.has(like.kind) || like.form === 'leaf'
+      const stemmed = (like.kind !== 'bow' && onStem(like)) || like.form === 'leaf'
       // What has no stem cannot be tucked in.
       const all = waysFor(piece, hold)
       const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]

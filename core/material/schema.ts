@@ -76,6 +76,9 @@ const BY_LENGTH: ReadonlySet<MaterialKind> = new Set(['garland', 'ribbon', 'mesh
 /** Whether it comes by the length and is cut to pieces. */
 export const isCut = ({ kind, length }: Pick<Material, 'kind' | 'length'>): boolean =>
   BY_LENGTH.has(kind) || (kind === 'mechanic' && length >= LONG)
+const STEMMED: ReadonlySet<MaterialKind> = new Set(['focal', 'second flower', 'filler', 'herb', 'stem', 'twig', 'greenery', 'bough'])
+/** Whether it comes on a stem, whatever its form. */
+export const onStem = ({ kind }: Pick<Material, 'kind'>): boolean => STEMMED.has(kind)
 /** Whether a layer can be made of it: all but the small things that hold others. */
 export const canLay = (material: Pick<Material, 'kind' | 'length'>): boolean => material.kind !== 'mechanic' || isCut(material)
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
 import type { CostLine } from '#core/price'
-import { materialOf } from '#core/material'
+import { materialOf, onStem } from '#core/material'
 import { capital, formatMoney, say } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -16,9 +16,11 @@ const copies = computed(() => bench.piece?.brief.copies ?? 1)
 const budget = computed(() => bench.piece?.brief.budget ?? null)
 
 /** What a line counts, as one says it: lengths, stems, or so many of a thing. */
-const LIVING: ReadonlySet<string> = new Set(['greenery', 'bough', 'herb', 'stem', 'twig', 'focal', 'second flower', 'filler'])
-const neededOf = ({ of, id }: CostLine): string =>
-  of === 'length' ? 'Length needed' : of === 'stems' && LIVING.has(materialOf(shops.shelf, id)?.kind ?? '') ? 'Stems needed' : 'Needed'
+function neededOf({ of, id }: CostLine): string {
+  if (of === 'length') return 'Length needed'
+  const material = materialOf(shops.shelf, id)
+  return material && onStem(material) ? 'Stems needed' : 'Needed'
+}
 
 const icons = { fault: CircleAlert, care: TriangleAlert, note: Info }
 const names = { fault: 'Fault', care: 'Take care', note: 'Note' }
