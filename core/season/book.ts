@@ -71,6 +71,20 @@ function release(
   })
 }
 
+/** When hands that work are done, and their stretches. */
+interface Work {
+  readonly ends: number
+  readonly parts: readonly Part[]
+}
+const bookedAt = ({ id, waits }: Chore, { ends, parts }: Work, because: string | null): BookedChore => ({
+  id,
+  begins: parts[0]?.[0] ?? ends,
+  handsOff: ends,
+  done: ends + waits,
+  parts,
+  because,
+})
+
 const leftOf = (chores: readonly Chore[], booked: readonly BookedChore[]): string[] => {
   const there = new Set(booked.map(({ id }) => id))
   return chores.flatMap(({ id }) => (there.has(id) ? [] : [id]))
@@ -101,15 +115,8 @@ export function book(job: ToBook): Booking {
     // What takes no hands holds them up for nothing, so that it may be earlier again than when this became ready.
     const work = chore.hands > 0 ? clock.book(Math.max(now, readyAt[i]!), chore.hands) : { ends: readyAt[i]!, parts: [] }
     if (!work || work.ends === Infinity) break
-    const each: BookedChore = {
-      id: chore.id,
-      begins: work.parts[0]?.[0] ?? work.ends,
-      handsOff: work.ends,
-      done: work.ends + chore.waits,
-      parts: work.parts,
-      // Whatever it waited for longer: its turn with the hands, or what comes before it.
-      because: chore.hands > 0 && free > readyAt[i]! + HAIR ? before : because[i]!,
-    }
+    // Whatever it waited for longer: its turn with the hands, or what comes before it.
+    const each = bookedAt(chore, work, chore.hands > 0 && free > readyAt[i]! + HAIR ? before : because[i]!)
     booked.push(each)
     if (chore.hands > 0) {
       free = work.ends
@@ -141,7 +148,7 @@ export function bookInTurn(job: ToBook): Booking {
     const chore = chores[i]!
     let from = readyAt[i]!
     let waited = because[i]!
-    let work: { readonly ends: number; readonly parts: readonly Part[] } | null = { ends: from, parts: [] }
+    let work: Work | null = { ends: from, parts: [] }
     for (let looking = chore.hands > 0; looking;) {
       work = clock.book(from, chore.hands)
       const begins = work?.parts[0]?.[0] ?? Infinity
@@ -150,14 +157,7 @@ export function bookInTurn(job: ToBook): Booking {
       looking = Boolean(clash)
     }
     if (!work) continue
-    const each: BookedChore = {
-      id: chore.id,
-      begins: work.parts[0]?.[0] ?? work.ends,
-      handsOff: work.ends,
-      done: work.ends + chore.waits,
-      parts: work.parts,
-      because: waited,
-    }
+    const each = bookedAt(chore, work, waited)
     booked.push(each)
     if (chore.hands > 0) {
       const place = taken.findIndex((other) => other.from > each.begins)
