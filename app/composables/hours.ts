@@ -26,9 +26,3 @@ export function readClock(text: string): Parsed<number> {
   const value = h === undefined ? NaN : Number(h) * 60 + Number(m ?? 0)
   return value < MOST && Number(m ?? 0) < 60 ? { ok: true, value } : { ok: false, error: `“${text.trim()}” is no time of day. Try 18:30.` }
 }
-
-/** `18:30`. @param minutes after midnight */
-export function clockSaid(minutes: number): string {
-  const whole = Math.round(minutes)
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
-}

@@ -36,7 +36,7 @@ const rows = computed(() =>
     const brief = pieces.records?.find((record) => record.id === id)?.piece.brief
     const { budget, copies } = brief ?? { budget: null, copies: 1 }
     return ledger
-      ? [{ id, name, copies, budget, kit: !brief, ...ledger, over: budget !== null && perCopy(ledger.alone.opened[1], copies) > budget }]
+      ? [{ id, name, copies, budget, ...ledger, over: budget !== null && perCopy(ledger.alone.opened[1], copies) > budget }]
       : []
   }),
 )
@@ -90,11 +90,9 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
           <tbody>
             <tr v-for="row in rows" :key="row.id" class="border-b border-seam" data-testid="ledger">
               <th scope="row" class="py-1 text-left font-medium">
-                <NuxtLink :to="row.kit ? `/kits?kit=${row.id}` : `/piece/${row.id}`" class="hover:underline">{{ row.name }}</NuxtLink><span
-                  v-if="row.copies > 1"
-                  class="font-normal text-soft"
-                  >, one of {{ row.copies }}</span
-                >
+                <NuxtLink :to="workroom.isClass(row.id) ? `/kits?kit=${row.id}` : `/piece/${row.id}`" class="hover:underline">{{
+                  row.name
+                }}</NuxtLink><span v-if="row.copies > 1" class="font-normal text-soft">, one of {{ row.copies }}</span>
               </th>
               <td
                 v-for="(span, i) in [row.alone.opened, row.alone.used, row.share.opened, row.share.used]"

@@ -4,10 +4,9 @@ import { useHead, useRoute, useRouter } from '#app'
 import { NuxtLink } from '#components'
 import { CalendarPlus, PinOff, TriangleAlert } from '@lucide/vue'
 import { seasonCalendar } from '#core/exchange'
-import { daySaid, say, several, show } from '#core/measure'
+import { clockSaid, daySaid, say, several, show } from '#core/measure'
 import type { Day } from '#core/measure'
 import type { SeasonMend } from '#core/season'
-import { clockSaid } from '~/composables/hours'
 import { saveText } from '~/composables/files'
 import { useToday } from '~/composables/useToday'
 import { useNotices } from '~/stores/notices'
@@ -43,7 +42,6 @@ const verdict = computed(() => {
       : `${time(now.hands)} of hands; nothing has a day to be done by.`
   return `${several(late.length, 'piece does', 'pieces do')} not fit: ${now.over > 0.5 ? `${time(now.over)} of hands too many.` : 'not dry in time.'}`
 })
-const isClass = (id: string): boolean => workroom.kits.some((kit) => kit.id === id)
 const chosen = ref<string | null>(null)
 const own = computed(() => plan.value?.pieces.find(({ id }) => id === chosen.value) ?? null)
 const sittings = computed(() =>
@@ -194,8 +192,8 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
                   <PinOff :size="14" />Let it go where it fits
                 </button>
                 <button type="button" class="button" @click="later(own.id, true)">Leave it for later</button>
-                <NuxtLink :to="isClass(own.id) ? `/kits?kit=${own.id}` : `/piece/${own.id}`" class="button">{{
-                  isClass(own.id) ? 'To its kits' : 'To the bench'
+                <NuxtLink :to="workroom.isClass(own.id) ? `/kits?kit=${own.id}` : `/piece/${own.id}`" class="button">{{
+                  workroom.isClass(own.id) ? 'To its kits' : 'To the bench'
                 }}</NuxtLink>
               </div>
               <p v-if="own?.fresh" class="pb-1 text-fine text-soft">

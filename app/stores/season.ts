@@ -70,7 +70,7 @@ export const useSeason = defineStore('season', () => {
 
   async function gather(): Promise<ToMake[]> {
     const records = workroom.wanting ?? []
-    const taught = (pieces.records ?? []).filter(({ id }) => workroom.kits.some((kit) => kit.piece === id))
+    const { taught } = workroom
     const briefs = await workroom.briefs([...records, ...taught])
     // A class is an order of its own, beside the piece.
     const classes = workroom.kits.flatMap((kit): ToMake[] => {
@@ -161,13 +161,9 @@ export const useSeason = defineStore('season', () => {
       return { pins: day === null ? others : { ...others, [piece]: day } }
     })
 
-  /** How many are made of a piece. */
-  const setCopies = (piece: string, copies: number): Promise<unknown> =>
-    pieces.edit(piece, { do: 'brief', set: { copies } }, 'set how many are made')
-
   /** Does what would bring the season nearer to fitting, to the season as it is by then. */
   async function mend({ change }: SeasonMend): Promise<void> {
-    if (change.kind === 'fewer') await setCopies(change.piece, change.copies)
+    if (change.kind === 'fewer') await pieces.edit(change.piece, { do: 'brief', set: { copies: change.copies } }, 'set how many are made')
     const wrong = await set((now) => changedBy(change, now))
     if (wrong) throw new Error(wrong)
   }
@@ -183,7 +179,6 @@ export const useSeason = defineStore('season', () => {
     set,
     pin,
     mend,
-    setCopies,
     batchWith: (pieces: readonly string[], name: string): Promise<void> => joinBatch(db(), pieces, name, newId()),
     leaveBatch: (piece: string): Promise<void> => leaveBatch(db(), piece),
     /** @throws when it is no kit */

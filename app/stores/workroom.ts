@@ -89,10 +89,14 @@ export const useWorkroom = defineStore('workroom', () => {
     })
   }
 
+  /** The pieces that classes make. */
+  const taught = computed(() => (pieces.records ?? []).filter(({ id }) => kits.value.some((kit) => kit.piece === id)))
+  /** Whether what is in hand is a class, and no piece. */
+  const isClass = (id: string): boolean => kits.value.some((kit) => kit.id === id)
+
   /** What classes need: each an order of its own, beside the piece. */
   async function gatherKits(): Promise<InHand[]> {
-    const records = (pieces.records ?? []).filter(({ id }) => kits.value.some((kit) => kit.piece === id))
-    const found = await briefs(records)
+    const found = await briefs(taught.value)
     return kits.value.flatMap((kit): InHand[] => {
       const needs = found.get(kit.piece)?.needs
       return needs ? [{ id: kit.id, name: `${kit.name}, kits`, copies: 1, needs: handOut(needs, kit.heads + kit.spares, kit.swaps) }] : []
@@ -138,9 +142,24 @@ export const useWorkroom = defineStore('workroom', () => {
   )
   /** How many pieces and classes are in hand, as it is said. */
   const counted = computed(() => {
-    const classes = inHand.value?.filter(({ id }) => kits.value.some((kit) => kit.id === id)).length ?? 0
+    const classes = inHand.value?.filter(({ id }) => isClass(id)).length ?? 0
     const made = several((inHand.value?.length ?? 0) - classes, 'piece', 'pieces')
     return classes > 0 ? `${made} and ${several(classes, 'class', 'classes')}` : made
   })
-  return { plan, current, counted, progress, inHand, wanting, kits, briefs, look, gather, gatherKits, stop: (): void => going?.stop() }
+  return {
+    plan,
+    current,
+    counted,
+    progress,
+    inHand,
+    wanting,
+    kits,
+    taught,
+    isClass,
+    briefs,
+    look,
+    gather,
+    gatherKits,
+    stop: (): void => going?.stop(),
+  }
 })

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { Need, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Manner } from '../measure'
-import { capital, daySaid, inList, listed, quantity, several, show } from '../measure'
+import { capital, clockSaid, daySaid, inList, listed, quantity, several, show } from '../measure'
 import type { Kit, KitPart } from '../season'
 import { kitParts, sittingsOf, toolsFor } from '../season'
 import type { TaskTime } from '../steps'
@@ -30,11 +30,6 @@ export interface KitSheet {
 function partSaid({ amount, unit, cut, name }: KitPart, manner: Manner): string {
   const cutTo = cut === null ? '' : `, ${show(quantity.length(cut), manner)} each`
   return unit === 'length' ? `${show(quantity.length(amount), manner)} of ${inList(name)}` : `${amount} ${inList(name)}${cutTo}`
-}
-
-const clockOf = (minutes: number): string => {
-  const whole = Math.round(minutes)
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
 }
 
 /** @param needs for one copy @param tasks of one copy, in their order */
@@ -75,7 +70,7 @@ export function kitSheet(kit: Kit, needs: readonly Need[], tasks: readonly TaskT
     sittings: sittings.map(({ tasks: own, minutes, ends }, i) => ({
       title: `Sitting ${i + 1}, ${time(minutes)}`,
       ends: !ends ? '' : ends.why === 'dries' ? `Then “${ends.task}” dries for ${time(ends.minutes)}.` : 'Then the time is up.',
-      rows: own.map(({ task, from, minutes: takes }) => ({ at: clockOf(from), what: task.title, takes: time(takes) })),
+      rows: own.map(({ task, from, minutes: takes }) => ({ at: clockSaid(from), what: task.title, takes: time(takes) })),
     })),
     before: tasks
       .filter(({ kind, hands }) => kit.before.includes(kind) && hands > 0)

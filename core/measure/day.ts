@@ -86,3 +86,12 @@ export const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
 
 /** A day as documents have it. */
 export const DaySchema = z.string().refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
+
+/**
+ * Hours and minutes as a clock shows them. @param minutes after midnight, or after something begins
+ * @example clockSaid(1110) // '18:30'
+ */
+export function clockSaid(minutes: number): string {
+  const whole = Math.round(minutes)
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}

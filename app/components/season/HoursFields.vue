@@ -2,12 +2,12 @@
 import { ref } from 'vue'
 import { X } from '@lucide/vue'
 import type { Parsed } from '#core/measure'
-import { daySaid, show } from '#core/measure'
+import { clockSaid, daySaid, show } from '#core/measure'
 import type { DayKind, Hours, SpecialDay } from '#core/season'
 import { DAY_KINDS } from '#core/season'
 import { useSeason } from '~/stores/season'
 import { useSettings } from '~/stores/settings'
-import { clockSaid, readClock, readHours } from '~/composables/hours'
+import { readClock, readHours } from '~/composables/hours'
 import TypedField from '../fields/TypedField.vue'
 
 /** When hands are at the bench: the hours of the week, and days that are otherwise. */
