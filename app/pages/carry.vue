@@ -7,7 +7,7 @@ import type { PieceFile } from '#core/exchange'
 import { readLink } from '#core/exchange'
 import type { CautionId } from '#core/steps'
 import type { Piece } from '#core/piece'
-import { edit } from '#core/piece'
+import { edit, withOwnTask } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { askWorkings } from '~/workers/workings'
 import { useNotices } from '~/stores/notices'
@@ -84,11 +84,7 @@ function change(set: Partial<Piece['making']>, words: string): void {
 const accept = (caution: CautionId): void =>
   change({ accepted: [...new Set([...piece.value!.making.accepted, caution])] }, 'take a caution as read')
 function found(note: string): void {
-  const { own } = piece.value!.making
-  change(
-    { own: [...own, { id: `found-${own.length + 1}-${own.length}`, title: note, hands: 10, waits: 0, after: 'look', before: null }] },
-    'note what was found',
-  )
+  change({ own: withOwnTask(piece.value!.making.own, { title: note, after: 'look' }) }, 'note what was found')
 }
 </script>
 

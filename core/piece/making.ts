@@ -98,6 +98,15 @@ export const OwnTaskSchema = z.strictObject({
 })
 export type OwnTask = z.infer<typeof OwnTaskSchema>
 
+/** A task of one's own as it is begun. */
+export const OWN_TASK: Omit<OwnTask, 'id'> = { title: '', hands: 10, waits: 0, after: null, before: null }
+/** One's own tasks and one more, under an id that none of them has. */
+export function withOwnTask(own: readonly OwnTask[], task: Partial<Omit<OwnTask, 'id'>>): OwnTask[] {
+  let n = own.length + 1
+  while (own.some(({ id }) => id === `own-${n}`)) n += 1
+  return [...own, { ...OWN_TASK, ...task, id: `own-${n}` }]
+}
+
 export const HANGER_WHEN = ['first', 'top known', 'last'] as const
 export const BOW_WHEN = ['first', 'last'] as const
 

@@ -6,6 +6,7 @@ import type { Edit } from './edit'
 import { edit } from './edit'
 import type { History } from './history'
 import { EMPTY_HISTORY, note, redo, undo } from './history'
+import { withOwnTask } from './making'
 import { migrate, moneyOf } from './migrate'
 import { mirrorPiece } from './mirror'
 import { rebase } from './rebase'
@@ -312,4 +313,14 @@ describe('another kind of rule for a layer', () => {
     for (const material of Object.values(CATALOGUE).filter(canLay))
       expect(rulesFor(material.kind)).toContain(startLayer('a', material, 1).rule.kind)
   })
+})
+
+it('gives a task of one’s own an id that no other has, whatever was taken off before', () => {
+  const two = withOwnTask(withOwnTask([], { title: 'a' }), { title: 'b', after: 'look' })
+  const again = withOwnTask(two.slice(1), { title: 'c' })
+  expect(new Set(again.map(({ id }) => id)).size).toBe(2)
+  expect(again.map(({ title, after }) => [title, after])).toEqual([
+    ['b', 'look'],
+    ['c', null],
+  ])
 })

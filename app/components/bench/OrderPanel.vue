@@ -6,7 +6,7 @@ import { dateProblems, moved } from '#core/steps'
 import type { Task } from '#core/steps'
 import { dayNumber, say, show } from '#core/measure'
 import type { Making, OwnTask } from '#core/piece'
-import { BOW_WHEN, HANGER_WHEN } from '#core/piece'
+import { BOW_WHEN, HANGER_WHEN, OWN_TASK, withOwnTask } from '#core/piece'
 import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -54,17 +54,14 @@ function takeDay(event: Event): void {
 }
 
 const adding = ref(false)
-const draft = ref<Omit<OwnTask, 'id'>>({ title: '', hands: 10, waits: 0, after: null, before: null })
+const draft = ref<Omit<OwnTask, 'id'>>({ ...OWN_TASK })
 const refused = ref<string | null>(null)
 function add(): void {
-  let n = making.value.own.length + 1
-  while (making.value.own.some(({ id }) => id === `own-${n}`)) n += 1
-  refused.value = draft.value.title.trim()
-    ? set({ own: [...making.value.own, { ...draft.value, title: draft.value.title.trim(), id: `own-${n}` }] }, 'add a task')
-    : 'Say what is to be done.'
+  const title = draft.value.title.trim()
+  refused.value = title ? set({ own: withOwnTask(making.value.own, { ...draft.value, title }) }, 'add a task') : 'Say what is to be done.'
   if (refused.value) return
   adding.value = false
-  draft.value = { title: '', hands: 10, waits: 0, after: null, before: null }
+  draft.value = { ...OWN_TASK }
 }
 function remove(task: Task): void {
   set(

@@ -4,6 +4,7 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import type { DaybookRecord } from '#core/daybook'
 import { beginRecord } from '#core/daybook'
+import { withOwnTask } from '#core/piece'
 import type { CautionId } from '#core/steps'
 import { timesOf } from '#core/steps'
 import { useOpenPiece } from '~/composables/useOpenPiece'
@@ -26,13 +27,8 @@ function accept(caution: CautionId): void {
 }
 /** What is found at the gate is a task of its own, to be done before anything is fixed for good. */
 function found(note: string): void {
-  const { own } = bench.piece!.making
-  let n = own.length + 1
-  while (own.some(({ id }) => id === `found-${n}`)) n += 1
-  const error = bench.apply(
-    { do: 'making', set: { own: [...own, { id: `found-${n}`, title: note, hands: 10, waits: 0, after: 'look', before: null }] } },
-    'note what was found',
-  )
+  const own = withOwnTask(bench.piece!.making.own, { title: note, after: 'look' })
+  const error = bench.apply({ do: 'making', set: { own } }, 'note what was found')
   if (error) notices.fault('It could not be noted', error)
   else notices.note(`Noted: “${note}” comes next.`)
 }
