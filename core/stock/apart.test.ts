@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { BASE_KINDS, BASE_SORTS, usualBase, usualPrice, widthOf } from '../base'
 import type { Lengths, Material, Need, Things } from '../material'
 import { CATALOGUE } from '../material'
 import { inches } from '../measure'
@@ -116,6 +117,12 @@ describe('what it is worth', () => {
     expect(worthOf(lotOf('a', 'ivy', { things: 3, source: { kind: 'found' } }), shelf)).toBe(0)
     // Half a roll of 360 in at 8.99.
     expect(worthOf(lotOf('a', 'ribbon-slate', { length: inches(180) }), shelf)).toBe(450)
+    // A bare base as its bill says, in every usual size; a garland by its length.
+    for (const kind of BASE_KINDS)
+      for (const { shape } of BASE_SORTS[kind].sizes) {
+        const base = { ...usualBase(kind), shape }
+        expect(worthOf(lotOf('a', baseLots(kind), { cut: widthOf(base) }), shelf)).toBe(usualPrice(base))
+      }
     expect(worthOfAll([lotOf('a', 'ivy', { paid: 5 }), lotOf('b', 'nothing', {})], shelf)).toBe(5)
   })
   it('small things run low when the plan leaves less than a quarter of a pack', () => {

@@ -1,5 +1,5 @@
 import type { BaseKind, Shape } from '../base'
-import { BASE_SORTS, usualBase, widthOf } from '../base'
+import { BASE_SORTS, scaledShape, usualBase, usualPrice, widthOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Minor } from '../measure'
@@ -19,12 +19,14 @@ export function worthOf(lot: Lot, shelf: Pick<Shelf, 'materials'>): Minor {
   return Math.round((price * share) / holds)
 }
 
-/** What a bare base usually costs in the size that is nearest to so wide; its middle size where that is not said. */
+/** What a bare base so wide usually costs, as the nearest usual size made that wide; its middle size where that is not said. */
 function usualBasePrice(kind: BaseKind, width: number | null): Minor {
   const usual = usualBase(kind)
-  const wide = width ?? widthOf(usual)
-  const off = (shape: Shape): number => Math.abs(widthOf({ ...usual, shape }) - wide)
-  return BASE_SORTS[kind].sizes.reduce((best, each) => (off(each.shape) < off(best.shape) ? each : best)).price
+  if (width === null) return usualPrice(usual)
+  const wide = (shape: Shape): number => widthOf({ ...usual, shape })
+  const off = (shape: Shape): number => Math.abs(wide(shape) - width)
+  const { shape } = BASE_SORTS[kind].sizes.reduce((best, each) => (off(each.shape) < off(best.shape) ? each : best))
+  return usualPrice({ kind, shape: scaledShape(shape, width / wide(shape)) ?? shape })
 }
 
 /** What so much of some lots is worth, things or mm, each taken alike. @param amount of all of them; at most what they have */
