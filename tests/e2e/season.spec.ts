@@ -196,6 +196,13 @@ test('a day’s record changes a rate, the figures say measured, and one click s
   await bundles.fill('nought')
   await bundles.press('Tab')
   await expect(form.getByRole('alert')).toContainText('is not a number')
+  // What is not said is not none: a blank stays blank.
+  const broke = form.getByLabel(/ that broke$/).first()
+  await broke.fill('2')
+  await broke.press('Tab')
+  await broke.fill('')
+  await broke.press('Tab')
+  await expect(broke).toHaveValue('')
   // Twice as long as planned.
   await bundles.fill(String(planned * 2))
   await bundles.press('Tab')

@@ -174,8 +174,8 @@ async function save(): Promise<void> {
                 class="[&_label]:sr-only"
                 :label="`${row.name} that broke`"
                 :shown="row.broke === null ? '' : String(row.broke)"
-                :read="(text: string) => (text.trim() === '' ? { ok: true, value: 0 } : parseNumber(text))"
-                :take="(broke: number) => (put(row, { broke, took: row.took ?? row.planned }), null)"
+                :read="(text: string) => (text.trim() === '' ? { ok: true, value: null } : parseNumber(text))"
+                :take="(broke: number | null) => (put(row, { broke, took: row.took ?? (broke === null ? null : row.planned) }), null)"
                 numeric
               />
             </td>
