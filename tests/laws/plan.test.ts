@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lotsOff, partsOff } from '../../core/stock'
-import { billOf, dealsOf, keepAll, keepNeeds, lineCost, packsOver, rangeOf, useUp, withTax } from '../../core/price'
+import { billOf, dealsOf, dropped, keepAll, keepNeeds, lineCost, packsOver, rangeOf, useUp, withTax } from '../../core/price'
 import { shelf } from '../../core/testing'
-import { handOut, kitParts } from '../../core/season'
+import { handOut, kitMoney, kitParts, startKit } from '../../core/season'
 import { amounts, after, hold, ids, lots, need, pieces, planned, shops, workrooms } from './workrooms'
 
 const NEVER_MORE = 1e-9
@@ -231,6 +231,40 @@ describe('money', () => {
         expect(saves).toBeLessThanOrEqual(withTax([of.opened.value], room.tax) + 1)
       }
     }))
+  it('a deal of a few fewer is the first that saves, and saves what the bill without them does', () =>
+    hold(
+      workrooms(),
+      (room) => {
+        const making = { ...room.pieces[0]!, budget: null }
+        const bill = billOf(making, room)
+        for (const line of bill.lines.filter(({ of }) => of === 'stems')) {
+          const all = making.needs.reduce((n, need) => n + (need.material === line.id ? need.count : 0), 0)
+          const less = (n: number): number => {
+            const own = making.needs.filter(({ material }) => material === line.id)
+            const others = making.needs.filter(({ material }) => material !== line.id)
+            return bill.opened.value - billOf({ ...making, needs: [...others, ...dropped(own, n)] }, room).opened.value
+          }
+          const told = dealsOf(making, bill, room).find(({ line: id, kind }) => id === line.id && kind === 'fewer things')
+          const counts = Array.from({ length: Math.floor(all) }, (_, i) => i + 1)
+          const first = counts.find((n) => less(n) > 0)
+          if (told) expect(told.saves).toBe(less(first!))
+        }
+      },
+      0.3,
+    ))
+  it('a class costs on its own page what it does in the workroom, were it alone there', () =>
+    hold(
+      fc.tuple(workrooms({ list: [] }), fc.integer({ min: 1, max: 9 }), fc.integer({ min: 0, max: 2 })),
+      ([room, heads, spares]) => {
+        const [piece] = room.pieces
+        const kit = { ...startKit('class', piece!.id, 'Class', heads), heads, spares }
+        const needs = handOut(piece!.needs, heads + spares, kit.swaps)
+        const house = { ...room, lots: room.lots.filter(({ reserved }) => !reserved) }
+        const plan = planned({ ...house, pieces: [{ id: kit.id, name: 'Class', copies: 1, needs }] })
+        expect(rangeOf(kitMoney(kit, piece!.needs, [], house).materials)).toEqual(rangeOf(plan.opened))
+      },
+      0.3,
+    ))
   it('a bill at list prices is no less than with reductions, and the two differ by what is saved', () =>
     hold(workrooms(), (room) => {
       const { full, opened, reduced } = billOf({ ...room.pieces[0]!, budget: null }, room)
