@@ -359,7 +359,6 @@ export const BOW: Construction<'bow'> = {
             ),
           ]
         : []),
-
       ...(tailReach(ribbons) > 0 ? tailFigures(piece, rule, laid.placements[0], making.shelf) : []),
       ...(cut > 0
         ? [

@@ -113,10 +113,10 @@ export function beginRecord({ piece, tasks, needs, materials, spent, counted, da
     ]
   })
   const runs = runsOf(base)
-  const boughs = piece.layers.flatMap(({ id: layer, rule: of, run }): Compared[] => {
+  const boughs = piece.layers.flatMap((own): Compared[] => {
+    const { id: layer, rule: of, run } = own
     if (of.kind !== 'boughs') return []
     const on = runs.filter((each) => run === EACH || each.id === run)
-    const own = piece.layers.find(({ id }) => id === layer)!
     const length = shortestOf(own, shelf)
     const advance = length - of.overlap
     const pieces = on.reduce((n, each) => n + overlapped(each, length, advance).count, 0)

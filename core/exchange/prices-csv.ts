@@ -3,7 +3,7 @@ import { BASE_KINDS, BASE_SORTS } from '../base'
 import { materialOf } from '../material'
 import type { Material, Shelf } from '../material'
 import type { Units } from '../measure'
-import { parseLength, parseNumber } from '../measure'
+import { parseLength, parseNumber, pluralOf } from '../measure'
 import type { Offer } from '../price'
 import { OfferSchema } from '../price'
 import { baseLots } from '../stock'
@@ -94,7 +94,7 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
 
 /** A kind of bare base by its name, of one or of several. */
 const baseNamed = (named: string): BaseKind | null =>
-  BASE_KINDS.find((kind) => [BASE_SORTS[kind].name, `${BASE_SORTS[kind].name}s`].some((name) => plain(name) === plain(named))) ?? null
+  BASE_KINDS.find((kind) => [BASE_SORTS[kind].name, pluralOf(BASE_SORTS[kind].name)].some((name) => plain(name) === plain(named))) ?? null
 
 const columnOf = (field: string): string =>
   PRICE_COLUMNS.find(({ id }) => id === (field === 'reductions' ? 'off' : field))?.name ?? 'Material'

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Need, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Figure, Minor, Rated } from '../measure'
-import { COUNTED, DaySchema, lowerFirst, quantity, rate, sum } from '../measure'
+import { COUNTED, DaySchema, lowerFirst, quantity, rate, sum, wholesOver } from '../measure'
 import { byRule, count, given, less, named, plus, saidAs, times, worked } from '../measure/term'
 import type { Pricing } from '../price'
 import { billOf, moneyFigure, rangeOf } from '../price'
@@ -108,7 +108,7 @@ function wholeInEach(needs: readonly Need[]): Need[] {
   }
   return needs.flatMap((need) => {
     if (!parts.includes(need)) return [need]
-    return first.get(need.material) === need ? [{ ...need, count: Math.ceil(all.get(need.material)! - 1e-9) }] : []
+    return first.get(need.material) === need ? [{ ...need, count: wholesOver(all.get(need.material)!, 1) }] : []
   })
 }
 
