@@ -22,7 +22,6 @@ export const usePreviews = defineStore('previews', () => {
   const pieces = usePieces()
   const shops = useShops()
   const shown = shallowReactive(new Map<string, Preview>())
-  /** What could not be painted is not tried again until something about it changes. */
   const failed = new Map<string, string>()
   const inView = new Set<string>()
 
@@ -48,12 +47,18 @@ export const usePreviews = defineStore('previews', () => {
   }
 
   let painting = false
+  /** Something may have changed since what is due was last looked for. */
+  let stale = false
   /** Paints what is missing, one at a time, until nothing is. */
   async function go(): Promise<void> {
+    stale = true
     if (painting) return
     painting = true
     try {
-      for (let next = await due(); next; next = await due()) await paint(next)
+      while (stale) {
+        stale = false
+        for (let next = await due(); next; next = await due()) await paint(next)
+      }
     } catch (error) {
       notices.fault('Previews could not be kept', String(error))
     } finally {
@@ -61,21 +66,21 @@ export const usePreviews = defineStore('previews', () => {
     }
   }
 
+  /** What could not be painted is tried again only when something about it changed. */
+  const isToTry = (record: PieceRecord): boolean => failed.get(record.id) !== keyOf(record)
+  const nextInView = (): PieceRecord | undefined =>
+    pieces.records?.find((record) => inView.has(record.id) && shown.get(record.id)?.key !== keyOf(record) && isToTry(record))
+
   /** The next to be painted; none while no card is in view: on the bench hands have the machine. */
   async function due(): Promise<PieceRecord | undefined> {
     if (!inView.size) return undefined
-    const records = pieces.records ?? []
-    const wants = (record: PieceRecord): boolean => shown.get(record.id)?.key !== keyOf(record) && failed.get(record.id) !== keyOf(record)
-    const seen = records.find((record) => inView.has(record.id) && wants(record))
+    const seen = nextInView()
     if (seen) return seen
     await idle()
-    const kept = new Set(
-      await db()
-        .previews.orderBy('[id+key]')
-        .keys()
-        .then((keys) => keys.map(String)),
-    )
-    return records.find((record) => !kept.has([record.id, keyOf(record)].toString()) && failed.get(record.id) !== keyOf(record))
+    const kept = new Set((await db().previews.orderBy('[id+key]').keys()).map(String))
+    // Meanwhile one may have scrolled, or gone to the bench.
+    if (!inView.size) return undefined
+    return nextInView() ?? pieces.records?.find((record) => !kept.has([record.id, keyOf(record)].toString()) && isToTry(record))
   }
 
   async function paint(record: PieceRecord): Promise<void> {
