@@ -23,6 +23,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PLAIN}`,
     viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
     // Each test is a first visit; what works offline is tested by itself.
     serviceWorkers: 'block',
     launchOptions: {

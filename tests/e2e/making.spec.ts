@@ -17,6 +17,23 @@ const panel = (page: Page, name: string): Promise<void> => page.getByRole('butto
 const now = (page: Page) => page.getByTestId('now')
 const big = (page: Page) => page.getByTestId('big')
 
+/** What the database has of stems that were counted off: a reload keeps what is written down. */
+const keptCounts = (page: Page): Promise<number[]> =>
+  page.evaluate(
+    () =>
+      new Promise<number[]>((resolve, reject) => {
+        const open = indexedDB.open('ruddy-bramble')
+        open.onerror = () => reject(open.error as DOMException)
+        open.onsuccess = () => {
+          const all = open.result.transaction('progress').objectStore('progress').getAll()
+          all.onsuccess = () => {
+            open.result.close()
+            resolve((all.result as { counted: Record<string, number> }[]).flatMap(({ counted }) => Object.values(counted)))
+          }
+        }
+      }),
+  )
+
 /** A small ring with one of each: stems that push in, a heavy thing that is wired, something painted. */
 function smallRing(name: string): Piece {
   const piece = pieceOn(name, 'grapevine', ['bay', 'skep'])
@@ -80,6 +97,7 @@ test('a ring from opened to hung, by the screen alone, with a timer, a reload an
     await expect(count).toContainText('0 of 3')
     await page.keyboard.press('Space')
     await page.keyboard.press('Space')
+    await expect.poll(() => keptCounts(page)).toContain(2)
     await page.reload()
     await expect(count).toContainText('2 of 3')
     await page.keyboard.press('Space')

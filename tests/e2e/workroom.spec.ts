@@ -139,7 +139,7 @@ test('the demo’s workroom says what all of it costs together, and money is in 
   const money = async (label: RegExp) => Number((await sum.getByRole('button', { name: label }).textContent())!.replace(/[$,€]/g, ''))
   // While shops answer and things are kept for pieces it is planned anew.
   await expect(async () => {
-    expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Were each/), 2)
+    expect((await money(/^To open/)) + (await money(/^Saved/))).toBeCloseTo(await money(/^Each bought for by itself/), 2)
   }).toPass()
   await page.goto(`${demoSite}/settings`)
   await page.getByLabel('Money in').selectOption('EUR')
