@@ -495,10 +495,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [{ width: 38, height: 84, face: 8 }, 4299],
       [{ width: 68, height: 84, face: 9 }, 5999],
     ],
-    prepare: [
-      'Fix the hooks first: both top corners, the middle, and every 24 in down the sides.',
-      'Lay both runs out on the floor, stems to the middle.',
-    ],
+    prepare: ['Fix the hooks first.', 'Lay both runs out on the floor, stems to the middle.'],
   }),
   'mantel-garland': sort<'mantel'>('mantel-garland', {
     name: 'Mantel garland',

@@ -121,15 +121,27 @@ describe('hangers', () => {
     expect(of({ loop: 'ribbon', hook: 'over the door' })).toEqual(['ribbon-burlap'])
     expect(of({ loop: 'coat hook', hook: 'magnets' })).toEqual(['1 coat-hook', '1 door-magnet'])
   })
-  it('a garland hangs on a hook to every two feet and one more, tied at each', () => {
-    const base = usualBase('mantel-garland')
-    const length = runsOf(base)[0]!.length
-    const { needs } = work(pieceWith([], { base }), shelf).hung.make!
-    const hooks = Math.ceil(length / inches(24)) + 1
-    expect(usesOf({ needs })).toEqual([
+  /** Hooks put up by hand: one at each of these ends and corners, then as few between two as leave no more than two feet. */
+  const putUp = (stretches: readonly number[]): number =>
+    stretches.reduce((all, length) => {
+      let between = 0
+      while (length / (between + 1) > inches(24)) between += 1
+      return all + between
+    }, stretches.length + 1)
+  it.each([
+    // Foot, corner, middle, corner, foot of a door 38 by 84 in.
+    ['door-garland', [84, 19, 19, 84], 11],
+    ['mantel-garland', [20, 60, 20], 6],
+    ['rail-garland', [108], 6],
+  ] as const)('a garland hangs on hooks at its ends and corners and every two feet, tied at each: %s', (kind, stretches, hooks) => {
+    expect(putUp(stretches.map(inches))).toBe(hooks)
+    const { hung, tasks } = work(pieceWith([], { base: usualBase(kind) }), shelf)
+    expect(usesOf(hung.make!)).toEqual([
       { material: 'pipe-cleaner', use: 'hanger', count: hooks },
       { material: 'screw-hook', use: 'hook', count: hooks },
     ])
+    const words = tasks.find(({ id }) => id === 'hang')!.says.map((each) => say(each, manner))
+    expect(words.filter((each) => each.startsWith(`${hooks} hooks: `))).toHaveLength(1)
   })
   it('all have words, and a hook that goes with them', () => {
     for (const id of LOOPS) expect(HANGING_LOOPS[id].hooks.length, id).toBeGreaterThan(0)

@@ -4,8 +4,8 @@ import { CORD } from '../construct'
 import { KNOT, RISE } from '../construct/thumbs'
 import { tubeOf } from '../fix'
 import type { Need } from '../material'
-import type { Figure, Point, Rated, Term } from '../measure'
-import { quantity, rate } from '../measure'
+import type { Figure, Point, Rated, Said, Term } from '../measure'
+import { quantity, rate, sum } from '../measure'
 import { byRule, count, less, mm, over, PI, plus, saidAs, the, times, wholesUp, worked } from '../measure/term'
 import type { Hanger, Piece } from '../piece'
 import { hangsAt, OWN_RIBBON } from '../piece'
@@ -41,11 +41,40 @@ const STEM_WIRE = 457.2
 /** How far a loop rises from what it goes round. */
 export const riseOf = ({ rise }: Hanger, by: Rated): Term => (rise === null ? byRule(RISE, by) : mm(rise))
 
-/** How many hooks a garland hangs on: one at each end and one to so much between. */
-const routeHooks = ({ base }: Pick<Piece, 'base'>, runs: readonly Run[], by: Rated): Term => {
-  if (base.shape.form === 'scallops') return plus(count(base.shape.count), count(1))
-  const whole = runs.reduce((all, { length }) => all + length, 0)
-  return plus(wholesUp(over(the`its length ${mm(whole)}`, byRule(HOOK_EVERY, by))), count(1))
+/** How many hooks a garland hangs on: at its ends, wherever its route turns, and none farther from the next than so much. */
+function routeHooks({ base: { shape } }: Pick<Piece, 'base'>, runs: readonly Run[], by: Rated): Term {
+  const every = byRule(HOOK_EVERY, by)
+  const along = (stretch: Term): Term => wholesUp(over(stretch, every))
+  switch (shape.form) {
+    case 'scallops':
+      return plus(count(shape.count), count(1))
+    case 'door':
+      return plus(
+        times(count(2), along(the`a side ${mm(shape.height)}`)),
+        times(count(2), along(the`half the top ${mm(shape.width / 2)}`)),
+        count(1),
+      )
+    case 'mantel':
+      return plus(times(count(2), along(the`an end ${mm(shape.drops)}`)), along(the`the shelf ${mm(shape.width)}`), count(1))
+    default:
+      return plus(along(the`its length ${mm(runs.reduce((all, { length }) => all + length, 0))}`), count(1))
+  }
+}
+
+/** Where those hooks go. */
+export function routeWords({ base: { shape } }: Pick<Piece, 'base'>, hooks: number, by: Rated): Said {
+  const between = sum`, and none farther from the next than ${quantity.length(rate(HOOK_EVERY, by))}.`
+  const at = (where: string): Said => [...sum`${quantity.count(hooks)} hooks: ${where}`, ...between]
+  switch (shape.form) {
+    case 'scallops':
+      return sum`${quantity.count(hooks)} hooks, level: one where each scallop begins, one where the last ends.`
+    case 'door':
+      return at('in the middle of the top, at both corners, at the foot of both sides')
+    case 'mantel':
+      return at(shape.drops > 0 ? 'at both corners of the shelf, at both ends' : 'at both ends')
+    default:
+      return at('at both ends')
+  }
 }
 
 /** What the hanger of a piece takes; null while none was chosen. */

@@ -101,7 +101,7 @@ export const HANGING_HOOKS: Readonly<Record<HookKind, Hook>> = {
     on: ['boards', 'door', 'brick', 'plaster', 'stone', 'mantel', 'glass'],
     because: '',
     weather: null,
-    how: 'Set the hooks level along the route before the garland is lifted.',
+    how: 'The hooks are up, and level, before the garland is lifted.',
   },
 }
 

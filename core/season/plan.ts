@@ -2,8 +2,8 @@ import type { Day, Figure, Rated, Said } from '../measure'
 import { COUNTED, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
 import { given, named, plusAll, worked } from '../measure/term'
 import type { Severity } from '../piece'
-import { chainTo, comesDownOn, keepsFor, keepsHanging } from '../steps'
-import { BUY_AHEAD, CUT_AHEAD } from '../steps/thumbs'
+import { boughtBy, chainTo, comesDownOn, keepsFor, keepsHanging } from '../steps'
+import { CUT_AHEAD } from '../steps/thumbs'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
 import type { BookedChore, Booking } from './book'
@@ -520,7 +520,6 @@ function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readon
 function buyingOf(scene: Scene, ofPiece: ReadonlyMap<string, readonly Sitting[]>, dates: readonly PieceDates[]): BuyBy[] {
   const { job } = scene
   const { today } = job
-  const ahead = Math.round(rate(BUY_AHEAD, job.rates))
   // A day that is past buys nothing any more.
   const shopDays = job.season.hours.days.filter(({ kind, day }) => kind === 'shop' && day >= today).map(({ day }) => day)
   const notPast = (day: Day): Day => (day < today ? today : day)
@@ -530,7 +529,7 @@ function buyingOf(scene: Scene, ofPiece: ReadonlyMap<string, readonly Sitting[]>
       .filter((day) => day <= begins)
       .sort()
       .at(-1)
-    const things: BuyBy = { piece: id, name, what: 'things', by: notPast(last ?? daysAfter(begins, -ahead)) }
+    const things: BuyBy = { piece: id, name, what: 'things', by: notPast(last ?? boughtBy(begins, job.rates)) }
     if (!fresh) return [things]
     return [things, { piece: id, name, what: 'greens', by: notPast(lastOn(fresh.cut, job.freshDays)) }]
   })

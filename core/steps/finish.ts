@@ -1,7 +1,7 @@
 import type { Body, Run } from '../base'
 import { BASE_SORTS, anchorSays } from '../base'
 import { FIXING_WAYS } from '../fix'
-import { HANGING_HOOKS, HANGING_LOOPS } from '../hang'
+import { HANGING_HOOKS, HANGING_LOOPS, hangerMake, routeWords } from '../hang'
 import type { Material, Shelf } from '../material'
 import type { Said } from '../measure'
 import { sum } from '../measure'
@@ -44,6 +44,7 @@ export function hangerTask(piece: Piece, runs: readonly Run[], materials: readon
     hanger.loop === 'tied' ? 'Hang it on its hooks' : 'Fit the hanger',
     [
       [HANGING_LOOPS[hanger.loop].how, ...(hanger.loop === 'own hook' || hanger.loop === 'tied' ? [] : [' ', ...place])],
+      ...(hanger.hook === 'route hooks' ? [routeWords(piece, hangerMake(piece, runs, shelf)!.hooks.value, shelf)] : []),
       [HANGING_HOOKS[hanger.hook].how],
     ],
     {

@@ -1,7 +1,7 @@
 import type { Material } from '../material'
 import type { Day, Figure, Rated } from '../measure'
 import { daysAfter, dayNumber, daySaid, listed, quantity, rate, sum } from '../measure'
-import { byRule, count, less, ofFigure, over, plusAll, saidAs, times, worked } from '../measure/term'
+import { count, less, ofFigure, over, plusAll, saidAs, times, worked } from '../measure/term'
 import type { Piece, Problem } from '../piece'
 import { handsOfCopies } from './copies'
 import type { Booked, ToBook } from './graph'
@@ -119,6 +119,9 @@ export function comesDownOn(hung: Day, hangs: number | null, keeps: number | nul
   return days === null ? null : daysAfter(hung, days)
 }
 
+/** The day by which things are in the house: so long before hands begin. */
+export const boughtBy = (begins: Day, by: Rated): Day => daysAfter(begins, -Math.round(rate(BUY_AHEAD, by)))
+
 function datesOf(
   day: Day,
   days: number,
@@ -132,7 +135,7 @@ function datesOf(
   const stems = booked.find(({ id }) => id === 'stems')
   const cutOn = daysAfter(startBy, Math.floor((stems?.begins ?? 0) / DAY))
   return {
-    buyBy: daysAfter(startBy, -Math.round(byRule(BUY_AHEAD, by).value)),
+    buyBy: boughtBy(startBy, by),
     cutFrom: fresh ? daysAfter(cutOn, -Math.round(rate(CUT_AHEAD, by))) : null,
     startBy,
     hangBy: day,

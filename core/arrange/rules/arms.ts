@@ -1,11 +1,10 @@
 import { along } from '../../base'
-import { quantity, sum } from '../../measure'
 import type { RuleOf } from '../../piece'
 import { gapsOf } from '../gaps'
 import type { Slot, SlotContext } from '../slot'
 import { slot } from '../slot'
 import type { Arranging } from './arranging'
-import { byCount } from './arranging'
+import { apart, byCount } from './arranging'
 
 /** Stations left and right in turn, from the middle out: on both runs of a pair, or to both sides of the layer's seat. */
 function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
@@ -26,8 +25,10 @@ function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
 export const ARMS: Arranging<RuleOf<'arms'>> = {
   slots: arms,
   withCount: byCount,
-  says: (_rule, _run, spacing) =>
-    spacing ? [sum`Left and right in turn, from the middle out; ${quantity.length(spacing.centre.value)} apart on each side.`] : [],
+  says: (_rule, run, spacing) => [
+    ...(spacing ? [['Left and right in turn, from the middle out.']] : []),
+    ...apart(run, spacing, ' on each side'),
+  ],
   gaps(_rule, run, seat, sorted) {
     // Its two sides, each by itself: neither the seat nor what lies over against it is a gap that is meant.
     const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, seat, s)).filter((by) => by < run.length / 2 === way > 0)

@@ -51,11 +51,19 @@ export const byCount = <R extends { readonly count: number }>(rule: R, count: nu
   takes: count,
 })
 
-/** How far apart things lie that are all as far apart. */
-export function apart(run: Run, spacing: Spacing | null): Said[] {
+/** How far apart things lie: all as far, or from the smallest gap to the widest. */
+export function apart(run: Pick<Run, 'closed'>, spacing: Spacing | null, where = ''): Said[] {
   if (!spacing) return []
-  if (!run.closed) return [sum`${quantity.length(spacing.centre.value)} apart.`]
-  return [sum`${quantity.length(spacing.rim.value)} apart on the rim, ${quantity.length(spacing.centre.value)} on the centre line.`]
+  const { rim, centre, gaps } = spacing
+  if (gaps)
+    return [
+      sum`${quantity.length(gaps.least.value)} to ${quantity.length(gaps.most.value)} apart${run.closed ? ' on the centre line' : ''}${where}, ${quantity.length(centre.value)} on average.`,
+    ]
+  return [
+    run.closed
+      ? sum`${quantity.length(rim.value)} apart on the rim, ${quantity.length(centre.value)} on the centre line${where}.`
+      : sum`${quantity.length(centre.value)} apart${where}.`,
+  ]
 }
 
 export const nothing = (): Said[] => []
