@@ -2,13 +2,16 @@ import { describe, expect, it } from 'vitest'
 import { BASE_KINDS, BASE_SORTS, boundsOf, runsOf } from './base'
 import { baseNeeds, beginLayer, layersFrom } from './cover'
 import { canLay, CATALOGUE, MATERIAL_KINDS, plainShelf } from './material'
-import { inches } from './measure'
+import { inches, kept } from './measure'
 import type { Piece } from './piece'
 import { PieceSchema, startPiece } from './piece'
-import { rememberingWork } from './workings'
+import type { Workings } from './workings'
+import { work as workAfresh } from './workings'
 
 const shelf = plainShelf()
-const work = rememberingWork()
+/** The same pieces are asked about several times. */
+const done = kept<Workings>(100)
+const work = (piece: Piece): Workings => done(JSON.stringify(piece), () => workAfresh(piece, shelf))
 const laid = Object.values(CATALOGUE).filter(canLay)
 
 /** A piece on a base of one of its usual sizes, indoors, so that weather says nothing. */
@@ -30,15 +33,15 @@ function withLayer(piece: Piece, material: string, seed = 7): Piece {
 }
 /** What is wrong that was not wrong before; a bow is always asked what its loops mean. */
 function newFaults(before: Piece, after: Piece): string[] {
-  const there = new Set(work(before, shelf).problems.map(({ id }) => id))
-  return work(after, shelf)
+  const there = new Set(work(before).problems.map(({ id }) => id))
+  return work(after)
     .problems.filter(({ id, severity }) => !there.has(id) && (severity === 'fault' || id.startsWith('clash')) && !id.endsWith(':means'))
     .map(({ id }) => id)
 }
 /** Wider than the base may be made by stems, and yet within two thirds of the door where the base leaves room for that. */
 function fitsDoor(piece: Piece): boolean {
   const { left, right } = boundsOf(runsOf(piece.base))
-  const { width } = work(piece, shelf).size
+  const { width } = work(piece).size
   const most = piece.brief.door.width * (2 / 3)
   return width.value <= most || right - left > most - 2 * inches(1) || width.value <= right - left + 2 * inches(3)
 }
@@ -56,7 +59,7 @@ describe.each(BASE_KINDS.map((kind, i) => [kind, i] as const))('on a %s', (kind,
     // What is to be seen lies on top: filler went on before the heads.
     expect(piece.layers.map(({ mix }) => mix[0]!.material)).toEqual(['bracken', 'statice', 'dahlia'])
     // A swag's own trees and a garland's own rope show between, and are covered by what follows.
-    const { cover, placements } = work(piece, shelf)
+    const { cover, placements } = work(piece)
     expect(cover.share.value).toBeGreaterThan(['swags', 'garlands'].includes(BASE_SORTS[kind].family) ? 0.6 : 0.84)
     expect(placements.length).toBeLessThan(700)
   })
@@ -82,7 +85,7 @@ it('cuts whole stems to what the base asks, and asks for fewer where it may show
   // An 18 in ring of vine: sprigs of 3 to 6 in, the finished ring 20 to 23 in.
   expect(layer.cut).toBeGreaterThan(inches(3))
   expect(layer.cut).toBeLessThan(inches(6))
-  const { width } = work({ ...ring, layers: [layer] }, shelf).size
+  const { width } = work({ ...ring, layers: [layer] }).size
   expect(width.value).toBeGreaterThan(inches(20))
   expect(width.value).toBeLessThan(inches(23))
   const sparse = beginLayer(
@@ -93,9 +96,7 @@ it('cuts whole stems to what the base asks, and asks for fewer where it may show
     CATALOGUE['bracken']!,
     7,
   ).layer
-  expect(work({ ...ring, layers: [sparse] }, shelf).placements.length).toBeLessThan(
-    work({ ...ring, layers: [layer] }, shelf).placements.length,
-  )
+  expect(work({ ...ring, layers: [sparse] }).placements.length).toBeLessThan(work({ ...ring, layers: [layer] }).placements.length)
 })
 
 it('ties a bow by a ring’s width, and of everyday size on a garland', () => {
@@ -129,5 +130,5 @@ it('takes the layers of another piece over by this base’s own runs', () => {
   const layers = layersFrom(swag, runsOf(ring.base))
   expect(layers.map(({ mix }) => mix[0]!.material)).toEqual(['cedar', 'statice'])
   expect(PieceSchema.safeParse({ ...ring, layers }).success).toBe(true)
-  expect(work({ ...ring, layers }, shelf).placements.length).toBeGreaterThan(0)
+  expect(work({ ...ring, layers }).placements.length).toBeGreaterThan(0)
 })

@@ -5,9 +5,9 @@ import { join } from 'node:path'
 import { chromium, expect, test } from '@playwright/test'
 import { PLAIN } from '../../playwright.config'
 
-// The browser is killed at a random moment within a second and a half after an edit, while edits go on. Five rounds
+// The browser is killed at a random moment within a second and a half after an edit, while edits go on. Three rounds
 // each time; `KILLS=100 npx playwright test kill` makes more.
-const ROUNDS = Number(process.env.KILLS ?? 5)
+const ROUNDS = Number(process.env.KILLS ?? 3)
 const site = `http://127.0.0.1:${PLAIN}`
 /** What was typed so long before the end may be lost, ms: half a second by itself, more beside another test on two cores. */
 const MAY_LOSE = process.env.KILLS ? 500 : 1500

@@ -360,12 +360,8 @@ test('out of the sheet: PDFs that another library opens, with the drawing as vec
 /** One of each family. */
 const FAMILIES = ['boathouse-door-ring', 'lantern-swag', 'chapel-garland', 'wire-pear'] as const
 for (const [where, viewport, ids] of [
-  [
-    'every demo piece, at a desk',
-    { width: 1280, height: 800 },
-    [...FAMILIES, 'ferry-hoop', 'orchard-ring', 'lantern-swag-other', 'honey-fair-ring'],
-  ],
-  ['one of each family, on a phone', { width: 390, height: 844 }, FAMILIES],
+  ['one of each family, at a desk', { width: 1280, height: 800 }, FAMILIES],
+  ['a ring and a swag, on a phone', { width: 390, height: 844 }, FAMILIES.slice(0, 2)],
 ] as const) {
   test.describe(where, () => {
     test.use({ viewport })

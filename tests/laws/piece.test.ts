@@ -9,7 +9,7 @@ import { benchOf, plainPricing, shelf } from '../../core/testing'
 import type { Workings } from '../../core/workings'
 import { work } from '../../core/workings'
 import { hold } from './workrooms'
-import { anyPiece } from './pieces'
+import { anyPiece, worked } from './pieces'
 import { figuresIn, untrue } from './sums'
 
 const MANNER = { units: 'in', currency: 'USD' } as const
@@ -42,7 +42,7 @@ describe('any piece', () => {
     hold(
       anyPiece,
       (piece) => {
-        const { tasks, needs } = work(piece, shelf)
+        const { tasks, needs } = worked(piece)
         expect(tasks.flatMap((task) => task.needs).length).toBe(needs.length)
       },
       SOME,
@@ -51,7 +51,7 @@ describe('any piece', () => {
     hold(
       anyPiece,
       (piece) => {
-        const { tasks, schedule } = work(piece, shelf)
+        const { tasks, schedule } = worked(piece)
         const booked = new Map(schedule.booked.map((each) => [each.id, each]))
         expect(booked.size).toBe(tasks.length)
         for (const task of tasks)
@@ -66,7 +66,7 @@ describe('any piece', () => {
     hold(
       anyPiece,
       (piece) => {
-        const { tasks, schedule } = work(piece, shelf)
+        const { tasks, schedule } = worked(piece)
         const chores = choresOf(
           [
             {
@@ -96,7 +96,7 @@ describe('any piece', () => {
     hold(
       anyPiece,
       (piece) => {
-        const { mass } = work(piece, shelf)
+        const { mass } = worked(piece)
         expect(mass.parts.reduce((all, { figure }) => all + figure.value, 0)).toBeCloseTo(mass.base.value + mass.on.value, 4)
       },
       SOME,
@@ -107,7 +107,7 @@ describe('any piece', () => {
       (piece) => {
         const sums = (of: Piece) => {
           const found: Record<string, number> = {}
-          for (const need of work(of, shelf).needs)
+          for (const need of worked(of).needs)
             found[need.material] = (found[need.material] ?? 0) + (need.of === 'lengths' ? need.length * need.count : need.count)
           return Object.fromEntries(Object.entries(found).map(([id, n]) => [id, Math.round(n)]))
         }
@@ -122,7 +122,7 @@ describe('any piece', () => {
         const [first] = piece.layers
         if (!first) return
         const aside = { ...piece, layers: piece.layers.map((layer) => (layer === first ? { ...layer, hidden: true } : layer)) }
-        expect(work(aside, shelf).needs.filter(({ layer }) => layer === first!.id)).toEqual([])
+        expect(worked(aside).needs.filter(({ layer }) => layer === first!.id)).toEqual([])
       },
       SOME,
     ))
@@ -149,13 +149,13 @@ describe('any piece', () => {
       anyPiece,
       (piece) => {
         const stays: string[] = []
-        const before = work(piece, shelf)
+        const before = worked(piece)
         for (const problem of before.problems)
           for (const { edit: how } of problem.mends) {
             if (!how) continue
             const edited = edit(piece, how, 'mend')
             if (!edited.ok) throw new Error(`${problem.id}: ${edited.error}`)
-            const after = work(edited.change.piece, shelf)
+            const after = worked(edited.change.piece)
             const gone = after.problems.every(({ id }) => id !== problem.id)
             // Of bare stretches another may be told in its place, and a counterpart may not be enough: then it says how far off it is.
             const nearer =

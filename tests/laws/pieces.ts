@@ -2,9 +2,12 @@ import fc from 'fast-check'
 import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
 import { beginLayer } from '../../core/cover'
 import { CATALOGUE } from '../../core/material'
+import { kept } from '../../core/measure'
 import type { Piece } from '../../core/piece'
 import { PieceSchema, rulesFor, startPiece } from '../../core/piece'
 import { shelf } from '../../core/testing'
+import type { Workings } from '../../core/workings'
+import { work } from '../../core/workings'
 
 /** What layers are begun with: leaves fine and coarse, fresh and made, heads, small things, lengths. */
 const MATERIALS = [
@@ -60,3 +63,7 @@ export const anyPiece: fc.Arbitrary<Piece> = fc
     })
     return piece
   })
+
+/** Laws ask the same of the same pieces: each is worked out once. */
+const workings = kept<Workings>(500)
+export const worked = (piece: Piece): Workings => workings(JSON.stringify(piece), () => work(piece, shelf))

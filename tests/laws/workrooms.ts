@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { Need } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
+import { kept } from '../../core/measure'
 import type { Reduction, Shop, Tax } from '../../core/price'
 import { NO_TAX } from '../../core/price'
 import type { Lot } from '../../core/stock'
@@ -179,7 +180,15 @@ export const workrooms = (set: Partial<Workroom> = {}): fc.Arbitrary<Workroom> =
     return Object.defineProperty(room, fc.toStringMethod, { value: () => JSON.stringify({ ...room, shelf: '…' }), enumerable: false })
   })
 
-export function planned(workroom: Workroom): Plan {
+/** Laws ask the same of the same workrooms: each is planned once. */
+const plans = kept<Plan>(1500)
+export const planned = (workroom: Workroom): Plan =>
+  plans(
+    JSON.stringify(workroom, (key, value: unknown) => (value === shelf ? '' : value)),
+    () => planAfresh(workroom),
+  )
+
+export function planAfresh(workroom: Workroom): Plan {
   const going = planWorkroom(workroom)
   let next = going.next(false)
   while (!next.done) next = going.next(false)

@@ -64,7 +64,11 @@ function hidden(piece: Piece, { scene }: Pick<Workings, 'scene'>): number {
 }
 
 /** The opacity of each pixel, of pixels in red, green, blue and opacity. */
-const alphaOf = (pixels: Uint8Array): Uint8Array => Uint8Array.from({ length: pixels.length / 4 }, (_, i) => pixels[4 * i + 3]!)
+function alphaOf(pixels: Uint8Array): Uint8Array {
+  const alpha = new Uint8Array(pixels.length / 4)
+  for (let i = 0; i < alpha.length; i++) alpha[i] = pixels[4 * i + 3]!
+  return alpha
+}
 
 /** Expects the face that is said to be covered to be within two points of what is drawn. */
 export function agrees(piece: Piece): void {
