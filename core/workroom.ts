@@ -21,6 +21,7 @@ import {
   lengthLine,
   moneyFigure,
   moneyTogether,
+  boughtTogether,
   openedBy,
   openedFor,
   packsFor,
@@ -100,6 +101,8 @@ export interface MaterialPlan {
   /** What is left when all is made: stems, or mm of what is opened. */
   readonly left: Figure
   readonly bought: readonly Bought[]
+  /** What of the packs is used, and all that they hold: things, or mm. */
+  readonly parts: readonly [used: number, all: number]
   readonly cutting: Cutting | null
   /** How much of it each piece takes, by their ids, in parts. */
   readonly taken: Readonly<Record<string, number>>
@@ -253,18 +256,19 @@ export function* planWorkroom(workroom: Workroom): Generator<PlanProgress, Plan,
 }
 
 /** What materials come to for all pieces together and for each. */
-function planFrom(materials: readonly MaterialPlan[], workroom: Workroom): Plan {
+function planFrom(alone: readonly MaterialPlan[], workroom: Workroom): Plan {
+  const materials = boughtTogether(alone)
   const { pieces, tax, lots, shelf } = workroom
   const { opened, used, tax: taxed } = ledgerOf(materials, tax)
-  const alone = pieces.map((piece) => billOf({ ...piece, budget: null }, workroom))
+  const bills = pieces.map((piece) => billOf({ ...piece, budget: null }, workroom))
   const shares = sharesOf(materials, pieces, opened, used)
   const ledgers = Object.fromEntries(
     pieces.map((piece, i): [string, Ledger] => [
       piece.id,
-      { alone: { opened: rangeOf(alone[i]!.opened), used: rangeOf(alone[i]!.used) }, share: shares[i]! },
+      { alone: { opened: rangeOf(bills[i]!.opened), used: rangeOf(bills[i]!.used) }, share: shares[i]! },
     ]),
   )
-  const apart = worked(moneyTogether(apartOf(pieces, alone, workroom).map((bill, i) => [pieces[i]!.name, bill.opened.value])))
+  const apart = worked(moneyTogether(apartOf(pieces, bills, workroom).map((bill, i) => [pieces[i]!.name, bill.opened.value])))
   const listed = listedCost(materials, workroom)
   const money = quantity.money
   return {
@@ -394,6 +398,7 @@ function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan
       name: need.name,
       of: 'base',
       bought,
+      parts: [toBuy, holds],
       toBuy,
       cutting: null,
       taken: Object.fromEntries(own.map(({ piece, open }) => [piece.id, open])),
@@ -467,6 +472,7 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
     base: null,
     drawn: have,
     bought,
+    parts: [fromPacks, holds],
     toBuy,
     cutting: null,
     // What a piece has of its own takes no part of what is opened.
@@ -578,6 +584,7 @@ function cutPlan(
     taken: Object.fromEntries(taken),
     listed: wants.slice(own.length).reduce((n, { id }) => n + (left.get(id) ?? 0), 0),
     bought,
+    parts: [ofNew, opened],
     toBuy: plan.rolls.filter(({ stock }) => stock === NEW).length + uncut,
     needed: figure(
       quantity.length(needed),

@@ -76,7 +76,12 @@ writeFileSync(join(out, 'stryker.json'), JSON.stringify(config, null, 2))
 const went = spawnSync('npx', ['stryker', 'run', join(out, 'stryker.json')], {
   cwd: root,
   stdio: 'inherit',
-  env: { ...process.env, LAWS: process.env.LAWS ?? '30', MUTATE_TESTS: (process.env.MUTATE_TESTS ?? testsOf()).toString() },
+  env: {
+    ...process.env,
+    LAWS: process.env.LAWS ?? '30',
+    ...(folders.length ? { MUTATE_LONG: '1' } : {}),
+    MUTATE_TESTS: (process.env.MUTATE_TESTS ?? testsOf()).toString(),
+  },
 })
 
 /** The tests of what is changed: its own, the laws, and those against the outside world. */

@@ -17,6 +17,11 @@ export const PRICE_COLUMNS: readonly Column[] = [
   column('holds', 'In a pack', 'pieces', ['pack', 'pack size', 'holds', 'count', 'pieces', 'qty', 'quantity']),
   column('price', 'Price', 'of a pack, such as 8.99', ['cost', 'list price', 'pack price', 'unit price'], true),
   column('off', 'Reduction', 'in percent, one number or from and to: 40, or 40-50', ['reduced', 'discount', 'off', '% off', 'sale']),
+  column('deal', 'Deal', 'buy 2 get 1, or buy 2 get 1 of any bunches: all rows that say the same count together', [
+    'offer',
+    'multibuy',
+    'promotion',
+  ]),
   column('stock', 'In stock', 'packs; empty is as many as one wants', ['stock', 'available']),
 ]
 
@@ -68,11 +73,14 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
     const price = text('price') ? number('price', text('price')) : (wrong('price', 'is needed.'), NaN)
     const holds = text('holds') ? number('holds', text('holds')) : (material?.pack.holds ?? 1)
     const stock = text('stock') ? number('stock', text('stock')) : null
-    const reductions = reduction(
-      text('off'),
-      (of) => number('off', of),
-      (says) => wrong('off', says),
-    )
+    const reductions = [
+      ...reduction(
+        text('off'),
+        (of) => number('off', of),
+        (says) => wrong('off', says),
+      ),
+      ...deal(text('deal'), (says) => wrong('deal', says)),
+    ]
     if (own.length) {
       faults.push(...own)
       return
@@ -111,6 +119,19 @@ function reduction(text: string, number: (of: string) => number, wrong: (says: s
   const [from, to = from] = ends as [number, number?]
   if (from === 0 && to === 0) return []
   return [{ kind: 'off', share: [from, to], from: null, until: null }]
+}
+
+/** "buy 2 get 1", "buy 2, get 1 free", "buy 2 get 1 of any bunches". */
+function deal(text: string, wrong: (says: string) => void): Offer['reductions'] {
+  if (!text) return []
+  const found = /^buy (\d{1,3}),? get (\d{1,3})(?: free)?(?: of any (?:of )?(\S.*))?$/i.exec(text)
+  const [buy, get] = [Number(found?.[1]), Number(found?.[2])]
+  const among = found?.[3]?.trim()
+  if (!found || buy < 1 || get < 1 || buy > 100 || get > 100 || (among?.length ?? 0) > 40) {
+    wrong(`“${text}” is not like “buy 2 get 1”, or “buy 2 get 1 of any bunches”.`)
+    return []
+  }
+  return [{ kind: 'free', buy, get, ...(among ? { among } : {}), from: null, until: null }]
 }
 
 /** Names that begin alike, to say what may have been meant. */

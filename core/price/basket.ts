@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Minor, Said } from '../measure'
 import { quantity, several, sum } from '../measure'
+import { together } from './among'
 import type { Price, Shop } from './offer'
 import { listed, OfferSchema, offersOf, priceOn, ShopSchema, soldOn } from './offer'
 import type { Bought } from './packs'
@@ -70,7 +71,7 @@ export interface Stop {
   readonly lines: readonly Line[]
   readonly goods: Span
   readonly trip: Minor
-  /** Whether it reaches the least that is sold in one order, which counts before coupons. */
+  /** Whether it reaches the least that is sold in one order, which counts each line by itself, before coupons. */
   readonly enough: boolean
 }
 
@@ -130,7 +131,8 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
         }
       })
     if (!lines.length) return []
-    const goods = together(lines.map(({ bought }) => bought.cost))
+    const bought = together(lines.map((line) => line.bought))
+    const goods = added(bought.map(({ cost }) => cost))
     const counts = lines.reduce(
       (all, { bought: { price, packs, reductions } }) =>
         all +
@@ -142,7 +144,16 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
         ),
       0,
     )
-    return [{ shop: shop.id, name: shop.name, lines, goods, trip: shop.trip, enough: counts >= shop.minimum }]
+    return [
+      {
+        shop: shop.id,
+        name: shop.name,
+        lines: lines.map((line, i) => ({ ...line, bought: bought[i]! })),
+        goods,
+        trip: shop.trip,
+        enough: counts >= shop.minimum,
+      },
+    ]
   })
   if (choices.some(({ shop }) => !shops.some(({ id }) => id === shop))) throw new RangeError('a choice of a shop that is not there')
   const elsewhere = wants.flatMap(({ material, of, count, usual }) => {
@@ -150,11 +161,11 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
     return short > 0 ? packsOver(short, [listed(null, usual.holds, usual.price)]).map((bought) => ({ material, of, bought })) : []
   })
   const trips = stops.reduce((all, { trip }) => all + trip, 0)
-  const [least, most] = together([...stops.map(({ goods }) => goods), ...elsewhere.map(({ bought }) => bought.cost)])
+  const [least, most] = added([...stops.map(({ goods }) => goods), ...elsewhere.map(({ bought }) => bought.cost)])
   return { stops, elsewhere, cost: [least + trips, most + trips] }
 }
 
-const together = (spans: readonly Span[]): Span => [spans.reduce((all, [a]) => all + a, 0), spans.reduce((all, [, b]) => all + b, 0)]
+const added = (spans: readonly Span[]): Span => [spans.reduce((all, [a]) => all + a, 0), spans.reduce((all, [, b]) => all + b, 0)]
 
 /** Baskets from fewer and more shops. */
 export interface Baskets {

@@ -3,8 +3,10 @@ import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Minor, Said, Term } from '../measure'
 import { COUNTED, figure, quantity, several, sum } from '../measure'
 import { given, named, plusAll, worked } from '../measure/term'
+import { boughtTogether } from './among'
 import type { Copies, CostLine, Pricing } from './line'
-import { baseLine, lengthLine, materialLine, moneyFigure, perCopy, usedOf } from './line'
+import { baseLine, lengthLine, materialLine, perCopy } from './line'
+import { moneyFigure, usedOf } from './opened'
 import type { Span } from './reduction'
 import type { Tax } from './tax'
 import { taxIn, taxOn } from './tax'
@@ -123,7 +125,9 @@ export function ledgerOf(
   }
 }
 
-export function billFrom(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+/** @param alone its lines, each as if it were bought by itself */
+export function billFrom(alone: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+  const lines = boughtTogether(alone)
   const { opened, used, tax: taxed } = ledgerOf(lines, tax)
   const each = (all: Figure): Figure => {
     const [least, most] = rangeOf(all)

@@ -4,7 +4,7 @@ import type { Claim } from '../piece'
 import type { Making } from './bill'
 import { billFrom, linesOf, rangeOf } from './bill'
 import type { CostLine, Pricing } from './line'
-import { moneyFigure, usedOf } from './line'
+import { moneyFigure, usedOf } from './opened'
 import type { Bought } from './packs'
 import type { Reduction, Span } from './reduction'
 import { DEAREST, lineRange } from './reduction'
@@ -44,7 +44,7 @@ const [TAX_STEPS, REDUCTION_STEPS] = [100_000, 1000]
 function repriced(line: CostLine, change: (bought: Bought, i: number) => Partial<Bought>): CostLine {
   const bought = line.bought.map((each, i) => {
     const next = { ...each, ...change(each, i) }
-    return { ...next, cost: lineRange(next.price, next.packs, next.reductions) }
+    return { ...next, free: null, cost: lineRange(next.price, next.packs, next.reductions) }
   })
   const cost: Span = [bought.reduce((n, each) => n + each.cost[0], 0), bought.reduce((n, each) => n + each.cost[1], 0)]
   return { ...line, bought, opened: moneyFigure(cost, line.opened.sum), used: moneyFigure(usedOf(cost, ...line.parts), line.used.sum) }

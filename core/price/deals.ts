@@ -2,9 +2,11 @@ import type { Need } from '../material'
 import { materialOf } from '../material'
 import type { Minor, Said } from '../measure'
 import { leastThat, quantity, rate, several, sum } from '../measure'
+import { together } from './among'
 import type { Bill, Making } from './bill'
 import { billFrom, linesOf } from './bill'
 import type { CostLine, Pricing } from './line'
+import type { Bought } from './packs'
 import { lineRange } from './reduction'
 import { DROP_AT_MOST } from './thumbs'
 
@@ -28,7 +30,7 @@ const STEPS = 1000
  */
 export function dealsOf(making: Making, bill: Bill, pricing: Pricing): Deal[] {
   return bill.lines
-    .flatMap((line) => [...more(line, pricing), ...fewer(line, making, bill, pricing), ...shorter(line, making, bill, pricing)])
+    .flatMap((line) => [...more(line, bill.lines, pricing), ...fewer(line, making, bill, pricing), ...shorter(line, making, bill, pricing)])
     .sort((a, b) => b.saves - a.saves)
 }
 
@@ -39,12 +41,16 @@ export function savedBy(line: CostLine, needs: readonly Need[], making: Making, 
   return bill.opened.value - billFrom(changed, { copies: making.copies, budget: null }, pricing.tax).opened.value
 }
 
-function more(line: CostLine, pricing: Pricing): Deal[] {
+function more(line: CostLine, lines: readonly CostLine[], pricing: Pricing): Deal[] {
   const material = materialOf(pricing.shelf, line.id)
   if (!material || material.kind === 'mechanic') return []
-  const packs = line.bought.flatMap(({ price, packs: n, reductions, stock, cost, shop, holds }): Deal[] => {
-    if (price <= 0 || cost[1] <= 0 || (stock !== null && n >= stock)) return []
-    if (lineRange(price, n + 1, reductions)[1] > cost[1]) return []
+  const all = lines.flatMap(({ bought }) => bought)
+  const cost = (of: readonly Bought[]): Minor => together(of).reduce((n, each) => n + each.cost[1], 0)
+  const packs = line.bought.flatMap((own): Deal[] => {
+    const { price, packs: n, reductions, stock, shop, holds } = own
+    if (price <= 0 || own.cost[1] <= 0 || (stock !== null && n >= stock)) return []
+    const one = { ...own, packs: n + 1, free: null, cost: lineRange(price, n + 1, reductions) }
+    if (cost(all.map((each) => (each === own ? one : each))) > cost(all)) return []
     return [
       {
         line: line.id,

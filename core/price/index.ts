@@ -1,5 +1,7 @@
 export * from './bill'
+export * from './among'
 export * from './line'
+export * from './opened'
 export * from './offer'
 export * from './packs'
 export * from './stems'

@@ -2,8 +2,8 @@ import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { asStock, isNew, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
-import type { Day, Figure, Minor, Quantity, Said } from '../measure'
-import { apportion, COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
+import type { Day, Figure, Minor, Said } from '../measure'
+import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { InHouse, Lot } from '../stock'
@@ -27,8 +27,8 @@ import { listed, offersOf, priceOn, soldBase } from './offer'
 import type { Bought } from './packs'
 import { packsOver } from './packs'
 import { hundredths, piecesLeft, piecesOf, spareOf, stemsFor, stemsSaid } from './stems'
-import type { Span } from './reduction'
-import { lineCost, lineRange, reductionSaid } from './reduction'
+import { moneyFigure, openedBy, usedFigure } from './opened'
+import { lineCost, lineRange } from './reduction'
 import type { Tax } from './tax'
 
 /** What has to be bought of one thing for all the copies together, and what of it is used. Without tax. */
@@ -108,39 +108,6 @@ export function packsFor(wanted: number, sold: Sold, pricing: Pick<Pricing, 'sho
   const bought = packsOver(wanted, pricesOf(sold, pricing))
   const short = wanted - bought.reduce((all, { packs, holds }) => all + packs * holds, 0)
   return short > 0 ? [...bought, ...packsOver(short, [usual(sold)])] : bought
-}
-
-/** An amount that may be anything from the least to the most: told by the most. */
-export function moneyFigure([least, most]: Span, how: Said): Figure {
-  const of = figure(quantity.money(most), how, COUNTED)
-  return least < most ? { ...of, range: [least, most] } : of
-}
-
-/** What packs come to: how many, what they hold, what they cost, and that in words. */
-export function openedBy(bought: readonly Bought[]): {
-  readonly packs: number
-  readonly holds: number
-  readonly cost: Span
-  readonly words: Said
-} {
-  const total = (of: (each: Bought) => number): number => bought.reduce((sum, each) => sum + of(each), 0)
-  return {
-    packs: total(({ packs }) => packs),
-    holds: total(({ packs, holds }) => packs * holds),
-    cost: [total(({ cost }) => cost[0]), total(({ cost }) => cost[1])],
-    words: bought.length
-      ? bought.flatMap(({ packs, price, reductions }, i) => [
-          ...sum`${i ? ' + ' : ''}${quantity.count(packs)} × ${quantity.money(price)}`,
-          ...reductions.flatMap((each) => [', ', ...reductionSaid(each)]),
-        ])
-      : sum`${quantity.count(0)}`,
-  }
-}
-
-/** What of an amount is used, to the cent: by largest remainder, so that it and the rest add up. @param used of `all`, both from 0 */
-export function usedOf([least, most]: Span, used: number, all: number): Span {
-  const part = (amount: Minor): Minor => (amount > 0 && all > 0 ? apportion(amount, [used, Math.max(0, all - used)])[0]! : 0)
-  return [part(least), part(most)]
 }
 
 export function materialLine(material: Material, needs: readonly Things[], { id, copies }: Copies, pricing: Pricing): CostLine {
@@ -225,14 +192,6 @@ function packsSaid(bought: readonly Bought[], name: string): Said {
         ...bought.flatMap(({ packs, holds }, i) => sum`${i ? ' and ' : ''}${quantity.count(packs)} of ${quantity.count(holds)}`),
       ]
     : sum` ÷ ${quantity.count(one.holds)} in a ${name}, rounded up`
-}
-
-/** What of packs is used, with the sum that says it. @param used of `all`, both from 0 */
-export function usedFigure(cost: Span, used: number, all: number, said: (n: number) => Quantity): Figure {
-  const part = usedOf(cost, used, all)
-  return all > 0
-    ? moneyFigure(part, sum`${quantity.money(cost[1])} × ${said(used)} used ÷ ${said(all)} opened = ${quantity.money(part[1])}`)
-    : moneyFigure(part, sum`nothing opened = ${quantity.money(0)}`)
 }
 
 /** All that lengths of a material can be cut from: what is in the house and one may have, then what is sold. @param house what of it is in the house */

@@ -7,6 +7,8 @@ export interface Bought extends Price {
   readonly packs: number
   /** Of all of them, after what is taken off, minor units. */
   readonly cost: Span
+  /** How many of them go free beside other kinds, by a deal that counts them together; null or not there where none does. */
+  readonly free?: number | null
 }
 
 /** More than this is bought in the pack that is cheapest by the piece; the rest is worked out exactly. */

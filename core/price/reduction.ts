@@ -20,7 +20,19 @@ export const ReductionSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('off'), share: range, ...dated }).describe('so much off each'),
     z
-      .strictObject({ kind: z.literal('free'), buy: z.int().min(1).max(100), get: z.int().min(1).max(100), ...dated })
+      .strictObject({
+        kind: z.literal('free'),
+        buy: z.int().min(1).max(100),
+        get: z.int().min(1).max(100),
+        among: z
+          .string()
+          .trim()
+          .min(1)
+          .max(40)
+          .optional()
+          .describe('any of these: all offers of the shop that say the same count together'),
+        ...dated,
+      })
       .describe('of every so many that are bought, so many more go free'),
     z.strictObject({ kind: z.literal('coupon'), share: range, ...dated }).describe('so much off one'),
     z
@@ -49,6 +61,33 @@ const parts = (of: number): number => Math.round(of * WHOLE)
 export function freeOf(packs: number, { buy, get }: { readonly buy: number; readonly get: number }): number {
   const round = buy + get
   return Math.floor(packs / round) * get + Math.max(0, (packs % round) - buy)
+}
+
+/** The deal by which most goes free, of several. */
+export const freeDeal = (reductions: readonly Reduction[]): Extract<Reduction, { kind: 'free' }> | null =>
+  reductions.reduce<Extract<Reduction, { kind: 'free' }> | null>(
+    (best, each) => (each.kind === 'free' && (!best || freeOf(WHOLE, each) > freeOf(WHOLE, best)) ? each : best),
+    null,
+  )
+
+/**
+ * How many packs of each line go free where several kinds count together: laid out from the dearest down, of every round the last.
+ * No way to pay for them in several goes saves more.
+ * @param lines what one pack of each costs, and how many there are @returns for each line, in their order
+ * @example freeAmong([{ unit: 900, packs: 2 }, { unit: 500, packs: 2 }], { buy: 2, get: 1 }) // [0, 1]
+ */
+export function freeAmong(
+  lines: readonly { readonly unit: Minor; readonly packs: number }[],
+  deal: { readonly buy: number; readonly get: number },
+): number[] {
+  const free = lines.map(() => 0)
+  let before = 0
+  for (const i of lines.map((_, k) => k).sort((a, b) => lines[b]!.unit - lines[a]!.unit || a - b)) {
+    const { packs } = lines[i]!
+    free[i] = freeOf(before + packs, deal) - freeOf(before, deal)
+    before += packs
+  }
+  return free
 }
 
 /**
@@ -95,7 +134,7 @@ export function reductionSaid(of: Reduction): Said {
     case 'off':
       return [...rangeSaid(of.share, quantity.share), ' off']
     case 'free':
-      return sum`buy ${quantity.count(of.buy)}, get ${quantity.count(of.get)} free`
+      return sum`buy ${quantity.count(of.buy)}, get ${quantity.count(of.get)} free${of.among ? ` of any ${of.among}` : ''}`
     case 'coupon':
       return [...rangeSaid(of.share, quantity.share), ' off one']
     case 'clearance':

@@ -2,6 +2,7 @@ import type { BareBase, Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Day, Said } from '../measure'
 import { dayNumber, dayOf, daySaid, kept, quantity, sum } from '../measure'
+import { together } from './among'
 import type { Pricing } from './line'
 import { packsFor, pricesOf } from './line'
 import type { Shop, Sold } from './offer'
@@ -61,8 +62,11 @@ export function waitOrBuy(wants: readonly ToBuy[], from: Day, by: Day, pricing: 
     const day = dayOf(first + i)
     const on = { shops: weekdays[i % 7]!, shunned: pricing.shunned, day }
     let [least, most, expected, gone] = [0, 0, 0, 0]
-    for (const { of, n } of known) {
-      const bought = remembered(JSON.stringify([of.id, n, pricesOf(of, on)]), () => packsFor(n, of, on))
+    const alone = known.map(({ of, n }) => remembered(JSON.stringify([of.id, n, pricesOf(of, on)]), () => packsFor(n, of, on)))
+    const beside = together(alone.flat())
+    let at = 0
+    for (const [k, { of, n }] of known.entries()) {
+      const bought = beside.slice(at, (at += alone[k]!.length))
       const cost = bought.reduce((all, each) => all + each.cost[1], 0)
       least += bought.reduce((all, each) => all + each.cost[0], 0)
       most += cost

@@ -1,5 +1,5 @@
 import type { BasketJob, Choice } from '../../core/price'
-import { freeOf, lineCost } from '../../core/price'
+import { freeDeal, lineCost } from '../../core/price'
 
 type Offer = BasketJob['shops'][number]['offers'][number]
 
@@ -9,7 +9,7 @@ interface Priced {
   readonly holds: number
   readonly stock: number
   readonly unit: number
-  readonly free: { readonly buy: number; readonly get: number } | null
+  readonly free: ReturnType<typeof freeDeal>
   readonly coupon: number
 }
 
@@ -17,6 +17,21 @@ interface Priced {
 const looking = ({ shops }: Pick<BasketJob, 'shops'>, { material }: Pick<BasketJob['wants'][number], 'material'>): number =>
   Math.max(0, ...shops.flatMap(({ offers }) => offers.flatMap((offer) => (offer.material === material ? [offer.price] : [])))) +
   shops.reduce((all, { trip, minimum }) => all + trip + minimum, 0)
+
+/** What counts together in a shop, whatever of it is bought. */
+interface Among {
+  readonly buy: number
+  readonly get: number
+  readonly lines: readonly { readonly unit: number; readonly paid: string; readonly free: string }[]
+}
+
+/** Whether a deal counts several kinds together: where a shop asks for a least as well, each is counted by itself, which may miss the best. */
+const countsAmong = ({ minimum }: Pick<BasketJob['shops'][number], 'minimum'>, { among }: NonNullable<Priced['free']>): boolean =>
+  among !== undefined && minimum === 0
+
+/** Whether the program says what baskets really cost. */
+export const isExact = ({ shops }: Pick<BasketJob, 'shops'>): boolean =>
+  shops.every(({ minimum, offers }) => minimum === 0 || offers.every(({ reductions }) => freeDeal(reductions)?.among === undefined))
 
 /** What of a solution's cost stands for things that no shop has at all, and is no cost. */
 export const notCost = (job: BasketJob): number =>
@@ -47,6 +62,7 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
   const covers = new Map<string, string[]>()
   shops.forEach((shop, s) => {
     const spend: string[] = []
+    const among = new Map<string, Among>()
     const here = `y${s}`
     cost.push(`${shop.trip} ${here}`)
     binary.push(here)
@@ -68,7 +84,13 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
         `${priced.holds} ${paid}`,
         ...(priced.free ? [`${priced.holds} ${free}`] : []),
       ])
-      if (priced.free) {
+      if (priced.free && countsAmong(shop, priced.free)) {
+        const { buy, get, among: name } = priced.free
+        const key = JSON.stringify([name, buy, get])
+        const known = among.get(key) ?? { buy, get, lines: [] }
+        among.set(key, { ...known, lines: [...known.lines, { unit: priced.unit, paid, free }] })
+        integers.push(free)
+      } else if (priced.free) {
         rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)
         integers.push(free, rounds)
         // Where a shop asks for a least, nothing that would go free is paid for to reach it: full rounds, then what is paid for of
@@ -92,6 +114,20 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
         binary.push(coupon)
       }
     })
+    // Of all that is as dear as something, or dearer, no more goes free than what is paid for of it brings: so each frees only what
+    // costs no more than it does.
+    for (const [k, { buy, get, lines }] of [...among.values()].entries()) {
+      const dearest = [...lines].sort((a, b) => b.unit - a.unit)
+      dearest.forEach((_, j) => {
+        const round = `g${s}_${k}_${j}`
+        const down = dearest.slice(0, j + 1)
+        rows.push(
+          `${buy} ${round} ${down.map(({ paid }) => `- ${paid}`).join(' ')} <= 0`,
+          `${down.map(({ free }) => free).join(' + ')} - ${get} ${round} <= 0`,
+        )
+        integers.push(round)
+      })
+    }
     if (shop.minimum > 0) rows.push(`${spend.join(' + ')} - ${shop.minimum} ${here} >= 0`)
   })
   wants.forEach((want, i) => {
@@ -124,10 +160,7 @@ function pricedOf({ holds, price, reductions, stock }: Offer, at: Priced['at']):
   const each = reductions.filter(({ kind }) => kind === 'clearance' || kind === 'off')
   const HUNDRED = 100
   const unit = lineCost(price, HUNDRED, each, 'least') / HUNDRED
-  const free = reductions.reduce<Priced['free']>(
-    (best, one) => (one.kind === 'free' && (!best || freeOf(HUNDRED, one) > freeOf(HUNDRED, best)) ? { buy: one.buy, get: one.get } : best),
-    null,
-  )
+  const free = freeDeal(reductions)
   const coupon = Math.max(0, ...reductions.map((one) => (one.kind === 'coupon' ? one.share[0] : 0)))
   return { at, holds, stock: stock ?? Number.MAX_SAFE_INTEGER, unit, free, coupon: unit * coupon }
 }

@@ -1,6 +1,6 @@
 import highsLoader from 'highs'
 import type { BasketJob, Solved } from '../../core/price'
-import { choicesOf, notCost, programOf } from './program'
+import { choicesOf, isExact, notCost, programOf } from './program'
 
 type Highs = Awaited<ReturnType<typeof highsLoader>>
 let loaded: Promise<Highs> | null = null
@@ -19,6 +19,7 @@ export async function solveBasket(job: BasketJob, most: number | null): Promise<
     const found = Columns[column]
     return found && 'Primal' in found && Number.isFinite(found.Primal) ? found.Primal : 0
   }
+  if (!isExact(job)) return { choices: choicesOf(job, value), floor: null, proven: false }
   const proven = Status === 'Optimal'
   const floor = proven ? ObjectiveValue : solve(false).ObjectiveValue
   return { choices: choicesOf(job, value), floor: Number.isFinite(floor) ? Math.max(0, floor - notCost(job)) : null, proven }

@@ -62,6 +62,11 @@ it('Quay Street gives three baubles for two, and has what it has; Netherby cuts 
   expect([stocks.includes(0), stocks.some((stock) => stock! > 3), stocks.includes(null)]).toEqual([true, true, false])
   expect(offer('netherby', 'bay', MONDAY).days).toEqual([2, 5])
   expect(offer('netherby', 'wheat', MONDAY).days).toEqual([])
+  // Dried bunches count together there, all of them by one name.
+  const among = shopOn('netherby', MONDAY)!.offers.flatMap(({ reductions }) =>
+    reductions.flatMap((each) => (each.kind === 'free' ? [each.among] : [])),
+  )
+  expect([among.length > 3, new Set(among)]).toEqual([true, new Set(['dried bunches'])])
 })
 
 it('is slow or out on some days', () => {

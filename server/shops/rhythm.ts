@@ -44,6 +44,8 @@ const quay =
       ? [{ kind: 'clearance', price: [Math.round(price * 0.55), Math.round(price * 0.7)], ...weekSpan(week) }]
       : []
 
+/** Of every four bunches of what is dried at Netherby the cheapest, always, whichever they are. */
+const DRIED_BUNCHES: Reduction = { kind: 'free', buy: 3, get: 1, among: 'dried bunches', from: null, until: null }
 /** Three for two on accents, always, at Quay Street. */
 const THREE_FOR_TWO: Reduction = { kind: 'free', buy: 2, get: 1, from: null, until: null }
 
@@ -51,6 +53,7 @@ function reductionsOf(shop: string, offer: Offer, material: Material, week: numb
   const turns: Turns = shop === 'pinfold' ? pinfold : shop === 'quay-street' ? quay(offer.price) : () => []
   return [
     ...(shop === 'quay-street' && !cleared(material) ? [THREE_FOR_TWO] : []),
+    ...(shop === 'netherby' && material.state === 'dried' ? [DRIED_BUNCHES] : []),
     ...Array.from({ length: WEEKS }, (_, i) => turns(material, week + i)).flat(),
   ]
 }

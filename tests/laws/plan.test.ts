@@ -1,12 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lotsOff, partsOff } from '../../core/stock'
-import { billOf, dealsOf, dropped, keepAll, keepNeeds, lineCost, packsOver, rangeOf, useUp, withTax } from '../../core/price'
+import type { Bought } from '../../core/price'
+import { billOf, dealsOf, dropped, keepAll, keepNeeds, lineCost, packsOver, rangeOf, together, useUp, withTax } from '../../core/price'
+import { say } from '../../core/measure'
 import { shelf } from '../../core/testing'
 import { handOut, kitMoney, kitParts, startKit } from '../../core/season'
-import { amounts, after, hold, ids, lots, need, pieces, planned, shops, workrooms } from './workrooms'
+import { amounts, after, hold, ids, lots, need, pieces, planned, shops, shopsTogether, workrooms } from './workrooms'
 
 const NEVER_MORE = 1e-9
+/** What packs cost at most, bought together. */
+const costTogether = (bought: readonly Bought[]): number => together(bought).reduce((all, { cost }) => all + cost[1], 0)
 
 describe('the plan of everything in hand', () => {
   it('shares what is opened to the cent, at its least and at its most', () =>
@@ -116,6 +120,62 @@ describe('the plan of everything in hand', () => {
         const have = of?.of === 'length' || all.length > 0 ? all.length : all.things
         expect(left).toBeCloseTo(Math.max(0, have - (of?.drawn ?? 0)), 4)
       }
+    }))
+})
+
+describe('where shops count several kinds together', () => {
+  const counted = fc.tuple(workrooms({ list: [] }), shopsTogether).map(([room, own]) => ({ ...room, shops: own }))
+  it('the plan adds up, and so do its shares, to the cent', () =>
+    hold(counted, (room) => {
+      const { ledgers, opened, used, materials } = planned(room)
+      for (const end of [0, 1] as const)
+        expect(Object.values(ledgers).reduce((all, { share }) => all + share.opened[end], 0)).toBe(rangeOf(opened)[end])
+      expect(Object.values(ledgers).reduce((all, { share }) => all + share.used[1], 0)).toBe(used.value)
+      expect(
+        withTax(
+          materials.map((each) => each.opened.value),
+          room.tax,
+        ),
+      ).toBe(opened.value)
+      for (const { opened: all, used: part } of materials)
+        for (const end of [0, 1] as const) expect(rangeOf(part)[end]).toBeLessThanOrEqual(rangeOf(all)[end])
+    }))
+  it('nothing costs more than line by line', () =>
+    hold(counted, (room) => {
+      const apart = room.shops.map((shop) => ({
+        ...shop,
+        offers: shop.offers.map((offer) => ({
+          ...offer,
+          reductions: offer.reductions.map((each) => (each.kind === 'free' ? { ...each, among: undefined } : each)),
+        })),
+      }))
+      expect(planned(room).opened.value).toBeLessThanOrEqual(planned({ ...room, shops: apart as typeof room.shops }).opened.value)
+    }))
+  it('a plan of one piece alone is its bill, and one more pack that is said to be free is', () =>
+    hold(counted, (room) => {
+      const [piece] = room.pieces
+      const one = { ...room, pieces: [piece!], lots: [] }
+      const making = { ...piece!, budget: null }
+      const bill = billOf(making, one)
+      expect(planned(one).opened.value).toBe(bill.opened.value)
+      for (const { kind, line, says } of dealsOf(making, bill, one)) {
+        if (kind !== 'more packs') continue
+        // One of its offers takes one pack more for nothing.
+        const costs = bill.lines
+          .find(({ id }) => id === line)!
+          .bought.map((each) =>
+            costTogether(
+              bill.lines.flatMap(({ bought }) => bought).map((all) => (all === each ? { ...all, packs: all.packs + 1, free: 0 } : all)),
+            ),
+          )
+        expect(Math.min(...costs), say(says, { units: 'in', currency: 'USD' })).toBe(
+          costTogether(bill.lines.flatMap(({ bought }) => bought)),
+        )
+      }
+    }))
+  it('does not hang on the order of pieces', () =>
+    hold(counted, (room) => {
+      expect(planned({ ...room, pieces: [...room.pieces].reverse() }).opened.value).toBe(planned(room).opened.value)
     }))
 })
 

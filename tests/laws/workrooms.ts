@@ -162,6 +162,16 @@ export const shops: fc.Arbitrary<Shop[]> = fc
       })),
     })),
   )
+/** The same, where each shop counts all kinds together of which something goes free. */
+export const shopsTogether: fc.Arbitrary<Shop[]> = shops.map((all) =>
+  all.map((shop) => ({
+    ...shop,
+    offers: shop.offers.map((offer, i) => ({
+      ...offer,
+      reductions: i % 2 ? offer.reductions : [{ kind: 'free' as const, buy: 2, get: 1, among: 'any', from: null, until: null }],
+    })),
+  })),
+)
 export const tax: fc.Arbitrary<Tax> = fc.constantFrom<Tax>(
   NO_TAX,
   { share: 0.0825, by: 'bill', included: false, known: true },

@@ -200,6 +200,53 @@ describe('a basket', () => {
       { numRuns: 60 },
     )
   }, 60_000)
+  it('is the best there is where a shop counts several kinds together, against every number of packs', async () => {
+    const among = (buy: number, get: number): Reduction => ({ ...free(buy, get), among: 'any' }) as Reduction
+    /** What so many packs come to: from the dearest down, of every round the last go free. Source: the till of a shop that gives the cheapest of each round, paid for in as many goes as one likes. */
+    const till = (units: readonly number[], buy: number, get: number): number =>
+      [...units].sort((a, b) => b - a).reduce((all, unit, i) => all + (i % (buy + get) < buy ? unit : 0), 0)
+    await fc.assert(
+      fc.asyncProperty(
+        fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 4 })),
+        fc.tuple(...Array.from({ length: 4 }, () => fc.integer({ min: 2, max: 40 }).map((n) => n * 20))),
+        fc.constantFrom([2, 1], [1, 1], [3, 2] as const),
+        fc.integer({ min: 0, max: 500 }),
+        async (counts, prices, [buy, get], trip) => {
+          const deal = among(buy!, get!)
+          const job: BasketJob = {
+            wants: counts.map((count, i) => want(`m${i}`, count)),
+            shops: [
+              shop('a', 0, 0, [offer('m0', 1, prices[0]!, [deal]), offer('m1', 1, prices[1]!, [deal])]),
+              shop('b', trip, 0, [offer('m0', 1, prices[2]!), offer('m1', 1, prices[3]!)]),
+            ],
+          }
+          let least = Infinity
+          for (let x = 0; x <= counts[0]; x++)
+            for (let y = 0; y <= counts[1]; y++) {
+              const rest = (counts[0] - x) * prices[2]! + (counts[1] - y) * prices[3]!
+              const units = [...Array.from({ length: x }, () => prices[0]!), ...Array.from({ length: y }, () => prices[1]!)]
+              least = Math.min(least, till(units, buy!, get!) + (rest ? rest + trip : 0))
+            }
+          const solved = await solveBasket(job, null)
+          expect(basketOf(job, solved.choices).cost[1]).toBe(least)
+          expect([solved.proven, Math.round(solved.floor!)]).toEqual([true, least])
+        },
+      ),
+      { numRuns: 60 },
+    )
+  }, 60_000)
+  it('is not said to be proven where a shop that counts kinds together asks for a least as well', async () => {
+    const deal = { ...free(2, 1), among: 'any' } as Reduction
+    const job: BasketJob = {
+      wants: [want('m0', 2), want('m1', 2)],
+      shops: [shop('a', 0, 1000, [offer('m0', 1, 500, [deal]), offer('m1', 1, 500, [deal])])],
+    }
+    const solved = await solveBasket(job, null)
+    expect(solved).toMatchObject({ proven: false, floor: null })
+    // Nor is it taken where what was worked at once is better.
+    expect(basketSoon(job).best).toMatchObject({ cost: [1500, 1500], stops: [{ enough: true }] })
+    expect(isBetter(basketOf(job, solved.choices), basketSoon(job).best)).toBe(false)
+  })
   it('of one stop, or two, is the best of those', async () => {
     await fc.assert(
       fc.asyncProperty(jobs, async (job) => {
