@@ -28,6 +28,8 @@ export default defineConfig({
     environment: 'node',
     restoreMocks: true,
     testTimeout: 60_000,
+    // As in `npm test`: the core keeps no state that its tests may not share, and a change is tried many times sooner.
+    isolate: /(^|,)app\//.test(process.env.MUTATE_TESTS ?? ''),
     setupFiles: ['tests/seeded.ts'],
     include: (process.env.MUTATE_TESTS ?? '').split(',').filter(Boolean),
     // What lives is asked of every test that reaches it: those that take long are left out of a sample, so its score is a lower bound.

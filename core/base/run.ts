@@ -218,6 +218,36 @@ export function turnedRun(run: Run, by: number, shift: Point = { x: 0, y: 0 }): 
   return { ...run, turned: { cos: cos * before.cos - sin * before.sin, sin: sin * before.cos + cos * before.sin, x, y } }
 }
 
+/** So finely the outer edge is followed. */
+const RIM_STEPS = 1440
+
+/**
+ * What a tape laid round the outer edge of a closed run reads at a place, mm: along a square, an oval or a gourd it goes faster round
+ * the corners than the middle of the face does. Along an open run the tape lies on its middle.
+ * @returns from the place along the run to the tape, from 0 to the length of the rim
+ */
+export function tapeRound(run: Run): (s: number) => number {
+  if (!run.closed) return (s) => s
+  const { length, rim } = run
+  const edge = Array.from({ length: RIM_STEPS + 1 }, (_, i) => {
+    const { x, y, nx, ny, half } = stationAt(run, onRun(run, (length * i) / RIM_STEPS))
+    return { x: x + nx * half, y: y + ny * half }
+  })
+  // Where the face folds into a notch its edge leaps: no tape goes there.
+  const leap = (4 * rim) / RIM_STEPS
+  const read = [0]
+  for (let i = 1; i < edge.length; i++) {
+    const step = Math.hypot(edge[i]!.x - edge[i - 1]!.x, edge[i]!.y - edge[i - 1]!.y)
+    read.push(read[i - 1]! + (step > leap ? 0 : step))
+  }
+  const scale = rim / read.at(-1)!
+  return (s) => {
+    const at = (onRun(run, s) / length) * RIM_STEPS
+    const i = Math.min(RIM_STEPS - 1, Math.floor(at))
+    return scale * (read[i]! + (at - i) * (read[i + 1]! - read[i]!))
+  }
+}
+
 /** The run, and the place on it, nearest to a point, and how far off it is. */
 export function nearestRun(runs: readonly Run[], point: Point): { readonly run: Run; readonly s: number; readonly away: number } {
   const found = runs.map((run) => {

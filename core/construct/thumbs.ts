@@ -17,6 +17,14 @@ export const TRUNKS = thumb(
   [inches(0.5), inches(8)],
   'What the hanger of a swag goes round.',
 )
+export const BRANCH = thumb(
+  'construct.branch',
+  'What a stem is tied to on a tree is thick',
+  'length',
+  inches(0.5),
+  [inches(0.1), inches(3)],
+  'A branch, or the trunk toward its tip; only what is heavy goes round both trunks.',
+)
 export const FRAME = thumb(
   'construct.frame',
   'A frame inside greenery is thick',

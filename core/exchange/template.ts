@@ -1,6 +1,6 @@
 import type { Placement } from '../arrange'
 import type { Run } from '../base'
-import { placeAtClock, stationAt } from '../base'
+import { placeAtClock, stationAt, tapeRound } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Bounds, Manner, Point } from '../measure'
@@ -261,8 +261,8 @@ export function stripPages(name: string, runs: readonly Run[], laid: readonly Ma
   const [wide, high] = [height, width]
   const room = wide - 2 * MARGIN
   const strips = runs.flatMap((run): Ink[][] => {
-    const stretch = run.closed ? run.rim / run.length : 1
-    const whole = run.length * stretch
+    const read = tapeRound(run)
+    const whole = run.closed ? run.rim : run.length
     const pieces = Math.max(1, Math.ceil((whole - room) / (room - OVERLAP) - 1e-9) + 1)
     const unit = manner.units === 'in' ? 25.4 : 10
     return Array.from({ length: pieces }, (_, i): Ink[] => {
@@ -279,7 +279,7 @@ export function stripPages(name: string, runs: readonly Run[], laid: readonly Ma
       }).flat()
       const marks = laid.flatMap(({ placements }, k) =>
         placements.flatMap(({ run: on, s, number }): Ink[] => {
-          const mark = s * stretch
+          const mark = read(s)
           if (on !== run.id || mark < from - 1e-6 || mark > to + 1e-6) return []
           const y = STRIP - 3 - (k % 3) * 4
           return [

@@ -3,7 +3,7 @@ import { arrangingOf, countsOf } from '../arrange'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
 import { bindingOf, holdsItself } from '../construct'
-import { FRAME, THICKEST, TRUNKS } from '../construct/thumbs'
+import { BRANCH, FRAME, THICKEST, TRUNKS } from '../construct/thumbs'
 import type { Material, Shelf } from '../material'
 import { materialOf, onStem } from '../material'
 import type { Rated, Term, Thumb } from '../measure'
@@ -146,7 +146,15 @@ export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly Lai
         against: never && !hangsFree(layer) ? { why: never[1], never: true } : found.against ? { why: found.against, never: false } : null,
         chosen: layer.fixing !== null,
         tied,
-        joint: { body: bodyOf(piece), hold, stemmed, thick, mass: like.mass, wire, count },
+        joint: {
+          body: bodyOf(piece),
+          hold,
+          stemmed,
+          thick: bodyOf(piece) === 'trees' && hold !== 'heavy' ? byRule(BRANCH, shelf) : thick,
+          mass: like.mass,
+          wire,
+          count,
+        },
       }
     }
     if (layer.rule.kind === 'bow') {

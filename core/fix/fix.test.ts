@@ -96,6 +96,13 @@ describe('what fixings take', () => {
     const piece = ring('bay', 6, {}, { base: usualBase('wire-ring') })
     expect(takes(piece)['paddle-wire']! / 25.4).toBeCloseTo(6 * 2 * (2 * Math.PI + 2), 6)
   })
+  it('on a tree a stem is tied to a branch, and only what is heavy round both trunks', () => {
+    // By hand, a branch half an inch thick: two ties of 2 × π × 0.5 in + 2 in, each of four tips.
+    const swag = pieceWith([layerOf('a', 'fir', { kind: 'arms', count: 4, from: 0.2, to: 1 }, { run: 'left', fixing: 'paddle wire' })], {
+      base: usualBase('tree-swag'),
+    })
+    expect(takes(swag)['paddle-wire']! / 25.4).toBeCloseTo(4 * 2 * (Math.PI + 2), 6)
+  })
   it('glue: twenty dots to a stick, and layers share a stick', () => {
     const glued = (n: number, m: number) =>
       pieceWith(

@@ -27,7 +27,7 @@ const GROUND: Record<Body, { readonly round: string; readonly into: string }> = 
   hoop: { round: 'round the hoop', into: 'behind the hoop' },
   evergreen: { round: 'round the wire behind', into: 'between the tips' },
   rope: { round: 'round the garland’s stems behind', into: 'between the tips' },
-  trees: { round: 'round the trunks', into: 'between the tips' },
+  trees: { round: 'round trunk or branch', into: 'between the tips' },
   straw: { round: 'round the whole ring', into: 'into the straw' },
   foam: { round: 'round the whole ring', into: 'into the foam' },
   beads: { round: 'round the wire between two beads', into: 'between two beads' },
@@ -43,7 +43,7 @@ export interface Joint {
   readonly stemmed: boolean
   /** How many are held so. */
   readonly count: number
-  /** What a tie goes round: base and stem together, mm. */
+  /** What a tie goes round, mm. */
   readonly thick: Term
   /** Of the thing, g. */
   readonly mass: number

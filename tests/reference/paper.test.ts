@@ -6,7 +6,7 @@ import type { PDFRawStream } from 'pdf-lib'
 import { PDFDocument, PDFName } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { pagesPdf, paperText, sheetPdf } from '../../app/print/pdf'
-import { runsOf, usualBase } from '../../core/base'
+import { runsOf, stationAt, tapeRound, usualBase } from '../../core/base'
 import { calendarOf, clipped, labelPages, LABELS, marksOf, PAPERS, sheetCsv, sheetOf, stripPages, templatePages } from '../../core/exchange'
 import type { Page, PaperId } from '../../core/exchange'
 import { inches } from '../../core/measure'
@@ -133,6 +133,40 @@ describe('the tape strip', () => {
     const pieces = level.length / 2
     const whole = level.reduce((all, each) => all + each, 0) / 2 - (pieces - 1) * 12
     expect(Math.abs(whole - Math.PI * inches(12))).toBeLessThan(0.2)
+  })
+  // Source: the outer edge itself. Of a square with rounded corners it is four straight sides and four quarter circles; of a circle
+  // it goes with the angle.
+  it('reads what a tape does that is laid round the outer edge: a square by its sides and corners, a ring by its angle', () => {
+    const ring = runsOf(usualBase('wire-ring'))[0]!
+    for (const share of [0.1, 0.37, 0.5, 0.99]) expect(tapeRound(ring)(share * ring.length)).toBeCloseTo(share * ring.rim, 1)
+    const base = usualBase('square')
+    const square = runsOf(base)[0]!
+    const read = tapeRound(square)
+    // Its middle line is straight on each side and turns at the corners; the edge lies half a face farther out all the way round, so
+    // that along a straight part the tape goes as far as the middle line does, and round each corner a quarter of a circle farther.
+    const { half } = stationAt(square, 0)
+    const straight = (s: number): boolean => {
+      const [a, b] = [stationAt(square, s), stationAt(square, s + 5)]
+      return Math.abs(a.tx * b.ty - a.ty * b.tx) < 1e-9
+    }
+    let [on, turned] = [0, 0]
+    for (let s = 0; s + 5 < square.length; s += 5) {
+      const went = read(s + 5) - read(s)
+      if (straight(s)) {
+        on += 1
+        expect(went).toBeCloseTo(5, 1)
+      } else turned += went - 5
+    }
+    expect(on).toBeGreaterThan(100)
+    expect(turned).toBeCloseTo(4 * (Math.PI / 2) * half, -0.5)
+  })
+  it.each(['oval', 'gourd', 'heart', 'square'] as const)('rises all the way round a %s, from nothing to its rim', (kind) => {
+    const run = runsOf(usualBase(kind))[0]!
+    const read = tapeRound(run)
+    const places = Array.from({ length: 500 }, (_, i) => read((run.length * i) / 500))
+    expect(places[0]).toBe(0)
+    for (let i = 1; i < places.length; i++) expect(places[i]! - places[i - 1]!).toBeGreaterThanOrEqual(0)
+    expect(read(run.length * (1 - 1e-9))).toBeCloseTo(run.rim, 3)
   })
   it('a foot is twelve inches and a metre a hundred centimetres between its marks', () => {
     for (const [units, unit] of [
