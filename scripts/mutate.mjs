@@ -1,24 +1,38 @@
 // Small changes to the code, one at a time, by Stryker: the tests must catch each. What lives is a hole in them.
-// `npm run mutate` takes a seeded sample over all rooms, the app and the server; `npm run mutate -- core/hang core/stock` all of
-// those folders. MUTANTS says how many lines are sampled (400), SEED which.
+// `npm run mutate` takes a seeded sample of every room, of the app and of the server, each against its own tests, and writes
+// docs/mutation.md; `npm run mutate -- core/hang core/stock` takes all of those. LINES says how many lines of each are sampled,
+// SEED which, MUTATE_TESTS by which other tests besides (patterns with commas between).
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { installed, root } from './ready.mjs'
 
 installed()
-const folders = process.argv.slice(2)
-const LINES = Number(process.env.MUTANTS ?? 400)
+const asked = process.argv.slice(2)
+const LINES = Number(process.env.LINES ?? (asked.length ? Infinity : 9))
 const SEED = Number(process.env.SEED ?? 23)
 
 /** What is data, drawing or generated says nothing when it is changed. */
-const LEFT_OUT = /\.test\.ts$|\.generated\.|core\/plant\/|core\/material\/rows|core\/scene\/|core\/testing|thumbs\.ts$|index\.ts$/
-const WHERE = ['core', 'app/stores', 'app/composables', 'app/workers', 'app/db', 'server']
-const files = (folders.length ? folders : WHERE).flatMap((folder) =>
-  readdirSync(join(root, folder), { recursive: true })
-    .map((name) => `${folder}/${name}`)
-    .filter((name) => name.endsWith('.ts') && !LEFT_OUT.test(name)),
-)
+const LEFT_OUT = /\.test\.ts$|\.generated\.|thumbs\.ts$|index\.ts$|core\/material\/rows|core\/testing/
+const DRAWN = ['core/plant', 'core/scene']
+const folders = (of) =>
+  readdirSync(join(root, of), { withFileTypes: true }).flatMap((each) => (each.isDirectory() ? [`${of}/${each.name}`] : []))
+const ROOMS = [
+  ...folders('core').filter((room) => !DRAWN.includes(room)),
+  'app/stores',
+  'app/composables',
+  'app/workers',
+  'app/db',
+  'server',
+  'core',
+]
+const rooms = asked.length ? asked : ROOMS
+
+/** The files of a room; of `core` those that lie in none. */
+const filesOf = (room) =>
+  readdirSync(join(root, room), { recursive: room !== 'core' })
+    .map((name) => `${room}/${name}`)
+    .filter((name) => name.endsWith('.ts') && !LEFT_OUT.test(name))
 
 /** Numbers from 0 to 1 that are the same every time (mulberry32). */
 function stream(seed) {
@@ -31,9 +45,9 @@ function stream(seed) {
   }
 }
 
-/** Lines on which something is worked out, each with its file. */
-function lines() {
-  const all = files.flatMap((file) =>
+/** Lines of a room on which something is worked out, each with its file. */
+function linesOf(room) {
+  const all = filesOf(room).flatMap((file) =>
     readFileSync(join(root, file), 'utf8')
       .split('\n')
       .flatMap((text, i) =>
@@ -52,63 +66,81 @@ function lines() {
 
 const out = join(root, 'test-results/mutation')
 rmSync(out, { recursive: true, force: true })
-mkdirSync(out, { recursive: true })
-const config = {
-  mutate: folders.length && !process.env.MUTANTS ? files : lines(),
-  testRunner: 'vitest',
-  vitest: { configFile: 'vitest.mutate.config.ts', related: false },
-  plugins: ['@stryker-mutator/vitest-runner'],
-  reporters: ['json', 'clear-text', 'progress-append-only'],
-  jsonReporter: { fileName: join(out, 'report.json') },
-  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
-  // Words are for people: a test that goes by each of them tests nothing.
-  mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
-  concurrency: 2,
-  timeoutMS: 60_000,
-  dryRunTimeoutMinutes: 30,
-  tempDirName: join(out, 'sandbox'),
-  cleanTempDir: 'always',
-  ignorePatterns: ['.output', '.nuxt', 'docs/screenshots', 'tests/e2e', 'test-results'],
-  disableTypeChecks: false,
-  checkers: [],
-}
-writeFileSync(join(out, 'stryker.json'), JSON.stringify(config, null, 2))
-const went = spawnSync('npx', ['stryker', 'run', join(out, 'stryker.json')], {
-  cwd: root,
-  stdio: 'inherit',
-  env: {
-    ...process.env,
-    LAWS: process.env.LAWS ?? '30',
-    ...(folders.length ? { MUTATE_LONG: '1' } : {}),
-    MUTATE_TESTS: (process.env.MUTATE_TESTS ?? testsOf()).toString(),
-  },
-})
 
-/** The tests of what is changed: its own, the laws, and those against the outside world. */
-function testsOf() {
-  const own = folders.length
-    ? folders.map((folder) => `${folder}/**/*.test.ts`)
-    : ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts']
-  return [...own, 'tests/laws/**/*.test.ts', 'tests/reference/**/*.test.ts']
-}
-
-// The score by room.
-try {
-  const { files: of } = JSON.parse(readFileSync(join(out, 'report.json'), 'utf8'))
-  const rooms = new Map()
-  for (const [file, { mutants }] of Object.entries(of)) {
-    const room = file.split('/').slice(0, 2).join('/')
-    const sums = rooms.get(room) ?? { caught: 0, lived: 0 }
-    for (const { status } of mutants) {
-      if (status === 'Killed' || status === 'Timeout') sums.caught += 1
-      else if (status === 'Survived' || status === 'NoCoverage') sums.lived += 1
-    }
-    rooms.set(room, sums)
+/** Tries the changes of a room. @returns each with what became of it */
+function tried(room) {
+  const place = join(out, room.replaceAll('/', '-'))
+  mkdirSync(place, { recursive: true })
+  const config = {
+    mutate: linesOf(room),
+    testRunner: 'vitest',
+    vitest: { configFile: 'vitest.mutate.config.ts', related: false },
+    plugins: ['@stryker-mutator/vitest-runner'],
+    reporters: ['json', 'progress-append-only'],
+    jsonReporter: { fileName: join(place, 'report.json') },
+    // Words are for people: a test that goes by each of them tests nothing.
+    mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
+    concurrency: 2,
+    timeoutMS: 60_000,
+    dryRunTimeoutMinutes: 30,
+    tempDirName: join(place, 'sandbox'),
+    cleanTempDir: 'always',
+    // Without what Nuxt prepares no file of ours is read at all, and Stryker takes it for no test.
+    ignorePatterns: ['!.nuxt', '.output', 'docs/screenshots', 'tests/e2e', 'test-results'],
+    checkers: [],
   }
-  console.log('\n| room | tried | caught | of a hundred |\n|---|---:|---:|---:|')
-  for (const [room, { caught, lived }] of [...rooms].sort())
-    if (caught + lived) console.log(`| ${room} | ${caught + lived} | ${caught} | ${Math.round((100 * caught) / (caught + lived))} |`)
-} catch (error) {
-  console.error(`No report: ${error.message}`)
+  writeFileSync(join(place, 'stryker.json'), JSON.stringify(config, null, 2))
+  const own = room === 'core' ? 'core/*.test.ts' : `${room}/**/*.test.ts`
+  const tests = [own, ...(process.env.MUTATE_TESTS?.split(',') ?? [])].join()
+  spawnSync('npx', ['stryker', 'run', join(place, 'stryker.json')], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, LAWS: process.env.LAWS ?? '30', MUTATE_TESTS: tests },
+  })
+  const { files } = JSON.parse(readFileSync(join(place, 'report.json'), 'utf8'))
+  return Object.entries(files).flatMap(([file, { source, mutants }]) =>
+    mutants.map(({ status, location, replacement, mutatorName }) => ({
+      status,
+      at: `${file}:${location.start.line}`,
+      line: source.split('\n')[location.start.line - 1].trim(),
+      to: `${mutatorName}: \`${(replacement ?? '').split('\n').join(' ').slice(0, 90)}\``,
+    })),
+  )
 }
-process.exit(went.status ?? 1)
+
+const CAUGHT = new Set(['Killed', 'Timeout'])
+const LIVED = new Set(['Survived', 'NoCoverage'])
+const rows = []
+const lives = []
+let whole = true
+for (const room of rooms) {
+  console.log(`\n> ${room}`)
+  try {
+    const all = tried(room)
+    const caught = all.filter(({ status }) => CAUGHT.has(status)).length
+    const lived = all.filter(({ status }) => LIVED.has(status))
+    rows.push({ room, tried: caught + lived.length, caught })
+    lives.push(...lived)
+  } catch (error) {
+    whole = false
+    console.error(`${room} has no report: ${error.message}`)
+  }
+}
+const share = ({ tried: n, caught }) => (n ? Math.round((100 * caught) / n) : 100)
+const sum = rows.reduce((all, each) => ({ tried: all.tried + each.tried, caught: all.caught + each.caught }), { tried: 0, caught: 0 })
+const table = [
+  '| room | tried | caught | of a hundred |',
+  '|---|---:|---:|---:|',
+  ...rows.map((each) => `| ${each.room} | ${each.tried} | ${each.caught} | ${share(each)} |`),
+  `| all | ${sum.tried} | ${sum.caught} | ${share(sum)} |`,
+].join('\n')
+const lived = lives.map(({ at, line, to }) => `- ${at} \`${line.replaceAll('`', '')}\` → ${to}`).join('\n')
+console.log(`\n${table}\n\nLived:\n${lived}`)
+if (!asked.length && whole) {
+  const date = new Date().toISOString().slice(0, 10)
+  writeFileSync(
+    join(root, 'docs/mutation.md'),
+    `# Small changes that the tests catch\n\nWritten by \`npm run mutate\` on ${date}: ${LINES} lines of each room, seed ${SEED}, each room against its own tests alone (what other rooms’ tests, the laws and the reference tests catch besides is not counted, so these are lower bounds).\n\n${table}\n\n## What lived\n\n${lived}\n`,
+  )
+}
+process.exit(whole ? 0 : 1)

@@ -174,6 +174,53 @@ describe('bare stretches', () => {
   })
 })
 
+describe('stems for a bare stretch', () => {
+  const base = usualBase('mantel-garland')
+  const [run] = runsOf(base)
+  /** A mantel garland that is dense in its middle and bare to both ends alike, its stems pointing to the middle or away from it. */
+  const middle = (material: string, flow: Layer['flow']): Piece =>
+    pieceWith(
+      [
+        layerOf(
+          'a',
+          material,
+          { kind: 'hand' },
+          {
+            run: run!.id,
+            flow,
+            seat: 0.5,
+            added: Array.from({ length: 220 }, (_, i) => ({
+              id: `x${i}`,
+              run: run!.id,
+              at: 0.3 + (0.4 * (i + 0.5)) / 220,
+              across: ((i % 5) - 2) * 0.4,
+              turn: 0,
+              material,
+            })),
+          },
+        ),
+      ],
+      { base },
+    )
+  it.each([
+    ['bay', 'together'],
+    ['fir', 'apart'],
+    ['fir', 'together'],
+  ] as const)('equal ends of %s that point %s ask for as many, each held beside what it closes', (material, flow) => {
+    const piece = middle(material, flow)
+    const ends = work(piece, shelf).problems.filter(({ id }) => id.startsWith('bare:'))
+    const added = ends.map(({ mends }) => {
+      const mended = edit(piece, mends[0]!.edit!, 'mend')
+      if (!mended.ok) throw new Error(mended.error)
+      return mended.change.piece.layers[0]!.added.slice(220)
+    })
+    expect(added).toHaveLength(2)
+    const [left, right] = added as [(typeof added)[number], (typeof added)[number]]
+    expect(Math.abs(left.length - right.length)).toBeLessThanOrEqual(1)
+    expect(left.every(({ at }) => at < 0.45) && right.every(({ at }) => at > 0.55)).toBe(true)
+  })
+})
+
 describe('fillTo', () => {
   const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 }, { cut: 150 })])
   const runs = runsOf(piece.base)

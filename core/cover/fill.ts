@@ -100,6 +100,9 @@ function named(
   return { thing: turned, lies: placeAdded(layer, turned, 0, 0, runs, shelf)! }
 }
 
+/** How far beside a bare stretch a stem may be held that lies over it, shares of its length. */
+const REACHES = 0.6
+
 function candidates(
   grid: FaceGrid,
   runs: readonly Run[],
@@ -114,7 +117,10 @@ function candidates(
   return runs
     .filter((run) => !within || run.id === within.run)
     .flatMap((run) => {
-      const [from, span] = within ? [within.from - length * 0.6, within.length + length * 0.6] : [0, run.length]
+      // Whichever way stems point, one held beside the stretch may lie over it; past an end there is nothing to hold one.
+      const [low, high] = within ? [within.from - length * REACHES, within.from + within.length + length * REACHES] : [0, run.length]
+      const [from, to] = run.closed ? [low, Math.min(high, low + run.length)] : [Math.max(0, low), Math.min(run.length, high)]
+      const span = to - from
       const n = Math.max(2, Math.min(160, Math.ceil(span / step)))
       return Array.from({ length: n }, (_, i) => i).flatMap((i) =>
         PLACES_ACROSS.map((t, k): Candidate => {
@@ -139,10 +145,12 @@ function greedy(
 ): Filling {
   const { layer, material } = found
   const depth = whole.slice()
-  const asked = grid.stretches.map(
-    ({ run, from, length }) =>
-      !within || (run === within.run.id && along(within.run, within.stretch.from, from + length / 2) <= within.stretch.length),
-  )
+  const asked = grid.stretches.map(({ run, from, length }) => {
+    if (!within) return true
+    // On an open run what lies before the stretch is less than nothing into it.
+    const into = along(within.run, within.stretch.from, from + length / 2)
+    return run === within.run.id && into >= 0 && into <= within.stretch.length
+  })
   const counts = (at: number): boolean => grid.owner[at]! > 0 && asked[grid.owner[at]! - 1]!
   let [cells, one, two] = [0, 0, 0]
   for (let at = 0; at < depth.length; at++) {
