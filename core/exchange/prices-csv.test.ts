@@ -38,14 +38,21 @@ describe('a price list', () => {
     ])
   })
   it('reads what goes free, of one kind or of any of several', () => {
-    const deals = ['buy 2 get 1', 'Buy 3, get 2 free', 'buy 2 get 1 of any bunches', '']
+    const deals = ['buy 2 get 1', 'Buy 3, get 2 free', 'buy 2 get 1 of any bunches', '', '3 for 2', '4 for 3 of any of the ribbons']
     const { offers, faults: none } = read(`name,price,deal\n${deals.map((deal) => `bay,5,"${deal}"`).join('\n')}`)
     expect(none).toEqual([])
     const free = (buy: number, get: number, among?: string) => [
       { kind: 'free', buy, get, ...(among ? { among } : {}), from: null, until: null },
     ]
-    expect(offers.map(({ reductions }) => reductions)).toEqual([free(2, 1), free(3, 2), free(2, 1, 'bunches'), []])
-    for (const wrong of ['3 for 2', 'buy 0 get 1', 'buy 2 get 1 of any', 'get 1'])
+    expect(offers.map(({ reductions }) => reductions)).toEqual([
+      free(2, 1),
+      free(3, 2),
+      free(2, 1, 'bunches'),
+      [],
+      free(2, 1),
+      free(3, 1, 'the ribbons'),
+    ])
+    for (const wrong of ['2 for 2', '2 for 3', 'buy 0 get 1', 'buy 2 get 1 of any', 'get 1'])
       expect(read(`name,price,deal\nbay,5,${wrong}`).faults, wrong).toMatchObject([{ column: 'Deal' }])
   })
   it('takes the usual pack where it says none', () => {

@@ -17,7 +17,7 @@ export const PRICE_COLUMNS: readonly Column[] = [
   column('holds', 'In a pack', 'pieces', ['pack', 'pack size', 'holds', 'count', 'pieces', 'qty', 'quantity']),
   column('price', 'Price', 'of a pack, such as 8.99', ['cost', 'list price', 'pack price', 'unit price'], true),
   column('off', 'Reduction', 'in percent, one number or from and to: 40, or 40-50', ['reduced', 'discount', 'off', '% off', 'sale']),
-  column('deal', 'Deal', 'buy 2 get 1, or buy 2 get 1 of any bunches: all rows that say the same count together', [
+  column('deal', 'Deal', 'buy 2 get 1, 3 for 2, or 3 for 2 of any bunches: all rows that say the same count together', [
     'offer',
     'multibuy',
     'promotion',
@@ -121,14 +121,19 @@ function reduction(text: string, number: (of: string) => number, wrong: (says: s
   return [{ kind: 'off', share: [from, to], from: null, until: null }]
 }
 
-/** "buy 2 get 1", "buy 2, get 1 free", "buy 2 get 1 of any bunches". */
+/** "buy 2 get 1", "buy 2, get 1 free", "3 for 2", each of one kind or "of any bunches". */
 function deal(text: string, wrong: (says: string) => void): Offer['reductions'] {
   if (!text) return []
-  const found = /^buy (\d{1,3}),? get (\d{1,3})(?: free)?(?: of any (?:of )?(\S.*))?$/i.exec(text)
-  const [buy, get] = [Number(found?.[1]), Number(found?.[2])]
-  const among = found?.[3]?.trim()
-  if (!found || buy < 1 || get < 1 || buy > 100 || get > 100 || (among?.length ?? 0) > 40) {
-    wrong(`“${text}” is not like “buy 2 get 1”, or “buy 2 get 1 of any bunches”.`)
+  const [, numbers = '', among] = /^(.*?)(?:\s+of any\s+(?:of\s+)?(\S.{0,39}))?$/i.exec(text)!
+  const bought = /^buy (\d{1,3}),? get (\d{1,3})(?: free)?$/i.exec(numbers)
+  const taken = /^(\d{1,3}) for (\d{1,3})$/i.exec(numbers)
+  const [buy, get] = bought
+    ? [Number(bought[1]), Number(bought[2])]
+    : taken
+      ? [Number(taken[2]), Number(taken[1]) - Number(taken[2])]
+      : [0, 0]
+  if (buy < 1 || get < 1 || buy > 100 || get > 100) {
+    wrong(`“${text}” is not like “buy 2 get 1”, “3 for 2”, or “3 for 2 of any bunches”.`)
     return []
   }
   return [{ kind: 'free', buy, get, ...(among ? { among } : {}), from: null, until: null }]
