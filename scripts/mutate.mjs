@@ -13,7 +13,7 @@ const LINES = Number(process.env.LINES ?? (asked.length ? Infinity : 9))
 const SEED = Number(process.env.SEED ?? 23)
 
 /** What is data, drawing or generated says nothing when it is changed. */
-const LEFT_OUT = /\.test\.ts$|\.generated\.|thumbs\.ts$|index\.ts$|core\/material\/rows|core\/testing/
+const LEFT_OUT = /\.test\.ts$|\.generated\.|thumbs\.ts$|index\.ts$|core\/material\/rows|core\/base\/(outlines|letters|kinds)|core\/testing/
 const DRAWN = ['core/plant', 'core/scene']
 const folders = (of) =>
   readdirSync(join(root, of), { withFileTypes: true }).flatMap((each) => (each.isDirectory() ? [`${of}/${each.name}`] : []))
