@@ -6,9 +6,13 @@ import { DEMO_PIECES, demoSite, expectAccessible, figure } from './bench'
 
 const evening = (page: Page) => page.getByRole('button', { name: 'Evening light' })
 
-/** Looks at what is there now by day and in the evening. The light is set where it is kept, since a dialog covers its switch. @param within what is new there: the rest was looked at before */
+/**
+ * Looks at what is there now by day, and at whole pages in the evening too: their parts have no colours of their own. The light is set
+ * where it is kept, since a dialog covers its switch.
+ * @param within what is new there: the rest was looked at before
+ */
 async function inBothLights(page: Page, within = 'body'): Promise<void> {
-  for (const light of ['day', 'evening'] as const) {
+  for (const light of within === 'body' ? (['day', 'evening'] as const) : (['day'] as const)) {
     await page.evaluate((to) => {
       document.documentElement.dataset.light = to
     }, light)

@@ -3,8 +3,8 @@ import { canLay, CATALOGUE, isCut } from '../../core/material'
 import { agrees, onRing } from './hidden'
 
 describe('the face that is covered is the face that is hidden', () => {
-  // One of each species: what else is of one is drawn alike.
+  // One of each species, since what else is of one is drawn alike; every third of them, and all with `SPECIES=all`.
   const bySpecies = new Map(Object.values(CATALOGUE).flatMap((of) => (canLay(of) && !isCut(of) ? [[of.species, of.id] as const] : [])))
-  const laid = [...bySpecies.values()]
+  const laid = [...bySpecies.values()].filter((_, i) => process.env.SPECIES === 'all' || i % 3 === 0)
   it.each(laid)('16 of %s on the starting ring', (id) => agrees(onRing(id, 16)))
 })
