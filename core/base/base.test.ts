@@ -4,7 +4,7 @@ import { inches, say, USUAL } from '../measure'
 import { anchorSays, clockAngle, placeAtClock } from './anchor'
 import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
 import { DIMENSIONS, measureLines, mirrorShape } from './measures'
-import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, wayTo } from './run'
+import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, turnedRun, wayTo } from './run'
 import { boundsOf } from './bounds'
 import { baseFigures, baseMass, canTurn, faceArea, markOn, runsOf } from './runs'
 import type { ShapeOf } from './schema'
@@ -239,6 +239,40 @@ describe('turning', () => {
     const door = usualBase('door-garland')
     expect(canTurn(door.shape)).toBe(false)
     expect(boundsOf(runsOf({ ...door, turn: 90 }))).toEqual(boundsOf(runsOf(door)))
+  })
+})
+
+describe('moving and turning a run', () => {
+  // By hand: a point is moved, and then turned about the base's middle; once more, the same again.
+  it('moves each point first and then turns it, one after another', () => {
+    const run = pathRun({ id: 'r', name: 'r', segments: [line({ x: 10, y: 20 }, { x: 110, y: 20 })], width: 8 })
+    const turned = (p: { x: number; y: number }, by: number) => {
+      const [cos, sin] = [Math.cos((by * Math.PI) / 180), Math.sin((by * Math.PI) / 180)]
+      return { x: p.x * cos - p.y * sin, y: p.x * sin + p.y * cos }
+    }
+    const twice = turnedRun(turnedRun(run, 30, { x: 5, y: -7 }), 50, { x: -40, y: 11 })
+    for (const s of [0, 40, 100]) {
+      const once = turned({ x: 10 + s + 5, y: 20 - 7 }, 30)
+      const by = turned({ x: once.x - 40, y: once.y + 11 }, 50)
+      const { x, y, tx, ty } = stationAt(twice, s)
+      expect([x, y]).toEqual([expect.closeTo(by.x, 9), expect.closeTo(by.y, 9)])
+      expect(Math.atan2(ty, tx)).toBeCloseTo((80 * Math.PI) / 180, 9)
+    }
+  })
+  it('a rail seen in a mirror slopes the other way, and what is alike on both sides is the same', () => {
+    const { shape } = usualBase('rail-garland')
+    expect(mirrorShape(shape)).toEqual({ ...shape, slope: -(shape as { slope: number }).slope })
+    const door = usualBase('door-garland').shape
+    expect(mirrorShape(door)).toBe(door)
+  })
+  it('each arm of a swag is half of two trees, trunk over trunk', () => {
+    // Two trees of 24 in that overlap by 5 in: 43 in, an arm 21.5 in.
+    const base = usualBase('tree-swag')
+    const shape = { ...base.shape, tree: inches(24), overlap: inches(5) }
+    expect(runsOf({ ...base, shape } as typeof base).map(({ length }) => length / 25.4)).toEqual([
+      expect.closeTo(21.5, 6),
+      expect.closeTo(21.5, 6),
+    ])
   })
 })
 

@@ -149,6 +149,11 @@ describe('a bow as it lies', () => {
     }
     expect(bowMoves([hand()], 'visible').map(({ what }) => what)).toEqual(['tail', ...Array.from({ length: 8 }, () => 'loop'), 'tail'])
   })
+  it('strips have a loop and a tail to each side, and no tail where none was left', () => {
+    const strips = (tail: number) => bowMoves([{ build: 'strips', strips: 3, loop: 100, tail }], 'visible').map(({ what }) => what)
+    expect(strips(80)).toEqual(Array.from({ length: 3 }, () => ['tail', 'loop', 'loop', 'tail']).flat())
+    expect(strips(0)).toEqual(Array.from({ length: 6 }, () => 'loop'))
+  })
   it('a coil of an odd number of layers has as many loops right as left, of an even number one less', () => {
     const sides = (layers: number) =>
       bowMoves([{ build: 'coil', layers, flat: 200 }], 'visible')
