@@ -275,7 +275,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
                 <span class="mr-auto text-fine font-normal" :title="reduced(cell.bought)"
                   >{{ packs(cell.bought) }}<span v-if="reduced(cell.bought)" aria-hidden="true"> ▾</span></span
                 ><span class="sr-only">{{ reduced(cell.bought) }}</span
-                >{{ money(cost(cell.bought)) }}
+                >{{ cost(cell.bought) ? money(cost(cell.bought)) : 'free' }}
               </template>
               <template v-else-if="cell.alone !== null"
                 >{{ money(cell.alone)

@@ -207,7 +207,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
         >
           With what I have
         </button>
-        <span class="self-center text-soft">{{ several(found.length, 'lot', 'lots') }}</span>
+        <span class="self-end pb-1 text-soft">{{ several(found.length, 'lot', 'lots') }}</span>
       </div>
       <MakeOfPanel v-if="making" :chosen="chosenLots" :lots="stock.here" class="mb-3" />
 
