@@ -12,7 +12,7 @@ import { THUMBS } from '../thumbs'
 import { beginRecord, recipeOf } from './begin'
 import { habitsOf } from './habits'
 import { learnRate, learnRates, measuredRates } from './learn'
-import { compareRecords, findRecords, remindersFor } from './look'
+import { compareRecords, findRecords, newestFirst, remindersFor } from './look'
 import type { Compared, DaybookRecord } from './record'
 import { minutesIn, readingsOf, RecordSchema } from './record'
 import { tiesOf } from './ties'
@@ -288,4 +288,27 @@ describe('looking back', () => {
     expect(ties[0]!.swap!.material.id).not.toMatch(/bauble|bell|star/)
     expect(CATALOGUE[ties[0]!.swap!.material.id]).toBeDefined()
   })
+})
+
+it('lies with the newest on top, and of one day by their ids, whatever order they came in', () => {
+  const days = [
+    ['c', '2026-01-10'],
+    ['a', '2026-03-01'],
+    ['b', '2026-01-10'],
+    ['d', '2025-12-31'],
+  ] as const
+  const all = days.map(([id, day]) => record(id, { day }))
+  for (const order of [all, all.toReversed()]) {
+    expect(newestFirst(order).map(({ id }) => id)).toEqual(['a', 'b', 'c', 'd'])
+    expect(findRecords(order, { words: '', year: '2026', sold: false }, new Set()).map(({ id }) => id)).toEqual(['a', 'b', 'c'])
+  }
+})
+it('a task that takes no hands teaches no rule', () => {
+  const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 3, start: 0 })])
+  const { tasks, needs } = inBrief(piece, shelf)
+  const rest = { ...tasks.find(({ rules }) => rules.length > 0)!, id: 'rest', hands: 0 }
+  const made = beginRecord({ piece, tasks: [...tasks, rest], needs, materials: 0, spent: {}, counted: {}, day: '2026-10-20' }, shelf, 'p')
+  const rulesOf = (id: string) => made.compared.find((each) => each.of === 'task' && each.id === id)!.rules
+  expect(rulesOf('rest')).toEqual([])
+  expect(made.compared.some((each) => each.of === 'task' && each.rules.length > 0)).toBe(true)
 })
