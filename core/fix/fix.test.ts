@@ -4,7 +4,7 @@ import { BASE_KINDS, BASE_SORTS, usualBase } from '../base'
 import { CATALOGUE } from '../material'
 import { inches, say, USUAL } from '../measure'
 import type { Piece, WayId } from '../piece'
-import { edit, FIXING_SCHOOLS, WAYS } from '../piece'
+import { edit, FIXING_SCHOOLS, usualRule, WAYS } from '../piece'
 import { benchOf, layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { waysFor } from './choose'
@@ -83,6 +83,19 @@ describe('what fixings take', () => {
   it('pins: one to a light thing, two to a stem', () => {
     expect(takes(ring('heather', 10, {}, { base: usualBase('straw') }))).toEqual({ 'floral-pin': 10 })
     expect(takes(ring('bay', 6, {}, { base: usualBase('straw') }))).toEqual({ 'floral-pin': 12 })
+  })
+  it('a pick to each thing that is picked in', () => {
+    const foam = (count: number) => ring('heather', count, { fixing: 'picks' }, { base: usualBase('foam') })
+    expect([takes(foam(1)), takes(foam(7))]).toEqual([{ 'wood-pick': 1 }, { 'wood-pick': 7 }])
+  })
+  it('says why: a bow hangs on the wire that ties it, unless its maker chose otherwise', () => {
+    const bow = (fixing: 'stem wire' | null) => {
+      const rule = { ...usualRule('bow', ''), means: 'visible' as const, fixes: true }
+      return work(pieceWith([layerOf('a', 'ribbon-slate', rule, { fixing })]), shelf).fixings[0]!
+    }
+    expect(bow(null)).toMatchObject({ tied: true, why: 'The wire that ties it is left long and fixes it too.' })
+    expect(bow('stem wire')).toMatchObject({ tied: false, way: 'stem wire' })
+    expect(bow('stem wire').why).not.toContain('left long')
   })
   it('wire to what is heavy: two places, three on trunks; thick wire for what weighs much', () => {
     expect(takes(ring('skep', 1))).toEqual({ 'stem-wire-20': 2 })
