@@ -5,6 +5,7 @@ import { say } from '../measure'
 import { plainPricing, shelf, shopOf } from '../testing'
 import { together } from './among'
 import { billOf } from './bill'
+import { judge } from './claims'
 import { dealsOf } from './deals'
 import { listed } from './offer'
 import type { Bought } from './packs'
@@ -127,6 +128,23 @@ describe('a bill of what counts together', () => {
       [1000, 1000],
       [500, 500],
     ])
+  })
+  it('is what a claim of one of its lines goes by: the line costs what it does on the bill', () => {
+    const of = making(2, 2)
+    const bill = billOf(of, pricing)
+    for (const { id, opened } of bill.lines) {
+      const claim = {
+        id: 'c',
+        kind: 'makes',
+        amount: opened.value,
+        of: 'all',
+        ledger: 'opened',
+        copies: null,
+        off: null,
+        lines: [id],
+      } as const
+      expect(judge({ ...claim, lines: [id] }, of, pricing)).toMatchObject({ verdict: 'holds', total: { value: opened.value } })
+    }
   })
   it('offers one more that is free beside the others', () => {
     // Two and three at 5.00: five, four of them paid for; the sixth goes free.

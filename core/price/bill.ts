@@ -125,9 +125,12 @@ export function ledgerOf(
   }
 }
 
-/** @param alone its lines, each as if it were bought by itself */
-export function billFrom(alone: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
-  const lines = boughtTogether(alone)
+/** @param alone all its lines, each as if it were bought by itself */
+export const billFrom = (alone: readonly CostLine[], making: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill =>
+  billOfLines(boughtTogether(alone), making, tax)
+
+/** @param lines as they cost beside the others, also where only some of them are asked for */
+export function billOfLines(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
   const { opened, used, tax: taxed } = ledgerOf(lines, tax)
   const each = (all: Figure): Figure => {
     const [least, most] = rangeOf(all)

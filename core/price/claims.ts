@@ -2,7 +2,8 @@ import type { Figure, Minor, Said } from '../measure'
 import { greatestThat, leastThat, listed as inWords, quantity, sum } from '../measure'
 import type { Claim } from '../piece'
 import type { Making } from './bill'
-import { billFrom, linesOf, rangeOf } from './bill'
+import { boughtTogether } from './among'
+import { billOfLines, linesOf, rangeOf } from './bill'
 import type { CostLine, Pricing } from './line'
 import { moneyFigure, usedOf } from './opened'
 import type { Bought } from './packs'
@@ -66,11 +67,13 @@ const ends = (of: Figure): Span => rangeOf(of)
  */
 export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerdict {
   const copies = claim.copies ?? making.copies
-  const plain = linesOf({ ...making, copies }, pricing).filter(({ id }) => claim.lines === null || claim.lines.includes(id))
+  const plain = linesOf({ ...making, copies }, pricing)
+  const counts = ({ id }: CostLine): boolean => claim.lines === null || claim.lines.includes(id)
   const { off } = claim
   const lines = off?.share ? reduced(plain, off.material, off.share) : plain
   const totalOf = (of: readonly CostLine[], tax: Tax = pricing.tax): Figure => {
-    const bill = billFrom(of, { copies, budget: null }, tax)
+    // Of some lines it is what they cost on the bill of all.
+    const bill = billOfLines(boughtTogether(of).filter(counts), { copies, budget: null }, tax)
     return claim.ledger === 'opened'
       ? claim.of === 'each'
         ? bill.openedEach
@@ -110,7 +113,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
     const verdict = from === null || already ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
     return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
   }
-  for (const line of off ? [] : lines) {
+  for (const line of off ? [] : lines.filter(counts)) {
     const shares = line.bought.flatMap(({ reductions }) => reductions.flatMap((each) => (each.kind === 'off' ? [each.share] : [])))
     if (!shares.length) continue
     const at = (share: number): CostLine[] =>
@@ -133,7 +136,7 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
         span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))],
       })
   }
-  conditions.push(...(claim.kind === 'makes' ? [] : priceTurns(lines, surely)))
+  conditions.push(...(claim.kind === 'makes' ? [] : priceTurns(lines, counts, surely)))
   const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : met(low)
   const verdict = met(low) && met(high) ? (onTax() ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
   if (verdict === 'fails' && claim.kind !== 'makes') {
@@ -144,9 +147,14 @@ export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerd
 }
 
 /** At which list price of each line's dearest pack the claim turns, those that need change least first: up to which it holds, or would. */
-function priceTurns(lines: readonly CostLine[], surely: (of: readonly CostLine[]) => boolean): Condition[] {
+function priceTurns(
+  lines: readonly CostLine[],
+  counts: (line: CostLine) => boolean,
+  surely: (of: readonly CostLine[]) => boolean,
+): Condition[] {
   const now = surely(lines)
   return lines
+    .filter(counts)
     .flatMap((line): Extract<Condition, { of: 'price' }>[] => {
       const dearest = line.bought.reduce((k, each, i) => (each.cost[1] > line.bought[k]!.cost[1] ? i : k), 0)
       const pack = line.bought[dearest]

@@ -2,7 +2,20 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lotsOff, partsOff } from '../../core/stock'
 import type { Bought } from '../../core/price'
-import { billOf, dealsOf, dropped, keepAll, keepNeeds, lineCost, packsOver, rangeOf, together, useUp, withTax } from '../../core/price'
+import {
+  billOf,
+  dealsOf,
+  dropped,
+  judge,
+  keepAll,
+  keepNeeds,
+  lineCost,
+  packsOver,
+  rangeOf,
+  together,
+  useUp,
+  withTax,
+} from '../../core/price'
 import { say } from '../../core/measure'
 import { shelf } from '../../core/testing'
 import { handOut, kitMoney, kitParts, startKit } from '../../core/season'
@@ -173,6 +186,23 @@ describe('where shops count several kinds together', () => {
         )
       }
     }))
+  it('a claim of one line goes by what that line costs on the bill of all', () =>
+    hold(
+      counted,
+      (room) => {
+        const making = { ...room.pieces[0]!, budget: null }
+        const one = { ...room, lots: [] }
+        for (const { id, opened } of billOf(making, one).lines) {
+          const { total } = judge(
+            { id: 'c', kind: 'at most', amount: 1, of: 'all', ledger: 'opened', copies: null, off: null, lines: [id] },
+            making,
+            one,
+          )
+          expect(total.value).toBe(withTax([opened.value], room.tax))
+        }
+      },
+      0.3,
+    ))
   it('does not hang on the order of pieces', () =>
     hold(counted, (room) => {
       expect(planned({ ...room, pieces: [...room.pieces].reverse() }).opened.value).toBe(planned(room).opened.value)
