@@ -163,7 +163,7 @@ const goBy = (id: string, readings: boolean): void => {
             <h2 class="font-serif text-lg">Side by side</h2>
             <button type="button" class="page-link" @click="beside = []">Put away</button>
           </div>
-          <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Compared">
+          <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Compared">
             <table class="w-full text-fine" data-testid="compared-records">
               <thead>
                 <tr class="border-b border-seam text-left">

@@ -195,7 +195,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
     </section>
     <p v-for="each in unheard" :key="each.id" class="pt-2 text-bracken">{{ each.name }} {{ each.why }}, and is not known yet.</p>
 
-    <div class="mt-4 overflow-x-auto" tabindex="0" role="group" aria-label="Lines by shop">
+    <div class="relative mt-4 overflow-x-auto" tabindex="0" role="group" aria-label="Lines by shop">
       <div class="min-w-[56rem]" role="table" aria-label="What is bought where">
         <div class="grid items-start border-b-2 border-line" :style="{ gridTemplateColumns: grid }" role="row">
           <span class="self-end pb-2 font-semibold" role="columnheader">Wanted</span>

@@ -82,7 +82,7 @@ const money = (minor: number): string => formatMoney(minor, settings.currency)
         <button type="button" class="icon-button" aria-label="The year after" @click="step(1)"><ChevronRight :size="16" /></button>
         <span class="text-soft">{{ bars.length ? '' : 'Nothing hung or is to hang.' }}</span>
       </div>
-      <div class="overflow-x-auto rounded-md border border-line bg-sheet" tabindex="0" role="region" aria-label="What hangs when">
+      <div class="relative overflow-x-auto rounded-md border border-line bg-sheet" tabindex="0" role="region" aria-label="What hangs when">
         <svg :width="LONG + 180" :height="30 + Math.max(1, bars.length) * ROW" class="block">
           <g aria-hidden="true">
             <template v-for="(name, m) in MONTHS" :key="name">
