@@ -12,7 +12,7 @@ export default defineConfig({
     testTimeout: 60_000,
     // Stryker turns a change on where a test file is set up: without this only the first of them would see it.
     isolate: true,
-    setupFiles: ['tests/seeded.ts'],
+    setupFiles: ['tests/setup.ts'],
     include: (process.env.MUTATE_TESTS ?? '').split(',').filter(Boolean),
     // What looks at the files themselves finds a copy of them changed, and what paints them takes minutes to say nothing of sums.
     exclude: ['tests/reference/house.test.ts', 'tests/reference/cover-*.test.ts', 'tests/net/**', 'core/beginning.test.ts'],

@@ -1,6 +1,7 @@
 // Everything that must hold: types, lint, unit, reference and end-to-end tests. The last line sums them up.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
+import { stripVTControlCharacters } from 'node:util'
 import { CHECKS } from './checks.mjs'
 import { browser, built, installed, root, run, runQuietly } from './ready.mjs'
 
@@ -20,31 +21,50 @@ function count(name, good, bad) {
   sums.push(`${name}: ${good} passed, ${bad} failed`)
 }
 
-/** Reads a runner's report; a runner that left none, or failed without a failed test, counts as one failure. */
+/**
+ * Reads a runner's report, and names what failed where the sums stand: a log is often read by its end alone. A runner that left
+ * none, or failed without a failed test, counts as one failure.
+ */
 function report(name, went, file, read) {
   let good = 0
-  let bad = 0
+  let bad = []
+  let said = []
   try {
-    ;[good, bad] = read(JSON.parse(readFileSync(join(results, file), 'utf8')))
+    ;({ good, bad, said = [] } = read(JSON.parse(readFileSync(join(results, file), 'utf8'))))
   } catch (error) {
     console.error(`${name} left no report: ${error.message}`)
   }
-  count(name, good, !went && bad === 0 ? 1 : bad)
+  if (!went && bad.length === 0) bad = ['the runner itself']
+  count(name, good, bad.length)
+  sums.push(...bad.map((each) => `  failed: ${each}`), ...said.map((each) => `  ${each}`))
 }
 
-/** The end-to-end tests that failed first and then passed, by name: they count as passed, and are to be looked at. */
-function secondTries() {
-  const names = []
-  const walk = ({ suites = [], specs = [] }) => {
-    for (const { title, file, tests } of specs) if (tests.some(({ status }) => status === 'flaky')) names.push(`${file}: ${title}`)
-    suites.forEach(walk)
+const firstLine = (text = '') => stripVTControlCharacters(text).trim().split('\n')[0]
+
+const readUnit = ({ numPassedTests, testResults }) => ({
+  good: numPassedTests,
+  bad: testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const file = relative(root, name)
+    const tests = assertionResults.filter((each) => each.status === 'failed')
+    return status === 'failed' && tests.length === 0
+      ? [`${file}: ${firstLine(message)}`]
+      : tests.map(({ fullName, failureMessages: [why] }) => `${file}: ${fullName}: ${firstLine(why)}`)
+  }),
+})
+
+function readDriven({ stats, suites }) {
+  const all = ({ suites: inner = [], specs = [] }) => [...specs, ...inner.flatMap(all)]
+  const named = (status) =>
+    suites
+      .flatMap(all)
+      .filter(({ tests }) => tests.some((each) => each.status === status))
+      .map(({ title, file, tests }) => `${file}: ${title}: ${firstLine(tests[0].results[0]?.error?.message)}`)
+  // Those that failed first and then passed count as passed, and are to be looked at.
+  return {
+    good: stats.expected + stats.flaky,
+    bad: named('unexpected'),
+    said: named('flaky').map((each) => `passed only at its second try: ${each}`),
   }
-  try {
-    walk(JSON.parse(readFileSync(join(results, 'e2e.json'), 'utf8')))
-  } catch {
-    /* the runner left no report, which is counted above */
-  }
-  return names
 }
 
 // Types and lint are looked at while the app is built; what they print is shown when they are done.
@@ -65,18 +85,11 @@ for (const [name, { went, said }] of (await checking).flat()) {
 
 console.log('\n> unit and reference tests')
 const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
-report('unit and reference tests', unit, 'unit.json', (json) => [
-  json.numPassedTests,
-  json.numFailedTests +
-    json.testResults.filter(
-      ({ status, assertionResults }) => status === 'failed' && !assertionResults.some((each) => each.status === 'failed'),
-    ).length,
-])
+report('unit and reference tests', unit, 'unit.json', readUnit)
 
 console.log('\n> end-to-end tests')
 const driven = run('npx', ['playwright', 'test'])
-report('end-to-end tests', driven, 'e2e.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected])
-for (const name of secondTries()) sums.push(`passed only at its second try: ${name}`)
+report('end-to-end tests', driven, 'e2e.json', readDriven)
 
 console.log(`\n${sums.join('\n')}\n`)
 process.exitCode = failed ? 1 : 0

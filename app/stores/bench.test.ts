@@ -262,7 +262,7 @@ describe('when storage fails', () => {
     const bench = await opened()
     const put = vi.spyOn(db().pieces, 'put').mockRejectedValueOnce(full)
     bench.apply({ do: 'stage', stage: 'making' }, 'mark it making')
-    await vi.waitFor(async () => expect(await stored()).toMatchObject({ piece: { stage: 'making' } }), { timeout: 4000 })
+    await vi.waitFor(async () => expect(await stored()).toMatchObject({ piece: { stage: 'making' } }))
     put.mockRestore()
   })
   it('leaves the piece without losing it, and finds it again with what could not be written', async () => {

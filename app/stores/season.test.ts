@@ -41,9 +41,7 @@ async function begin(...pieces: readonly Piece[]) {
   const [season, workroom, shops] = [useSeason(), useWorkroom(), useShops()]
   scope.run(() => season.look())
   shops.day = TODAY
-  await vi.waitFor(() => expect(season.planned?.plan.pieces.map(({ id }) => id).sort()).toEqual(pieces.map(({ id }) => id).sort()), {
-    timeout: 5000,
-  })
+  await vi.waitFor(() => expect(season.planned?.plan.pieces.map(({ id }) => id).sort()).toEqual(pieces.map(({ id }) => id).sort()))
   return { season, workroom, scope }
 }
 
