@@ -212,6 +212,7 @@ describe('problems of fixing', () => {
 
 describe('every base', () => {
   it('says how each of its things is held without a word of what it has not', () => {
+    const { figure } = work(pieceWith([]), shelf).base.figures[0]!
     for (const kind of BASE_KINDS) {
       const { body } = BASE_SORTS[kind]
       for (const hold of HOLDS)
@@ -222,7 +223,7 @@ describe('every base', () => {
             stemmed: false,
             count: 1,
             thick: {
-              ...work(pieceWith([]), shelf).base.figures[0]!.figure,
+              ...figure,
               low: 1,
               high: 1,
               said: [],

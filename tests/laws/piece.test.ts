@@ -8,7 +8,7 @@ import { costsOf } from '../../core/costs'
 import { benchOf, plainPricing, shelf } from '../../core/testing'
 import type { Workings } from '../../core/workings'
 import { work } from '../../core/workings'
-import { hold } from './workrooms'
+import { hold, PARTS } from './workrooms'
 import { anyPiece, worked } from './pieces'
 import { figuresIn, untrue } from './sums'
 
@@ -19,7 +19,7 @@ const SOME = 0.2
 const bareOf = ({ cover }: Workings): number => cover.bare.reduce((all, { length }) => all + length, 0)
 
 describe('any piece', () => {
-  it('has sums that come true on a calculator', () =>
+  it.each(PARTS)('has sums that come true on a calculator (part %i)', (part) =>
     hold(
       anyPiece,
       (piece) => {
@@ -27,8 +27,10 @@ describe('any piece', () => {
         const figures = figuresIn([bench, costsOf(piece, bench, plainPricing())])
         expect(figures.flatMap((figure) => untrue(figure, MANNER) ?? [])).toEqual([])
       },
-      SOME,
-    ))
+      SOME / PARTS.length,
+      part,
+    ),
+  )
   it('is read back as it was written', () =>
     hold(
       anyPiece,
@@ -144,7 +146,7 @@ describe('any piece', () => {
       },
       SOME,
     ))
-  it('has mends that can be made, each with its problem gone', () =>
+  it.each(PARTS)('has mends that can be made, each with its problem gone (part %i)', (part) =>
     hold(
       anyPiece,
       (piece) => {
@@ -166,8 +168,10 @@ describe('any piece', () => {
           }
         expect(stays).toEqual([])
       },
-      SOME,
-    ))
+      SOME / PARTS.length,
+      part,
+    ),
+  )
   it('is plain data, worked out twice the same', () =>
     hold(
       anyPiece,

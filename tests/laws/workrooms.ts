@@ -18,13 +18,21 @@ export const RUNS = Number(process.env.LAWS ?? 300)
 /** The same workrooms every time, unless another seed is asked for. */
 const SEED = Number(process.env.SEED ?? 23)
 
-/** A law over anything. @param share of the usual number of runs, where one takes long */
-export function hold<T>(of: fc.Arbitrary<T>, check: (each: T) => void, share = 1): void {
+/** The parts of a law that takes long, each a test of its own. */
+export const PARTS = [0, 1, 2, 3, 4] as const
+
+/**
+ * A law over anything.
+ * @param share of the usual number of runs, where one takes long
+ * @param part which of the parts of it, where each asks others
+ */
+export function hold<T>(of: fc.Arbitrary<T>, check: (each: T) => void, share = 1, part: number | null = null): void {
+  const runs = Math.max(5, Math.round(RUNS * share))
   fc.assert(
     fc.property(of, (each) => {
       check(each)
     }),
-    { numRuns: Math.max(5, Math.round(RUNS * share)), seed: SEED },
+    { numRuns: runs, seed: SEED, ...(part === null ? {} : { path: String(part * runs) }) },
   )
 }
 

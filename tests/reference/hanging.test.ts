@@ -51,23 +51,26 @@ function hungInEngine(weights: readonly Weight[], pivot: { x: number; y: number 
 const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180)
 
 describe('a hung piece comes to rest as in a rigid-body engine', () => {
-  it('120 random pieces of 3 to 20 weights, within a tenth of a degree', () => {
-    const random = randomFrom(20_261_126)
-    for (let n = 0; n < 120; n++) {
-      const weights = Array.from({ length: 3 + Math.floor(random.next() * 18) }, () => ({
-        x: (random.next() - 0.5) * 600,
-        y: (random.next() - 0.5) * 600,
-        mass: 0.01 + random.next() * 0.6,
-      }))
-      const pivot = { x: (random.next() - 0.5) * 120, y: -300 - random.next() * 60 }
-      const mass = weights.reduce((all, each) => all + each.mass, 0)
-      const centre = {
-        x: weights.reduce((all, each) => all + each.x * each.mass, 0) / mass,
-        y: weights.reduce((all, each) => all + each.y * each.mass, 0) / mass,
+  it.each([20_261_126, 20_261_127, 20_261_128, 20_261_129])(
+    '30 random pieces of 3 to 20 weights, within a tenth of a degree (from %i)',
+    (seed) => {
+      const random = randomFrom(seed)
+      for (let n = 0; n < 30; n++) {
+        const weights = Array.from({ length: 3 + Math.floor(random.next() * 18) }, () => ({
+          x: (random.next() - 0.5) * 600,
+          y: (random.next() - 0.5) * 600,
+          mass: 0.01 + random.next() * 0.6,
+        }))
+        const pivot = { x: (random.next() - 0.5) * 120, y: -300 - random.next() * 60 }
+        const mass = weights.reduce((all, each) => all + each.mass, 0)
+        const centre = {
+          x: weights.reduce((all, each) => all + each.x * each.mass, 0) / mass,
+          y: weights.reduce((all, each) => all + each.y * each.mass, 0) / mass,
+        }
+        expect(apart(restAngle(pivot, centre), hungInEngine(weights, pivot)), `piece ${n}`).toBeLessThan(0.1)
       }
-      expect(apart(restAngle(pivot, centre), hungInEngine(weights, pivot)), `piece ${n}`).toBeLessThan(0.1)
-    }
-  }, 120_000)
+    },
+  )
   it('whole pieces of ours, by the parts that they are said to weigh', () => {
     const pieces = [0.1, 0.2, 0.35, 0.7].map((at) =>
       pieceWith([
@@ -80,7 +83,7 @@ describe('a hung piece comes to rest as in a rigid-body engine', () => {
       const weights = mass.parts.map(({ at, figure }) => ({ ...at, mass: figure.value / 1000 }))
       expect(apart(hung.rest!.value, hungInEngine(weights, hung.pivot!))).toBeLessThan(0.1)
     }
-  }, 60_000)
+  })
   it('and is moved to where the engine holds it level', () => {
     const piece = pieceWith([layerOf('b', 'skep', { kind: 'single', at: 0.2, drop: 0 })])
     const { level } = benchOf(piece).hung

@@ -15,7 +15,7 @@ import { work } from '../../core/workings'
 
 /** Pixels to the millimetre: hairlines are a fifth of a millimetre and over. */
 const FINE = 1.6
-const MOST_PIXELS = 2200
+const MOST_PIXELS = 1600
 
 /** The faces of bases as they are painted, alpha alone: the same for all that is laid on one. */
 const faces = new Map<string, { readonly on: Uint8Array }>()
