@@ -1,6 +1,6 @@
 import type { BaseKind } from './base'
 import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
-import { asStock, NEW, planning as planningCuts, planSoon, reckon } from './cut'
+import { asStock, NEW, planning as planningCuts, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
 import type { BareBase, Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
@@ -14,6 +14,7 @@ import {
   billOf,
   costProblems,
   OVER_BUDGET,
+  cutOfKept,
   cutStock,
   insteadOf,
   keepAll,
@@ -340,15 +341,11 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
     }
     return net
   }
-  // From the highest down, so that no range is turned round and nothing is used that is not opened.
+  // Each within those before it, so that no range is turned round and nothing is used that is not opened.
   const high = apportion(rangeOf(opened)[1], share('opened', 1))
-  const low = apportion(rangeOf(opened)[0], share('opened', 0), high)
-  const usedHigh = apportion(rangeOf(used)[1], share('used', 1), high)
-  const usedLow = apportion(
-    rangeOf(used)[0],
-    share('used', 0),
-    usedHigh.map((n, i) => Math.min(n, low[i]!)),
-  )
+  const low = apportion(rangeOf(opened)[0], share('opened', 0), { most: high })
+  const usedLow = apportion(rangeOf(used)[0], share('used', 0), { most: low })
+  const usedHigh = apportion(rangeOf(used)[1], share('used', 1), { least: usedLow, most: high })
   return pieces.map((_, i) => ({ opened: [low[i]!, high[i]!], used: [usedLow[i]!, usedHigh[i]!] }))
 }
 
@@ -356,19 +353,27 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
 const baseKey = ({ material, width, ownPrice, price }: BareBase): string =>
   [baseLots(material as BaseKind), Math.round(width * 10) / 10, ...(ownPrice ? [price] : [])].join(':')
 
-/**
- * Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. Those in the house are
- * given out by width, the narrowest first, so that as many as can be serve (for intervals of one length none does better).
- */
+/** Bases that are wanted for a piece: still open, kept for it, and had of those that are nobody's. */
+interface BaseWant {
+  readonly piece: InHand
+  readonly need: BareBase
+  open: number
+  own: number
+  had: number
+}
+
+/** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
 function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan[] {
   const { lots } = workroom
   const wants = pieces
     .flatMap((piece) =>
-      piece.needs.flatMap((need) => (need.of === 'base' ? [{ piece, need, open: need.count * piece.copies, own: 0, had: 0 }] : [])),
+      piece.needs.flatMap((need): BaseWant[] =>
+        need.of === 'base' ? [{ piece, need, open: need.count * piece.copies, own: 0, had: 0 }] : [],
+      ),
     )
     .sort((a, b) => a.need.width - b.need.width)
   const left = new Map(lots.flatMap((lot): [string, number][] => (baseOfLot(lot) ? [[lot.id, lot.things ?? 0]] : [])))
-  const take = (want: (typeof wants)[number], lot: Lot): number => {
+  const take = (want: BaseWant, lot: Lot): number => {
     if (!servesAs(lot, want.need.width)) return 0
     const taken = Math.min(left.get(lot.id)!, want.open)
     left.set(lot.id, left.get(lot.id)! - taken)
@@ -378,17 +383,17 @@ function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan
   for (const want of wants)
     for (const lot of lotsOf(lots, baseLots(want.need.material as BaseKind)))
       if (lot.reserved?.piece === want.piece.id && isFree(lot, want.piece.id)) want.own += take(want, lot)
-  // What is of no said width serves any: last.
-  const free = (kind: BaseKind): Lot[] =>
-    lotsOf(lots, baseLots(kind))
-      .filter((lot) => isFree(lot))
-      .sort((a, b) => (a.cut ?? Infinity) - (b.cut ?? Infinity))
-  for (const want of wants) for (const lot of free(want.need.material as BaseKind)) want.had += take(want, lot)
-  const groups = new Map<string, typeof wants>()
+  const groups = new Map<string, BaseWant[]>()
   for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
+  for (const kind of new Set(wants.map(({ need }) => need.material as BaseKind)))
+    giveOut(
+      [...groups.values()].filter(([first]) => first!.need.material === kind),
+      lotsOf(lots, baseLots(kind)).filter((lot) => isFree(lot)),
+      workroom,
+    )
   return [...groups].map(([id, own]): MaterialPlan => {
     const { need } = own[0]!
-    const total = (of: (want: (typeof own)[number]) => number): number => own.reduce((n, each) => n + of(each), 0)
+    const total = (of: (want: BaseWant) => number): number => own.reduce((n, each) => n + of(each), 0)
     const [toBuy, there] = [total(({ open }) => open), total((each) => each.own + each.had)]
     const bought = packsFor(toBuy, soldBase(need), workroom)
     const { packs, holds, cost, words } = openedBy(bought)
@@ -419,6 +424,78 @@ function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan
       left: figure(quantity.count(holds - toBuy), sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`, COUNTED),
     }
   })
+}
+
+/**
+ * Gives the bases of the house to those who want them: to as many as can be, and of those to whoever would have to pay most. Which
+ * sets can be served together is a matroid, so the dearest first, others moving over to let one in, leaves least to pay; what
+ * packs and reductions make of several is then bettered by handing some from one width to another, as long as that costs less.
+ * @param groups of one kind, each of one width and price; what they get is noted in them
+ */
+function giveOut(groups: readonly (readonly BaseWant[])[], house: readonly Lot[], workroom: Workroom): void {
+  if (!house.length) return
+  const open = groups.map((own) => own.reduce((n, each) => n + each.open, 0))
+  const cost = (group: number, count: number): number => openedBy(packsFor(count, soldBase(groups[group]![0]!.need), workroom)).cost[1]
+  const left = house.map(({ things }) => things ?? 0)
+  /** How many of each lot each group has. */
+  const given = groups.map(() => house.map(() => 0))
+  const has = (group: number): number => given[group]!.reduce((n, each) => n + each, 0)
+  const serves = groups.map(([first]) => house.map((lot) => servesAs(lot, first!.need.width)))
+  /** Lets one more of a group have one, where others move over. */
+  const letIn = (group: number, tried = new Set<number>()): boolean => {
+    for (const [lot, n] of left.entries()) {
+      if (!n || !serves[group]![lot]) continue
+      left[lot] = n - 1
+      given[group]![lot]! += 1
+      return true
+    }
+    for (const lot of house.keys()) {
+      if (!serves[group]![lot] || tried.has(lot)) continue
+      tried.add(lot)
+      const other = given.findIndex((of, i) => i !== group && of[lot]! > 0 && letIn(i, tried))
+      if (other < 0) continue
+      given[other]![lot]! -= 1
+      given[group]![lot]! += 1
+      return true
+    }
+    return false
+  }
+  const letGo = (group: number): void => {
+    const lot = given[group]!.findIndex((n) => n > 0)
+    given[group]![lot]! -= 1
+    left[lot]! += 1
+  }
+  const dearest = groups.map((_, i) => i).sort((a, b) => cost(b, 1) - cost(a, 1))
+  for (const group of dearest) while (has(group) < open[group]! && letIn(group));
+  const paid = (): number => groups.reduce((all, _, i) => all + cost(i, open[i]! - has(i)), 0)
+  /** Hands so many from one group to another; undone where that costs no less. */
+  const hand = (from: number, to: number, many: number): boolean => {
+    const before = paid()
+    const was = [left.slice(), given.map((of) => of.slice())] as const
+    for (let n = 0; n < many; n++) letGo(from)
+    let got = 0
+    while (got < many && letIn(to)) got += 1
+    if (got === many && paid() < before) return true
+    left.splice(0, left.length, ...was[0])
+    given.splice(0, given.length, ...was[1])
+    return false
+  }
+  const pairs = dearest.flatMap((from) => dearest.flatMap((to) => (from === to ? [] : [[from, to] as const])))
+  const better = (): boolean =>
+    pairs.some(([from, to]) => {
+      for (let many = Math.min(has(from), open[to]! - has(to)); many > 0; many--) if (hand(from, to, many)) return true
+      return false
+    })
+  while (better());
+  for (const [group, own] of groups.entries()) {
+    let n = has(group)
+    for (const want of own) {
+      const had = Math.min(n, want.open)
+      want.had += had
+      want.open -= had
+      n -= had
+    }
+  }
 }
 
 /** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. What is kept for a piece is for it alone. */
@@ -475,8 +552,10 @@ function thingsPlan(material: Material, own: readonly Of<Things>[], workroom: Wo
     parts: [fromPacks, holds],
     toBuy,
     cutting: null,
-    // What a piece has of its own takes no part of what is opened.
-    taken: Object.fromEntries(pieces.map(({ piece, alone }) => [piece.id, alone])),
+    // What a piece has of its own takes no part of what is opened, but for the spare that is bought for it too.
+    taken: Object.fromEntries(
+      pieces.map(({ piece, fromKept: own, alone }) => [piece.id, alone + (apart > 0 ? ((asked - missing) * (own + alone)) / apart : 0)]),
+    ),
     listed: 0,
     needed: figure(
       quantity.count(all + had + spare),
@@ -528,19 +607,11 @@ function cutJob(
   for (const { id } of pieces) {
     const own = lengthsOf(keepers.get(id) ?? [], material, id)
     if (!own.length) continue
-    const wants = open.filter((want) => want.id.startsWith(`${id}:`))
-    const { rolls, short } = planSoon({
-      wants,
-      stocks: own.map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count })),
-      least: rate(LEAST_REST, shelf),
-    })
+    const mine = (want: Want): boolean => want.id.startsWith(`${id}:`)
+    const { rolls, open: missing } = cutOfKept(open.filter(mine), own, shelf)
     keptHouse.push(...own)
     kept.push(...rolls)
-    open = open.flatMap((want) => {
-      if (!wants.includes(want)) return [want]
-      const count = short.find((each) => each.want === want.id)?.count ?? 0
-      return count ? [{ ...want, count }] : []
-    })
+    open = open.flatMap((want) => (mine(want) ? missing.filter((each) => each.id === want.id) : [want]))
   }
   const house = lengthsOf(lots, material)
   return {

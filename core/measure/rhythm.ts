@@ -18,15 +18,22 @@ export function euclid(onsets: number, steps: number): boolean[] {
   return [...head, ...tail].flat()
 }
 
+/** What each of several gets at least and at most, whole. */
+export interface Limits {
+  readonly least?: readonly number[]
+  readonly most?: readonly number[]
+}
+
 /**
  * Whole numbers that add up to `total` in the proportion of `shares` (Hamilton's largest remainder;
  * ties go to the earlier share).
  * @param total whole, from 0 @param shares non-negative; all zero gives all zero
- * @param caps none gets more than its own; what is over then goes to those with most room. Together at least `total`
+ * @param limits what each gets at least and at most; what is over or missing then goes to, or comes from, those with most room.
+ *   Together the least are at most `total`, and the most at least that
  * @example apportion(100, [1, 1, 1]) // [34, 33, 33]
  * @example apportion(899, [1, 2]) // [300, 599]
  */
-export function apportion(total: number, shares: readonly number[], caps?: readonly number[]): number[] {
+export function apportion(total: number, shares: readonly number[], limits?: Limits): number[] {
   const sum = shares.reduce((a, b) => a + b, 0)
   if (!(sum > 0)) return shares.map(() => 0)
   const exact = shares.map((share) => (total * share) / sum)
@@ -39,15 +46,20 @@ export function apportion(total: number, shares: readonly number[], caps?: reado
     .forEach(({ i }) => {
       whole[i]! += 1
     })
-  return caps ? under(whole, caps) : whole
+  return limits ? within(whole, total, limits) : whole
 }
 
-/** The same with none over its cap: what is over goes on, one by one, to whoever has most room. */
-function under(whole: readonly number[], caps: readonly number[]): number[] {
-  const held = whole.map((n, i) => Math.min(n, caps[i]!))
-  for (let over = whole.reduce((n, each, i) => n + each - held[i]!, 0); over > 0; over--) {
-    const most = held.reduce((best, n, i) => (caps[i]! - n > caps[best]! - held[best]! ? i : best), 0)
-    held[most]! += 1
+/** The same within their limits: one by one from whoever has most above its least, or to whoever has most room below its most. */
+function within(whole: readonly number[], total: number, { least, most }: Limits): number[] {
+  const low = (i: number): number => least?.[i] ?? 0
+  const high = (i: number): number => most?.[i] ?? Infinity
+  const held = whole.map((n, i) => Math.min(Math.max(n, low(i)), high(i)))
+  const sum = held.reduce((a, b) => a + b, 0)
+  const step = Math.sign(total - sum)
+  const room = (i: number): number => (step > 0 ? high(i) - held[i]! : held[i]! - low(i))
+  for (let over = Math.abs(total - sum); over > 0; over--) {
+    const widest = held.reduce((best, _, i) => (room(i) > room(best) ? i : best), 0)
+    held[widest]! += step
   }
   return held
 }

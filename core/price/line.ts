@@ -2,8 +2,9 @@ import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { asStock, isNew, NEW, newRoll, otherRoll, planSoon, reckon } from '../cut'
+import { LEAST_REST } from '../cut/thumbs'
 import type { Day, Figure, Minor, Said } from '../measure'
-import { COUNTED, figure, quantity, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
+import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
 import type { InHouse, Lot } from '../stock'
@@ -14,6 +15,7 @@ import {
   cutThingsOf,
   fromCut,
   isFree,
+  keptBy,
   lengthsOf,
   lotsOf,
   plentyOf,
@@ -266,6 +268,25 @@ export function wantsOf({ id, copies }: Copies, needs: readonly Lengths[]): Want
   })
 }
 
+/**
+ * Cuts what lengths can be of what is kept for one piece alone, before all that others may have as well.
+ * @param kept of the material, by the piece's own lots @returns what is cut of which, and what is still wanted
+ */
+export function cutOfKept(
+  wants: readonly Want[],
+  kept: readonly InHouse[],
+  shelf: Shelf,
+): { readonly rolls: CutPlan['rolls']; readonly open: readonly Want[] } {
+  if (!kept.length || !wants.length) return { rolls: [], open: wants }
+  const { rolls, short } = planSoon({
+    wants,
+    stocks: kept.map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
+    least: rate(LEAST_REST, shelf),
+  })
+  const missing = new Map(short.map(({ want, count }) => [want, count]))
+  return { rolls, open: wants.flatMap((want) => (missing.has(want.id) ? [{ ...want, count: missing.get(want.id)! }] : [])) }
+}
+
 /** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
 export function lengthLine(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CostLine {
   const { copies } = piece
@@ -276,11 +297,14 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   )
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
-  const there = lengthsOf(pricing.lots, material, piece.id)
+  const kept = lengthsOf(keptBy(pricing.lots, material.id).get(piece.id) ?? [], material, piece.id)
+  const own = cutOfKept(left, kept, pricing.shelf)
+  const there = lengthsOf(pricing.lots, material)
   // Where the house has plenty, a few of its lengths do, and nothing is bought whatever the others are.
-  const enough = plentyOf(left, there) ?? there
-  const house = [...over, ...enough]
-  const plan = planSoon({ wants: left, stocks: [...asStock(over), ...cutStock(material, pricing, enough)], least: 0 })
+  const enough = plentyOf(own.open, there) ?? there
+  const house = [...over, ...kept, ...enough]
+  const rest = planSoon({ wants: own.open, stocks: [...asStock(over), ...cutStock(material, pricing, enough)], least: 0 })
+  const plan = { ...rest, rolls: [...own.rolls, ...rest.rolls] }
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const done = Math.max(
     0,

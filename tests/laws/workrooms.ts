@@ -220,8 +220,8 @@ export function amounts(of: readonly Lot[]): Record<string, { things: number; le
     const full = CATALOGUE[material]?.length ?? 0
     const roll = ['ribbon', 'garland', 'mechanic', 'mesh'].includes(CATALOGUE[material]?.kind ?? '') && full > 1000
     const known = (found[material] ??= { things: 0, length: 0, paid: 0 })
-    if (length !== null) known.length += length
-    else if (roll) known.length += n! * full
+    // To the thousandth of a millimetre, as sums in another order differ by less.
+    if (length !== null || roll) known.length = Math.round((known.length + (length ?? n! * full)) * 1000) / 1000
     else known.things += n!
     known.paid += money ?? 0
   }
