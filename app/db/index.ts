@@ -1,17 +1,16 @@
 import Dexie from 'dexie'
-import type { EntityTable, Transaction } from 'dexie'
+import type { EntityTable } from 'dexie'
 import type { Material, Need } from '#core/material'
-import { speciesNow } from '#core/material'
-import type { Currency } from '#core/measure'
 import type { DaybookRecord } from '#core/daybook'
 import type { Piece } from '#core/piece'
-import { migrate, moneyOf, PieceSchema } from '#core/piece'
 import type { OwnRoll, Sale, Shop, Span } from '#core/price'
 import type { Batch, Kit } from '#core/season'
 import type { TaskTime } from '#core/steps'
 import type { Lot } from '#core/stock'
-import { cutForWant, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
+import type { UnreadRecord } from './sound'
+import { READ_AT_ONCE, setAside } from './sound'
+import { STEPS } from './steps'
 
 /** A piece as it is kept. `revision` counts saves, so that two tabs notice each other. */
 export interface PieceRecord {
@@ -73,9 +72,6 @@ export interface Timer {
   readonly of: number
 }
 
-/** Bump with every change of the tables below, add `this.version(n).stores(…).upgrade(…)`, and test the step. */
-export const SCHEMA_VERSION = 15
-
 /** A shop as it last answered, or a price list of one's own. */
 export interface ShopRecord {
   readonly id: string
@@ -93,7 +89,7 @@ export interface Purchase {
   readonly shopName: string
   readonly material: string
   /** How wide a bare base is, mm; not there for all else. */
-  readonly width?: number | null
+  readonly width?: number | null | undefined
   readonly holds: number
   readonly packs: number
   /** What they should cost, minor units. */
@@ -127,193 +123,18 @@ export class BenchDatabase extends Dexie {
   readonly daybook!: EntityTable<DaybookRecord, 'id'>
   readonly kits!: EntityTable<Kit, 'id'>
   readonly batches!: EntityTable<Batch, 'id'>
+  readonly unread!: EntityTable<UnreadRecord, 'id'>
 
   constructor(name = 'ruddy-bramble') {
     // Saved means committed to the disk, where the browser offers that.
     super(name, { chromeTransactionDurability: 'strict' })
-    this.version(1).stores({ pieces: 'id, savedAt', snapshots: '++id, [pieceId+at]', settings: 'key' })
-    this.version(2).stores({ materials: 'id, kind', stash: 'material' }).upgrade(bringUp)
-    this.version(3)
-      .stores({})
-      .upgrade(async (step) => {
-        await bringUp(step)
-        await step
-          .table('materials')
-          .toCollection()
-          .modify((material: { species: string }) => {
-            material.species = speciesNow(material.species)
-          })
-      })
-    this.version(4).stores({ cutList: 'id, material', offcuts: 'id, material', cutPieces: 'id, material' })
-    this.version(5).stores({ rolls: 'id, material' }).upgrade(bringUp)
-    this.version(6).stores({}).upgrade(bringUp)
-    this.version(7).stores({ previews: 'id, [id+key]', needs: 'id' })
-    this.version(8).stores({}).upgrade(spareAsRate)
-    // The old tables go a version later, when what they had is in lots.
-    this.version(9)
-      .stores({ lots: 'id, material' })
-      .upgrade(async (step) => {
-        await oneCurrency(step)
-        await bringUp(step)
-        await intoLots(step)
-        await step.table('needs').clear()
-      })
-    this.version(10).stores({ stash: null, offcuts: null, cutPieces: null })
-    this.version(11).stores({}).upgrade(wantsByUse)
-    this.version(12)
-      .stores({ progress: 'piece' })
-      .upgrade(async (step) => {
-        await bringUp(step)
-        await step.table('needs').clear()
-      })
-    this.version(13)
-      .stores({ lots: 'id, material, reserved.piece', shops: 'id', purchases: 'id, shop', sales: 'id, piece', photos: 'id' })
-      .upgrade(async (step) => {
-        await bringUp(step)
-        await knowMoreOfLots(step)
-        await step.table('needs').clear()
-      })
-    this.version(14)
-      .stores({ daybook: 'id, piece, day', kits: 'id, piece', batches: 'id' })
-      .upgrade(async (step) => {
-        await bringUp(step)
-        await step
-          .table<Progress>('progress')
-          .toCollection()
-          .modify((progress, ref) => {
-            ref.value = { ...progress, spent: {} }
-          })
-        await step.table('needs').clear()
-      })
-    this.version(15)
-      .stores({})
-      .upgrade(async (step) => {
-        await bringUp(step)
-        await classesApart(step)
-        await step.table('needs').clear()
-      })
+    for (const [i, { stores, upgrade }] of STEPS.entries()) {
+      const version = this.version(i + 1).stores(stores)
+      if (upgrade) version.upgrade(upgrade)
+    }
+    // What cannot be read stands in nobody's way, whenever and however it came about.
+    this.on('ready', () => setAside(this, READ_AT_ONCE), true)
   }
-}
-
-/** A class made as many copies of its piece as it had kits; it is an order of its own now, and its teacher makes one. */
-async function classesApart(step: Transaction): Promise<void> {
-  for (const { piece: id, heads, spares } of await step.table<Kit>('kits').toArray()) {
-    const record = await step.table<PieceRecord, string>('pieces').get(id)
-    if (record?.piece.brief.copies === heads + spares)
-      await step.table<PieceRecord>('pieces').put({ ...record, piece: { ...record.piece, brief: { ...record.piece.brief, copies: 1 } } })
-  }
-}
-
-/** Brings every stored piece to today's format. */
-async function bringUp(step: Transaction): Promise<void> {
-  for (const table of ['pieces', 'snapshots'])
-    await step
-      .table(table)
-      .toCollection()
-      .modify((record: { piece: unknown }) => {
-        record.piece = current(record.piece)
-      })
-}
-
-/** The spare of plants was a setting by itself; it is one of the rules of thumb. */
-async function spareAsRate(step: Transaction): Promise<void> {
-  const settings = step.table<Setting, string>('settings')
-  const manner = (await settings.get('manner')) as { readonly value: { readonly spare?: unknown } } | undefined
-  if (typeof manner?.value.spare !== 'number') return
-  const { spare, ...value } = manner.value
-  await settings.put({ key: 'manner', value })
-  if (spare !== 0.1) await settings.put({ key: 'rates', value: { 'construct.spare': spare } })
-}
-
-/** Each piece had a currency; it is the workroom's now: the one that most of them had. */
-async function oneCurrency(step: Transaction): Promise<void> {
-  const counts = new Map<Currency, number>()
-  await step.table<{ readonly piece: unknown }>('pieces').each(({ piece }) => {
-    const money = moneyOf(piece)
-    if (money) counts.set(money, (counts.get(money) ?? 0) + 1)
-  })
-  const [most] = [...counts].sort((a, b) => b[1] - a[1])
-  if (most) await step.table<Setting>('settings').put({ key: 'currency', value: most[0] })
-}
-
-/** What was counted, cut, and left of what was cut, in one table of what is in the house. */
-async function intoLots(step: Transaction): Promise<void> {
-  const all = <T>(table: string): Promise<T[]> => step.table<T>(table).toArray()
-  const counted = await all<{ readonly material: string; readonly count: number }>('stash')
-  const offcuts = await all<{ readonly id: string; readonly material: string; readonly length: number }>('offcuts')
-  const cut = await all<{ readonly id: string; readonly material: string; readonly length: number; readonly want: string }>('cutPieces')
-  const lots: LotOfTwelve[] = [
-    ...counted
-      .filter(({ count }) => count > 0)
-      .map(({ material, count }): LotOfTwelve => ({
-        id: `counted:${material}`,
-        material,
-        things: count,
-        length: null,
-        source: { kind: 'counted' },
-        paid: null,
-        reserved: null,
-      })),
-    ...offcuts.map(({ id, material, length }): LotOfTwelve => ({
-      id,
-      material,
-      things: null,
-      length,
-      source: { kind: 'offcut' },
-      paid: null,
-      reserved: null,
-    })),
-    ...cut.map(({ id, material, length, want }): LotOfTwelve => ({
-      id,
-      material,
-      things: null,
-      length,
-      source: { kind: 'cut', from: null },
-      paid: null,
-      reserved: want,
-    })),
-  ]
-  await step.table<LotOfTwelve>('lots').bulkAdd(lots)
-}
-
-/** What is cut was known by its place among all lengths of its piece; it is known by its place among those of its layer, use and material. */
-async function wantsByUse(step: Transaction): Promise<void> {
-  const lots = await step.table<LotOfTwelve>('lots').toArray()
-  const numbered = lots.flatMap((lot) => {
-    const [, of, n] = /^(.+:.+:.+):(\d+)$/.exec(lot.reserved ?? '') ?? []
-    return of === undefined ? [] : [{ lot, of, n: Number(n) }]
-  })
-  for (const { lot, of, n } of numbered) {
-    const alike = numbered.filter((each) => each.of === of && each.lot.material === lot.material)
-    const before = new Set(alike.map((each) => each.n).filter((each) => each < n)).size
-    await step.table<LotOfTwelve>('lots').put({ ...lot, reserved: `${of}:${before}` })
-  }
-}
-
-/** A lot as it was up to schema 12: only what it is, and the want that it was cut for. */
-interface LotOfTwelve extends Pick<Lot, 'id' | 'material' | 'things' | 'length' | 'source' | 'paid'> {
-  readonly reserved: string | null
-}
-
-/** Lots say where they lie, since when, in what state, and whose they are: what was cut for a want of a piece is that piece's. */
-async function knowMoreOfLots(step: Transaction): Promise<void> {
-  await step
-    .table<LotOfTwelve | Lot>('lots')
-    .toCollection()
-    .modify((lot, ref) => {
-      const { reserved, ...old } = lot as LotOfTwelve
-      ref.value = lotOf(old.id, old.material, {
-        ...old,
-        reserved: reserved === null ? null : cutForWant(reserved),
-      })
-    })
-}
-
-/** A stored piece of an older format, brought to today's. @throws Error when it cannot be read, so that nothing is upgraded and nothing lost */
-function current(stored: unknown): Piece {
-  const migrated = migrate(stored)
-  if (!migrated.ok) throw new Error(migrated.error)
-  return PieceSchema.parse(migrated.document)
 }
 
 let opened: BenchDatabase | null = null

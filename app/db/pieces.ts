@@ -6,6 +6,7 @@ import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
 import { move } from './lots'
 import { forget, rescues } from './rescue'
+import { soundOf } from './sound'
 
 export type Saved =
   | { readonly ok: true; readonly revision: number }
@@ -62,7 +63,7 @@ export function snapPiece(db: BenchDatabase, piece: Piece, now: number): Promise
 /** Newest first. */
 export async function snapshotsOf(db: BenchDatabase, pieceId: string): Promise<Snapshot[]> {
   const found = await db.snapshots.where('[pieceId+at]').between([pieceId, -Infinity], [pieceId, Infinity]).toArray()
-  return found.reverse()
+  return soundOf('snapshots', found).reverse()
 }
 
 /** A piece of its own made of one that goes on beside another: a new id, and a name that says so and no other piece has. */
@@ -78,11 +79,16 @@ export async function apartFrom(db: BenchDatabase, piece: Piece, newId: () => st
 
 /**
  * Takes up what pages left behind that went away before they could write: into its piece if nothing was saved since,
- * else beside it. @param id of one piece only @returns the names of those that came in beside
+ * else beside it. What cannot be read is put aside as it is. @param id of one piece only @returns the names of those that came in beside
  */
 export async function takeUpRescues(db: BenchDatabase, newId: () => string, now: number, id?: string): Promise<string[]> {
   const beside: string[] = []
-  for (const { key, revision, piece } of rescues(id)) {
+  const { sound, unread } = rescues(id)
+  for (const { key, text, why } of unread) {
+    await db.unread.add({ table: 'rescued', record: text, why, at: now })
+    forget(key)
+  }
+  for (const { key, revision, piece } of sound) {
     const current = await db.pieces.get(piece.id)
     const saved =
       current && (deltaOf(current.piece, piece) === 0 || (current.revision === revision && (await savePiece(db, piece, revision, now)).ok))

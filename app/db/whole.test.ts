@@ -103,4 +103,76 @@ describe('the whole workroom', () => {
     expect((await there!.pieces.toArray()).map(({ id }) => id)).toEqual(['mine'])
     expect(await there!.lots.count()).toBe(0)
   })
+  it('pieces that are alike but for their ids all come in, once', async () => {
+    const [one, two] = [startPiece('one', 'Twin'), startPiece('two', 'Twin')]
+    await savePiece(here!, one, 0, 1)
+    await savePiece(here!, two, 0, 2)
+    const whole = await carried(here!)
+    await savePiece(there!, one, 0, 1)
+    expect((await takeAll(there!, whole, 'merge', newId)).rows[0]).toEqual({ table: 'pieces', came: 1, same: 1, kept: 0 })
+    // Another that is alike, which the file does not know.
+    await savePiece(there!, startPiece('three', 'Twin'), 0, 1)
+    expect((await takeAll(there!, whole, 'merge', newId)).rows[0]).toMatchObject({ came: 0, same: 2 })
+    // And two that both differ from ours by the same ids.
+    await savePiece(there!, startPiece('one', 'Ours'), 1, 1)
+    await savePiece(there!, startPiece('two', 'Ours too'), 1, 1)
+    await there!.pieces.delete('three')
+    expect((await takeAll(there!, whole, 'merge', newId)).beside).toEqual(['Twin', 'Twin'])
+    expect((await takeAll(there!, whole, 'merge', newId)).beside).toEqual([])
+    expect((await there!.pieces.toArray()).map(({ piece }) => piece.brief.name).sort()).toEqual(['Ours', 'Ours too', 'Twin', 'Twin'])
+  })
+  it('what belongs to a piece goes by its new id everywhere, and what is kept for nobody is nobody’s', async () => {
+    await fill(here!)
+    const cut = (piece: string) => ({ piece, want: `${piece}:bow:bow:0` })
+    await here!.lots.bulkPut([
+      lotOf('cut', 'ribbon-slate', { length: 300, reserved: cut('ring') }),
+      lotOf('kept', 'bay', { things: 3, reserved: { piece: 'ring', want: null } }),
+      lotOf('class', 'bay', { things: 3, reserved: { piece: 'k', want: null } }),
+      lotOf('ghost', 'bay', { things: 3, reserved: { piece: 'nobody', want: null } }),
+      lotOf('list', 'ribbon-slate', { length: 200, reserved: { piece: null, want: 'listed' } }),
+    ])
+    await changeSeason(here!, () => ({ pins: { ring: '2026-11-20' }, later: ['ring', 'other'], ready: ['ring:bow', 'ringed:bow'] }))
+    const whole = await carried(here!)
+    await savePiece(there!, startPiece('ring', 'Ours'), 0, 1)
+    await takeAll(there!, whole, 'merge', newId)
+    const id = (await there!.pieces.toArray()).find(({ piece }) => piece.brief.name === 'Ring')!.id
+    const whose = Object.fromEntries((await there!.lots.toArray()).map((lot) => [lot.id, lot.reserved]))
+    expect(whose).toEqual({
+      l: null,
+      cut: cut(id),
+      kept: { piece: id, want: null },
+      class: { piece: 'k', want: null },
+      ghost: null,
+      list: { piece: null, want: 'listed' },
+    })
+    expect((await there!.settings.get('season'))!.value).toMatchObject({
+      pins: { [id]: '2026-11-20' },
+      later: [id, 'other'],
+      ready: [`${id}:bow`, 'ringed:bow'],
+    })
+  })
+  it('a base on the shopping list is in the file, and what cannot be read stands in the way of none', async () => {
+    await fill(here!)
+    const base = {
+      id: 'b',
+      shop: 's',
+      shopName: 'S',
+      material: 'base:straw',
+      holds: 1,
+      packs: 2,
+      expects: [600, 650] as const,
+      paid: null,
+      lot: null,
+    }
+    await here!.purchases.put({ ...base, width: 300 })
+    await here!.lots.put({ ...lotOf('odd', 'ivy', {}), length: 0, things: null })
+    await here!.sales.put({ id: 'odd', day: 'some day' } as never)
+    const whole = await carried(here!)
+    expect([whole.tables.purchases, whole.tables.lots.map(({ id }) => id), whole.tables.sales]).toEqual([
+      [{ ...base, width: 300 }],
+      ['l'],
+      [],
+    ])
+    expect((await here!.unread.toArray()).map(({ table }) => table)).toEqual(['lots', 'sales'])
+  })
 })

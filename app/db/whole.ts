@@ -2,7 +2,11 @@ import type { EntityTable } from 'dexie'
 import type { Whole, WholeTable } from '#core/exchange'
 import { deltaOf } from '#core/measure'
 import type { Piece } from '#core/piece'
+import type { Season } from '#core/season'
+import { SeasonSchema } from '#core/season'
+import type { Lot } from '#core/stock'
 import type { BenchDatabase, PieceRecord, Progress, Purchase, ShopRecord } from './index'
+import { EVERY_TABLE, setAside } from './sound'
 
 /** Settings that are of this browser and not of the workroom. */
 const OF_BROWSER: ReadonlySet<string> = new Set(['seeded', 'written'])
@@ -32,8 +36,9 @@ const tablesOf = (db: BenchDatabase) => [
   ...PLAIN.map((name) => db[name] as unknown as EntityTable<{ id: string }, 'id'>),
 ]
 
-/** Everything that is kept in this browser, as plain data. */
+/** Everything that is kept in this browser and can be read, as plain data; what cannot is put aside first. */
 export async function readAll(db: BenchDatabase): Promise<Whole> {
+  await setAside(db, EVERY_TABLE)
   const [read, pictures] = await db.transaction('r', tablesOf(db), async () => {
     const plain = Object.fromEntries(await Promise.all(PLAIN.map(async (name) => [name, await db[name].toArray()] as const)))
     return [
@@ -65,6 +70,20 @@ export async function readAll(db: BenchDatabase): Promise<Whole> {
 /** A piece by all that it is but its id. */
 const withoutId = (piece: Piece): string => JSON.stringify({ ...piece, id: '' })
 
+/** A key that begins with the id of a piece, for another id. */
+const keyFor = (key: string, from: string, to: string): string => (key.startsWith(`${from}:`) ? `${to}${key.slice(from.length)}` : key)
+
+/** What was decided of a season, by the ids that its pieces go by here. */
+const seasonFor = ({ pins, later, ready, ...rest }: Season, renamed: ReadonlyMap<string, string>): Season => {
+  const idOf = (id: string): string => renamed.get(id) ?? id
+  return {
+    ...rest,
+    pins: Object.fromEntries(Object.entries(pins).map(([id, day]) => [idOf(id), day])),
+    later: later.map(idOf),
+    ready: ready.map((key) => [...renamed].reduce((all, [from, to]) => (all === key ? keyFor(key, from, to) : all), key)),
+  }
+}
+
 /** What became of what came in. */
 export interface Taken {
   /** What is new here, was the same, and stayed as it is here though the file has it otherwise; by table. */
@@ -83,17 +102,24 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     const rows: { table: WholeTable | 'photos'; came: number; same: number; kept: number }[] = []
     // Pieces: one that differs comes in beside ours under a new id, unless it did so before.
     const ours = new Map((await db.pieces.toArray()).map((record) => [record.id, record]))
-    const alike = new Map([...ours.values()].map(({ id, piece }) => [withoutId(piece), id]))
+    const theirs = new Set(whole.tables.pieces.map(({ piece }) => piece.id))
+    /** Of ours those that the file knows by no id of its own: one of them may be what came in beside ours before. */
+    const alike = new Map<string, string[]>()
+    for (const { id, piece } of ours.values())
+      if (!theirs.has(id)) alike.set(withoutId(piece), [...(alike.get(withoutId(piece)) ?? []), id])
     const renamed = new Map<string, string>()
     const beside: string[] = []
     const records: PieceRecord[] = []
     for (const { piece, savedAt } of whole.tables.pieces) {
-      const known = alike.get(withoutId(piece))
+      const mine = ours.get(piece.id)
+      const all = withoutId(piece)
+      if (mine && withoutId(mine.piece) === all) continue
+      const known = mine && alike.get(all)?.pop()
       if (known !== undefined) {
-        if (known !== piece.id) renamed.set(piece.id, known)
+        renamed.set(piece.id, known)
         continue
       }
-      const id = ours.has(piece.id) ? newId() : piece.id
+      const id = mine ? newId() : piece.id
       if (id !== piece.id) {
         renamed.set(piece.id, id)
         beside.push(piece.brief.name)
@@ -105,6 +131,14 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     if (pieces.length) rows.push({ table: 'pieces', came: records.length, same: pieces.length - records.length, kept: 0 })
     /** By which id a piece goes here, and all that belongs to it. */
     const idOf = (id: string): string => renamed.get(id) ?? id
+    const orders = new Set([...ours.keys(), ...records.map(({ id }) => id), ...whole.tables.kits.map(({ id }) => id)])
+    for (const { id } of await db.kits.toArray()) orders.add(id)
+    /** What is kept for nobody that there is, is nobody's. */
+    const reservedAs = ({ reserved }: Lot): Lot['reserved'] => {
+      if (!reserved?.piece) return reserved
+      const piece = idOf(reserved.piece)
+      return orders.has(piece) ? { piece, want: reserved.want && keyFor(reserved.want, reserved.piece, piece) } : null
+    }
     const came = new Set(records.map(({ id }) => id))
     // Earlier versions of pieces that were here already stay those that are here.
     await db.snapshots.bulkAdd(
@@ -132,9 +166,7 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     const ofPiece = <T extends { readonly piece: string }>(row: T): T => ({ ...row, piece: idOf(row.piece) })
     const { tables } = whole
     await add('materials', tables.materials, own, (row) => row)
-    await add('lots', tables.lots, own, (row) =>
-      row.reserved?.piece ? { ...row, reserved: { ...row.reserved, piece: idOf(row.reserved.piece) } } : row,
-    )
+    await add('lots', tables.lots, own, (row) => ({ ...row, reserved: reservedAs(row) }))
     await add('rolls', tables.rolls, own, (row) => row)
     await add('cutList', tables.cutList, own, (row) => row)
     await add('purchases', tables.purchases, own, (row): Purchase => row)
@@ -156,7 +188,8 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     if (photos.length) rows.push({ table: 'photos', came: fresh.length, same: photos.length - fresh.length, kept: 0 })
     for (const [key, value] of Object.entries(whole.settings)) {
       if (OF_BROWSER.has(key)) continue
-      if (how === 'replace' || (await db.settings.get(key)) === undefined) await db.settings.put({ key, value })
+      if (how === 'replace' || (await db.settings.get(key)) === undefined)
+        await db.settings.put({ key, value: key === 'season' ? seasonFor(SeasonSchema.parse(value), renamed) : value })
     }
     return { rows, beside }
   })

@@ -36,6 +36,15 @@ const whole: Whole = {
   settings: { season: usualSeason(), currency: 'USD' },
   photos: [{ id: 'p', type: 'image/png', bytes: strToU8('picture') }],
 }
+/** The archive with a file changed as if it had been written so, checksum and all. */
+const rewritten = (name: string, change: (value: never) => unknown): Uint8Array =>
+  repacked((files) => {
+    const text = (of: string): unknown => JSON.parse(new TextDecoder().decode(files[of]))
+    files[name] = json(change(text(name) as never))
+    const manifest = text('workroom.json') as { files: Record<string, unknown> }
+    if (name !== 'workroom.json') manifest.files[name] = { bytes: files[name].length, crc32: CRC32.buf(files[name]) }
+    files['workroom.json'] = name === 'workroom.json' ? files[name] : json(manifest)
+  })
 /** The archive with its files changed. */
 function repacked(change: (files: Record<string, Uint8Array>) => void): Uint8Array {
   const files = unzipSync(writeWhole(whole, WRITTEN))
@@ -114,6 +123,28 @@ describe('a file that is wrong changes nothing and says why', () => {
       } else expect([read.whole.tables, read.whole.settings]).toEqual([whole.tables, whole.settings])
     }
     expect(noticed).toBeGreaterThan(200)
+  })
+  it('days and hours that are none', () => {
+    expect(faultsOf(rewritten('sales.json', ([sale]: [object]) => [{ ...sale, day: '2026-02-30' }]))).toEqual([
+      'sales.json: 0.day: That is no day of the calendar.',
+    ])
+    expect(faultsOf(rewritten('versions.json', ([one]: [object]) => [{ ...one, at: 1e300 }]))[0]).toMatch(/^versions.json: 0.at: /)
+    expect(faultsOf(rewritten('workroom.json', (of: object) => ({ ...of, written: 'some day' })))[0]).toMatch(/^workroom.json: written: /)
+  })
+  it('the same id twice', () => {
+    expect(faultsOf(rewritten('lots.json', ([lot]: [object]) => [lot, lot]))).toEqual(['lots.json: “l” is in it twice.'])
+    expect(faultsOf(rewritten('pieces.json', ([piece]: [object]) => [piece, piece]))).toEqual(['pieces.json: “ring” is in it twice.'])
+    expect(faultsOf(rewritten('progress.json', ([one]: [object]) => [one, one]))).toEqual(['progress.json: “ring” is in it twice.'])
+    expect(faultsOf(rewritten('versions.json', ([one]: [object]) => [one, one]))).toEqual([])
+  })
+  it('documents without a checksum', () =>
+    expect(faultsOf(rewritten('workroom.json', (of: object) => ({ ...of, files: {}, photos: [] })))).toContain(
+      'lots.json: It has no checksum in workroom.json.',
+    ))
+  it('documents that would unpack to far more than any workroom has', () => {
+    const bomb = repacked((files) => (files['lots.json'] = new Uint8Array(200 * 1024 * 1024)))
+    expect(bomb.length).toBeLessThan(1024 * 1024)
+    expect(faultsOf(bomb)).toEqual([': It would unpack to more than any workroom has.'])
   })
   it('another format, and a newer version', () => {
     expect(faultsOf(repacked((files) => (files['workroom.json'] = json({ format: 'other' }))))[0]).toMatch(/“format” should be/)

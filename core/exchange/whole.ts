@@ -4,6 +4,7 @@ import type { Zippable } from 'fflate'
 import { z } from 'zod'
 import { RecordSchema } from '../daybook'
 import { MaterialSchema } from '../material'
+import { DaySchema } from '../measure'
 import { migrate, PieceSchema } from '../piece'
 import type { OwnRoll, Sale } from '../price'
 import { ShopSchema } from '../price'
@@ -15,11 +16,13 @@ export const WHOLE_FORMAT = 'ruddy-bramble/workroom'
 export const WHOLE_VERSION = 1
 
 const id = z.string().min(1).max(200)
+/** Milliseconds since 1970, as far as a calendar goes. */
+const moment = z.number().min(-8.64e15).max(8.64e15)
 const minor = z.int().min(0).max(1_000_000_000)
 const mm = z.number().min(0).max(10_000_000)
 
 /** A piece of any version that was read up to today's. */
-const StoredPieceSchema = z.unknown().transform((stored, ctx) => {
+export const StoredPieceSchema = z.unknown().transform((stored, ctx) => {
   const current = migrate(stored)
   if (!current.ok) {
     ctx.addIssue({ code: 'custom', message: current.error, path: [...current.path] })
@@ -35,8 +38,8 @@ const StoredPieceSchema = z.unknown().transform((stored, ctx) => {
 
 /** Every table of a workroom, and what a row of it is. */
 export const WHOLE_TABLES = {
-  pieces: z.strictObject({ piece: StoredPieceSchema, savedAt: z.number() }),
-  versions: z.strictObject({ pieceId: id, at: z.number(), piece: StoredPieceSchema }),
+  pieces: z.strictObject({ piece: StoredPieceSchema, savedAt: moment }),
+  versions: z.strictObject({ pieceId: id, at: moment, piece: StoredPieceSchema }),
   materials: MaterialSchema,
   lots: LotSchema,
   rolls: z.strictObject({ id, material: id, length: mm, price: minor }) satisfies z.ZodType<OwnRoll>,
@@ -46,16 +49,17 @@ export const WHOLE_TABLES = {
     done: z.array(id),
     counted: z.record(z.string(), z.number()),
     spent: z.record(z.string(), z.number().min(0)),
-    timers: z.array(z.strictObject({ id, name: z.string(), ends: z.number(), of: z.number() })),
+    timers: z.array(z.strictObject({ id, name: z.string(), ends: moment, of: z.number() })),
     at: id.nullable(),
     revision: z.int().min(0),
   }),
-  shops: z.strictObject({ id, shop: ShopSchema, own: z.literal(true), at: z.number() }),
+  shops: z.strictObject({ id, shop: ShopSchema, own: z.literal(true), at: moment }),
   purchases: z.strictObject({
     id,
     shop: id,
     shopName: z.string(),
     material: id,
+    width: mm.nullable().optional(),
     holds: z.int().min(1),
     packs: z.int().min(0),
     expects: z.tuple([minor, minor]),
@@ -67,7 +71,7 @@ export const WHOLE_TABLES = {
     piece: z.string().max(200),
     name: z.string(),
     form: z.string(),
-    day: z.string(),
+    day: DaySchema,
     count: z.int().min(1),
     price: minor,
     materials: minor,
@@ -102,7 +106,7 @@ export type ReadWhole =
 const ManifestSchema = z.strictObject({
   format: z.literal(WHOLE_FORMAT),
   version: z.literal(WHOLE_VERSION),
-  written: z.string(),
+  written: z.iso.datetime({ offset: true }),
   files: z
     .record(z.string(), z.strictObject({ bytes: z.int().min(0), crc32: z.int() }))
     .describe('every other file of the archive, with its length and checksum'),
@@ -111,11 +115,12 @@ const ManifestSchema = z.strictObject({
 /** Settings by their names: what they are is checked where they are read, but for the season, which is a document. */
 const SettingsSchema = z.looseObject({ season: SeasonSchema.optional() })
 const MANIFEST = 'workroom.json'
+const SETTINGS = 'settings.json'
 const README = 'README.txt'
 
-/** The largest archive, and what it may unpack to, bytes. */
+/** The largest archive, and what its documents may unpack to, bytes: ten thousand pieces, or a hundred thousand lots. Pictures are as large packed as not. */
 export const LARGEST_WHOLE = 400 * 1024 * 1024
-const LARGEST_UNPACKED = 1200 * 1024 * 1024
+const LARGEST_UNPACKED = 160 * 1024 * 1024
 const MOST_FAULTS = 30
 
 /** What each file is, for whoever opens the archive. */
@@ -142,7 +147,7 @@ const ABOUT: Readonly<Record<WholeTable, string>> = {
 export function writeWhole({ tables, settings, photos }: Whole, written: string): Uint8Array {
   const files: Record<string, Uint8Array> = {}
   for (const name of TABLE_NAMES) files[`${name}.json`] = strToU8(`${JSON.stringify(tables[name], null, 1)}\n`)
-  files['settings.json'] = strToU8(`${JSON.stringify(settings, null, 1)}\n`)
+  files[SETTINGS] = strToU8(`${JSON.stringify(settings, null, 1)}\n`)
   const named = photos.map(({ id: of, type }, i) => ({
     id: of,
     file: `photos/${String(i + 1).padStart(4, '0')}.${type.slice(6).replace(/[^a-z0-9].*$/, '')}`,
@@ -173,7 +178,7 @@ const readme = (tables: Whole['tables'], photos: number, written: string): strin
     'Take it back in under Settings: beside what is there, or in its place.',
     '',
     ...TABLE_NAMES.map((name) => `${`${name}.json`.padEnd(16)} ${String(tables[name].length).padStart(6)}  ${ABOUT[name]}`),
-    `${'settings.json'.padEnd(16)}         units, money, tax, hours, rules of thumb`,
+    `${SETTINGS.padEnd(16)}         units, money, tax, hours, rules of thumb`,
     `${'photos/'.padEnd(16)} ${String(photos).padStart(6)}  pictures, by the list in ${MANIFEST}`,
     '',
     'All text is UTF-8. Lengths are millimetres, masses grams, money whole cents, times minutes, days of the calendar as 2026-10-31.',
@@ -189,9 +194,10 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
   let files: Record<string, Uint8Array>
   try {
     files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
+      filter: ({ name, size, originalSize }) => {
         seen.set(name, (seen.get(name) ?? 0) + 1)
-        unpacked += originalSize
+        // What is stored as it is takes no more room than the archive does.
+        unpacked += Math.max(0, originalSize - size)
         return unpacked <= LARGEST_UNPACKED && !name.endsWith('/')
       },
     })
@@ -217,6 +223,9 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
     else if (found.length !== size) faults.push({ says: `It has ${found.length} bytes; ${size} were written.`, at: name, line: null })
     else if (CRC32.buf(found) !== crc32) faults.push({ says: 'It is not what was written: its checksum differs.', at: name, line: null })
   }
+  for (const name of [...TABLE_NAMES.map((table) => `${table}.json`), SETTINGS])
+    if (!Object.hasOwn(manifest.data.files, name) && Object.hasOwn(files, name))
+      faults.push({ says: `It has no checksum in ${MANIFEST}.`, at: name, line: null })
   for (const { file } of manifest.data.photos)
     if (!Object.hasOwn(manifest.data.files, file)) faults.push({ says: 'This picture is missing from the archive.', at: file, line: null })
   if (faults.length) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
@@ -235,13 +244,15 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
       const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(rows.value)
       if (read.success) tables[name] = read.data
       else faults.push(...faultsOf(read.error.issues, file))
+      const again = read.success && twiceIn(name, read.data as object[])
+      if (again) faults.push({ says: `“${again}” is in it twice.`, at: file, line: null })
     }
   }
-  const settings = files['settings.json'] ? jsonIn(files['settings.json'], 'settings.json') : null
-  if (!settings) faults.push({ says: 'This file is missing from the archive.', at: 'settings.json', line: null })
+  const settings = files[SETTINGS] ? jsonIn(files[SETTINGS], SETTINGS) : null
+  if (!settings) faults.push({ says: 'This file is missing from the archive.', at: SETTINGS, line: null })
   else if (!settings.ok) faults.push(settings.fault)
   const kept = settings?.ok ? SettingsSchema.safeParse(settings.value) : null
-  if (kept && !kept.success) faults.push(...faultsOf(kept.error.issues, 'settings.json'))
+  if (kept && !kept.success) faults.push(...faultsOf(kept.error.issues, SETTINGS))
   if (faults.length || !kept?.success) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
   return {
     ok: true,
@@ -253,6 +264,21 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
     },
     aside: Object.keys(files).filter((name) => name !== MANIFEST && !Object.hasOwn(manifest.data.files, name)),
   }
+}
+
+/** The first id that two rows of a table have. */
+function twiceIn(name: WholeTable, rows: readonly object[]): string | undefined {
+  if (name === 'versions') return undefined
+  const there = new Set<string>()
+  return rows
+    .map((row) =>
+      name === 'pieces'
+        ? (row as RowOf<'pieces'>).piece.id
+        : name === 'progress'
+          ? (row as RowOf<'progress'>).piece
+          : (row as { id: string }).id,
+    )
+    .find((each) => there.size === there.add(each).size)
 }
 
 function jsonIn(

@@ -1,8 +1,6 @@
 import { BaseSchema, markOn, runsOf, topOf } from '../base'
 import type { Currency } from '../measure'
 import { CURRENCIES } from '../measure'
-import { usualAsking } from './asking'
-import { UNPREPARED, usualFixing, usualMaking } from './making'
 import { FORMAT, VERSION } from './schema'
 
 type Document = Record<string, unknown>
@@ -133,22 +131,28 @@ function hangerBefore(base: Document, brief: Document): Document | null {
   }
 }
 
+/** What was usual when each came in: not what is by now. */
+const UNPREPARED_IN_SEVEN = { paint: null, seal: 0, clean: 'none', joined: false, from: null }
+const FIXING_IN_SEVEN = { school: 'as suits', keep: 'for good', wire: null }
+const MAKING_IN_SEVEN = { day: null, hangs: null, hanger: 'last', bow: 'last', base: UNPREPARED_IN_SEVEN, own: [], order: [], accepted: [] }
+const ASKING_IN_EIGHT = { claims: [], school: 'materials and time, marked up', market: null }
+
 /** Version 6 knew nothing of how a piece is fixed, weighed and hung, nor of what is done when. */
 function fromSix(document: Document): Document {
   const { layers, base, brief } = document
-  const held = (layer: unknown): unknown => (isObject(layer) ? { ...layer, fixing: null, backup: null, prepared: UNPREPARED } : layer)
+  const held = (layer: unknown): unknown => (isObject(layer) ? { ...layer, fixing: null, backup: null, prepared: UNPREPARED_IN_SEVEN } : layer)
   return {
     ...document,
     layers: Array.isArray(layers) ? layers.map(held) : layers,
-    fixing: usualFixing(),
+    fixing: FIXING_IN_SEVEN,
     hanger: isObject(base) && isObject(brief) ? hangerBefore(base, brief) : null,
-    making: usualMaking(),
+    making: MAKING_IN_SEVEN,
     weighed: [],
   }
 }
 
 /** Version 7 said nothing of what is claimed of its cost and asked for it. */
-const fromSeven = (document: Document): Document => ({ ...document, asking: usualAsking() })
+const fromSeven = (document: Document): Document => ({ ...document, asking: ASKING_IN_EIGHT })
 
 /** Version 8 knew no recipe. */
 const fromEight = (document: Document): Document => ({
@@ -175,7 +179,11 @@ export function moneyOf(input: unknown): Currency | null {
   return CURRENCIES.find((each) => each === currency) ?? null
 }
 
-/** Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. */
+/**
+ * Steps that bring an older document up by one version each: `STEPS[1]` makes version 2 of version 1. They are of the past: none
+ * calls what today's version may change, but for where the top of a base is, which documents of every version in
+ * tests/reference/versions hold to what it was.
+ */
 const STEPS: Record<number, (document: Document) => Document> = {
   1: fromOne,
   2: fromTwo,
