@@ -7,6 +7,7 @@ import { useReserving } from '~/stores/reserving'
 import { useSettings } from '~/stores/settings'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
+import { useUnread } from '~/stores/unread'
 
 const settings = useSettings()
 const notices = useNotices()
@@ -15,6 +16,7 @@ const shops = useShops()
 const today = useToday()
 watch(today, (day) => void shops.load(day), { immediate: true })
 useReserving()
+useUnread()
 /** The service worker: null where the browser has none. */
 const pwa = usePWA()
 /** Loads the new version: at once where it took over by itself, as it does while no page is looked after by the one before. */

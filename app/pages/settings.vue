@@ -60,6 +60,7 @@ const says = (of: Thumb, value: number): string => showRate({ unit: of.unit, val
       <TaxFields />
     </section>
     <WholeFile class="mt-3" />
+    <SetAside />
     <p class="max-w-3xl pt-3 text-soft">
       What nobody has measured goes by a rule of thumb. Change one and every figure that goes by it changes, in every piece, and says so
       under its sum.

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import { DEMO_PIECES, demoSite, figure, fill, onPaper, openPiece, openWith, pieceOn, saved } from './bench'
@@ -88,6 +89,60 @@ for (const [what, answer] of [
     await expect(figure(page, 'Face covered')).toBeVisible()
   })
 }
+
+test('one spoiled record of every table leaves every page standing: it is told, lies aside, and can be saved', async ({ page }) => {
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
+  const spoiled = await page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('ruddy-bramble')
+      opening.onsuccess = () => resolve(opening.result)
+      opening.onerror = () => reject(opening.error!)
+    })
+    const tables = [
+      'pieces',
+      'lots',
+      'materials',
+      'rolls',
+      'cutList',
+      'progress',
+      'purchases',
+      'sales',
+      'daybook',
+      'kits',
+      'batches',
+      'shops',
+    ]
+    const writing = db.transaction(tables, 'readwrite')
+    for (const table of tables) {
+      const key = table === 'progress' ? { piece: 'spoiled' } : { id: 'spoiled' }
+      writing.objectStore(table).put({ ...key, savedAt: Date.now(), day: '0000-99-99', name: 7, needs: 'none', piece: null, ...key })
+    }
+    await new Promise((resolve) => {
+      writing.oncomplete = resolve
+    })
+    db.close()
+    return tables.length
+  })
+  for (const path of ['', 'stash', 'shelf', 'cutting', 'shops', 'shopping', 'season', 'daybook', 'ledger', 'kits', 'settings']) {
+    await page.goto(`${demoSite}/${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByText('Something went wrong')).toHaveCount(0)
+  }
+  const aside = page.getByTestId('aside')
+  await expect(aside.getByRole('listitem')).toHaveCount(spoiled)
+  await expect(page.getByRole('alert').filter({ hasText: `${spoiled} stored records could not be read` })).toBeVisible()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    aside.getByRole('listitem').first().getByRole('button', { name: 'Save it as it is' }).click(),
+  ])
+  expect(JSON.parse(readFileSync(await download.path(), 'utf8'))).toMatchObject({ id: 'spoiled' })
+  page.once('dialog', (dialog) => void dialog.accept())
+  await aside.getByRole('listitem').first().getByRole('button', { name: 'Throw away' }).click()
+  await expect(aside.getByRole('listitem')).toHaveCount(spoiled - 1)
+  await page.goto(demoSite)
+  await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
+})
 
 test('what nobody caught is told', async ({ page }) => {
   await page.goto('/')
