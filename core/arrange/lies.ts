@@ -2,7 +2,7 @@ import type { Run } from '../base'
 import { onRun, wayTo } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
-import { onceFor } from '../measure'
+import { onceWith } from '../measure'
 import type { Layer } from '../piece'
 import { ruleSortOf } from '../piece'
 import { dealMix, knownMix } from './dealing'
@@ -30,7 +30,7 @@ export function widthsOf(layer: Layer, shelf: Shelf, n: number): number[] {
 }
 
 /** What was dealt to slots: those of a layer are laid out afresh whenever its mix or the shelf changes. */
-const dealings = onceFor<readonly Slot[], readonly (Material | null)[]>()
+const dealings = onceWith<readonly Slot[], readonly (Material | null)[]>()
 
 /** Where each slot of a layer comes to lie among reserved places, and of what; null where nothing is left for it, or there is no room. */
 export function liesOf(
@@ -40,7 +40,8 @@ export function liesOf(
   shelf: Shelf,
 ): (slot: Slot) => { readonly s: number; readonly material: Material } | null {
   const mix = mixFor(layer, shelf)
-  const dealtTo = (deal: number): Material | null => dealings(slots, () => dealMix(layer, shelf, placesOf(slots)))[deal] ?? null
+  const dealtTo = (deal: number): Material | null =>
+    dealings(slots, [layer.mix, shelf.materials], () => dealMix(layer, shelf, placesOf(slots)))[deal] ?? null
   const clear = new Map<string, (s: number) => number>()
   const clearOf = (run: Run, about: number) => {
     const key = `${run.id} ${about}`

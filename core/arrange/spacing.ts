@@ -1,6 +1,6 @@
 import type { Run } from '../base'
 import type { Figure } from '../measure'
-import { COUNTED, exceeds, figure, GEOMETRY, onceFor, quantity, sum } from '../measure'
+import { COUNTED, exceeds, figure, GEOMETRY, onceWith, quantity, sum } from '../measure'
 import type { Piece, RuleKind } from '../piece'
 import { ruleSortOf } from '../piece'
 import { against, leastBetween } from './against'
@@ -10,10 +10,10 @@ import { gapsOf } from './gaps'
 import { arrangingOf } from './rules'
 import { inOrder } from './tape'
 
-const spaced = onceFor<LaidLayer, Spacing | null>()
+const spaced = onceWith<LaidLayer, Spacing | null>()
 
 /** Null for what has no spacing: fewer than two things on any run, or things spread over the face. */
-export const spacingOf = (runs: readonly Run[], laid: LaidLayer): Spacing | null => spaced(laid, () => spacingAfresh(runs, laid))
+export const spacingOf = (runs: readonly Run[], laid: LaidLayer): Spacing | null => spaced(laid, [runs], () => spacingAfresh(runs, laid))
 
 function spacingAfresh(runs: readonly Run[], laid: LaidLayer): Spacing | null {
   if (!ruleSortOf(laid.layer.rule.kind).spaced) return null

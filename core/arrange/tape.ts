@@ -77,13 +77,13 @@ export function tapesOf(runs: readonly Run[], laid: readonly LaidLayer[]): Tape[
   })
 }
 
-const laned = onceFor<LaidLayer, Map<string, Lane[]>>()
+const laned = onceFor<LaidLayer, Map<Run, Lane[]>>()
 
 /** A layer's lane on each tape, worked out once. */
 function laneOn(laid: LaidLayer, on: readonly TapeRun[], run: Run): Lane[] {
   const known = laned(laid, () => new Map())
-  const lane = known.get(run.id) ?? laneOf(laid, on, run)
-  known.set(run.id, lane)
+  const lane = known.get(run) ?? laneOf(laid, on, run)
+  known.set(run, lane)
   return lane
 }
 

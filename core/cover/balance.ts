@@ -3,7 +3,7 @@ import type { Run } from '../base'
 import { apart, mirrored } from '../base'
 import type { Shelf } from '../material'
 import type { Figure, Point, Rated } from '../measure'
-import { degrees, figure, onceFor, quantity, radians, rate, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
+import { degrees, figure, onceWith, quantity, radians, rate, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Sector } from './coverage'
 import { visualWeight } from './look'
@@ -41,11 +41,11 @@ interface Weighed {
   readonly bySector: readonly number[]
 }
 
-const weighing = onceFor<LaidLayer, Weighed>()
+const weighing = onceWith<LaidLayer, Weighed>()
 
 /** A layer's weight and its moments. */
 const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Sector[], shelf: Shelf): Weighed =>
-  weighing(laid, () => {
+  weighing(laid, [runs, shelf.materials], () => {
     let [x, y, all] = [0, 0, 0]
     const bySector = sectors.map(() => 0)
     for (const placement of laid.placements) {

@@ -5,7 +5,7 @@ import { silhouetteOf } from '../plant'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Figure } from '../measure'
-import { figure, onceFor, quantity, RULE_OF_THUMB, sum } from '../measure'
+import { figure, onceWith, quantity, RULE_OF_THUMB, sum } from '../measure'
 import type { Piece } from '../piece'
 
 /** The same answer for the same words: colours are few and are asked about for every thing on a piece. */
@@ -26,13 +26,13 @@ const deltaE = differenceCiede2000()
 
 const TEXTURE_WEIGHT = { fine: 0.8, medium: 1, coarse: 1.25 } as const
 
-const weighed = onceFor<Placement, number>()
+const weighed = onceWith<Placement, number>()
 
 /**
  * How much an eye gives a thing: its area in square centimetres, more for dark, strong and coarse ones. Rule of thumb.
  */
 export const visualWeight = (thing: Placement, shelf: Shelf): number =>
-  weighed(thing, () => {
+  weighed(thing, [shelf.materials], () => {
     const material = materialOf(shelf, thing.material)!
     const { l, c } = toOklch(material.colours[0]!)
     return (silhouetteOf(thing, shelf).area / 100) * (0.6 + (1 - l) + 2.5 * c) * TEXTURE_WEIGHT[material.texture]
@@ -79,11 +79,11 @@ interface Share {
   readonly sides: ReadonlySet<Side>
 }
 
-const shared = onceFor<LaidLayer, readonly Share[]>()
+const shared = onceWith<LaidLayer, readonly Share[]>()
 
 /** What a layer brings of each colour. */
 const layerShares = (laid: LaidLayer, reach: number, shelf: Shelf): readonly Share[] =>
-  shared(laid, () => {
+  shared(laid, [reach, shelf.materials], () => {
     const found = new Map<ColourFamily, { colour: string; area: number; sides: Set<Side> }>()
     for (const placement of laid.placements) {
       const { material: id, x, y } = placement
@@ -140,10 +140,10 @@ interface Mixed {
   readonly area: number
 }
 
-const mixing = onceFor<LaidLayer, Mixed>()
+const mixing = onceWith<LaidLayer, Mixed>()
 
 const layerMixed = (laid: LaidLayer, shelf: Shelf): Mixed =>
-  mixing(laid, () => {
+  mixing(laid, [shelf.materials], () => {
     let [l, a, b, all] = [0, 0, 0, 0]
     for (const placement of laid.placements) {
       const material = materialOf(shelf, placement.material)!

@@ -136,4 +136,10 @@ describe('materials as a table', () => {
       }),
     )
   })
+  it('draw nothing as what every object has by itself', () => {
+    for (const name of ['constructor', '__proto__', 'toString'])
+      expect(take(writeMaterials([{ ...CATALOGUE['bay']!, id: 'own', species: name }], 'in')).faults).toEqual([
+        expect.objectContaining({ says: `nothing is drawn as “${name.toLowerCase()}”.` }),
+      ])
+  })
 })

@@ -2,9 +2,9 @@ import Papa from 'papaparse'
 import type { Material } from '../material'
 import { FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, MATERIAL_KINDS, MaterialSchema, speciesNow, STATES, TEXTURES } from '../material'
 import type { Units } from '../measure'
-import { parseLength, parseNumber, pluralOf, toInches, trimZeros } from '../measure'
+import { parseLength, pluralOf, toInches, trimZeros } from '../measure'
 import type { Column, Mapping, RowFault, Table } from './table'
-import { column, marked, plain } from './table'
+import { column, marked, numberIn, plain } from './table'
 
 /** The columns of a table of materials, in the order in which they are written. */
 export const MATERIAL_COLUMNS: readonly Column[] = [
@@ -132,11 +132,9 @@ export function readMaterials(
       return read.ok ? read.value : 0
     }
     const number = (id: string): number => {
-      // A sign of money may stand before it, a unit behind.
-      const found = /^[^\d.,-]{0,3}(-?)([\d.,\s]*\d[\d.,]*)\s*[a-z]{0,3}$/i.exec(text(id))
-      const read = found ? parseNumber(found[2]!) : { ok: false as const, error: `“${text(id)}” is not a number.` }
+      const read = numberIn(text(id))
       if (!read.ok) wrong(id, read.error)
-      return read.ok ? (found![1] ? -1 : 1) * read.value : 0
+      return read.ok ? read.value : 0
     }
     const yes = (id: string): boolean => {
       const word = plain(text(id))

@@ -82,4 +82,10 @@ describe('a price list', () => {
     const { offers, faults: some } = read('name,price\nbay sprig,5\nmoonwort,3\nivy trail,4')
     expect([offers.map(({ material }) => material), some.map(({ row }) => row)]).toEqual([['bay', 'ivy'], [3]])
   })
+  it('asks what can be read two ways, and stops a cell longer than any before it is looked at', () => {
+    expect(faults('Bay sprig,10,"1,299",,')).toEqual(['2 Price: “1,299” can be read two ways. Write 1299 or 1.299.'])
+    expect(faults(`Bay sprig,10,${'1 '.repeat(900)}x,,`)[0]).toMatch(/^2 Price: “[\d ]{40}…” is not a number\.$/)
+    const long = readTable(`Item,Cost\nBay sprig,${'1'.repeat(16_000)}x`)
+    expect(long).toEqual({ ok: false, error: 'Row 2: a cell has 16001 letters; the most that is read is 2000.' })
+  })
 })

@@ -3,12 +3,12 @@ import { BASE_KINDS, BASE_SORTS } from '../base'
 import { materialOf } from '../material'
 import type { Material, Shelf } from '../material'
 import type { Units } from '../measure'
-import { parseLength, parseNumber, pluralOf } from '../measure'
+import { parseLength, pluralOf } from '../measure'
 import type { Offer } from '../price'
 import { OfferSchema } from '../price'
 import { baseLots } from '../stock'
 import type { Column, Mapping, RowFault, Table } from './table'
-import { column, plain } from './table'
+import { column, numberIn, plain } from './table'
 
 /** The columns of a price list. */
 export const PRICE_COLUMNS: readonly Column[] = [
@@ -51,13 +51,12 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
       return at === null || at === undefined ? '' : (cells[at] ?? '').trim()
     }
     const number = (id: string, of: string): number => {
-      const found = /^[^\d.,-]{0,3}\s*(-?)([\d.,\s]*\d[\d.,]*)\s*%?$/.exec(of)
-      const read = found ? parseNumber(found[2]!) : null
-      if (!read?.ok) {
-        wrong(id, `“${of}” is not a number.`)
+      const read = numberIn(of)
+      if (!read.ok) {
+        wrong(id, read.error)
         return NaN
       }
-      return (found![1] ? -1 : 1) * read.value
+      return read.value
     }
     const named = text('material')
     const material = named ? (byName.get(plain(named)) ?? materialOf(shelf, named)) : undefined

@@ -1,4 +1,6 @@
 import Papa from 'papaparse'
+import type { Parsed } from '../measure'
+import { parseNumber } from '../measure'
 
 /** A column that a table may have. */
 export interface Column {
@@ -35,6 +37,17 @@ export type ReadTable = { readonly ok: true; readonly table: Table } | { readonl
 export const MOST_ROWS = 5000
 export const LARGEST_TABLE = 4 * 1024 * 1024
 
+/** The longest cell that is read, letters: no name, note or number comes near it. */
+const LONGEST_CELL = 2000
+
+/** A number as tables have it: a sign of money may stand before it, a unit or % behind. */
+export function numberIn(text: string): Parsed<number> {
+  const found = /^[^\d.,-]{0,3}(-?)([.,]?\d[\d.,\s]*)([a-z]{0,3}|%)$/i.exec(text)
+  if (!found) return { ok: false, error: `“${text.length > 40 ? `${text.slice(0, 40)}…` : text}” is not a number.` }
+  const read = parseNumber(found[2]!.trim())
+  return read.ok && found[1] ? { ok: true, value: -read.value } : read
+}
+
 /** Reads comma, semicolon or tab separated text (RFC 4180) with headings in its first row. */
 export function readTable(text: string): ReadTable {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
@@ -44,6 +57,10 @@ export function readTable(text: string): ReadTable {
   if (!headings?.some((heading) => heading.trim())) return { ok: false, error: 'The file is empty.' }
   if (!rows.length) return { ok: false, error: 'There are headings, but no rows under them.' }
   if (rows.length > MOST_ROWS) return { ok: false, error: `There are ${rows.length} rows; the most that is read at once is ${MOST_ROWS}.` }
+  for (const [i, cells] of data.entries())
+    for (const cell of cells)
+      if (cell.length > LONGEST_CELL)
+        return { ok: false, error: `Row ${i + 1}: a cell has ${cell.length} letters; the most that is read is ${LONGEST_CELL}.` }
   return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows: rows.map((cells) => cells.map(unmarked)) } }
 }
 

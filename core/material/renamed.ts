@@ -10,4 +10,4 @@ const RENAMED: Readonly<Record<string, string>> = {
 }
 
 /** The species that a stored or exported material means. */
-export const speciesNow = (name: string): string => RENAMED[name] ?? name
+export const speciesNow = (name: string): string => (Object.hasOwn(RENAMED, name) ? RENAMED[name]! : name)

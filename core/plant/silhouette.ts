@@ -1,7 +1,7 @@
 import type { Placement } from '../arrange'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import { onceFor, radians } from '../measure'
+import { onceWith, radians } from '../measure'
 import type { XY } from './marks'
 import type { Bounds } from '../measure'
 import { bearsWords, hangsDown, putDown, speciesOf, turnOf, twinOf } from './item'
@@ -48,10 +48,10 @@ const stepped = (size: number, from = 1): number => from * SIZE_STEP ** Math.rou
 const KEPT = 1200
 const masks = new Map<string, Mask>()
 
-const known = onceFor<Lying, Silhouette>()
+const known = onceWith<Lying, Silhouette>()
 
 /** The silhouette of a thing: its drawing's own paths, filled once for all that look alike. */
-export const silhouetteOf = (lying: Lying, shelf: Shelf): Silhouette => known(lying, () => silhouetteAfresh(lying, shelf))
+export const silhouetteOf = (lying: Lying, shelf: Shelf): Silhouette => known(lying, [shelf.materials], () => silhouetteAfresh(lying, shelf))
 
 function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
   const looks = looksOf(lying, shelf)

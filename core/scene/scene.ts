@@ -3,7 +3,7 @@ import type { Base, Run } from '../base'
 import { stationAt } from '../base'
 import type { Bounds } from '../measure'
 import type { Material, Shelf } from '../material'
-import { degrees, onceFor } from '../measure'
+import { degrees, onceWith } from '../measure'
 import type { Brief, Piece } from '../piece'
 import { hangsAt } from '../piece'
 import type { Looks } from '../plant/item'
@@ -55,11 +55,11 @@ const HIGHEST = 4
 /** How far over a mantel's shelf the base of a piece hangs, mm. Rule of thumb. */
 const OVER_SHELF = 140
 
-const drawn = onceFor<Placement, SceneItem>()
+const drawn = onceWith<Placement, SceneItem>()
 
 /** What of an item follows from its placement alone. */
 const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
-  drawn(placement, () => {
+  drawn(placement, [run, shelf.materials], () => {
     const { tx, ty } = stationAt(run, placement.s)
     const { species, made, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
     // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.

@@ -4,7 +4,7 @@ import { BASE_KINDS, BASE_SORTS } from '../base'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Said } from '../measure'
-import { DaySchema, exceeds, HAIR, onceFor, quantity, sum } from '../measure'
+import { DaySchema, exceeds, HAIR, onceFor, onceWith, quantity, sum } from '../measure'
 
 /** Where something in the house came from. */
 export const SourceSchema = z.discriminatedUnion('kind', [
@@ -215,7 +215,7 @@ export interface InHouse {
   readonly count: number
 }
 
-const lengths = onceFor<readonly Lot[], readonly InHouse[]>()
+const lengths = onceWith<readonly Lot[], readonly InHouse[]>()
 /** What of a material that comes by the length is in the house and a piece may have, shortest first. */
 export function lengthsOf(
   lots: readonly Lot[],
@@ -223,7 +223,7 @@ export function lengthsOf(
   piece: string | null = null,
 ): readonly InHouse[] {
   const open = openTo(lots, id, piece)
-  return lengths(open, () =>
+  return lengths(open, [length], () =>
     open
       .map((lot) => ({ id: lot.id, length: lot.length ?? lot.cut ?? length, count: lot.things ?? 1 }))
       .sort((a, b) => a.length - b.length),
