@@ -11,7 +11,6 @@ import { useUnread } from '~/stores/unread'
 
 const settings = useSettings()
 const notices = useNotices()
-void notices.tell('Your settings could not be read', settings.load())
 const shops = useShops()
 const today = useToday()
 watch(today, (day) => void shops.load(day), { immediate: true })

@@ -3,6 +3,8 @@ import { computed, onScopeDispose, shallowRef, toRaw } from 'vue'
 import type { Progress, Timer } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
+import { putSoon } from '~/db/pending'
+import { reason } from '~/db/reason'
 import { useNotices } from '~/stores/notices'
 
 const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, spent: {}, timers: [], at: null, revision: 0 })
@@ -28,7 +30,10 @@ export function useProgress(piece: string, kept: boolean) {
 
   function set(change: Partial<Progress>): void {
     progress.value = { ...progress.value, ...change, revision: progress.value.revision + 1 }
-    if (kept) void notices.tell('How far you are could not be kept', db().progress.put(structuredClone(toRaw(progress.value))))
+    if (kept)
+      void putSoon(db(), { table: 'progress', key: piece, record: structuredClone(toRaw(progress.value)) }, (error) =>
+        notices.fault('How far you are could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`),
+      )
   }
   const done = computed(() => new Set(progress.value.done))
   return {

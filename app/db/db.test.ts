@@ -397,7 +397,7 @@ describe('the steps from older schemas', () => {
       [VERSION, false],
     ])
     expect(await after.settings.get('currency')).toEqual({ key: 'currency', value: 'EUR' })
-    expect(await after.settings.get('rates')).toEqual({ key: 'rates', value: { 'construct.spare': 0.2 } })
+    expect(await after.settings.get('rate:construct.spare')).toEqual({ key: 'rate:construct.spare', value: 0.2 })
     expect(await after.settings.get('manner')).toEqual({ key: 'manner', value: { units: 'cm', light: 'day' } })
     expect([...after.backendDB().objectStoreNames].filter((table) => ['stash', 'offcuts', 'cutPieces'].includes(table))).toEqual([])
     await after.delete()

@@ -8,6 +8,7 @@ import type { Batch, Kit } from '#core/season'
 import type { TaskTime } from '#core/steps'
 import type { Lot } from '#core/stock'
 import type { Listed } from '#core/workroom'
+import { takeUpPending } from './pending'
 import type { UnreadRecord } from './sound'
 import { READ_AT_ONCE, setAside } from './sound'
 import { STEPS } from './steps'
@@ -133,7 +134,15 @@ export class BenchDatabase extends Dexie {
       if (upgrade) version.upgrade(upgrade)
     }
     // What cannot be read stands in nobody's way, whenever and however it came about.
-    this.on('ready', () => setAside(this, READ_AT_ONCE), true)
+    this.on(
+      'ready',
+      // Everybody else waits until this is done, and goes through another door.
+      async (through) => {
+        await takeUpPending(through as BenchDatabase, Date.now())
+        await setAside(through, READ_AT_ONCE)
+      },
+      true,
+    )
   }
 }
 

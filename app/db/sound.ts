@@ -2,6 +2,7 @@ import type { Dexie, Table, Transaction } from 'dexie'
 import { z } from 'zod'
 import { StoredPieceSchema, WHOLE_TABLES } from '#core/exchange'
 import { VERSION } from '#core/piece'
+import { SeasonSchema } from '#core/season'
 
 /** A stored record that this version cannot read: put aside as it is, so that it stands in nobody's way and is not lost. */
 export interface UnreadRecord {
@@ -32,6 +33,11 @@ const SOUND = {
   daybook: WHOLE_TABLES.daybook,
   kits: WHOLE_TABLES.kits,
   batches: WHOLE_TABLES.batches,
+  // Single settings are read by what they are; the season is a document.
+  settings: z.looseObject({ key: z.string(), value: z.unknown() }).superRefine(({ key, value }, ctx) => {
+    const season = key === 'season' ? SeasonSchema.safeParse(value) : null
+    for (const issue of season?.error?.issues ?? []) ctx.addIssue({ ...issue, path: ['value', ...issue.path] } as never)
+  }),
 } as const
 type Checked = keyof typeof SOUND
 

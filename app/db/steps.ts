@@ -43,6 +43,7 @@ export const STEPS: readonly Step[] = [
   {
     stores: { unread: '++id' },
     async upgrade(step) {
+      await eachBySelf(step)
       await step.table('needs').clear()
       await setAsideIn(step, EVERY_TABLE)
     },
@@ -186,4 +187,16 @@ async function classesApart(step: Transaction): Promise<void> {
     if (isRow(piece) && isRow(piece.brief) && piece.brief.copies === Number(heads) + Number(spares))
       await step.table('pieces').put({ ...record, piece: { ...piece, brief: { ...piece.brief, copies: 1 } } })
   }
+}
+
+/** Of version 16: one record held all rules of thumb of one's own, and one all shops that one does not go to; two tabs wrote over each other. */
+async function eachBySelf(step: Transaction): Promise<void> {
+  const settings = step.table<{ readonly key: string; readonly value: unknown }, string>('settings')
+  const rates = (await settings.get('rates'))?.value
+  if (isRow(rates)) for (const [id, value] of Object.entries(rates)) await settings.put({ key: `rate:${id}`, value })
+  for (const key of ['unmeasured', 'shunned']) {
+    const ids = (await settings.get(key))?.value
+    if (Array.isArray(ids)) for (const id of ids) await settings.put({ key: `${key}:${String(id)}`, value: true })
+  }
+  await settings.bulkDelete(['rates', 'unmeasured', 'shunned'])
 }

@@ -73,6 +73,14 @@ const withoutId = (piece: Piece): string => JSON.stringify({ ...piece, id: '' })
 /** A key that begins with the id of a piece, for another id. */
 const keyFor = (key: string, from: string, to: string): string => (key.startsWith(`${from}:`) ? `${to}${key.slice(from.length)}` : key)
 
+/** Settings as they are kept: a file of before has all rules of thumb in one. */
+const settingsIn = ({ settings }: Whole): (readonly [string, unknown])[] =>
+  Object.entries(settings).flatMap(([key, value]): (readonly [string, unknown])[] => {
+    if (key === 'rates') return Object.entries((value ?? {}) as object).map(([id, own]) => [`rate:${id}`, own])
+    if (key === 'shunned' || key === 'unmeasured') return Array.isArray(value) ? value.map((id) => [`${key}:${String(id)}`, true]) : []
+    return [[key, value]]
+  })
+
 /** What was decided of a season, by the ids that its pieces go by here. */
 const seasonFor = ({ pins, later, ready, ...rest }: Season, renamed: ReadonlyMap<string, string>): Season => {
   const idOf = (id: string): string => renamed.get(id) ?? id
@@ -186,7 +194,7 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     const fresh = photos.filter((_, i) => !there[i])
     await db.photos.bulkAdd(fresh)
     if (photos.length) rows.push({ table: 'photos', came: fresh.length, same: photos.length - fresh.length, kept: 0 })
-    for (const [key, value] of Object.entries(whole.settings)) {
+    for (const [key, value] of settingsIn(whole)) {
       if (OF_BROWSER.has(key)) continue
       if (how === 'replace' || (await db.settings.get(key)) === undefined)
         await db.settings.put({ key, value: key === 'season' ? seasonFor(SeasonSchema.parse(value), renamed) : value })

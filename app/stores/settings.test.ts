@@ -2,11 +2,15 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { LEAST_REST } from '#core/cut/thumbs'
+import { SPARE } from '#core/construct/thumbs'
+import { UNKNOWN_TAX } from '#core/price'
 import { db } from '~/db'
+import { allTried } from '~/db/pending'
 import { useNotices } from './notices'
 import { useSettings } from './settings'
 
 beforeEach(async () => {
+  await allTried()
   setActivePinia(createPinia())
   await db().settings.clear()
 })
@@ -15,7 +19,7 @@ const kept = async (key: string): Promise<unknown> => (await db().settings.get(k
 async function again() {
   setActivePinia(createPinia())
   const settings = useSettings()
-  await settings.load()
+  await vi.waitFor(() => expect(settings.ready).toBe(true))
   return settings
 }
 
@@ -29,7 +33,7 @@ describe('what a person set', () => {
     settings.shun('netherby', true)
     settings.setWritten(1234)
     settings.goByReadings('steps.place', false)
-    await vi.waitFor(async () => expect(await kept('unmeasured')).toEqual(['steps.place']))
+    await vi.waitFor(async () => expect(await kept('unmeasured:steps.place')).toBe(true))
     const next = await again()
     expect(next.manner).toEqual({ units: 'cm', currency: 'EUR' })
     expect([next.light, next.tax.share, next.shunned, next.writtenAt, next.unmeasured]).toEqual([
@@ -40,26 +44,32 @@ describe('what a person set', () => {
       ['steps.place'],
     ])
   })
-  it('stands where it was set before what was kept is read', async () => {
+  it('stands where it was set before what was kept is read, and follows what another tab sets', async () => {
     await db().settings.put({ key: 'currency', value: 'GBP' })
     const settings = useSettings()
     settings.setCurrency('EUR')
-    await settings.load()
+    await vi.waitFor(() => expect(settings.ready).toBe(true))
     expect(settings.currency).toBe('EUR')
-    // Something else wrote all of it anew: then that stands.
+    await vi.waitFor(async () => expect(await kept('currency')).toBe('EUR'))
     await db().settings.put({ key: 'currency', value: 'CAD' })
-    await settings.reload()
-    expect(settings.currency).toBe('CAD')
+    await vi.waitFor(() => expect(settings.currency).toBe('CAD'))
+  })
+  it('in two tabs at once stays from both: each rule is a record of its own', async () => {
+    const one = await again()
+    const two = await again()
+    expect([one.setRate(LEAST_REST, LEAST_REST.most), two.setRate(SPARE, 0.2)]).toEqual([null, null])
+    const both = { [LEAST_REST.id]: LEAST_REST.most, [SPARE.id]: 0.2 }
+    await vi.waitFor(() => expect([one.rates, two.rates]).toEqual([both, both]))
   })
   it('goes to a shop again', async () => {
     const settings = useSettings()
     settings.shun('a', true)
     settings.shun('b', true)
     settings.shun('a', true)
-    expect(settings.shunned).toEqual(['b', 'a'])
+    expect(settings.shunned).toEqual(['a', 'b'])
     settings.shun('b', false)
     expect(settings.shunned).toEqual(['a'])
-    await vi.waitFor(async () => expect(await kept('shunned')).toEqual(['a']))
+    await vi.waitFor(async () => expect([await kept('shunned:a'), await kept('shunned:b')]).toEqual([true, undefined]))
   })
 })
 
@@ -71,7 +81,7 @@ describe('a rule of thumb', () => {
     expect(settings.rates).toEqual({})
     expect(settings.setRate(LEAST_REST, LEAST_REST.least)).toBeNull()
     expect(settings.rates).toEqual({ [LEAST_REST.id]: LEAST_REST.least })
-    await vi.waitFor(async () => expect(await kept('rates')).toEqual({ [LEAST_REST.id]: LEAST_REST.least }))
+    await vi.waitFor(async () => expect(await kept(`rate:${LEAST_REST.id}`)).toBe(LEAST_REST.least))
     expect(settings.setRate(LEAST_REST, LEAST_REST.value)).toBeNull()
     expect(settings.rates).toEqual({})
     settings.setRate(LEAST_REST, LEAST_REST.most)
@@ -86,12 +96,14 @@ describe('a rule of thumb', () => {
     expect(settings.unmeasured).toEqual(['b'])
   })
   it('that makes no sense any more is as usual again, and that is said', async () => {
-    await db().settings.put({ key: 'rates', value: { [LEAST_REST.id]: LEAST_REST.most * 9, 'no.such': 1 } })
-    const said = vi.spyOn(useNotices(), 'note')
+    await db().settings.bulkPut([
+      { key: `rate:${LEAST_REST.id}`, value: LEAST_REST.most * 9 },
+      { key: 'rate:no.such', value: 1 },
+    ])
     const settings = useSettings()
-    await settings.load()
+    await vi.waitFor(() => expect(settings.ready).toBe(true))
     expect(settings.rates).toEqual({})
-    expect(said).toHaveBeenCalledWith(expect.stringContaining('as usual again'))
+    await vi.waitFor(() => expect(useNotices().announced).toContain('as usual again'))
   })
 })
 
@@ -100,14 +112,18 @@ it('takes nothing of what is kept that is no setting', async () => {
     { key: 'manner', value: { units: 'ell', light: 'noon' } },
     { key: 'currency', value: 'XXX' },
     { key: 'tax', value: { share: 'much' } },
-    { key: 'shunned', value: ['a', 7] },
+    { key: 'shunned:a', value: true },
+    { key: 'shunned:b', value: 7 },
     { key: 'written', value: 'yesterday' },
-    { key: 'rates', value: null },
   ])
-  const settings = useSettings()
-  const before = { ...settings.$state }
-  await settings.load()
-  expect({ ...settings.$state, shunned: [] }).toEqual({ ...before, shunned: [] })
+  const settings = await again()
+  expect([settings.units, settings.light, settings.currency, settings.tax, settings.writtenAt]).toEqual([
+    'in',
+    'day',
+    'USD',
+    UNKNOWN_TAX,
+    null,
+  ])
   expect(settings.shunned).toEqual(['a'])
 })
 it('says so when a setting cannot be kept', async () => {

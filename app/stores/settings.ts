@@ -1,120 +1,114 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Currency, Manner, Rates, Thumb, Units } from '#core/measure'
-import { CURRENCIES } from '#core/measure'
+import { CURRENCIES, sharing } from '#core/measure'
 import type { Tax } from '#core/price'
 import { TaxSchema, UNKNOWN_TAX } from '#core/price'
 import { readRates } from '#core/thumbs'
 import { db } from '~/db'
+import { following } from '~/db/following'
+import { isPending, putSoon } from '~/db/pending'
+import { reason } from '~/db/reason'
 import { useNotices } from './notices'
 
 interface Kept {
-  units: Units
-  light: 'day' | 'evening'
+  readonly units: Units
+  readonly light: 'day' | 'evening'
 }
+/** What the record of a rule of thumb begins with. */
+const RATE = 'rate:'
 
-/** How this person likes things shown, and their rules of thumb. */
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** How this person likes things shown, and their rules of thumb: each a record of its own, as the database has it, whoever wrote it. */
 export const useSettings = defineStore('settings', () => {
   const notices = useNotices()
-  const units = ref<Units>('in')
-  const light = ref<Kept['light']>('day')
+  const records = shallowRef<ReadonlyMap<string, unknown>>(new Map())
+  const ready = ref(false)
+  let told = ''
+  /** What was set here: it stands until the database has it. */
+  const mine = new Map<string, unknown>()
+  following(
+    () => db().settings.toArray(),
+    (all) => {
+      const now = new Map(all.map(({ key, value }) => [key, value]))
+      for (const [key, value] of mine)
+        if (!isPending('settings', key)) mine.delete(key)
+        else if (value === undefined) now.delete(key)
+        else now.set(key, value)
+      records.value = now
+      ready.value = true
+      const refused = read.value.refused.join(', ')
+      if (refused && refused !== told) notices.note(`Rules of thumb that make no sense any more are as usual again: ${refused}.`)
+      told = refused
+    },
+  )
+  /** @param value undefined sets it back to what is usual */
+  function keep(key: string, value?: unknown): void {
+    mine.set(key, value)
+    const now = new Map(records.value)
+    if (value === undefined) now.delete(key)
+    else now.set(key, value)
+    records.value = now
+    const record = value === undefined ? null : { key, value }
+    void putSoon(db(), { table: 'settings', key, record }, (error) =>
+      notices.fault('The setting could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`),
+    )
+  }
+  const manner = computed(() => {
+    const kept = records.value.get('manner')
+    const { units, light } = isRecord(kept) ? kept : {}
+    return { units: units === 'cm' ? 'cm' : 'in', light: light === 'evening' ? 'evening' : 'day' } satisfies Kept as Kept
+  })
+  /** The ids of all records of a kind. */
+  const idsOf = (kind: string): string[] =>
+    [...records.value].flatMap(([key, value]) => (key.startsWith(`${kind}:`) && value === true ? [key.slice(kind.length + 1)] : []))
+
+  const units = computed(() => manner.value.units)
+  const light = computed(() => manner.value.light)
   /** What all money is in. */
-  const currency = ref<Currency>('USD')
-  /** The rules of thumb that this maker changed, by id. */
-  const rates = shallowRef<Rates>({})
-
-  const tax = shallowRef<Tax>(UNKNOWN_TAX)
+  const currency = computed<Currency>(() => CURRENCIES.find((each) => each === records.value.get('currency')) ?? 'USD')
+  const tax = computed<Tax>(() => TaxSchema.safeParse(records.value.get('tax')).data ?? UNKNOWN_TAX)
   /** Shops that one does not go to, by their ids. */
-  const shunned = shallowRef<readonly string[]>([])
-
+  const shunned = computed<readonly string[]>(() => idsOf('shunned'))
   /** Rules of thumb that stay as usual whatever was measured, by their ids. */
-  const unmeasured = shallowRef<readonly string[]>([])
+  const unmeasured = computed<readonly string[]>(() => idsOf('unmeasured'))
   /** When everything was last written to one file, milliseconds since 1970. */
-  const writtenAt = ref<number | null>(null)
-
-  /** What was changed before it was read: that stands. */
-  const changed = new Set<string>()
-  const keep = (key: string, value: unknown): void => {
-    changed.add(key)
-    void notices.tell('The setting could not be kept', db().settings.put({ key, value }))
-  }
-
-  async function load(): Promise<void> {
-    const KEYS = ['manner', 'currency', 'tax', 'shunned', 'rates', 'unmeasured', 'written'] as const
-    const read = await db().settings.bulkGet([...KEYS])
-    const [kept, money, place, away, own, usual, written] = KEYS.map((key, i): unknown => (changed.has(key) ? undefined : read[i]?.value))
-    const manner = kept as Partial<Kept> | undefined
-    if (manner?.units === 'in' || manner?.units === 'cm') units.value = manner.units
-    if (manner?.light === 'day' || manner?.light === 'evening') light.value = manner.light
-    currency.value = CURRENCIES.find((each) => each === money) ?? currency.value
-    const said = TaxSchema.safeParse(place)
-    if (said.success) tax.value = said.data
-    if (Array.isArray(away)) shunned.value = away.filter((id) => typeof id === 'string')
-    if (Array.isArray(usual)) unmeasured.value = usual.filter((id) => typeof id === 'string')
-    if (typeof written === 'number') writtenAt.value = written
-    const known = readRates(typeof own === 'object' && own !== null ? (own as Record<string, unknown>) : {})
-    if (!changed.has('rates')) rates.value = known.rates
-    if (known.refused.length) notices.note(`Rules of thumb that make no sense any more are as usual again: ${known.refused.join(', ')}.`)
-  }
-  function set(change: Partial<Kept>): void {
-    if (change.units) units.value = change.units
-    if (change.light) light.value = change.light
-    keep('manner', { units: units.value, light: light.value })
-  }
-  function setCurrency(next: Currency): void {
-    currency.value = next
-    keep('currency', next)
-  }
-  function setTax(next: Tax): void {
-    tax.value = next
-    keep('tax', { ...next })
-  }
-  function shun(shop: string, away: boolean): void {
-    shunned.value = [...shunned.value.filter((id) => id !== shop), ...(away ? [shop] : [])]
-    keep('shunned', [...shunned.value])
-  }
-  /** How numbers are shown where no piece says otherwise. */
-  const manner = computed<Manner>(() => ({ units: units.value, currency: currency.value }))
-  /** @param value null sets it back to what is usual @returns what is wrong with it, or null */
-  function setRate({ id, value: usual, least, most }: Thumb, value: number | null): string | null {
-    if (value !== null && !(value >= least && value <= most)) return 'That is outside what makes sense.'
-    const { [id]: _before, ...others } = rates.value
-    rates.value = value === null || value === usual ? others : { ...others, [id]: value }
-    keep('rates', { ...rates.value })
-    return null
-  }
-  /** Whether a rule of thumb goes by what was measured, or stays as usual. */
-  function goByReadings(id: string, by: boolean): void {
-    unmeasured.value = [...unmeasured.value.filter((each) => each !== id), ...(by ? [] : [id])]
-    keep('unmeasured', [...unmeasured.value])
-  }
-  function setWritten(at: number): void {
-    writtenAt.value = at
-    keep('written', at)
-  }
-  /** Reads all of it again: something else wrote it. */
-  async function reload(): Promise<void> {
-    changed.clear()
-    await load()
-  }
+  const writtenAt = computed(() => {
+    const at = records.value.get('written')
+    return typeof at === 'number' ? at : null
+  })
+  const read = computed(() =>
+    readRates(
+      Object.fromEntries([...records.value].flatMap(([key, value]) => (key.startsWith(RATE) ? [[key.slice(RATE.length), value]] : []))),
+    ),
+  )
+  /** The rules of thumb that this maker changed, by id. */
+  const rates = computed<Rates>((last) => sharing(last ?? {}, read.value.rates))
   return {
-    reload,
-    unmeasured,
-    writtenAt,
-    goByReadings,
-    setWritten,
+    ready,
     units,
     light,
     currency,
-    manner,
+    /** How numbers are shown where no piece says otherwise. */
+    manner: computed<Manner>(() => ({ units: units.value, currency: currency.value })),
     rates,
     tax,
     shunned,
-    load,
-    set,
-    setCurrency,
-    setRate,
-    setTax,
-    shun,
+    unmeasured,
+    writtenAt,
+    set: (change: Partial<Kept>): void => keep('manner', { ...manner.value, ...change }),
+    setCurrency: (next: Currency): void => keep('currency', next),
+    setTax: (next: Tax): void => keep('tax', { ...next }),
+    shun: (shop: string, away: boolean): void => keep(`shunned:${shop}`, away || undefined),
+    /** @param value null sets it back to what is usual @returns what is wrong with it, or null */
+    setRate({ id, value: usual, least, most }: Thumb, value: number | null): string | null {
+      if (value !== null && !(value >= least && value <= most)) return 'That is outside what makes sense.'
+      keep(`${RATE}${id}`, value === null || value === usual ? undefined : value)
+      return null
+    },
+    /** Whether a rule of thumb goes by what was measured, or stays as usual. */
+    goByReadings: (id: string, by: boolean): void => keep(`unmeasured:${id}`, by ? undefined : true),
+    setWritten: (at: number): void => keep('written', at),
   }
 })

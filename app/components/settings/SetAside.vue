@@ -48,7 +48,11 @@ function remove(of: UnreadRecord): void {
       by itself.
     </p>
     <ul>
-      <li v-for="each in unread.records" :key="each.id" class="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-seam py-2 last:border-b-0">
+      <li
+        v-for="each in unread.records"
+        :key="each.id"
+        class="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-seam py-2 last:border-b-0"
+      >
         <div class="min-w-0 flex-1">
           <p>
             {{ NAMES[each.table] ?? each.table }}<span v-if="nameOf(each)" class="font-medium"> “{{ nameOf(each) }}”</span>, put aside on

@@ -106,10 +106,9 @@ async function take(how: 'merge' | 'replace'): Promise<void> {
   const { whole } = found.value
   await notices.tell(
     'It was not taken in',
-    takeAll(db(), whole, how, newId).then(async (report) => {
+    takeAll(db(), whole, how, newId).then((report) => {
       taken.value = report
       found.value = null
-      await settings.reload()
     }),
   )
   busy.value = ''
