@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import { build } from 'esbuild'
 import { HEADERS } from './server/policy'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
@@ -52,8 +53,25 @@ export default defineNuxtConfig({
   nitro: {
     serverAssets: [{ baseName: 'demo', dir: '../demo' }],
     compressPublicAssets: true,
-    // The solver reads its WebAssembly beside its own file.
-    externals: { traceInclude: ['node_modules/highs/build/highs.wasm'] },
+    // The solver runs in threads, whose script is made beside the server's; it reads its WebAssembly beside its own file.
+    externals: { traceInclude: ['node_modules/highs/build/highs.mjs', 'node_modules/highs/build/highs.wasm'] },
+    hooks: {
+      async compiled({ options }) {
+        await build({
+          entryPoints: [fileURLToPath(new URL('./server/basket/worker.ts', import.meta.url))],
+          outfile: join(
+            options.dev ? options.buildDir : options.output.serverDir,
+            options.dev ? 'dev/basket-worker.mjs' : 'basket-worker.mjs',
+          ),
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          external: ['highs'],
+          logLevel: 'warning',
+        })
+      },
+    },
     routeRules: { '/**': { headers: { ...HEADERS } } },
   },
   vite: {

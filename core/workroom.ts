@@ -600,11 +600,14 @@ function cutJob(
       .map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
   ]
   const { left, made, over } = reckon(asked, cutOf(lots, material.id))
+  // Where one piece alone wants any, what it keeps is planned with all else that it may have.
+  const [only, ...others] = pieces
+  const alone = only && !others.length && asked.length === own.length ? only.id : null
   const keptHouse: InHouse[] = []
   const kept: CutPlan['rolls'][number][] = []
   let open: readonly Want[] = left.map(({ id, length, count, joins }) => ({ id, length, count, joins }))
   const keepers = keptBy(lots, material.id)
-  for (const { id } of pieces) {
+  for (const { id } of alone ? [] : pieces) {
     const own = lengthsOf(keepers.get(id) ?? [], material, id)
     if (!own.length) continue
     const mine = (want: Want): boolean => want.id.startsWith(`${id}:`)
@@ -613,13 +616,13 @@ function cutJob(
     kept.push(...rolls)
     open = open.flatMap((want) => (mine(want) ? missing.filter((each) => each.id === want.id) : [want]))
   }
-  const house = lengthsOf(lots, material)
+  const house = lengthsOf(lots, material, alone)
   return {
     house: [...house, ...keptHouse],
     over,
     kept,
     wants: asked.map((want) => ({ ...want, made: made.get(want.id) ?? 0 })),
-    job: { wants: open, least: rate(LEAST_REST, shelf), stocks: [...asStock(over), ...cutStock(material, workroom)] },
+    job: { wants: open, least: rate(LEAST_REST, shelf), stocks: [...asStock(over), ...cutStock(material, workroom, house)] },
   }
 }
 

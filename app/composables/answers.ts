@@ -48,7 +48,8 @@ export async function askFor<T>({ address, patience, schema, what, body }: Quest
   const sent = body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
   try {
     const answer = await fetch(address, { ...sent, signal: late.signal })
-    if (!answer.ok) throw new NoAnswer(answer.status === 503 ? 'nobody is there' : `answered with a fault, ${answer.status}`)
+    if (answer.status === 503) throw new NoAnswer(answer.headers.has('retry-after') ? 'has too much to do just now' : 'nobody is there')
+    if (!answer.ok) throw new NoAnswer(`answered with a fault, ${answer.status}`)
     const read = schema.safeParse(JSON.parse(await readLimited(answer)))
     if (!read.success) throw new NoAnswer(`sent what is no ${what}`)
     return read.data

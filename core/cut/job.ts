@@ -56,6 +56,8 @@ export interface CutPlan {
   readonly proven: boolean
   /** What could not be cut from anything, by want. */
   readonly short: readonly { readonly want: string; readonly count: number }[]
+  /** Of those, one that is joined and of which parts are cut: how much more it takes with its laps, mm. */
+  readonly begun?: readonly { readonly want: string; readonly left: number }[]
 }
 
 /** How far two parts of a piece lap where they are joined, mm: rule of thumb. */

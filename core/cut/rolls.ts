@@ -93,6 +93,7 @@ export function planOf(
     floor: Math.min(floor, cost),
     proven: proven && !short.length && (parted.opened === 0 || cost <= floor + 1e-6),
     short,
+    ...(parted.begun.length ? { begun: parted.begun } : {}),
   }
 }
 
@@ -117,7 +118,7 @@ function joinUp(
   joined: readonly Want[],
   rolls: Opened[],
   { stocks }: CutJob,
-): { readonly opened: number; readonly short: readonly string[] } {
+): { readonly opened: number; readonly short: readonly string[]; readonly begun: NonNullable<CutPlan['begun']> } {
   const house = stocks
     .filter(({ supply }) => supply !== null)
     .flatMap((stock) =>
@@ -127,6 +128,7 @@ function joinUp(
   const rests = (): Opened[] => [...rolls, ...house.filter((roll) => !rolls.includes(roll))]
   let opened = 0
   const short: string[] = []
+  const begun: { want: string; left: number }[] = []
   const bought: Opened[] = []
   pieces.forEach(({ id, length }, i) => {
     for (let left = length; left > GRAIN / 2;) {
@@ -142,6 +144,7 @@ function joinUp(
         const more = cheapestOver(needed, Math.min(left, LEAST_PART), stocks)
         if (!more) {
           short.push(id)
+          if (left !== length) begun.push({ want: id, left })
           return
         }
         opened += 1
@@ -159,7 +162,7 @@ function joinUp(
       if (left > GRAIN / 2) left += JOIN_LAP
     }
   })
-  return { opened, short }
+  return { opened, short, begun }
 }
 
 /** Steps in which a needed length is covered. */

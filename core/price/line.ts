@@ -15,7 +15,6 @@ import {
   cutThingsOf,
   fromCut,
   isFree,
-  keptBy,
   lengthsOf,
   lotsOf,
   plentyOf,
@@ -278,13 +277,24 @@ export function cutOfKept(
   shelf: Shelf,
 ): { readonly rolls: CutPlan['rolls']; readonly open: readonly Want[] } {
   if (!kept.length || !wants.length) return { rolls: [], open: wants }
-  const { rolls, short } = planSoon({
+  const {
+    rolls,
+    short,
+    begun = [],
+  } = planSoon({
     wants,
     stocks: kept.map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
     least: rate(LEAST_REST, shelf),
   })
   const missing = new Map(short.map(({ want, count }) => [want, count]))
-  return { rolls, open: wants.flatMap((want) => (missing.has(want.id) ? [{ ...want, count: missing.get(want.id)! }] : [])) }
+  return {
+    rolls,
+    open: wants.flatMap((want) => {
+      const parts = begun.filter((each) => each.want === want.id)
+      const whole = (missing.get(want.id) ?? 0) - parts.length
+      return [...(whole > 0 ? [{ ...want, count: whole }] : []), ...parts.map(({ left }) => ({ ...want, length: left, count: 1 }))]
+    }),
+  }
 }
 
 /** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
@@ -297,14 +307,15 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   )
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
-  const kept = lengthsOf(keptBy(pricing.lots, material.id).get(piece.id) ?? [], material, piece.id)
-  const own = cutOfKept(left, kept, pricing.shelf)
-  const there = lengthsOf(pricing.lots, material)
+  const there = lengthsOf(pricing.lots, material, piece.id)
   // Where the house has plenty, a few of its lengths do, and nothing is bought whatever the others are.
-  const enough = plentyOf(own.open, there) ?? there
-  const house = [...over, ...kept, ...enough]
-  const rest = planSoon({ wants: own.open, stocks: [...asStock(over), ...cutStock(material, pricing, enough)], least: 0 })
-  const plan = { ...rest, rolls: [...own.rolls, ...rest.rolls] }
+  const enough = plentyOf(left, there) ?? there
+  const house = [...over, ...enough]
+  const plan = planSoon({
+    wants: left,
+    stocks: [...asStock(over), ...cutStock(material, pricing, enough)],
+    least: rate(LEAST_REST, pricing.shelf),
+  })
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
   const done = Math.max(
     0,

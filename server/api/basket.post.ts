@@ -1,11 +1,11 @@
-import { createError, defineEventHandler, readBody } from 'h3'
-import { z } from 'zod'
-import { BasketJobSchema, MOST_SHOPS } from '../../core/price'
-import { solveBasket } from '../basket/solve'
+import { createError, defineEventHandler, readBody, setResponseHeader } from 'h3'
+import { Busy, solveAside } from '../basket/pool'
+import { QuestionSchema } from '../basket/question'
 
-const QuestionSchema = z.strictObject({ job: BasketJobSchema, most: z.int().min(1).max(MOST_SHOPS).nullable() })
+/** When to ask again where too many ask, seconds. */
+const AGAIN = 5
 
-/** What to buy where, solved as an integer program. */
+/** What to buy where, solved as an integer program beside what answers everybody else. */
 export default defineEventHandler(async (event) => {
   const read = QuestionSchema.safeParse(await readBody(event))
   if (!read.success)
@@ -14,5 +14,16 @@ export default defineEventHandler(async (event) => {
       statusMessage: 'That is no basket.',
       data: read.error.issues.slice(0, 5).map(({ path, message }) => ({ path, message })),
     })
-  return solveBasket(read.data.job, read.data.most)
+  const asking = new AbortController()
+  event.node.res.once('close', () => {
+    if (!event.node.res.writableEnded) asking.abort()
+  })
+  try {
+    return await solveAside(read.data, asking.signal)
+  } catch (error) {
+    if (asking.signal.aborted) return null
+    if (!(error instanceof Busy)) throw error
+    setResponseHeader(event, 'retry-after', AGAIN)
+    throw createError({ statusCode: 503, statusMessage: error.message, data: { why: error.why, again: AGAIN } })
+  }
 })

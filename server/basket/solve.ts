@@ -6,7 +6,7 @@ type Highs = Awaited<ReturnType<typeof highsLoader>>
 let loaded: Promise<Highs> | null = null
 const highs = (): Promise<Highs> => (loaded ??= highsLoader())
 
-/** How long one basket may take, seconds: while it is solved nothing else is answered. */
+/** How long one program may take, seconds. */
 const LIMIT = 4
 
 /** The best basket from at most so many shops, and what none can beat. @param most null is any number */
