@@ -51,6 +51,7 @@ export default defineNuxtConfig({
   alias: { '#core': core },
   compatibilityDate: '2026-01-01',
   nitro: {
+    errorHandler: '~~/server/error',
     serverAssets: [{ baseName: 'demo', dir: '../demo' }],
     compressPublicAssets: true,
     // The solver runs in threads, whose script is made beside the server's; it reads its WebAssembly beside its own file.

@@ -93,3 +93,22 @@ it('a clock put back in the middle is told, and costs no time', () => {
   pass(5)
   expect(moved).toEqual([-3_600_000, 3_600_000])
 })
+it('the machine’s sleep is no clock put on, whether the stopwatch slept with it or not', () => {
+  const { spent, moved } = begin()
+  pass(30)
+  // Ten minutes asleep: the stopwatch stood still.
+  clock += 600_000
+  pass(30)
+  // And ten more, through which it went on.
+  clock += 600_000
+  stopwatch += 600_000
+  pass(30, true)
+  expect(moved).toEqual([])
+  expect(spent.base).toBeCloseTo(1.5, 0)
+  // After a clock that was put back, sleep is still sleep.
+  clock -= 3_600_000
+  pass(5)
+  clock += 600_000
+  pass(5)
+  expect(moved).toEqual([-3_600_000])
+})

@@ -12,7 +12,7 @@ export interface Spending {
   /** How long hands may be at it without touching the page, minutes. */
   readonly patience: () => number
   readonly spend: (task: string, minutes: number) => void
-  /** The machine's clock was put on or back by so much, ms. */
+  /** The machine's clock was put back by so much, below 0, or right again, ms. */
   readonly clockMoved: (by: number) => void
   readonly stopwatch?: () => number
   readonly clock?: () => number
@@ -26,6 +26,8 @@ export function useSpending({ task, patience, spend, clockMoved, stopwatch = () 
   let since = stopwatch()
   let touched = since
   let apart = clock() - since
+  /** How far the clock was put back, below 0, ms. */
+  let putBack = 0
   function look(of: string | null = task()): void {
     const now = stopwatch()
     const took = now - since
@@ -33,7 +35,13 @@ export function useSpending({ task, patience, spend, clockMoved, stopwatch = () 
     const drift = clock() - now - apart
     if (Math.abs(drift) > JUMP) {
       apart += drift
-      clockMoved(drift)
+      // A clock that was put back is told by itself. One that went on farther than the stopwatch was asleep with the machine,
+      // which stops the stopwatch; only as far as it was put back before was it put right again.
+      const moved = drift < 0 ? drift : Math.abs(drift + putBack) <= JUMP ? drift : 0
+      if (moved) {
+        putBack = drift < 0 ? putBack + drift : 0
+        clockMoved(moved)
+      }
     }
     if (of === null || took <= 0 || took > ASLEEP || document.visibilityState !== 'visible') return
     if (now - touched > Math.max(10, patience()) * 60_000) return

@@ -84,8 +84,13 @@ export function weekdayOf(day: Day): number {
 /** The same of so many days since 1970-01-01, which was a Thursday. @param n whole */
 export const weekdayAt = (n: number): number => (((n + 3) % 7) + 7) % 7
 
+/** No day of a workroom lies farther off: what is reckoned from one stays within four digits of a year. */
+const YEARS = [1900, 2199] as const
 /** A day as documents have it. */
-export const DaySchema = z.string().refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
+export const DaySchema = z
+  .string()
+  .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
+  .refine((day) => Number(day.slice(0, 4)) >= YEARS[0] && Number(day.slice(0, 4)) <= YEARS[1], `Years go from ${YEARS[0]} to ${YEARS[1]}.`)
 
 /**
  * Hours and minutes as a clock shows them. @param minutes after midnight, or after something begins

@@ -140,7 +140,8 @@ const ASKING_IN_EIGHT = { claims: [], school: 'materials and time, marked up', m
 /** Version 6 knew nothing of how a piece is fixed, weighed and hung, nor of what is done when. */
 function fromSix(document: Document): Document {
   const { layers, base, brief } = document
-  const held = (layer: unknown): unknown => (isObject(layer) ? { ...layer, fixing: null, backup: null, prepared: UNPREPARED_IN_SEVEN } : layer)
+  const held = (layer: unknown): unknown =>
+    isObject(layer) ? { ...layer, fixing: null, backup: null, prepared: UNPREPARED_IN_SEVEN } : layer
   return {
     ...document,
     layers: Array.isArray(layers) ? layers.map(held) : layers,

@@ -51,7 +51,8 @@ const masks = new Map<string, Mask>()
 const known = onceWith<Lying, Silhouette>()
 
 /** The silhouette of a thing: its drawing's own paths, filled once for all that look alike. */
-export const silhouetteOf = (lying: Lying, shelf: Shelf): Silhouette => known(lying, [shelf.materials], () => silhouetteAfresh(lying, shelf))
+export const silhouetteOf = (lying: Lying, shelf: Shelf): Silhouette =>
+  known(lying, [shelf.materials], () => silhouetteAfresh(lying, shelf))
 
 function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
   const looks = looksOf(lying, shelf)

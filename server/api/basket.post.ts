@@ -1,4 +1,4 @@
-import { createError, defineEventHandler, readBody, setResponseHeader } from 'h3'
+import { createError, defineEventHandler, getRequestHeader, readBody, setResponseHeader } from 'h3'
 import { Busy, solveAside } from '../basket/pool'
 import { QuestionSchema } from '../basket/question'
 
@@ -7,6 +7,8 @@ const AGAIN = 5
 
 /** What to buy where, solved as an integer program beside what answers everybody else. */
 export default defineEventHandler(async (event) => {
+  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
+    throw createError({ statusCode: 415, statusMessage: 'A basket is asked for as application/json.' })
   const read = QuestionSchema.safeParse(await readBody(event))
   if (!read.success)
     throw createError({

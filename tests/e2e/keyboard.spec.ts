@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
-import { DEMO_PIECES, demoSite, figure, saved } from './bench'
+import { DEMO_PIECES, demoSite, exported, figure, openWith, saved } from './bench'
 
 const focused = (page: Page) =>
   page.evaluate(() => {
@@ -76,4 +76,39 @@ test('every figure of the tally opens to a sum with its basis', async ({ page })
       expect(sum).not.toMatch(/NaN|undefined|Infinity|null/)
     }
   }
+})
+
+test('keys change nothing behind a dialog, in a menu, on a button or in a field', async ({ page }) => {
+  const layer = await openWith(page, 'Quiet ring', ['bay'])
+  await page.getByRole('application').focus()
+  await page.keyboard.press('.')
+  await saved(page)
+  const before = (await exported(page)).text
+  const KEYS = ['a', 'c', 'm', 'd', 'p', 'h', 'l', '+', '-', '[', ']', 'Delete', 'Backspace', 'ArrowRight', 'ArrowUp']
+  const pressAll = async (keys = KEYS): Promise<void> => {
+    for (const key of keys) await page.keyboard.press(key)
+  }
+  // A menu.
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await pressAll(['Delete', 'Backspace', '+', '[', 'd'])
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('menu')).toHaveCount(0)
+  // A button.
+  await layer.getByRole('button').first().focus()
+  await pressAll()
+  // A dialog, which Escape closes.
+  await page.getByRole('application').focus()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toHaveCount(1)
+  await pressAll()
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  // A field: what is typed is its own, and so is its undo.
+  const many = layer.getByLabel('How many', { exact: true }).and(layer.locator('input'))
+  await many.focus()
+  await page.keyboard.type('9')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Escape')
+  expect((await exported(page)).text).toBe(before)
 })

@@ -34,6 +34,8 @@ test('many are chosen with a frame and with Shift, and moved, copied and taken o
   expect(Object.keys(piece.layers[0]!.nudges)).toHaveLength(3)
   await page.keyboard.press('Control+z')
 
+  // Keys act where the drawing has the focus.
+  await page.getByRole('application').focus()
   await page.keyboard.press('c')
   await expect(undo(page, /^Undo: copy 3 stems to the other side/)).toBeEnabled()
   await expect(figure(page, 'On the base')).toHaveText('11')

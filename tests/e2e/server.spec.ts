@@ -112,7 +112,10 @@ test('shops and basket answer what they can, and say what they cannot', async ({
   const status = async (path: string): Promise<number> => (await request.get(path)).status()
   expect(await status('/api/shops/pinfold?day=2026-10-20')).toBe(200)
   expect(await status('/api/shops/pinfold')).toBe(400)
-  expect(await status('/api/shops/pinfold?day=2026-02-30')).toBe(400)
+  for (const day of ['2026-02-30', '0000-01-01', '9999-12-31', '1899-12-31'])
+    expect(await status(`/api/shops/pinfold?day=${day}`), day).toBe(400)
+  const form = await request.post('/api/basket', { form: { job: '{}' } })
+  expect([form.status(), await form.text()]).toEqual([415, expect.not.stringContaining('127.0.0.1')])
   expect(await status('/api/shops/nobody?day=2026-10-20')).toBe(404)
   // Coppice & Cone is out in the woods on every sixth day.
   const days = await Promise.all(Array.from({ length: 6 }, (_, i) => status(`/api/shops/coppice?day=2026-10-2${i}`)))

@@ -140,6 +140,7 @@ function step(event: Event): void {
     class="relative min-h-0 min-w-0 overflow-hidden bg-bench"
     aria-label="Drawing"
     data-testid="drawing"
+    data-keys
     :data-view="view ? JSON.stringify(view) : undefined"
     :data-sharp="sharp"
     @dragover="over"

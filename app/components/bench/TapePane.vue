@@ -191,7 +191,15 @@ watch(
         </button>
       </div>
     </div>
-    <div v-if="tape" ref="scroller" class="min-h-0 flex-1 overflow-auto" tabindex="0" role="group" aria-label="Tape with its lanes">
+    <div
+      v-if="tape"
+      ref="scroller"
+      class="min-h-0 flex-1 overflow-auto"
+      data-keys
+      tabindex="0"
+      role="group"
+      aria-label="Tape with its lanes"
+    >
       <div class="relative" :style="{ width: `${NAMES + long + 2 * END}px` }">
         <div class="sticky top-0 z-20 flex" :style="{ height: `${RULE}px` }">
           <div class="sticky left-0 z-10 shrink-0 border-b border-line bg-bench" :style="{ width: `${NAMES}px` }" />

@@ -48,6 +48,7 @@ function back(): void {
       :class="[numeric ? 'text-right' : '', error ? 'border-ruddy' : '']"
       type="text"
       autocomplete="off"
+      :data-entered="text === shown || undefined"
       :inputmode="numeric ? 'decimal' : 'text'"
       :aria-invalid="error !== null"
       :aria-describedby="error || hint ? `${id}-more` : undefined"

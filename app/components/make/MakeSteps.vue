@@ -11,6 +11,7 @@ import { listed, say, show } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { pieceBounds } from '~/drawing/scene'
+import { isCovered, isTyping } from '~/composables/keys'
 import { useProgress } from '~/composables/useProgress'
 import { useSpending } from '~/composables/useSpending'
 import { useNotices } from '~/stores/notices'
@@ -204,14 +205,13 @@ function addNote(): void {
   note.value = ''
 }
 
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
 useEventListener(window, 'keydown', (event) => {
-  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
+  if (isTyping(event.target) || isCovered() || event.ctrlKey || event.metaKey || event.altKey) return
   const acts: Record<string, () => void> = { ' ': press, ArrowRight: finish, ArrowLeft: back, r: readOut }
   const act = acts[event.key]
-  // A button that was reached by key answers to the space bar itself.
-  if (!act || (event.key === ' ' && event.target instanceof HTMLButtonElement && event.target.dataset.big === undefined)) return
+  // What was reached by key answers to the space bar itself: a button is pressed, a long text goes on.
+  const reached = event.target instanceof HTMLElement && event.target !== document.body && event.target.dataset.big === undefined
+  if (!act || (event.key === ' ' && reached && event.target.tabIndex >= 0)) return
   event.preventDefault()
   act()
 })

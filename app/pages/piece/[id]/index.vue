@@ -4,6 +4,7 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
+import { focusKeyed, isCovered, isForPage, isTyping, isWhereKeysAct } from '~/composables/keys'
 import { useCosts } from '~/composables/useCosts'
 import { useHand } from '~/composables/useHand'
 import { useOpenPiece } from '~/composables/useOpenPiece'
@@ -33,23 +34,28 @@ watch(
   },
 )
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName))
-
 useEventListener(window, 'keydown', (event) => {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    // A text has an undo of its own; a number that is entered is the piece's.
+    if (isCovered() || (isTyping(event.target) && !(event.target as HTMLElement).dataset.entered)) return
     event.preventDefault()
     if (event.shiftKey) bench.redo()
     else bench.undo()
     return
   }
-  if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || keys.value) return
+  if (!isForPage(event)) return
   const act = KEYS[event.key]
   if (!act) return
+  const finds = FINDING.has(event.key)
+  if (!finds && !isWhereKeysAct(event)) return
   if (event.key.startsWith('Arrow') && !bench.selected) return
   event.preventDefault()
   act(event)
+  // What was found is worked on by key.
+  if (finds && bench.selected && !isWhereKeysAct(event)) focusKeyed()
 })
+/** Keys that find something, or close it, and change nothing: they act wherever the focus is. */
+const FINDING: ReadonlySet<string> = new Set([',', '.', '<', '>', 'PageDown', 'PageUp', '?', 'Escape'])
 /** Sixteenths and quarters of an inch, or one and five millimetres, are what hands trim by. */
 const trimStep = (fine: boolean): number => (bench.manner.units === 'in' ? (fine ? 25.4 / 8 : 12.7) : fine ? 2 : 10)
 const KEYS: Record<string, (event: KeyboardEvent) => void> = {
