@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { ringRun, runsOf, topOf, usualBase } from '../base'
 import { CATALOGUE } from '../material'
-import { inches, say, USUAL } from '../measure'
+import { inches, say, showSum, USUAL } from '../measure'
 import { mm } from '../measure/term'
 import type { Hanger, Piece } from '../piece'
 import { edit, HOOKS, LOOPS, PieceSchema } from '../piece'
@@ -85,6 +85,18 @@ describe('the rest angle', () => {
     expect(hung.rest!.value).toBeGreaterThan(10)
     const level = work(hungBy(piece, { at: hung.level!.at }), on).hung
     expect(Math.abs(level.rest!.value)).toBeLessThan(0.2)
+  })
+  it.each([
+    [0.25, 'right', 1],
+    [0.75, 'left', -1],
+  ] as const)('says to which side its weight lies, and how far: what it says comes to the angle (at %d)', (at, side, way) => {
+    const { piece, on } = stones(at, 500)
+    const { rest } = work(piece, on).hung
+    const said = showSum(rest!, { units: 'cm', currency: 'USD' })
+    const [, across, where, below] = /lies ([\d.]+) cm to the (\w+) and ([\d.]+) cm below/.exec(said)!
+    expect(where).toBe(side)
+    expect((Math.atan(Number(across) / Number(below)) * 180) / Math.PI).toBeCloseTo(way * rest!.value, 0)
+    expect(said).toContain(`atan(${across} cm ÷ ${below} cm)`)
   })
   it('the mend that moves the hanger mends it', () => {
     const piece = pieceWith([layerOf('a', 'skep', { kind: 'compass', count: 3, start: 60 })])

@@ -181,6 +181,10 @@ describe('rebase', () => {
 })
 
 describe('mirrorPiece', () => {
+  it('puts what sits at two o’clock at ten', () => {
+    const [layer] = mirrorPiece(pieceWith([layerOf('a', 'skep', { kind: 'single', at: 2 / 12, drop: 7 })]), 'x', 'X').layers
+    expect(layer!.rule).toEqual({ kind: 'single', at: expect.closeTo(10 / 12, 9), drop: 7 })
+  })
   it('is the same again when it is mirrored twice', () => {
     for (const kind of BASE_KINDS) {
       const own = pieceWith([bracken, holly], { base: usualBase(kind) })

@@ -89,3 +89,12 @@ describe('cautions', () => {
     }
   })
 })
+
+describe('tools', () => {
+  const toolsAt = (piece: Piece, kind: string) => steps(piece).find((task) => task.kind === kind)!.tools
+  it('a nail wants a hammer, and what sticks or hooks over wants none', () => {
+    const hung = (hook: 'nail' | 'suction cup' | 'over the door') => ({ ...full, hanger: { ...full.hanger!, hook } })
+    expect(toolsAt(hung('nail'), 'hang')).toEqual(['hammer or drill'])
+    for (const hook of ['suction cup', 'over the door'] as const) expect(toolsAt(hung(hook), 'hang')).toEqual([])
+  })
+})
