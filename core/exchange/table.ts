@@ -37,12 +37,13 @@ export type ReadTable = { readonly ok: true; readonly table: Table } | { readonl
 export const MOST_ROWS = 5000
 export const LARGEST_TABLE = 4 * 1024 * 1024
 
-/** The longest cell that is read, letters: no name, note or number comes near it. */
+/** The longest cell that is read, and the longest number, letters: none comes near it. */
 const LONGEST_CELL = 2000
+const LONGEST_NUMBER = 60
 
 /** A number as tables have it: a sign of money may stand before it, a unit or % behind. */
 export function numberIn(text: string): Parsed<number> {
-  const found = /^[^\d.,-]{0,3}(-?)([.,]?\d[\d.,\s]*)([a-z]{0,3}|%)$/i.exec(text)
+  const found = text.length > LONGEST_NUMBER ? null : /^[^\d.,-]{0,3}(-?)([.,]?\d[\d.,\s]*)([a-z]{0,3}|%)$/i.exec(text)
   if (!found) return { ok: false, error: `“${text.length > 40 ? `${text.slice(0, 40)}…` : text}” is not a number.` }
   const read = parseNumber(found[2]!.trim())
   return read.ok && found[1] ? { ok: true, value: -read.value } : read

@@ -89,7 +89,7 @@ const YEARS = [1900, 2199] as const
 /** A day as documents have it. */
 export const DaySchema = z
   .string()
-  .refine((day) => dayNumber(day) !== null, 'That is no day of the calendar.')
+  .refine((day) => dayNumber(day) !== null, { error: 'That is no day of the calendar.', abort: true })
   .refine((day) => Number(day.slice(0, 4)) >= YEARS[0] && Number(day.slice(0, 4)) <= YEARS[1], `Years go from ${YEARS[0]} to ${YEARS[1]}.`)
 
 /**
