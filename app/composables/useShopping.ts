@@ -10,6 +10,9 @@ import { newId } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 
+/** The shop of what no shop has. */
+const ELSEWHERE = 'elsewhere'
+
 /** The shopping list: written from a basket, ticked off in the aisle; what was bought goes into the stash for what was really paid. */
 export function useShopping() {
   const notices = useNotices()
@@ -21,16 +24,20 @@ export function useShopping() {
       lines.value = all
     },
   )
+  /** Shops by their names, last what no shop has; in each by what it is. The ids of lines say nothing of their order. */
   const stops = computed(() => {
-    const names = [...new Map(lines.value.map(({ shop, shopName }) => [shop, shopName]))]
-    return names.map(([shop, name]) => ({ shop, name, lines: lines.value.filter((line) => line.shop === shop) }))
+    const names = [...new Map(lines.value.map(({ shop, shopName }) => [shop, shopName]))].sort(
+      ([a, one], [b, other]) => Number(a === ELSEWHERE) - Number(b === ELSEWHERE) || one.localeCompare(other),
+    )
+    const inOrder = [...lines.value].sort((a, b) => a.material.localeCompare(b.material) || (a.width ?? 0) - (b.width ?? 0))
+    return names.map(([shop, name]) => ({ shop, name, lines: inOrder.filter((line) => line.shop === shop) }))
   })
 
   /** Writes the list anew; what lies in the bag already stays on it. */
   async function write({ stops: of, elsewhere }: Basket): Promise<void> {
     const wanted: Omit<Purchase, 'id'>[] = [
       ...of.flatMap(({ shop, name, lines: own }) => own.map(({ of: what, bought }) => ({ shop, shopName: name, ...what, bought }))),
-      ...elsewhere.map(({ of: what, bought }) => ({ shop: 'elsewhere', shopName: 'Elsewhere', ...what, bought })),
+      ...elsewhere.map(({ of: what, bought }) => ({ shop: ELSEWHERE, shopName: 'Elsewhere', ...what, bought })),
     ].map(({ bought: { holds, packs, cost }, ...line }) => ({ ...line, holds, packs, expects: cost, paid: null, lot: null }))
     const put = db().transaction('rw', db().purchases, async () => {
       await db()
