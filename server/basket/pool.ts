@@ -22,7 +22,6 @@ const threads = (): Piscina =>
     filename: new URL('basket-worker.mjs', import.meta.url).href,
     minThreads: 0,
     maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
   }))
 
@@ -33,11 +32,11 @@ const threads = (): Piscina =>
  */
 export async function solveAside(question: Question, gone: AbortSignal): Promise<Solved> {
   const late = AbortSignal.timeout(LONGEST_MS)
+  if (threads().queueSize >= MOST_WAITING) throw new Busy('full')
   try {
     return (await threads().run(question, { signal: AbortSignal.any([gone, late]) })) as Solved
   } catch (error) {
     if (late.aborted) throw new Busy('long')
-    if (error instanceof Error && /queue/i.test(error.message)) throw new Busy('full')
     throw error
   }
 }

@@ -11,7 +11,7 @@ import { listed, say, show } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { pieceBounds } from '~/drawing/scene'
-import { isCovered, isTyping } from '~/composables/keys'
+import { isForPage } from '~/composables/keys'
 import { useProgress } from '~/composables/useProgress'
 import { useSpending } from '~/composables/useSpending'
 import { useNotices } from '~/stores/notices'
@@ -206,7 +206,7 @@ function addNote(): void {
 }
 
 useEventListener(window, 'keydown', (event) => {
-  if (isTyping(event.target) || isCovered() || event.ctrlKey || event.metaKey || event.altKey) return
+  if (!isForPage(event)) return
   const acts: Record<string, () => void> = { ' ': press, ArrowRight: finish, ArrowLeft: back, r: readOut }
   const act = acts[event.key]
   // What was reached by key answers to the space bar itself: a button is pressed, a long text goes on.

@@ -14,6 +14,8 @@ const NAMES: Readonly<Record<string, string>> = {
   pieces: 'A piece',
   snapshots: 'An earlier version of a piece',
   rescued: 'The last edits of a page that closed',
+  pending: 'The last tick or setting of a page that closed',
+  settings: 'A setting',
   materials: 'A material',
   lots: 'A lot in the house',
   rolls: 'A roll of your own',
