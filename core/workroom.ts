@@ -9,9 +9,10 @@ import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } fro
 import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { edit, worstFirst } from './piece'
-import type { Bill, Bought, CostWith, Instead, Pricing, Span } from './price'
+import type { Bill, Bought, CostWith, Instead, Pricing, Span, WantedBase } from './price'
 import {
   billOf,
+  giveOutBases,
   costProblems,
   OVER_BUDGET,
   cutOfKept,
@@ -353,13 +354,10 @@ function sharesOf(materials: readonly MaterialPlan[], pieces: readonly InHand[],
 const baseKey = ({ material, width, ownPrice, price }: BareBase): string =>
   [baseLots(material as BaseKind), Math.round(width * 10) / 10, ...(ownPrice ? [price] : [])].join(':')
 
-/** Bases that are wanted for a piece: still open, kept for it, and had of those that are nobody's. */
-interface BaseWant {
+/** Bases that are wanted for a piece, and how many of them are kept for it. */
+interface BaseWant extends WantedBase {
   readonly piece: InHand
-  readonly need: BareBase
-  open: number
   own: number
-  had: number
 }
 
 /** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
@@ -386,7 +384,7 @@ function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan
   const groups = new Map<string, BaseWant[]>()
   for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
   for (const kind of new Set(wants.map(({ need }) => need.material as BaseKind)))
-    giveOut(
+    giveOutBases(
       [...groups.values()].filter(([first]) => first!.need.material === kind),
       lotsOf(lots, baseLots(kind)).filter((lot) => isFree(lot)),
       workroom,
@@ -424,78 +422,6 @@ function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan
       left: figure(quantity.count(holds - toBuy), sum`${quantity.count(holds)} bought − ${quantity.count(toBuy)} needed of them`, COUNTED),
     }
   })
-}
-
-/**
- * Gives the bases of the house to those who want them: to as many as can be, and of those to whoever would have to pay most. Which
- * sets can be served together is a matroid, so the dearest first, others moving over to let one in, leaves least to pay; what
- * packs and reductions make of several is then bettered by handing some from one width to another, as long as that costs less.
- * @param groups of one kind, each of one width and price; what they get is noted in them
- */
-function giveOut(groups: readonly (readonly BaseWant[])[], house: readonly Lot[], workroom: Workroom): void {
-  if (!house.length) return
-  const open = groups.map((own) => own.reduce((n, each) => n + each.open, 0))
-  const cost = (group: number, count: number): number => openedBy(packsFor(count, soldBase(groups[group]![0]!.need), workroom)).cost[1]
-  const left = house.map(({ things }) => things ?? 0)
-  /** How many of each lot each group has. */
-  const given = groups.map(() => house.map(() => 0))
-  const has = (group: number): number => given[group]!.reduce((n, each) => n + each, 0)
-  const serves = groups.map(([first]) => house.map((lot) => servesAs(lot, first!.need.width)))
-  /** Lets one more of a group have one, where others move over. */
-  const letIn = (group: number, tried = new Set<number>()): boolean => {
-    for (const [lot, n] of left.entries()) {
-      if (!n || !serves[group]![lot]) continue
-      left[lot] = n - 1
-      given[group]![lot]! += 1
-      return true
-    }
-    for (const lot of house.keys()) {
-      if (!serves[group]![lot] || tried.has(lot)) continue
-      tried.add(lot)
-      const other = given.findIndex((of, i) => i !== group && of[lot]! > 0 && letIn(i, tried))
-      if (other < 0) continue
-      given[other]![lot]! -= 1
-      given[group]![lot]! += 1
-      return true
-    }
-    return false
-  }
-  const letGo = (group: number): void => {
-    const lot = given[group]!.findIndex((n) => n > 0)
-    given[group]![lot]! -= 1
-    left[lot]! += 1
-  }
-  const dearest = groups.map((_, i) => i).sort((a, b) => cost(b, 1) - cost(a, 1))
-  for (const group of dearest) while (has(group) < open[group]! && letIn(group));
-  const paid = (): number => groups.reduce((all, _, i) => all + cost(i, open[i]! - has(i)), 0)
-  /** Hands so many from one group to another; undone where that costs no less. */
-  const hand = (from: number, to: number, many: number): boolean => {
-    const before = paid()
-    const was = [left.slice(), given.map((of) => of.slice())] as const
-    for (let n = 0; n < many; n++) letGo(from)
-    let got = 0
-    while (got < many && letIn(to)) got += 1
-    if (got === many && paid() < before) return true
-    left.splice(0, left.length, ...was[0])
-    given.splice(0, given.length, ...was[1])
-    return false
-  }
-  const pairs = dearest.flatMap((from) => dearest.flatMap((to) => (from === to ? [] : [[from, to] as const])))
-  const better = (): boolean =>
-    pairs.some(([from, to]) => {
-      for (let many = Math.min(has(from), open[to]! - has(to)); many > 0; many--) if (hand(from, to, many)) return true
-      return false
-    })
-  while (better());
-  for (const [group, own] of groups.entries()) {
-    let n = has(group)
-    for (const want of own) {
-      const had = Math.min(n, want.open)
-      want.had += had
-      want.open -= had
-      n -= had
-    }
-  }
 }
 
 /** Whole things of all pieces: their stems with what breaks, less what is in the house, in the cheapest packs. What is kept for a piece is for it alone. */

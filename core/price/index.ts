@@ -1,3 +1,4 @@
+export * from './bases'
 export * from './bill'
 export * from './among'
 export * from './line'
