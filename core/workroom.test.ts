@@ -27,7 +27,7 @@ const rolls = (count: number): Lot => lotOf('rolls', ribbon.id, { things: count 
 const oneCut = lotOf('c', ribbon.id, {
   length: inches(116),
   source: { kind: 'cut', from: null },
-  reserved: { piece: 'a', want: 'a:bow:bow:0' },
+  reserved: { piece: 'a', want: 'bow:bow:0' },
 })
 
 function planned(workroom: Workroom, stop = false): Plan {

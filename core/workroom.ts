@@ -1,5 +1,5 @@
 import type { BaseKind } from './base'
-import type { CutJob, CutPlan, CutPiece, Planning, Want } from './cut'
+import type { CutJob, CutPiece, CutPlan, Planning, Want } from './cut'
 import { asStock, NEW, planning as planningCuts, reckon } from './cut'
 import { LEAST_REST } from './cut/thumbs'
 import type { BareBase, Lengths, Material, Need, Things } from './material'
@@ -9,7 +9,7 @@ import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } fro
 import { worked } from './measure/term'
 import type { Piece } from './piece'
 import { edit, worstFirst } from './piece'
-import type { Bill, Bought, CostWith, Instead, Pricing, Span, WantedBase } from './price'
+import type { Bill, Bought, CostWith, Instead, Pricing, Span, WantedBase, WantFor } from './price'
 import {
   billOf,
   giveOutBases,
@@ -41,7 +41,21 @@ import {
 } from './price'
 import { LOW_STOCK } from './price/thumbs'
 import type { InHouse, Lot, Low } from './stock'
-import { baseLots, baseOfLot, cutOf, cutThingsOf, fromCut, isFree, keptBy, lengthsOf, lotsOf, lowStock, servesAs, thingsOf } from './stock'
+import {
+  baseLots,
+  baseOfLot,
+  cutOf,
+  cutThingsOf,
+  fromCut,
+  isFree,
+  keptBy,
+  lengthsOf,
+  lotsOf,
+  lowStock,
+  servesAs,
+  thingsOf,
+  wantKey,
+} from './stock'
 import type { Workings } from './workings'
 import { inBrief, rememberingWork } from './workings'
 
@@ -66,7 +80,7 @@ export interface Workroom extends Pricing {
 }
 
 /** A length that is wanted, by whom and for what, and how many of it are cut. */
-export interface Wanted extends Want {
+export interface Wanted extends WantFor {
   readonly use: string
   readonly piece: string | null
   readonly made: number
@@ -523,7 +537,10 @@ function cutJob(
     }),
     ...list
       .filter((each) => each.material === material.id)
-      .map(({ id, use, length, count, joins }) => ({ id, use, piece: null, length, count, joins })),
+      .map(({ id: want, use, length, count, joins }) => {
+        const of = { piece: null, want }
+        return { id: wantKey(of), of, use, piece: null, length, count, joins }
+      }),
   ]
   const { left, made, over } = reckon(asked, cutOf(lots, material.id))
   // Where one piece alone wants any, what it keeps is planned with all else that it may have.
@@ -536,7 +553,8 @@ function cutJob(
   for (const { id } of alone ? [] : pieces) {
     const own = lengthsOf(keepers.get(id) ?? [], material, id)
     if (!own.length) continue
-    const mine = (want: Want): boolean => want.id.startsWith(`${id}:`)
+    const ids = new Set(asked.flatMap((want) => (want.of.piece === id ? [want.id] : [])))
+    const mine = (want: Want): boolean => ids.has(want.id)
     const { rolls, open: missing } = cutOfKept(open.filter(mine), own, shelf)
     keptHouse.push(...own)
     kept.push(...rolls)

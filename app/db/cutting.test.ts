@@ -20,7 +20,7 @@ const cuts = [
   { want: 'tie', length: 80, part: false },
 ]
 const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
-const cutting = { material: 'ribbon', least: 150 }
+const cutting = (i: number) => ({ material: 'ribbon', least: 150, cut: cuts[i]!, want: { piece: 'ring', want: cuts[i]!.want } })
 const lot = (set: Partial<Lot>): Lot => lotOf('a', 'ribbon', { length: 1000, source: { kind: 'offcut' }, ...set })
 const lengths = async (): Promise<unknown[]> =>
   (await db.lots.toArray())
@@ -28,7 +28,7 @@ const lengths = async (): Promise<unknown[]> =>
     .sort((a, b) => Number(b[0]) - Number(a[0]))
 
 it('keeps what was cut for what it was cut for, and what is left of the roll, and says where both came from', async () => {
-  const rest = await cutPiece(db, { ...cutting, roll, cut: cuts[0]! }, newId)
+  const rest = await cutPiece(db, { roll, ...cutting(0) }, newId)
   expect(rest).toMatchObject({ length: 400, reserved: null, source: { kind: 'cut', from: null } })
   expect(await lengths()).toEqual([
     [600, 'bow', null],
@@ -36,7 +36,7 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
   ])
   const next = await cutPiece(
     db,
-    { ...cutting, roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, cut: cuts[1]! },
+    { roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, ...cutting(1) },
     newId,
   )
   // Shorter than what is of use, but the tie is still to come from it.
@@ -46,11 +46,7 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
     [100, null, rest!.id],
   ])
   expect(
-    await cutPiece(
-      db,
-      { ...cutting, roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, cut: cuts[2]! },
-      newId,
-    ),
+    await cutPiece(db, { roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, ...cutting(2) }, newId),
   ).toBeNull()
   expect(await lengths()).toEqual([
     [600, 'bow', null],
@@ -60,7 +56,7 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
 })
 it('takes one of several rolls in the house, with its share of what was paid', async () => {
   await db.lots.add(lot({ things: 3, length: null, source: { kind: 'counted' }, paid: 3000 }))
-  await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'a' }, cut: cuts[0]! }, newId)
+  await cutPiece(db, { roll: { ...roll, stock: 'a' }, ...cutting(0) }, newId)
   const all = await db.lots.toArray()
   expect(all.find(({ id }) => id === 'a')).toMatchObject({ things: 2, paid: 2000 })
   // 600 of 1,000 mm of a roll for 10.00.
@@ -75,14 +71,14 @@ it('takes one of several rolls in the house, with its share of what was paid', a
   ])
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {
-  await db.lots.add(lot({ id: 'old', reserved: { piece: 'gone', want: 'gone:bow:bow:0' } }))
-  await cutPiece(db, { ...cutting, roll: { ...roll, stock: 'old' }, cut: cuts[0]! }, newId)
+  await db.lots.add(lot({ id: 'old', reserved: { piece: 'gone', want: 'bow:bow:0' } }))
+  await cutPiece(db, { roll: { ...roll, stock: 'old' }, ...cutting(0) }, newId)
   expect(await lengths()).toEqual([
     [600, 'bow', 'old'],
     [400, null, 'old'],
   ])
 })
 it('does nothing when another tab was there first', async () => {
-  await expect(cutPiece(db, { ...cutting, roll: { ...roll, stock: 'none' }, cut: cuts[0]! }, newId)).rejects.toThrow('another tab')
+  await expect(cutPiece(db, { roll: { ...roll, stock: 'none' }, ...cutting(0) }, newId)).rejects.toThrow('another tab')
   expect(await db.lots.count()).toBe(0)
 })

@@ -1,7 +1,7 @@
 import type { Cut, CutRoll } from '#core/cut'
 import { isNew } from '#core/cut'
-import type { Lot } from '#core/stock'
-import { cutFrom, cutForWant } from '#core/stock'
+import type { Lot, Reserved } from '#core/stock'
+import { cutFrom } from '#core/stock'
 import type { BenchDatabase } from './index'
 
 /** A roll of a plan from which something is cut. */
@@ -10,12 +10,14 @@ export interface Cutting {
   /** Its stock is a lot, or new. */
   readonly roll: CutRoll
   readonly cut: Cut
+  /** What it is cut for. */
+  readonly want: Reserved
   /** A rest shorter than this is not kept, mm. */
   readonly least: number
 }
 
 /** Cuts one piece: it is kept as a lot reserved for what it was cut for, and so is what is left of the roll. All or nothing. @returns what is left; null when that is waste */
-export function cutPiece(db: BenchDatabase, { material, roll, cut, least }: Cutting, newId: () => string): Promise<Lot | null> {
+export function cutPiece(db: BenchDatabase, { material, roll, cut, want, least }: Cutting, newId: () => string): Promise<Lot | null> {
   return db.transaction('rw', db.lots, async () => {
     const lot = isNew(roll.stock) ? null : await db.lots.get(roll.stock)
     if (lot === undefined) throw new Error('That is gone: another tab has cut from it.')
@@ -29,7 +31,7 @@ export function cutPiece(db: BenchDatabase, { material, roll, cut, least }: Cutt
         material,
         length: roll.length,
         cut: cut.length,
-        want: cutForWant(cut.want),
+        want,
         least: shortest,
         paid: each,
       },

@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '#core/material'
 import type { RibbonOf } from '#core/piece'
 import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
-import { cutForWant, lotOf } from '#core/stock'
+import { lotOf } from '#core/stock'
 import { layerOf } from '#core/testing'
 import { BenchDatabase } from './index'
 import { apartFrom, editPiece, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
@@ -380,13 +380,13 @@ describe('the steps from older schemas', () => {
     await before.table('needs').put({ id: 'p0', key: 'k', takes: [] })
     before.close()
     const after = new BenchDatabase(name)
-    const cut = (id: string, length: number, want: string) =>
-      lotOf(id, 'ribbon-slate', { length, source: { kind: 'cut', from: null }, reserved: cutForWant(want) })
+    const cut = (id: string, length: number, want: string, piece: string | null = null) =>
+      lotOf(id, 'ribbon-slate', { length, source: { kind: 'cut', from: null }, reserved: { piece, want } })
     expect(await after.lots.orderBy('id').toArray()).toEqual([
-      cut('c', 900, 'p0:bow:bow:0'),
+      cut('c', 900, 'bow:bow:0', 'p0'),
       lotOf('counted:bracken', 'bracken', { things: 4 }),
       lotOf('counted:ribbon-slate', 'ribbon-slate', { things: 2 }),
-      cut('d', 300, 'p0:bow:bow:1'),
+      cut('d', 300, 'bow:bow:1', 'p0'),
       cut('e', 400, 'l'),
       lotOf('o', 'ribbon-slate', { length: 400, source: { kind: 'offcut' } }),
     ])
@@ -478,7 +478,7 @@ describe('the steps from older schemas', () => {
         length: 900,
         source: { kind: 'cut', from: 'rolls' },
         paid: 200,
-        reserved: { piece: 'ring', want: 'ring:bow:bow:0' },
+        reserved: { piece: 'ring', want: 'bow:bow:0' },
       }),
       lotOf('off', 'ribbon-slate', { length: 700, source: { kind: 'offcut' } }),
       lotOf('rolls', 'ribbon-slate', { things: 2, paid: 1798 }),

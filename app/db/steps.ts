@@ -1,4 +1,5 @@
 import type { Transaction } from 'dexie'
+import { readyByPiece, wantOfItsPiece } from '#core/exchange'
 import { EVERY_TABLE, setAsideIn } from './sound'
 
 /** A version of the database: its tables as they differ from the one before, and how what is there comes into them. */
@@ -44,6 +45,12 @@ export const STEPS: readonly Step[] = [
     stores: { unread: '++id' },
     async upgrade(step) {
       await eachBySelf(step)
+    },
+  },
+  {
+    stores: {},
+    async upgrade(step) {
+      await idsAsFields(step)
       await step.table('needs').clear()
       await setAsideIn(step, EVERY_TABLE)
     },
@@ -199,4 +206,19 @@ async function eachBySelf(step: Transaction): Promise<void> {
     if (Array.isArray(ids)) for (const id of ids) await settings.put({ key: `${key}:${String(id)}`, value: true })
   }
   await settings.bulkDelete(['rates', 'unmeasured', 'shunned'])
+}
+
+/** Of version 17: what was cut for a piece, and the bows that are bought ready-made, had the id of the piece within a text. */
+async function idsAsFields(step: Transaction): Promise<void> {
+  await step
+    .table<unknown>('lots')
+    .toCollection()
+    .modify((lot, ref) => {
+      ref.value = wantOfItsPiece(lot)
+    })
+  const settings = step.table<{ readonly key: string; readonly value: unknown }, string>('settings')
+  const season = await settings.get('season')
+  if (!season) return
+  const pieces = await step.table('pieces').toCollection().primaryKeys()
+  await settings.put({ ...season, value: readyByPiece(season.value, pieces.map(String)) })
 }

@@ -4,8 +4,10 @@ import { readFileSync } from 'node:fs'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '#core/material'
 import { PieceSchema, startPiece, VERSION } from '#core/piece'
+import { usualSeason } from '#core/season'
 import { lotOf } from '#core/stock'
 import { BenchDatabase } from '.'
+import { seasonNow } from './season'
 import { savePiece, snapshotsOf, takeUpRescues } from './pieces'
 import { SCHEMA_VERSION, STEPS } from './steps'
 import { readAll } from './whole'
@@ -15,7 +17,7 @@ const documents = (version: number): { id: string; brief: { currency?: string } 
   JSON.parse(readFileSync(new URL(`../../tests/reference/versions/pieces-${version}.json`, import.meta.url), 'utf8')) as never
 
 /** The newest document that a database of each version had, from the first: taken from the history as well. */
-const DOCUMENTS = [1, 2, 2, 3, 4, 5, 5, 5, 6, 6, 6, 7, 8, 9, 10] as const
+const DOCUMENTS = [1, 2, 2, 3, 4, 5, 5, 5, 6, 6, 6, 7, 8, 9, 10, 10] as const
 const ALL = Array.from({ length: SCHEMA_VERSION - 1 }, (_, i) => i + 1)
 
 let count = 0
@@ -67,6 +69,17 @@ describe('a database of every version that ever was', () => {
     }
     if (version >= 13)
       await old.table('lots').bulkPut([lotOf('sound', 'bay', { things: 2 }), { ...lotOf('odd', 'bay', {}), things: 'two' }])
+    if (version >= 13) {
+      await old.table('lots').bulkPut(
+        [
+          { piece: 'piece-1', want: 'piece-1:bow:bow:0' },
+          { piece: null, want: 'piece-1:listed' },
+          { piece: 'piece-2', want: null },
+        ].map((reserved, i) => ({ ...lotOf(`cut-${i}`, 'ribbon-slate', { length: 300 }), reserved })),
+      )
+      const { ready, ...season } = usualSeason()
+      await old.table('settings').put({ key: 'season', value: { ...season, ready: [...ready, 'piece-1:bow:b', 'gone:bow:c'] } })
+    }
     if (version >= 13) await old.table('sales').put({ id: 's', piece: 'piece-0', day: 'some day' })
     old.close()
 
@@ -92,7 +105,20 @@ describe('a database of every version that ever was', () => {
         [400, null],
         [300, 'piece-0'],
       ])
-    if (version >= 13) expect([(await db.lots.toArray()).map(({ id }) => id), await db.sales.count()]).toEqual([['sound'], 0])
+    if (version >= 13) {
+      const lots = await db.lots.toArray()
+      expect([lots.map(({ id }) => id), await db.sales.count()]).toEqual([['cut-0', 'cut-1', 'cut-2', 'sound'], 0])
+      expect(lots.map(({ reserved }) => reserved)).toEqual([
+        { piece: 'piece-1', want: 'bow:bow:0' },
+        { piece: null, want: 'piece-1:listed' },
+        { piece: 'piece-2', want: null },
+        null,
+      ])
+      expect((await seasonNow(db)).ready).toEqual([
+        { piece: 'piece-1', task: 'bow:b' },
+        { piece: 'gone', task: 'bow:c' },
+      ])
+    }
     // And all that can be read can be written to a file.
     expect((await readAll(db)).tables.pieces).toHaveLength(30)
   })

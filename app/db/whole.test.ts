@@ -123,7 +123,7 @@ describe('the whole workroom', () => {
   })
   it('what belongs to a piece goes by its new id everywhere, and what is kept for nobody is nobody’s', async () => {
     await fill(here!)
-    const cut = (piece: string) => ({ piece, want: `${piece}:bow:bow:0` })
+    const cut = (piece: string) => ({ piece, want: 'bow:bow:0' })
     await here!.lots.bulkPut([
       lotOf('cut', 'ribbon-slate', { length: 300, reserved: cut('ring') }),
       lotOf('kept', 'bay', { things: 3, reserved: { piece: 'ring', want: null } }),
@@ -131,7 +131,14 @@ describe('the whole workroom', () => {
       lotOf('ghost', 'bay', { things: 3, reserved: { piece: 'nobody', want: null } }),
       lotOf('list', 'ribbon-slate', { length: 200, reserved: { piece: null, want: 'listed' } }),
     ])
-    await changeSeason(here!, () => ({ pins: { ring: '2026-11-20' }, later: ['ring', 'other'], ready: ['ring:bow', 'ringed:bow'] }))
+    await changeSeason(here!, () => ({
+      pins: { ring: '2026-11-20' },
+      later: ['ring', 'other'],
+      ready: [
+        { piece: 'ring', task: 'bow' },
+        { piece: 'ringed', task: 'bow' },
+      ],
+    }))
     const whole = await carried(here!)
     await savePiece(there!, startPiece('ring', 'Ours'), 0, 1)
     await takeAll(there!, whole, 'merge', newId)
@@ -148,7 +155,10 @@ describe('the whole workroom', () => {
     expect((await there!.settings.get('season'))!.value).toMatchObject({
       pins: { [id]: '2026-11-20' },
       later: [id, 'other'],
-      ready: [`${id}:bow`, 'ringed:bow'],
+      ready: [
+        { piece: id, task: 'bow' },
+        { piece: 'ringed', task: 'bow' },
+      ],
     })
   })
   it('a base on the shopping list is in the file, and what cannot be read stands in the way of none', async () => {

@@ -70,9 +70,6 @@ export async function readAll(db: BenchDatabase): Promise<Whole> {
 /** A piece by all that it is but its id. */
 const withoutId = (piece: Piece): string => JSON.stringify({ ...piece, id: '' })
 
-/** A key that begins with the id of a piece, for another id. */
-const keyFor = (key: string, from: string, to: string): string => (key.startsWith(`${from}:`) ? `${to}${key.slice(from.length)}` : key)
-
 /** Settings as they are kept: a file of before has all rules of thumb in one. */
 const settingsIn = ({ settings }: Whole): (readonly [string, unknown])[] =>
   Object.entries(settings).flatMap(([key, value]): (readonly [string, unknown])[] => {
@@ -88,7 +85,7 @@ const seasonFor = ({ pins, later, ready, ...rest }: Season, renamed: ReadonlyMap
     ...rest,
     pins: Object.fromEntries(Object.entries(pins).map(([id, day]) => [idOf(id), day])),
     later: later.map(idOf),
-    ready: ready.map((key) => [...renamed].reduce((all, [from, to]) => (all === key ? keyFor(key, from, to) : all), key)),
+    ready: ready.map(({ piece, task }) => ({ piece: idOf(piece), task })),
   }
 }
 
@@ -145,7 +142,7 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
     const reservedAs = ({ reserved }: Lot): Lot['reserved'] => {
       if (!reserved?.piece) return reserved
       const piece = idOf(reserved.piece)
-      return orders.has(piece) ? { piece, want: reserved.want && keyFor(reserved.want, reserved.piece, piece) } : null
+      return orders.has(piece) ? { ...reserved, piece } : null
     }
     const came = new Set(records.map(({ id }) => id))
     // Earlier versions of pieces that were here already stay those that are here.

@@ -52,7 +52,8 @@ const options = computed(() => {
 const listed = computed(() => stock.list.filter((each) => each.material === material.value))
 const wants = computed(() => open.value?.cutting?.wants ?? [])
 const asked = computed(() => wants.value.filter(({ piece }) => piece !== null))
-const madeOf = (id: string): number => wants.value.find((each) => each.id === id)?.made ?? 0
+/** How many of a line of the list are cut. */
+const madeOf = (id: string): number => wants.value.find(({ of }) => of.piece === null && of.want === id)?.made ?? 0
 /** What is nobody's, and what pieces keep. */
 const house = computed(() => [
   ...lengthsOf(stock.here, chosen.value),
@@ -86,7 +87,8 @@ function nameOf(of: string): string {
 }
 
 async function cutIt(roll: CutRoll, which: Cut): Promise<void> {
-  await notices.tell('It was not cut', stock.cut({ material: material.value, roll, cut: which, least: rate(LEAST_REST, settings) }))
+  const { of: want } = wants.value.find(({ id }) => id === which.want)!
+  await notices.tell('It was not cut', stock.cut({ material: material.value, roll, cut: which, want, least: rate(LEAST_REST, settings) }))
 }
 
 const form = ref({ use: 'Tail', length: inches(18), count: 2, joins: false })

@@ -67,6 +67,40 @@ describe('everything in one file', () => {
     expect([...read.whole.photos[0]!.bytes]).toEqual([...strToU8('picture')])
   })
   it('is the same file twice: it takes no time from a clock', () => expect(writeWhole(whole, WRITTEN)).toEqual(writeWhole(whole, WRITTEN)))
+  it('of format 1 had ids of pieces within the texts of what was cut for them, and of bows that are bought', () => {
+    const lot = (id: string, reserved: object) => ({ ...lotOf(id, 'ribbon-slate', { length: 300 }), reserved })
+    const written = {
+      'lots.json': [
+        lot('bow', { piece: 'ring', want: 'ring:bow:bow:0' }),
+        lot('list', { piece: null, want: 'ring:listed' }),
+        lot('kept', { piece: 'ring', want: null }),
+      ],
+      'settings.json': { season: { ...usualSeason(), ready: ['ring:bow:b', 'gone:bow:c'] } },
+    }
+    const first = repacked((files) => {
+      const manifest = JSON.parse(new TextDecoder().decode(files['workroom.json'])) as { version: number; files: Record<string, unknown> }
+      for (const [name, value] of Object.entries(written)) {
+        files[name] = json(value)
+        manifest.files[name] = { bytes: files[name].length, crc32: CRC32.buf(files[name]) }
+      }
+      files['workroom.json'] = json({ ...manifest, version: 1 })
+    })
+    const read = readWhole(first)
+    expect(read.ok ? [] : read.faults).toEqual([])
+    if (!read.ok) return
+    expect(read.whole.tables.lots.map(({ reserved }) => reserved)).toEqual([
+      { piece: 'ring', want: 'bow:bow:0' },
+      { piece: null, want: 'ring:listed' },
+      { piece: 'ring', want: null },
+    ])
+    expect(read.whole.settings.season).toEqual({
+      ...usualSeason(),
+      ready: [
+        { piece: 'ring', task: 'bow:b' },
+        { piece: 'gone', task: 'bow:c' },
+      ],
+    })
+  })
   it('brings pieces of an older format up', () => {
     const old = repacked((files) => {
       const { making, ...rest } = startPiece('ring', 'Ring')

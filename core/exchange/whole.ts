@@ -10,10 +10,11 @@ import type { OwnRoll, Sale } from '../price'
 import { ShopSchema } from '../price'
 import { BatchSchema, KitSchema, SeasonSchema } from '../season'
 import { LotSchema } from '../stock'
+import { readyByPiece, wantOfItsPiece } from './former'
 import type { FileFault } from './travel'
 
 export const WHOLE_FORMAT = 'ruddy-bramble/workroom'
-export const WHOLE_VERSION = 1
+export const WHOLE_VERSION = 2
 
 const id = z.string().min(1).max(200)
 /** Milliseconds since 1970, as far as a calendar goes. */
@@ -105,7 +106,7 @@ export type ReadWhole =
 
 const ManifestSchema = z.strictObject({
   format: z.literal(WHOLE_FORMAT),
-  version: z.literal(WHOLE_VERSION),
+  version: z.int().min(1).max(WHOLE_VERSION),
   written: z.iso.datetime({ offset: true }),
   files: z
     .record(z.string(), z.strictObject({ bytes: z.int().min(0), crc32: z.int() }))
@@ -241,7 +242,8 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
     if (!rows.ok) faults.push(rows.fault)
     else if (!Array.isArray(rows.value)) faults.push({ says: 'It should be a list.', at: file, line: null })
     else {
-      const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(rows.value)
+      const former = manifest.data.version < 2 && name === 'lots'
+      const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(former ? rows.value.map(wantOfItsPiece) : rows.value)
       if (read.success) tables[name] = read.data
       else faults.push(...faultsOf(read.error.issues, file))
       const again = read.success && twiceIn(name, read.data as object[])
@@ -251,7 +253,10 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
   const settings = files[SETTINGS] ? jsonIn(files[SETTINGS], SETTINGS) : null
   if (!settings) faults.push({ says: 'This file is missing from the archive.', at: SETTINGS, line: null })
   else if (!settings.ok) faults.push(settings.fault)
-  const kept = settings?.ok ? SettingsSchema.safeParse(settings.value) : null
+  const pieces = ((tables.pieces ?? []) as RowOf<'pieces'>[]).map(({ piece }) => piece.id)
+  const kept = settings?.ok
+    ? SettingsSchema.safeParse(manifest.data.version < 2 ? seasonOfFirst(settings.value, pieces) : settings.value)
+    : null
   if (kept && !kept.success) faults.push(...faultsOf(kept.error.issues, SETTINGS))
   if (faults.length || !kept?.success) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
   return {
@@ -265,6 +270,12 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
     aside: Object.keys(files).filter((name) => name !== MANIFEST && !Object.hasOwn(manifest.data.files, name)),
   }
 }
+
+/** Settings of a file of format 1. */
+const seasonOfFirst = (settings: unknown, pieces: readonly string[]): unknown =>
+  typeof settings === 'object' && settings !== null && 'season' in settings
+    ? { ...settings, season: readyByPiece(settings.season, pieces) }
+    : settings
 
 /** The first id that two rows of a table have. */
 function twiceIn(name: WholeTable, rows: readonly object[]): string | undefined {

@@ -196,7 +196,7 @@ describe('lengthLine', () => {
 it('what was cut for another piece serves none but that one', () => {
   const material = CATALOGUE['ribbon-slate']!
   const bow: Lengths = { of: 'lengths', material: material.id, length: 900, count: 2, layer: 'a', use: 'bow', joins: false }
-  const cutFor = (piece: string) => lotOf(`of ${piece}`, material.id, { length: 900, reserved: { piece, want: `${piece}:a:bow:0` } })
+  const cutFor = (piece: string) => lotOf(`of ${piece}`, material.id, { length: 900, reserved: { piece, want: 'a:bow:0' } })
   const lineWith = (...pieces: string[]) =>
     lengthLine(material, [bow], { id: 'ours', copies: 1 }, { ...plainPricing(shelf), lots: pieces.map(cutFor) })
   expect([lineWith().stash.value, lineWith('theirs').stash.value, lineWith('ours').stash.value]).toEqual([0, 0, 900])

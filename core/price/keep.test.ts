@@ -78,7 +78,7 @@ describe('keeping for a piece', () => {
   })
   it('leaves what was cut for a want, and does not ask for it again', () => {
     const lots = [
-      lotOf('cut', 'ribbon-slate', { length: inches(116), reserved: { piece: 'p', want: 'p:bow:bow:0' } }),
+      lotOf('cut', 'ribbon-slate', { length: inches(116), reserved: { piece: 'p', want: 'bow:bow:0' } }),
       lotOf('roll', 'ribbon-slate', { things: 1 }),
     ]
     expect(keep('p', [bow(1)], lots)).toEqual({ put: [], gone: [] })

@@ -4,9 +4,9 @@ import { planSoon, reckon } from '../cut'
 import { LEAST_REST } from '../cut/thumbs'
 import type { Material } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
-import type { Asked, AskedBase, Lot, Moved } from '../stock'
+import type { Asked, AskedBase, Lot, Moved, Reserved } from '../stock'
 import { rate } from '../measure'
-import { baseLots, cutFrom, cutOf, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, parted, plentyOf } from '../stock'
+import { baseLots, cutForPiece, cutFrom, cutThingsOf, fromCut, giveBack, keepFor, lengthsOf, parted, plentyOf } from '../stock'
 import type { Making } from './bill'
 import type { Pricing } from './line'
 import { wantsOf } from './line'
@@ -39,10 +39,7 @@ export function keepNeeds(
   for (const [material, own] of byMaterial(lengthsIn(needs))) {
     const of = materialOf(pricing.shelf, material)
     if (!of) continue
-    const { left } = reckon(
-      wantsOf({ id, copies }, own),
-      cutOf(lots, material).filter(({ want }) => want.startsWith(`${id}:`)),
-    )
+    const { left } = reckon(wantsOf({ id, copies }, own), cutForPiece(lots, material, id))
     const there = lengthsOf(lots, of)
     const stocks = (plentyOf(left, there) ?? there).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
     const rolls = new Map<string, number>()
@@ -65,38 +62,43 @@ export function keepAll(
   { shelf, lots }: Pick<Pricing, 'shelf' | 'lots'>,
   newId: () => string,
 ): Moved {
-  const house = new Map<string, Map<string, Lot>>()
-  const of = (material: string): Map<string, Lot> => {
-    const known = house.get(material) ?? new Map<string, Lot>()
-    house.set(material, known)
+  const free = new Map<string, Map<string, Lot>>()
+  const kept = new Map<string, Map<string, Lot>>()
+  const among = (all: Map<string, Map<string, Lot>>, key: string): Map<string, Lot> => {
+    const known = all.get(key) ?? new Map<string, Lot>()
+    all.set(key, known)
     return known
   }
-  const keeps = new Map<string, Set<string>>()
-  for (const lot of lots) {
-    of(lot.material).set(lot.id, lot)
-    const piece = lot.reserved?.piece
-    if (piece) keeps.set(piece, (keeps.get(piece) ?? new Set()).add(lot.material))
+  // What others have is nothing to a piece: it is left out from the moment that they have it.
+  const place = (lot: Lot): void => {
+    const { id, material, reserved } = lot
+    if (!reserved) among(free, material).set(id, lot)
+    else among(free, material).delete(id)
+    if (reserved?.piece) among(kept, reserved.piece).set(id, lot)
   }
+  for (const lot of lots) place(lot)
   const put = new Map<string, Lot>()
-  const gone = new Map<string, string>()
+  const gone = new Set<string>()
   for (const making of makings) {
+    const own = among(kept, making.id)
     const needed = making.needs.map((need) => (need.of === 'base' ? baseLots(need.material as BaseKind) : need.material))
-    const materials = new Set([...needed, ...(keeps.get(making.id) ?? [])])
-    const own = [...materials].flatMap((material) => [...of(material).values()])
-    const moved = keepNeeds(making, { shelf, lots: own }, newId)
+    const materials = new Set([...needed, ...[...own.values()].map(({ material }) => material)])
+    const open = [...[...materials].flatMap((material) => [...among(free, material).values()]), ...own.values()]
+    const moved = keepNeeds(making, { shelf, lots: open }, newId)
+    for (const { id } of moved.put) own.delete(id)
     for (const lot of moved.put) {
-      of(lot.material).set(lot.id, lot)
+      place(lot)
       put.set(lot.id, lot)
     }
     for (const id of moved.gone) {
-      const { material } = own.find((lot) => lot.id === id)!
-      of(material).delete(id)
+      own.delete(id)
+      for (const material of materials) among(free, material).delete(id)
       put.delete(id)
-      gone.set(id, material)
+      gone.add(id)
     }
   }
   const before = new Set(lots.map(({ id }) => id))
-  return { put: [...put.values()], gone: [...gone.keys()].filter((id) => before.has(id)) }
+  return { put: [...put.values()], gone: [...gone].filter((id) => before.has(id)) }
 }
 
 /**
@@ -146,9 +148,10 @@ export function useUp(
     }
     if (!of) continue
     const wanted = wantsOf({ id, copies }, lengths.get(material) ?? [])
-    const { left: open, over } = reckon(wanted, cutOf(mine, material))
+    const { left: open, over } = reckon(wanted, cutForPiece(mine, material, id))
     for (const piece of over) free(mine.find((lot) => lot.id === piece.id)!)
-    if (rolls.length) cutUp(of, rolls, open, id, rate(LEAST_REST, shelf), { put, gone, free }, newId)
+    if (rolls.length)
+      cutUp(of, rolls, open, new Map(wanted.map((want) => [want.id, want.of])), id, rate(LEAST_REST, shelf), { put, gone, free }, newId)
   }
   return { put: [...put.values()], gone }
 }
@@ -158,6 +161,7 @@ function cutUp(
   of: Material,
   rolls: readonly Lot[],
   open: readonly Want[],
+  wants: ReadonlyMap<string, Reserved>,
   piece: string,
   least: number,
   { put, gone, free }: { readonly put: Map<string, Lot>; readonly gone: string[]; readonly free: (lot: Lot) => void },
@@ -180,7 +184,7 @@ function cutUp(
       let uncut: Lot | null = one
       let long = length
       for (const { want, length: cut } of cuts) {
-        const made = cutFrom({ lot: uncut, material: of.id, length: long, cut, want: { piece, want }, least, paid: uncut!.paid }, newId)
+        const made = cutFrom({ lot: uncut, material: of.id, length: long, cut, want: wants.get(want)!, least, paid: uncut!.paid }, newId)
         put.set(made.piece.id, made.piece)
         uncut = made.rest
         if (!uncut) break

@@ -7,19 +7,22 @@ import type { Day, Figure, Minor, Said } from '../measure'
 import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks } from '../construct'
 import { SPARE } from '../construct/thumbs'
-import type { InHouse, Lot } from '../stock'
+import type { InHouse, Lot, Reserved } from '../stock'
 import {
   baseLots,
   basesOf,
-  cutOf,
+  cutForPiece,
   cutThingsOf,
   fromCut,
   isFree,
   lengthsOf,
   lotsOf,
+  madeFor,
+  openThings,
   plentyOf,
   servesAs,
   thingsOf,
+  wantKey,
   worthOf,
   worthOfPart,
 } from '../stock'
@@ -121,6 +124,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
   const share = Math.max(0, ...needs.map(({ spare: each }) => each))
   const spare = spareOf(stems, share)
   const have = thingsOf(lots, material.id, id)
+  const open = openThings(lots, material.id, id)
   const stashed = Math.min(have, stems + spare)
   const toBuy = stems + spare - stashed
   const packs = packsFor(toBuy, material, pricing)
@@ -169,17 +173,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     ),
     opened: moneyFigure(cost, [...words, ' = ', quantity.money(cost[1])]),
     used: usedFigure(cost, fromPacks, bought, (n) => quantity.count(n)),
-    house:
-      worthOfPart(
-        lotsOf(lots, material.id).filter((lot) => isFree(lot, id) && lot.cut === null && lot.things !== null),
-        Math.min(stashed, stems),
-        shelf,
-      ) +
-      worthOfPart(
-        lotsOf(lots, material.id).filter((lot) => isFree(lot, id) && lot.cut !== null),
-        cutThere,
-        shelf,
-      ),
+    house: worthOfPart(open.whole, Math.min(stashed, stems), shelf) + worthOfPart(open.cut, cutThere, shelf),
   }
 }
 
@@ -248,7 +242,7 @@ function worthOfLengths({ rolls }: CutPlan, material: Material, piece: string, d
     const taken = cuts.reduce((mm, cut) => mm + cut.length, 0)
     return worth + (worthOf(lot, shelf) * taken) / (length * (lot.things ?? 1))
   }, 0)
-  const made = own.filter((lot) => lot.reserved?.piece === piece && lot.reserved.want !== null && lot.length !== null)
+  const made = madeFor(lots, material.id, piece).filter(({ length }) => length !== null)
   return Math.round(cutting) + worthOfPart(made, done, shelf)
 }
 
@@ -256,14 +250,20 @@ function worthOfLengths({ rolls }: CutPlan, material: Material, piece: string, d
 export const uncutOf = (short: CutPlan['short'], wants: readonly Want[], material: Pick<Material, 'length'>): number =>
   short.reduce((n, { want, count }) => n + Math.ceil((count * wants.find(({ id }) => id === want)!.length) / material.length), 0)
 
-/** The lengths of one material that a piece wants, over all its copies, each by what the lots that are cut for it know it by: its layer and use. */
-export function wantsOf({ id, copies }: Copies, needs: readonly Lengths[]): Want[] {
+/** A length that is wanted, with what the lots that are cut for it know it by. */
+export interface WantFor extends Want {
+  readonly of: Reserved
+}
+
+/** The lengths of one material that a piece wants, over all its copies, each by its layer and use. */
+export function wantsOf({ id: piece, copies }: Copies, needs: readonly Lengths[]): WantFor[] {
   const before = new Map<string, number>()
   return needs.map(({ layer, use, length, count, joins }) => {
-    const of = `${id}:${layer}:${use}`
-    const n = before.get(of) ?? 0
-    before.set(of, n + 1)
-    return { id: `${of}:${n}`, length, count: count * copies, joins }
+    const alike = `${layer}:${use}`
+    const n = before.get(alike) ?? 0
+    before.set(alike, n + 1)
+    const of = { piece, want: `${alike}:${n}` }
+    return { id: wantKey(of), of, length, count: count * copies, joins }
   })
 }
 
@@ -301,10 +301,7 @@ export function cutOfKept(
 export function lengthLine(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CostLine {
   const { copies } = piece
   const wants = wantsOf(piece, needs)
-  const { left, over } = reckon(
-    wants,
-    cutOf(pricing.lots, material.id).filter(({ want }) => want.startsWith(`${piece.id}:`)),
-  )
+  const { left, over } = reckon(wants, cutForPiece(pricing.lots, material.id, piece.id))
   const one = needs.reduce((all, { length, count }) => all + length * count, 0)
   const all = one * copies
   const there = lengthsOf(pricing.lots, material, piece.id)

@@ -1,7 +1,7 @@
 import type { Day, Rated } from '../measure'
 import type { TaskKind, TaskTime } from '../steps'
 import { AT_ONCE, savedAtOnce } from '../steps'
-import type { Batch } from './season'
+import type { Batch, TaskOf } from './season'
 
 /** A piece that is to be made by a day, as the season sees it. */
 export interface ToMake {
@@ -49,16 +49,17 @@ export interface Chore {
   readonly saves: number
 }
 
+/** What a task is known by among those of all pieces. Never read back. */
 export const choreId = (piece: string, task: string): string => `${piece}:${task}`
 
 /**
  * What is to be done for all pieces: tasks of copies, and of pieces of one batch, together where that is how one works. Each after
  * the first then saves getting ready for it, or half of its time where that is less.
- * @param ready bows that are bought ready-made, by piece and task
+ * @param ready bows that are bought ready-made
  * @returns in the order in which pieces come, and their tasks
  */
-export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], ready: readonly string[], by: Rated): Chore[] {
-  const bought = new Set(ready)
+export function choresOf(pieces: readonly ToMake[], batches: readonly Batch[], ready: readonly TaskOf[], by: Rated): Chore[] {
+  const bought = new Set(ready.map((each) => choreId(each.piece, each.task)))
   const batchOf = new Map(batches.flatMap((batch) => batch.pieces.map((id) => [id, batch] as const)))
   const chores = new Map<string, Chore>()
   // The second coat of one goes with the second coat of another.
@@ -143,7 +144,7 @@ export interface BatchWork {
 }
 
 /** @param pieces of which some are in the batch */
-export function batchWork(batch: Batch, pieces: readonly ToMake[], ready: readonly string[], by: Rated): BatchWork {
+export function batchWork(batch: Batch, pieces: readonly ToMake[], ready: readonly TaskOf[], by: Rated): BatchWork {
   const own = pieces.filter(({ id }) => batch.pieces.includes(id))
   const chores = choresOf(own, [batch], ready, by)
   const hands = chores.reduce((all, each) => all + each.hands, 0)

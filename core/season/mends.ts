@@ -1,6 +1,5 @@
 import type { Day, Said } from '../measure'
 import { daysAfter, daySaid, quantity, several, sum, weekdayOf } from '../measure'
-import { choreId } from './batch'
 import { minutesOn } from './hours'
 import type { SeasonJob, SeasonPlan, Short } from './plan'
 import { inSeason, isShorter, planSeasonSoon, shortBy, shortOf } from './plan'
@@ -10,8 +9,8 @@ import type { Season } from './season'
 export type SeasonChange =
   | { readonly kind: 'hours'; readonly day: Day; readonly minutes: number }
   | { readonly kind: 'earlier'; readonly from: Day }
-  /** Bows that are bought ready-made, by piece and task. */
-  | { readonly kind: 'bows'; readonly piece: string; readonly chores: readonly string[] }
+  /** Bows of a piece that are bought ready-made. */
+  | { readonly kind: 'bows'; readonly piece: string; readonly tasks: readonly string[] }
   | { readonly kind: 'fewer'; readonly piece: string; readonly copies: number }
   | { readonly kind: 'later'; readonly piece: string }
 
@@ -24,6 +23,10 @@ export interface SeasonMend {
   readonly fits: boolean
 }
 
+/** Whether a bow is bought ready-made. */
+const isReady = ({ ready }: Pick<Season, 'ready'>, piece: string, task: string): boolean =>
+  ready.some((each) => each.piece === piece && each.task === task)
+
 /** What a change makes of a season as it is now; fewer copies are the piece's to change. */
 export function changedBy(change: SeasonChange, season: Season): Partial<Season> {
   switch (change.kind) {
@@ -32,7 +35,12 @@ export function changedBy(change: SeasonChange, season: Season): Partial<Season>
     case 'earlier':
       return { from: change.from }
     case 'bows':
-      return { ready: [...new Set([...season.ready, ...change.chores])] }
+      return {
+        ready: [
+          ...season.ready,
+          ...change.tasks.flatMap((task) => (isReady(season, change.piece, task) ? [] : [{ piece: change.piece, task }])),
+        ],
+      }
     case 'later':
       return { later: [...new Set([...season.later, change.piece])] }
     case 'fewer':
@@ -90,13 +98,11 @@ export function seasonMends(job: SeasonJob, plan: SeasonPlan): SeasonMend[] {
     break
   }
   for (const { id, name, copies, tasks, done } of inSeason(job)) {
-    const bows = tasks.filter(
-      (task) => task.kind === 'bow' && task.hands > 0 && !done.includes(task.id) && !season.ready.includes(choreId(id, task.id)),
-    )
+    const bows = tasks.filter((task) => task.kind === 'bow' && task.hands > 0 && !done.includes(task.id) && !isReady(season, id, task.id))
     if (bows.length)
       offer(
         `bows:${id}`,
-        { kind: 'bows', piece: id, chores: bows.map((task) => choreId(id, task.id)) },
+        { kind: 'bows', piece: id, tasks: bows.map((task) => task.id) },
         sum`Buy ${bows.length * copies === 1 ? 'the bow' : 'the bows'} of ${name} ready-made: ${quantity.time(bows.reduce((all, { hands }) => all + hands * copies, 0))} less`,
       )
     for (let fewer = copies - 1; fewer >= 1; fewer--) {

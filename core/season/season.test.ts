@@ -121,7 +121,7 @@ describe('several of one, and batches', () => {
     const batch = { id: 'pair', name: 'Pair', pieces: ['left', 'right'] }
     const both = [piece('left', null, [bow]), piece('right', null, [bow])]
     expect(choresOf(both, [batch], [], USUAL)[0]).toMatchObject({ hands: 20, saves: 4, times: 2 })
-    expect(choresOf(both, [batch], ['left:bow:b'], USUAL)[0]).toMatchObject({ hands: 12, saves: 0, times: 1 })
+    expect(choresOf(both, [batch], [{ piece: 'left', task: 'bow:b' }], USUAL)[0]).toMatchObject({ hands: 12, saves: 0, times: 1 })
   })
   it('puts the same work of a pair together, and each is laid for itself after it', () => {
     const batch = { id: 'pair', name: 'Pair', pieces: ['left', 'right'] }
@@ -141,7 +141,7 @@ describe('several of one, and batches', () => {
     expect(choresOf([piece('ring', null, [paint, lay], { done: ['paint:l'] })], [], [], USUAL)).toMatchObject([
       { id: 'ring:layer:l', after: [] },
     ])
-    expect(choresOf([piece('ring', null, [bow])], [], ['ring:bow:b'], USUAL)).toMatchObject([{ hands: 0, waits: 0 }])
+    expect(choresOf([piece('ring', null, [bow])], [], [{ piece: 'ring', task: 'bow:b' }], USUAL)).toMatchObject([{ hands: 0, waits: 0 }])
     const first = [task('a', 5, { kind: 'paint' }), task('b', 5, { kind: 'bow', after: ['a'] })]
     const other = [task('b', 5, { kind: 'bow' }), task('a', 5, { kind: 'paint', after: ['b'] })]
     const batch = { id: 'p', name: 'p', pieces: ['x', 'y'] }

@@ -2,14 +2,19 @@ import { z } from 'zod'
 import { DaySchema } from '../measure'
 import { HoursSchema, usualHours } from './hours'
 
+const id = z.string().min(1).max(80)
+/** A task of one piece. */
+export const TaskOfSchema = z.strictObject({ piece: id, task: z.string().min(1).max(200) })
+export type TaskOf = z.infer<typeof TaskOfSchema>
+
 /** What a maker decided of the season: when hands work, and where a hand moved a piece. Nothing that follows from it. */
 export const SeasonSchema = z.strictObject({
   hours: HoursSchema,
   from: DaySchema.nullable().describe('when the work on it begins at the earliest; null today'),
   to: DaySchema.nullable().describe('pieces due after this day are left for later; null takes all'),
-  pins: z.record(z.string().min(1).max(80), DaySchema).describe('pieces that begin on a day of their maker’s choice, by their ids'),
-  later: z.array(z.string().min(1).max(80)).max(2000).describe('pieces that are left out, by their ids'),
-  ready: z.array(z.string().min(1).max(160)).max(2000).describe('bows that are bought ready-made, by piece and task'),
+  pins: z.record(id, DaySchema).describe('pieces that begin on a day of their maker’s choice, by their ids'),
+  later: z.array(id).max(2000).describe('pieces that are left out, by their ids'),
+  ready: z.array(TaskOfSchema).max(2000).describe('bows that are bought ready-made'),
 })
 export type Season = z.infer<typeof SeasonSchema>
 
@@ -17,8 +22,8 @@ export const usualSeason = (): Season => ({ hours: usualHours(), from: null, to:
 
 /** Pieces that are made together: a mirrored pair, or a batch of different ones. */
 export const BatchSchema = z.strictObject({
-  id: z.string().min(1).max(80),
+  id: id,
   name: z.string().trim().min(1, 'Give the batch a name.').max(80),
-  pieces: z.array(z.string().min(1).max(80)).min(1).max(200),
+  pieces: z.array(id).min(1).max(200),
 })
 export type Batch = z.infer<typeof BatchSchema>

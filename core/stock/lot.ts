@@ -26,7 +26,12 @@ export const CONDITIONS = ['as new', 'good', 'worn', 'faded', 'damaged'] as cons
 /** Whose something is: a piece's, kept for it or in it; with a want, it was cut for just that, of a piece or of the list. */
 export const ReservedSchema = z.strictObject({
   piece: z.string().min(1).max(80).nullable().describe('null for what the list of other lengths wants'),
-  want: z.string().min(1).max(200).nullable().describe('the want that it was cut for; null where it is only kept'),
+  want: z
+    .string()
+    .min(1)
+    .max(200)
+    .nullable()
+    .describe('which of the lengths that the piece or the list wants it was cut for; null where it is only kept'),
 })
 
 /** One thing that is in the house: so many whole, or one length. */
@@ -62,11 +67,8 @@ export type Lot = z.infer<typeof LotSchema>
 export type Source = Lot['source']
 export type Reserved = z.infer<typeof ReservedSchema>
 
-/** Whose a piece that is cut for a want is: wants of pieces begin with the id of theirs, those of the list have an id alone. */
-export function cutForWant(want: string): Reserved {
-  const [piece, ...more] = want.split(':')
-  return { piece: more.length ? piece! : null, want }
-}
+/** What a want of a piece or of the list is known by among those of all. Never read back. */
+export const wantKey = ({ piece, want }: Reserved): string => JSON.stringify([piece, want])
 
 /** A lot of which nothing is known but what it is: what is said goes in place of that. */
 export const lotOf = (id: string, material: string, set: Partial<Lot>): Lot => ({
@@ -128,20 +130,27 @@ interface Pile {
   readonly all: readonly Lot[]
   readonly free: readonly Lot[]
   readonly kept: ReadonlyMap<string, readonly Lot[]>
+  /** Those that were cut for a want, by whose it is; null is the list. */
+  readonly made: ReadonlyMap<string | null, readonly Lot[]>
 }
-const EMPTY: Pile = { all: [], free: [], kept: new Map() }
+const EMPTY: Pile = { all: [], free: [], kept: new Map(), made: new Map() }
 const sorted = onceFor<readonly Lot[], ReadonlyMap<string, Pile>>()
 /** Thousands of lots are sorted once, whoever asks. */
 const pileOf = (lots: readonly Lot[], material: string): Pile =>
   sorted(lots, () => {
-    const found = new Map<string, { all: Lot[]; free: Lot[]; kept: Map<string, Lot[]> }>()
+    const found = new Map<string, { all: Lot[]; free: Lot[]; kept: Map<string, Lot[]>; made: Map<string | null, Lot[]> }>()
+    const put = <K>(into: Map<K, Lot[]>, key: K, lot: Lot): void => {
+      const known = into.get(key)
+      if (known) known.push(lot)
+      else into.set(key, [lot])
+    }
     for (const lot of lots) {
-      const pile = found.get(lot.material) ?? { all: [], free: [], kept: new Map<string, Lot[]>() }
+      const pile = found.get(lot.material) ?? { all: [], free: [], kept: new Map<string, Lot[]>(), made: new Map<string | null, Lot[]>() }
       found.set(lot.material, pile)
       pile.all.push(lot)
-      const { piece, want } = lot.reserved ?? { piece: null, want: null }
       if (lot.reserved === null) pile.free.push(lot)
-      else if (piece !== null && want === null) pile.kept.set(piece, [...(pile.kept.get(piece) ?? []), lot])
+      else if (lot.reserved.want !== null) put(pile.made, lot.reserved.piece, lot)
+      else if (lot.reserved.piece !== null) put(pile.kept, lot.reserved.piece, lot)
     }
     return found
   }).get(material) ?? EMPTY
@@ -154,6 +163,20 @@ function openTo(lots: readonly Lot[], material: string, piece: string | null): r
   const { free, kept } = pileOf(lots, material)
   const own = piece === null ? undefined : kept.get(piece)
   return own ? [...free, ...own] : free
+}
+
+/** Lots of things that a piece may have: as bought, and those that are cut already. */
+export interface OpenThings {
+  readonly whole: readonly Lot[]
+  readonly cut: readonly Lot[]
+}
+const parts = onceFor<readonly Lot[], OpenThings>()
+export function openThings(lots: readonly Lot[], material: string, piece: string | null = null): OpenThings {
+  const open = openTo(lots, material, piece)
+  return parts(open, () => ({
+    whole: open.filter(({ cut, things }) => cut === null && things !== null),
+    cut: open.filter(({ cut }) => cut !== null),
+  }))
 }
 
 const counts = onceFor<readonly Lot[], number>()
@@ -267,11 +290,26 @@ export function plentyOf(
 /** What of a material is only kept for a piece, by the pieces. */
 export const keptBy = (lots: readonly Lot[], material: string): ReadonlyMap<string, readonly Lot[]> => pileOf(lots, material).kept
 
-/** Pieces that were cut for something, of one material. */
-export const cutOf = (lots: readonly Lot[], material: string): { readonly id: string; readonly want: string; readonly length: number }[] =>
-  lotsOf(lots, material).flatMap(({ id, length, reserved }) =>
-    reserved !== null && reserved.want !== null && length !== null ? [{ id, want: reserved.want, length }] : [],
+/** What was cut for a want: the lot that it is, and the want by its key. */
+export interface CutFor {
+  readonly id: string
+  readonly want: string
+  readonly length: number
+}
+const cutFor = (lots: readonly Lot[]): CutFor[] =>
+  lots.flatMap(({ id, length, reserved }) =>
+    reserved !== null && reserved.want !== null && length !== null ? [{ id, want: wantKey(reserved), length }] : [],
   )
+
+/** Lengths that were cut for something, of one material. */
+export const cutOf = (lots: readonly Lot[], material: string): CutFor[] => cutFor(lotsOf(lots, material))
+
+/** Lots of one material that were cut for a piece. */
+export const madeFor = (lots: readonly Lot[], material: string, piece: string): readonly Lot[] =>
+  pileOf(lots, material).made.get(piece) ?? []
+
+/** Lengths that were cut for a piece, of one material. */
+export const cutForPiece = (lots: readonly Lot[], material: string, piece: string): CutFor[] => cutFor(madeFor(lots, material, piece))
 
 /** The lots after whole things of a material were counted anew: what is reserved and cut stays, and what is nobody’s comes to so many. @param count from 0 */
 export function counted(

@@ -41,7 +41,6 @@ export function keepFor(
   lots: readonly Lot[],
   newId: () => string,
 ): Moved {
-  const before = new Map(lots.map((lot) => [lot.id, lot]))
   const given = giveBack(piece, lots)
   const house = new House(given)
   const keep = (lot: Lot, count: number): number => house.keep(lot, count, piece, newId)
@@ -65,8 +64,10 @@ export function keepFor(
     const bare = house.free(baseLots(kind)).filter((lot) => servesAs(lot, width))
     for (const lot of bare.sort((a, b) => (off(a) === off(b) ? 0 : off(a) - off(b)))) if (left > 0) left -= keep(lot, left)
   }
+  // Where nothing came back, all that is new is what it takes.
+  if (given === lots) return { put: house.changed(), gone: [] }
   // As much of everything as it keeps already: then each lot may stay as it is.
-  return deltaOf(keeping(piece, lots), keeping(piece, house.all())) === 0 ? { put: [], gone: [] } : house.since(before)
+  return deltaOf(keeping(piece, lots), keeping(piece, house.all())) === 0 ? { put: [], gone: [] } : between(lots, house.all())
 }
 
 /** How much a piece keeps, by what it is: things of a material and cut length, or lengths. */
@@ -81,14 +82,16 @@ function keeping(piece: string, lots: readonly Lot[]): Record<string, number> {
 }
 
 /** All that was kept for a piece, and not cut for it, is nobody's again. */
-export const release = (piece: string, lots: readonly Lot[]): Moved =>
-  new House(giveBack(piece, lots)).since(new Map(lots.map((lot) => [lot.id, lot])))
+export const release = (piece: string, lots: readonly Lot[]): Moved => between(lots, giveBack(piece, lots))
 
-/** The lots with what was kept for a piece given back: to the lot that it was parted from, where that is there and alike. */
-export function giveBack(piece: string, lots: readonly Lot[]): Lot[] {
-  const mine = lots.filter(({ reserved }) => reserved?.piece === piece && reserved.want === null)
-  if (!mine.length) return [...lots]
-  const given = lots.filter((lot) => !mine.includes(lot))
+/**
+ * The lots with what was kept for a piece given back: to the lot that it was parted from, where that is there and alike.
+ * @returns the very same where nothing was kept
+ */
+export function giveBack(piece: string, lots: readonly Lot[]): readonly Lot[] {
+  const mine = new Set(lots.filter(({ reserved }) => reserved?.piece === piece && reserved.want === null))
+  if (!mine.size) return lots
+  const given = lots.filter((lot) => !mine.has(lot))
   for (const lot of mine) {
     const free = { ...lot, reserved: null }
     const at = lot.things === null ? -1 : given.findIndex((other) => alike(other, free))
@@ -115,22 +118,20 @@ const alike = (a: Lot, b: Lot): boolean =>
 
 /** Lots while they change hands. */
 class House {
-  private readonly lots: Map<string, Lot>
-  private readonly byMaterial: ReadonlyMap<string, string[]>
+  private readonly piles = new Map<string, Lot[]>()
+  /** Those that are no longer what they were, by their ids. */
+  private readonly now = new Map<string, Lot>()
 
-  constructor(lots: readonly Lot[]) {
-    this.lots = new Map(lots.map((lot) => [lot.id, lot]))
-    const found = new Map<string, string[]>()
-    for (const { id, material } of lots) {
-      const known = found.get(material)
-      if (known) known.push(id)
-      else found.set(material, [id])
+  constructor(private readonly lots: readonly Lot[]) {
+    for (const lot of lots) {
+      const pile = this.piles.get(lot.material)
+      if (pile) pile.push(lot)
+      else this.piles.set(lot.material, [lot])
     }
-    this.byMaterial = found
   }
 
   free(material: string): Lot[] {
-    return (this.byMaterial.get(material) ?? []).map((id) => this.lots.get(id)!).filter((lot) => isFree(lot))
+    return (this.piles.get(material) ?? []).map((lot) => this.now.get(lot.id) ?? lot).filter((lot) => isFree(lot))
   }
 
   /** Keeps so many of a lot, or all it has. @returns how many */
@@ -138,25 +139,34 @@ class House {
     const reserved = { piece, want: null }
     const has = lot.things ?? 1
     if (count >= has) {
-      this.lots.set(lot.id, { ...lot, reserved })
+      this.now.set(lot.id, { ...lot, reserved })
       return has
     }
     const [taken, rest] = parted(lot, count, newId)
-    this.lots.set(lot.id, rest)
-    this.lots.set(taken.id, { ...taken, reserved })
+    this.now.set(lot.id, rest)
+    this.now.set(taken.id, { ...taken, reserved })
     return count
   }
 
-  all(): Lot[] {
-    return [...this.lots.values()]
+  changed(): Lot[] {
+    return [...this.now.values()]
   }
 
-  since(before: ReadonlyMap<string, Lot>): Moved {
-    return {
-      put: [...this.lots.values()].filter((lot) => !same(before.get(lot.id), lot)),
-      gone: [...before.keys()].filter((id) => !this.lots.has(id)),
-    }
+  all(): Lot[] {
+    const known = new Set(this.lots.map(({ id }) => id))
+    return [...this.lots.map((lot) => this.now.get(lot.id) ?? lot), ...this.changed().filter(({ id }) => !known.has(id))]
   }
 }
 
-const same = (a: Lot | undefined, b: Lot): boolean => a !== undefined && deltaOf(a, b) === 0
+/** What was moved for lots to become others. */
+function between(before: readonly Lot[], after: readonly Lot[]): Moved {
+  const was = new Map(before.map((lot) => [lot.id, lot]))
+  const left = new Set(after.map(({ id }) => id))
+  return {
+    put: after.filter((lot) => {
+      const of = was.get(lot.id)
+      return of !== lot && deltaOf(of, lot) !== 0
+    }),
+    gone: before.flatMap(({ id }) => (left.has(id) ? [] : [id])),
+  }
+}

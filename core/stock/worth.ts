@@ -3,6 +3,7 @@ import { BASE_SORTS, scaledShape, usualBase, usualPrice, widthOf } from '../base
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Minor } from '../measure'
+import { onceWith } from '../measure'
 import type { Lot } from './lot'
 import { baseOfLot, isUncut, lotsOf } from './lot'
 
@@ -36,8 +37,9 @@ export function worthOfPart(lots: readonly Lot[], amount: number, shelf: Pick<Sh
   return all > 0 ? Math.round((worthOfAll(lots, shelf) * Math.min(amount, all)) / all) : 0
 }
 
+const worths = onceWith<readonly Lot[], Minor>()
 export const worthOfAll = (lots: readonly Lot[], shelf: Pick<Shelf, 'materials'>): Minor =>
-  lots.reduce((all, lot) => all + worthOf(lot, shelf), 0)
+  worths(lots, [shelf.materials], () => lots.reduce((all, lot) => all + worthOf(lot, shelf), 0))
 
 /** Something of which too little is left. */
 export interface Low {

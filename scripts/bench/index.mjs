@@ -5,6 +5,7 @@ import { cpus } from 'node:os'
 import { performance } from 'node:perf_hooks'
 import { Resvg } from '@resvg/resvg-js'
 import { browser, built, installed } from '../ready.mjs'
+import { basketsBench } from './baskets.mjs'
 import { coreModule } from './bundle.mjs'
 import { cuttingBench } from './cutting.mjs'
 import { feltOf } from './felt.mjs'
@@ -164,9 +165,12 @@ rows.push(
   ['opening the daybook with 600 pages against 60, in the app', season.open],
 )
 
+const baskets = await basketsBench()
+rows.push(['the front page while 50 baskets are asked for against alone', baskets.ratio])
+
 const table = rows.map(([name, ratio]) => `| ${ratio.toFixed(2)} × | ${name} |`).join('\n')
 for (const [name, ratio] of rows) console.log(`${ratio.toFixed(2).padStart(9)} ×  ${name.replaceAll('`', '')}`)
-const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000; 500 pieces with 5,000 lots are planned in ${stash.planMs.toFixed(0)} ms, and 5,000 lots open in ${stash.openMs} ms; 600 pieces are laid on the days once in ${season.planMs.toFixed(0)} ms, written to one file and read back in ${season.wholeMs.toFixed(0)} ms, and 600 pages of the daybook open in ${season.openMs} ms.`
+const scale = `For scale only: \`work()\` on 1,000 stems took ${whole.toFixed(0)} ms, a frame of a drag among 2,000 stems ${frames.drag.toFixed(1)} ms, flushed; first visit: titles ${felt.first.titles} ms, all eight previews ${felt.first.all} ms, painted afresh ${felt.cold.all} ms; second visit ${felt.second.all} ms; a nudge keeps the main thread for ${felt.few.nudge.toFixed(0)} ms of 42 stems and ${felt.thousand.nudge.toFixed(0)} ms of 1,000; 500 pieces with 5,000 lots are planned in ${stash.planMs.toFixed(0)} ms, and 5,000 lots open in ${stash.openMs} ms; 600 pieces are laid on the days once in ${season.planMs.toFixed(0)} ms, written to one file and read back in ${season.wholeMs.toFixed(0)} ms, and 600 pages of the daybook open in ${season.openMs} ms; the front page takes ${baskets.aloneMs.toFixed(1)} ms alone, and ${baskets.solved} of 50 baskets asked for at once are solved, the rest told to come again.`
 console.log(`\n${scale.replaceAll('`', '')}`)
 const [{ model }] = cpus()
 writeFileSync(
