@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { watch, watchEffect } from 'vue'
-import { usePWA } from '#imports'
+import { onNuxtReady, usePWA } from '#imports'
 import { NuxtPage } from '#components'
+import { db } from '~/db'
+import { sweepPhotos } from '~/db/drafts'
 import { useToday } from '~/composables/useToday'
 import { useReserving } from '~/stores/reserving'
 import { useSettings } from '~/stores/settings'
@@ -16,6 +18,7 @@ const today = useToday()
 watch(today, (day) => void shops.load(day), { immediate: true })
 useReserving()
 useUnread()
+onNuxtReady(() => void notices.tell('Photos that nobody has could not be thrown away', sweepPhotos(db(), Date.now())))
 /** The service worker: null where the browser has none. */
 const pwa = usePWA()
 /** Loads the new version: at once where it took over by itself, as it does while no page is looked after by the one before. */

@@ -31,7 +31,7 @@ export function usePhoto(id: () => string | null) {
     canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
     bitmap.close()
     const picture = await canvas.convertToBlob({ type: 'image/webp', quality: 0.82 })
-    const photo = { id: newId(), picture }
+    const photo = { id: newId(), picture, at: Date.now() }
     await db().photos.put(photo)
     return photo.id
   }

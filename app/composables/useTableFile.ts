@@ -1,8 +1,10 @@
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Column, Mapping } from '#core/exchange'
 import { guessMapping, LARGEST_TABLE, readTable } from '#core/exchange'
 import { useNotices } from '~/stores/notices'
+import type { Draft } from '~/db/drafts'
 import { textOf } from './files'
+import { useDraft } from './useDraft'
 
 /** The text of a table that somebody chose. */
 export interface TableFile {
@@ -32,10 +34,25 @@ export function useTableFile() {
   return { chosen, choose }
 }
 
-/** A table's rows, and which of its headings gives which column. */
-export function useTable(text: () => string, columns: readonly Column[]) {
-  const read = computed(() => readTable(text()))
-  const headings = computed(() => (read.value.ok ? read.value.table.headings : []))
-  const mapping = ref<Mapping>(guessMapping(headings.value, columns))
-  return { read, mapping }
+/**
+ * A table under way: its rows, which of its headings gives which column, and what else its form asks for. It is kept until it is
+ * taken in.
+ * @param more fields of the form, as they begin
+ */
+export function useTable<T extends object>(kind: 'prices' | 'materials', file: TableFile, columns: readonly Column[], more: T) {
+  const read = readTable(file.text)
+  const mapping: Mapping = guessMapping(read.ok ? read.table.headings : [], columns)
+  const draft = useDraft({
+    kind,
+    of: `${file.name}:${file.text.length}`,
+    begun: { ...file, mapping, ...more },
+    title: ({ name }) => name,
+    whole: read.ok,
+  })
+  return { read, draft }
+}
+/** A table that was begun, as it was chosen. */
+export const tableOf = ({ begun }: Draft): TableFile => {
+  const { text, name, guessed } = begun as unknown as TableFile
+  return { text, name, guessed }
 }

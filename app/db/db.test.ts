@@ -28,6 +28,7 @@ it('opens at its schema version with its tables', async () => {
     'batches',
     'cutList',
     'daybook',
+    'drafts',
     'kits',
     'lots',
     'materials',

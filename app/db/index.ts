@@ -8,6 +8,7 @@ import type { Batch, Kit } from '#core/season'
 import type { TaskTime } from '#core/steps'
 import type { Lot } from '#core/stock'
 import type { Listed } from '#core/workroom'
+import type { Draft } from './drafts'
 import { takeUpPending } from './pending'
 import type { UnreadRecord } from './sound'
 import { READ_AT_ONCE, setAside } from './sound'
@@ -104,6 +105,8 @@ export interface Purchase {
 export interface Photo {
   readonly id: string
   readonly picture: Blob
+  /** When it was taken in, milliseconds since 1970; not there for those of before. */
+  readonly at?: number
 }
 
 export class BenchDatabase extends Dexie {
@@ -124,6 +127,7 @@ export class BenchDatabase extends Dexie {
   readonly daybook!: EntityTable<DaybookRecord, 'id'>
   readonly kits!: EntityTable<Kit, 'id'>
   readonly batches!: EntityTable<Batch, 'id'>
+  readonly drafts!: EntityTable<Draft, 'id'>
   readonly unread!: EntityTable<UnreadRecord, 'id'>
 
   constructor(name = 'ruddy-bramble') {

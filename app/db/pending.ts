@@ -10,7 +10,8 @@ const KEY = 'ruddy-bramble:pending:'
 const TAB = crypto.randomUUID()
 const PAUSES = [1000, 2000, 4000, 8000, 16_000, 30_000] as const
 
-type Table = 'progress' | 'settings'
+type Table = 'progress' | 'settings' | 'drafts'
+const TABLES: readonly unknown[] = ['progress', 'settings', 'drafts'] satisfies Table[]
 /** What is to be written under a key; null takes it away. */
 interface Waiting {
   readonly table: Table
@@ -113,16 +114,20 @@ function left(): { readonly place: string; readonly text: string }[] {
 function read(text: string): Waiting | null {
   try {
     const { table, key, record } = JSON.parse(text) as Partial<Waiting>
-    const sound = (table === 'progress' || table === 'settings') && typeof key === 'string' && typeof record === 'object'
-    return sound ? { table, key, record } : null
+    const sound = TABLES.includes(table) && typeof key === 'string' && typeof record === 'object'
+    return sound ? ({ table, key, record } as Waiting) : null
   } catch {
     return null
   }
 }
 
-/** Whether what is in the database was written after what lies aside: only making counts its changes. */
+/** Whether what is in the database was written after what lies aside: making counts its changes, a draft has its time. */
 async function isOlder(db: BenchDatabase, { table, key, record }: Waiting): Promise<boolean> {
-  if (table !== 'progress') return false
+  if (table === 'settings') return false
+  if (table === 'drafts') {
+    const there = await db.drafts.get(key)
+    return there !== undefined && record !== null && there.at >= Number((record as { at?: unknown }).at)
+  }
   const there = await db.progress.get(key)
   return there !== undefined && there.revision >= Number((record as { revision?: unknown } | null)?.revision)
 }

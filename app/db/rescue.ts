@@ -40,7 +40,7 @@ export function rescues(id?: string): { readonly sound: readonly Rescue[]; reado
   let kept: { readonly key: string; readonly text: string }[]
   try {
     kept = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!)
-      .filter((key) => key.startsWith(KEY) && (id === undefined || key.slice(KEY.length).split(':')[0] === id))
+      .filter((key) => key.startsWith(KEY) && (id === undefined || key.slice(0, key.lastIndexOf(':')) === `${KEY}${id}`))
       .map((key) => ({ key, text: localStorage.getItem(key) ?? '' }))
   } catch {
     return { sound: [], unread: [] }

@@ -3,6 +3,8 @@ import { z } from 'zod'
 import { StoredPieceSchema, WHOLE_TABLES } from '#core/exchange'
 import { VERSION } from '#core/piece'
 import { SeasonSchema } from '#core/season'
+import type { DraftKind } from './drafts'
+import { DRAFT_KINDS } from './drafts'
 
 /** A stored record that this version cannot read: put aside as it is, so that it stands in nobody's way and is not lost. */
 export interface UnreadRecord {
@@ -16,6 +18,14 @@ export interface UnreadRecord {
 }
 
 const row = { id: z.string(), revision: z.number(), savedAt: WHOLE_TABLES.pieces.shape.savedAt }
+const fields = z.record(z.string(), z.unknown())
+const draft = { id: z.string(), of: z.string(), title: z.string(), at: row.savedAt, begun: fields, changed: fields }
+/** What forms begin with that show a record of a table; the others begin with a table of text. */
+const BEGUN: Partial<Record<DraftKind, z.ZodType>> = {
+  page: WHOLE_TABLES.daybook,
+  lot: WHOLE_TABLES.lots,
+  material: WHOLE_TABLES.materials,
+}
 /** What a record of each table is: no page reads anything else. */
 const SOUND = {
   pieces: z
@@ -33,6 +43,10 @@ const SOUND = {
   daybook: WHOLE_TABLES.daybook,
   kits: WHOLE_TABLES.kits,
   batches: WHOLE_TABLES.batches,
+  drafts: z.looseObject({ ...draft, kind: z.enum(DRAFT_KINDS) }).superRefine(({ kind, begun }, ctx) => {
+    const read = BEGUN[kind]?.safeParse(begun)
+    for (const issue of read?.error?.issues ?? []) ctx.addIssue({ ...issue, path: ['begun', ...issue.path] } as never)
+  }),
   // Single settings are read by what they are; the season is a document.
   settings: z.looseObject({ key: z.string(), value: z.unknown() }).superRefine(({ key, value }, ctx) => {
     const season = key === 'season' ? SeasonSchema.safeParse(value) : null

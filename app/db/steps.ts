@@ -48,7 +48,7 @@ export const STEPS: readonly Step[] = [
     },
   },
   {
-    stores: {},
+    stores: { drafts: 'id, kind' },
     async upgrade(step) {
       await idsAsFields(step)
       await step.table('needs').clear()

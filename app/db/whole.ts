@@ -31,6 +31,7 @@ const tablesOf = (db: BenchDatabase) => [
   db.shops,
   db.settings,
   db.photos,
+  db.drafts,
   db.previews,
   db.needs,
   ...PLAIN.map((name) => db[name] as unknown as EntityTable<{ id: string }, 'id'>),

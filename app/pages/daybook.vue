@@ -6,6 +6,7 @@ import type { Compared, DaybookRecord, Habit } from '#core/daybook'
 import { daySaid, quantity, several, show } from '#core/measure'
 import type { Sale } from '#core/price'
 import { db } from '~/db'
+import type { Draft } from '~/db/drafts'
 import { following } from '~/db/following'
 import { useToday } from '~/composables/useToday'
 import { useDaybook } from '~/stores/daybook'
@@ -55,7 +56,12 @@ const said = (unit: Compared['unit'], value: number | null): string =>
         ? show(quantity.time(value), settings.manner)
         : String(Math.round(value * 10) / 10)
 
-const editing = shallowRef<DaybookRecord | null>(null)
+/** The page under way: one that there is, or one that is new of a piece. */
+const editing = shallowRef<{ record: DaybookRecord; of: string } | null>(null)
+const goOn = ({ of, begun }: Draft): void => {
+  const record = daybook.records.find(({ id }) => id === of) ?? (begun as unknown as DaybookRecord)
+  editing.value = { record, of }
+}
 async function remove(of: DaybookRecord): Promise<void> {
   if (!window.confirm(`Tear the page of “${of.name}” out? What it taught goes with it.`)) return
   await notices.tell('The page could not be torn out', daybook.remove(of))
@@ -76,6 +82,7 @@ const goBy = (id: string, readings: boolean): void => {
     <PageHead title="Daybook">
       <TwoWays :names="['What happened', 'What it taught']" :second="taught" @turn="turn" />
     </PageHead>
+    <BegunBar kind="page" @open="goOn" />
     <p v-if="daybook.ready && !daybook.records.length" class="py-16 text-center text-base">
       Nothing is written down yet. The make sheet ends with a page of the daybook: how long it took, what it took, what to do otherwise.
     </p>
@@ -184,11 +191,18 @@ const goBy = (id: string, readings: boolean): void => {
             </table>
           </div>
         </section>
-        <RecordSpread v-if="record" :key="record.id" :record="record" :sales="sales" @edit="editing = record" @remove="remove(record)" />
+        <RecordSpread
+          v-if="record"
+          :key="record.id"
+          :record="record"
+          :sales="sales"
+          @edit="editing = { record, of: record.id }"
+          @remove="remove(record)"
+        />
       </div>
     </div>
     <DialogFrame v-if="editing" title="What really happened" wide="w-[46rem]" @close="editing = null">
-      <RecordForm :record="editing" :keep="daybook.keep" @kept="editing = null" @close="editing = null" />
+      <RecordForm :record="editing.record" :of="editing.of" :keep="daybook.keep" @kept="editing = null" @close="editing = null" />
     </DialogFrame>
   </main>
 </template>

@@ -10,10 +10,11 @@ import type { ColourFamily } from '#core/cover'
 import { COLOUR_FAMILIES, colourFamily } from '#core/cover'
 import { writeMaterials } from '#core/exchange'
 import type { Material } from '#core/material'
-import { CATALOGUE, WEATHERS, KIND_NAMES, MATERIAL_KINDS, TEXTURES, yieldOf } from '#core/material'
+import { CATALOGUE, KIND_NAMES, MATERIAL_KINDS, materialOf, TEXTURES, WEATHERS, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
 import { saveText } from '~/composables/files'
-import { useTableFile } from '~/composables/useTableFile'
+import { tableOf, useTableFile } from '~/composables/useTableFile'
+import type { Draft } from '~/db/drafts'
 import { thingsOf } from '#core/stock'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
@@ -114,6 +115,9 @@ const below = computed(() =>
 )
 
 const editing = shallowRef<Material | null>(null)
+const goOn = ({ of, begun }: Draft): void => {
+  editing.value = materialOf(shops.shelf, of) ?? (begun as unknown as Material)
+}
 const { chosen: csv, choose } = useTableFile()
 const file = useTemplateRef('file')
 function copyOf(material: Material): Material {
@@ -151,6 +155,8 @@ function takeStash(id: string, count: number): null {
       </button>
       <button type="button" class="button-main" @click="start"><Plus :size="16" />Add a material</button>
     </PageHead>
+    <BegunBar kind="materials" @open="(draft: Draft) => (csv = tableOf(draft))" />
+    <BegunBar kind="material" @open="goOn" />
 
     <div class="flex flex-wrap items-end gap-2 py-3" role="search">
       <label class="w-56"

@@ -8,7 +8,8 @@ import { capital, daySaid, formatMoney, say, several } from '#core/measure'
 import type { Bought, Shop } from '#core/price'
 import { packsFor, reductionSaid, secondStop, standIns, standInsSaid, substitutesFor } from '#core/price'
 import { bareName, baseOfLot } from '#core/stock'
-import { useTableFile } from '~/composables/useTableFile'
+import { tableOf, useTableFile } from '~/composables/useTableFile'
+import type { Draft } from '~/db/drafts'
 import { useShopping } from '~/composables/useShopping'
 import { useBasket } from '~/stores/basket'
 import { useSettings } from '~/stores/settings'
@@ -151,6 +152,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
         <ListChecks :size="16" />Write the shopping list
       </button>
     </PageHead>
+    <BegunBar kind="prices" @open="(draft: Draft) => (csv = tableOf(draft))" />
 
     <section class="grid grid-cols-[1fr_26rem] gap-6 pt-3 max-lg:grid-cols-1" aria-label="The basket" data-testid="basket">
       <div>

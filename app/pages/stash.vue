@@ -11,6 +11,7 @@ import type { Lot } from '#core/stock'
 import { baseOfLot, isFree, lotName, lotOf, worthOf, worthOfAll } from '#core/stock'
 import { useLotWords } from '~/composables/useLotWords'
 import { useToday } from '~/composables/useToday'
+import type { Draft } from '~/db/drafts'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -32,7 +33,12 @@ const find = ref('')
 const whose = ref('')
 const view = ref<'shelves' | 'list'>('shelves')
 const checking = ref(false)
-const open = shallowRef<{ lot: Lot; fresh: boolean } | null>(null)
+const open = shallowRef<{ lot: Lot; of: string; fresh: boolean } | null>(null)
+/** What is changed of a lot that is gone meanwhile is put in anew. */
+const goOn = ({ of, begun }: Draft): void => {
+  const lot = stock.lots.find(({ id }) => id === of)
+  open.value = lot ? { lot, of, fresh: false } : { lot: begun as unknown as Lot, of, fresh: true }
+}
 const chosen = ref<readonly string[]>([])
 const making = ref(false)
 
@@ -119,7 +125,7 @@ function chooseAll(): void {
   making.value = true
 }
 function put(): void {
-  open.value = { lot: lotOf('new', 'ivy', { things: 1, day: today.value }), fresh: true }
+  open.value = { lot: lotOf('new', 'ivy', { things: 1, day: today.value }), of: 'new', fresh: true }
 }
 
 const low = computed(() => workroom.plan?.low ?? [])
@@ -135,6 +141,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
       </button>
       <button type="button" class="button-main" @click="put"><Plus :size="16" />Put something in</button>
     </PageHead>
+    <BegunBar kind="lot" @open="goOn" />
 
     <CountCheck v-if="checking" @close="checking = false" />
     <template v-else>
@@ -234,7 +241,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
               :key="lot.id"
               :lot="lot"
               :chosen="chosen.includes(lot.id)"
-              @open="open = { lot, fresh: false }"
+              @open="open = { lot, of: lot.id, fresh: false }"
               @choose="choose(lot)"
             />
           </div>
@@ -245,7 +252,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
               type="button"
               class="grid h-full w-full grid-cols-[1.4fr_1fr_1.4fr_1fr_1fr_6rem] items-center gap-3 border-b border-seam text-left hover:bg-bench max-sm:grid-cols-2"
               data-testid="lot"
-              @click="open = { lot, fresh: false }"
+              @click="open = { lot, of: lot.id, fresh: false }"
             >
               <span class="truncate font-medium">{{ capital(name) }}</span>
               <span class="truncate tabular-nums">{{ words.amount(lot) }}</span>
@@ -259,6 +266,6 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
       </div>
       <p v-if="stock.here.length && !found.length" class="py-10 text-center text-soft">Nothing in the stash is like that.</p>
     </template>
-    <LotDialog v-if="open" :lot="open.lot" :fresh="open.fresh" @close="open = null" />
+    <LotDialog v-if="open" :lot="open.lot" :of="open.of" :fresh="open.fresh" @close="open = null" />
   </main>
 </template>

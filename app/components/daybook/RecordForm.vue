@@ -6,15 +6,28 @@ import type { Parsed } from '#core/measure'
 import { parseLength, parseNumber, quantity, show } from '#core/measure'
 import { useSettings } from '~/stores/settings'
 import { useNotices } from '~/stores/notices'
+import { useDraft } from '~/composables/useDraft'
 import { usePhoto } from '~/composables/usePhoto'
 import TypedField from '../fields/TypedField.vue'
 
 /** A page of the daybook while it is written: in a minute, and completed later. What is left empty was as planned. */
-const props = defineProps<{ record: DaybookRecord; keep: (record: DaybookRecord) => Promise<unknown> }>()
+/** @prop of what is written of: the page itself, or the piece of a new one */
+const props = defineProps<{ record: DaybookRecord; of: string; keep: (record: DaybookRecord) => Promise<unknown> }>()
 const emit = defineEmits<{ kept: [record: DaybookRecord]; close: [] }>()
 const settings = useSettings()
 const notices = useNotices()
-const record = ref<DaybookRecord>(structuredClone(props.record))
+const {
+  value: record,
+  since,
+  set,
+  again,
+  done,
+} = useDraft<DaybookRecord>({
+  kind: 'page',
+  of: props.of,
+  begun: props.record,
+  title: ({ name }) => name,
+})
 const wrong = ref<string | null>(null)
 const { keep: keepPhoto } = usePhoto(() => null)
 
@@ -50,16 +63,9 @@ function took(of: Compared, value: number | null): string | null {
   return null
 }
 function put(of: Compared, change: Partial<Compared>): void {
-  record.value = {
-    ...record.value,
-    compared: record.value.compared.map((each) => (each.id === of.id && each.of === of.of ? { ...each, ...change } : each)),
-  }
+  set({ compared: record.value.compared.map((each) => (each.id === of.id && each.of === of.of ? { ...each, ...change } : each)) })
 }
 const spares = (of: Compared): boolean => of.rules.some(({ goes }) => goes === 'broken')
-const set = (change: Partial<DaybookRecord>): null => {
-  record.value = { ...record.value, ...change }
-  return null
-}
 const ENDS = [
   { value: 'hangs', name: 'It hangs' },
   { value: 'came down', name: 'It came down' },
@@ -85,13 +91,17 @@ async function save(): Promise<void> {
     return
   }
   busy.value = true
-  if (await notices.tell('It could not be written down', props.keep(read.data))) emit('kept', read.data)
+  if (await notices.tell('It could not be written down', props.keep(read.data))) {
+    await done()
+    emit('kept', read.data)
+  }
   busy.value = false
 }
 </script>
 
 <template>
   <form class="space-y-3" aria-label="A page of the daybook" @submit.prevent="save">
+    <BegunNote :since="since" @again="again" />
     <TextField
       label="What to do otherwise next time"
       :value="record.otherwise"

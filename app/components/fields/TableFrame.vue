@@ -4,6 +4,8 @@ import type { Column, Mapping, ReadTable, RowFault } from '#core/exchange'
 /** The dialog in which a table comes in: which heading is which, what comes in, and what is wrong, before anything is kept. */
 const mapping = defineModel<Mapping>('mapping', { required: true })
 defineProps<{
+  /** When it was begun before, milliseconds since 1970; null where it is new. */
+  since: number | null
   title: string
   read: ReadTable
   guessed: boolean
@@ -13,13 +15,14 @@ defineProps<{
   take: string
   none: boolean
 }>()
-const emit = defineEmits<{ close: []; take: [] }>()
+const emit = defineEmits<{ close: []; take: []; again: [] }>()
 </script>
 
 <template>
   <DialogFrame :title="title" wide="w-[52rem]" @close="emit('close')">
     <p v-if="!read.ok" class="text-ruddy" role="alert">{{ read.error }} Nothing was changed.</p>
     <template v-else>
+      <BegunNote class="mb-2" :since="since" @again="emit('again')" />
       <p v-if="guessed" class="mb-2 text-bracken" role="status">
         The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.
       </p>

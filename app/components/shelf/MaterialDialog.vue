@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { SPECIES } from '#core/plant'
 import type { Hazard, Material } from '#core/material'
 import {
@@ -14,7 +14,8 @@ import {
   STATES,
   TEXTURES,
 } from '#core/material'
-import { pluralOf } from '#core/measure'
+import { capital, pluralOf } from '#core/measure'
+import { useDraft } from '~/composables/useDraft'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -26,12 +27,19 @@ const materials = useMaterials()
 const settings = useSettings()
 const notices = useNotices()
 
-const draft = shallowRef<Material>(props.material)
+const {
+  value: draft,
+  since,
+  set,
+  again,
+  done,
+} = useDraft<Material>({
+  kind: 'material',
+  of: props.material.id,
+  begun: props.material,
+  title: ({ name }) => capital(name) || 'A material',
+})
 const error = ref<string | null>(null)
-const set = (change: Partial<Material>): null => {
-  draft.value = { ...draft.value, ...change }
-  return null
-}
 const kept = computed(() => props.material.id in materials.own)
 const shown = computed(() => (MaterialSchema.safeParse(draft.value).success ? draft.value : props.material))
 function names<T extends string>(values: readonly T[]) {
@@ -61,11 +69,13 @@ async function save(): Promise<void> {
   const id = draft.value.id in CATALOGUE || kept.value ? draft.value.id : materials.freshId(draft.value.name)
   error.value = await materials.save({ ...draft.value, id, months: [...draft.value.months].sort((a, b) => a - b) })
   if (error.value) return
+  await done()
   notices.note(`“${draft.value.name}” is on the shelf.`)
   emit('close')
 }
 async function remove(): Promise<void> {
   if (!(await notices.tell('The material could not be taken off', materials.remove(props.material.id)))) return
+  await done()
   notices.note(
     props.material.id in CATALOGUE ? `“${props.material.name}” is as it came again.` : `“${props.material.name}” is off the shelf.`,
   )
@@ -76,6 +86,7 @@ async function remove(): Promise<void> {
 <template>
   <DialogFrame :title="draft.name || 'A material'" wide="w-[44rem]" @close="emit('close')">
     <template #before><MaterialPicture :key="JSON.stringify(shown)" :material="shown" :size="64" /></template>
+    <BegunNote class="mb-2" :since="since" @again="again" />
     <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
       <TextField
         class="col-span-2"

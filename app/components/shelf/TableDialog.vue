@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { MATERIAL_COLUMNS, readMaterials } from '#core/exchange'
 import { SPECIES } from '#core/plant'
 import { CATALOGUE } from '#core/material'
@@ -18,18 +18,22 @@ const materials = useMaterials()
 const notices = useNotices()
 const settings = useSettings()
 
-const { read, mapping } = useTable(() => props.text, MATERIAL_COLUMNS)
-const units = ref<Units>(settings.units)
+const begun: { units: Units } = { units: settings.units }
+const {
+  read,
+  draft: { value: draft, since, set, again, done },
+} = useTable('materials', props, MATERIAL_COLUMNS, begun)
 const species = new Set(Object.keys(SPECIES))
 
 const result = computed(() =>
-  read.value.ok ? readMaterials(read.value.table, mapping.value, units.value, species, materials.freshIds()) : null,
+  read.ok ? readMaterials(read.table, draft.value.mapping, draft.value.units, species, materials.freshIds()) : null,
 )
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
 
 async function take(): Promise<void> {
   const all = result.value!.materials
   if (!(await notices.tell('The materials could not be kept', materials.saveAll(all)))) return
+  await done()
   notices.note(`${several(all.length, 'material', 'materials')} came in from “${props.name}”.`)
   emit('close')
 }
@@ -37,7 +41,8 @@ async function take(): Promise<void> {
 
 <template>
   <TableFrame
-    v-model:mapping="mapping"
+    :mapping="draft.mapping"
+    :since="since"
     :title="`Materials from “${name}”`"
     :read="read"
     :guessed="guessed"
@@ -45,13 +50,15 @@ async function take(): Promise<void> {
     :faults="result?.faults ?? []"
     :take="`Take ${several(result?.materials.length ?? 0, 'material', 'materials')} in`"
     :none="!result?.materials.length"
+    @update:mapping="(mapping) => set({ mapping })"
+    @again="again"
     @close="emit('close')"
     @take="take"
   >
     <template #fields>
       <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
         ><span>Bare lengths are</span
-        ><select v-model="units" class="field">
+        ><select class="field" :value="draft.units" @change="set({ units: ($event.target as HTMLSelectElement).value as Units })">
           <option value="in">inches</option>
           <option value="cm">centimetres</option>
         </select></label

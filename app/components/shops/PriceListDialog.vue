@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { PRICE_COLUMNS, readPrices } from '#core/exchange'
 import { several } from '#core/measure'
 import type { TableFile } from '~/composables/useTableFile'
@@ -16,31 +16,35 @@ const shops = useShops()
 const settings = useSettings()
 const notices = useNotices()
 
-const { read, mapping } = useTable(() => props.text, PRICE_COLUMNS)
-const shop = ref(props.name.replace(/\.[a-z]+$/i, '').slice(0, 60))
-const trip = ref(0)
-const result = computed(() => (read.value.ok ? readPrices(read.value.table, mapping.value, shops.shelf, settings.units) : null))
+const {
+  read,
+  draft: { value: draft, since, set, again, done },
+} = useTable('prices', props, PRICE_COLUMNS, { shop: props.name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 })
+const result = computed(() => (read.ok ? readPrices(read.table, draft.value.mapping, shops.shelf, settings.units) : null))
 
 async function take(): Promise<void> {
+  const { shop, trip } = draft.value
   const { offers } = result.value!
   const kept = shops.keep({
     id: `own-${newId()}`.slice(0, 40),
-    name: shop.value.trim() || 'A shop',
+    name: shop.trim() || 'A shop',
     note: `From “${props.name}”.`.slice(0, 200),
-    trip: trip.value,
+    trip,
     minimum: 0,
     sells: 0,
     offers: [...offers],
   })
   if (!(await notices.tell('The price list could not be kept', kept))) return
-  notices.note(`${several(offers.length, 'price', 'prices')} of ${shop.value} came in.`)
+  await done()
+  notices.note(`${several(offers.length, 'price', 'prices')} of ${shop} came in.`)
   emit('close')
 }
 </script>
 
 <template>
   <TableFrame
-    v-model:mapping="mapping"
+    :mapping="draft.mapping"
+    :since="since"
     :title="`Prices from “${name}”`"
     :read="read"
     :guessed="guessed"
@@ -48,23 +52,23 @@ async function take(): Promise<void> {
     :faults="result?.faults ?? []"
     :take="`Take ${several(result?.offers.length ?? 0, 'price', 'prices')} in`"
     :none="!result?.offers.length"
+    @update:mapping="(mapping) => set({ mapping })"
+    @again="again"
     @close="emit('close')"
     @take="take"
   >
     <template #fields>
       <div class="mt-2 grid grid-cols-2 gap-2">
-        <label><span class="field-label">The shop’s name</span><input v-model="shop" class="field" maxlength="60" /></label>
+        <label
+          ><span class="field-label">The shop’s name</span
+          ><input class="field" maxlength="60" :value="draft.shop" @input="set({ shop: ($event.target as HTMLInputElement).value })"
+        /></label>
         <MoneyField
           label="Going there costs"
-          :minor="trip"
+          :minor="draft.trip"
           :currency="settings.currency"
           none=""
-          :take="
-            (minor) => {
-              trip = minor ?? 0
-              return null
-            }
-          "
+          :take="(minor) => set({ trip: minor ?? 0 })"
         />
       </div>
     </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { BASE_KINDS, BASE_SORTS } from '#core/base'
 import { isCut, materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Lot, Amount } from '#core/stock'
-import { amountSaid, baseLots, baseOfLot, CONDITIONS, LotSchema, worthOf } from '#core/stock'
+import { amountSaid, baseLots, baseOfLot, CONDITIONS, lotName, LotSchema, worthOf } from '#core/stock'
+import { useDraft } from '~/composables/useDraft'
 import { usePhoto } from '~/composables/usePhoto'
 import { useLotWords } from '~/composables/useLotWords'
 import { newId } from '~/stores/pieces'
@@ -15,7 +16,8 @@ import { useStock } from '~/stores/stock'
 import { Kept } from '~/db/lots'
 
 /** A lot to put in or to change: what it is, how much, where from, for how much, where it lies, and whose it is. */
-const props = defineProps<{ lot: Lot; fresh: boolean }>()
+/** @prop of the lot, or what a new one is known by while it is written */
+const props = defineProps<{ lot: Lot; of: string; fresh: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const stock = useStock()
 const shops = useShops()
@@ -23,12 +25,14 @@ const settings = useSettings()
 const notices = useNotices()
 const words = useLotWords()
 
-const draft = shallowRef<Lot>(props.lot)
+const {
+  value: draft,
+  since,
+  set,
+  again,
+  done,
+} = useDraft<Lot>({ kind: 'lot', of: props.of, begun: props.lot, title: (lot) => capital(lotName(lot, shops.shelf)) })
 const error = ref<string | null>(null)
-const set = (change: Partial<Lot>): null => {
-  draft.value = { ...draft.value, ...change }
-  return null
-}
 const material = computed(() => materialOf(shops.shelf, draft.value.material) ?? null)
 const base = computed(() => baseOfLot(draft.value))
 const options = computed(() => [
@@ -85,11 +89,14 @@ async function save(): Promise<void> {
     return
   }
   const kept = props.fresh ? stock.add(read.data) : stock.change(props.lot, read.data)
-  if (await notices.tell('The stash could not be kept', kept)) emit('close')
+  if (!(await notices.tell('The stash could not be kept', kept))) return
+  await done()
+  emit('close')
 }
 async function remove(): Promise<void> {
   try {
     await stock.remove([props.lot.id])
+    await done()
     emit('close')
   } catch (refused) {
     if (!(refused instanceof Kept)) throw refused
@@ -101,6 +108,7 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
 
 <template>
   <DialogFrame :title="fresh ? 'Into the stash' : 'In the stash'" wide="w-[40rem]" @close="emit('close')">
+    <BegunNote class="mb-2" :since="since" @again="again" />
     <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
       <PickField class="col-span-2" label="What it is" :value="draft.material" :options="options" @pick="pick" />
       <TypedField

@@ -88,7 +88,7 @@ function hung(): void {
       <p v-else class="p-6 text-soft">Working it out…</p>
     </main>
     <DialogFrame v-if="writing" title="What really happened" wide="w-[46rem]" @close="writing = null">
-      <RecordForm :record="writing" :keep="daybook.keep" @kept="written" @close="writing = null" />
+      <RecordForm :record="writing" :of="bench.piece.id" :keep="daybook.keep" @kept="written" @close="writing = null" />
     </DialogFrame>
   </div>
 </template>

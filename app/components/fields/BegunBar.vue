@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { shallowRef } from 'vue'
+import { format } from 'date-fns'
+import { db } from '~/db'
+import type { Draft, DraftKind } from '~/db/drafts'
+import { putDraft } from '~/db/drafts'
+import { following } from '~/db/following'
+import { reason } from '~/db/reason'
+import { useNotices } from '~/stores/notices'
+
+/** What was begun in forms of a page and is not kept yet. */
+const props = defineProps<{ kind: DraftKind }>()
+const emit = defineEmits<{ open: [draft: Draft] }>()
+const notices = useNotices()
+const drafts = shallowRef<readonly Draft[]>([])
+following(
+  () => db().drafts.where({ kind: props.kind }).toArray(),
+  (all) => {
+    drafts.value = all
+  },
+)
+function away({ id, title }: Draft): void {
+  if (!window.confirm(`Throw away what you wrote of “${title}”?`)) return
+  void putDraft(db(), id, null, (error) => notices.fault('It could not be thrown away', reason(error)))
+}
+</script>
+
+<template>
+  <ul v-if="drafts.length" class="mt-2 rounded-[3px] bg-tape px-3 py-1" aria-label="Begun and not kept">
+    <li v-for="each in drafts" :key="each.id" class="flex flex-wrap items-center gap-x-3 py-0.5" data-testid="draft">
+      <span class="min-w-0 flex-1 truncate"
+        >“{{ each.title }}” was begun on {{ format(each.at, 'd MMM, HH:mm') }} and is not kept yet.</span
+      >
+      <button type="button" class="button h-7" @click="emit('open', each)">Go on with it</button>
+      <button type="button" class="page-link" @click="away(each)">Throw it away</button>
+    </li>
+  </ul>
+</template>

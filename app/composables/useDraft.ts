@@ -1,0 +1,84 @@
+import { onScopeDispose, shallowRef } from 'vue'
+import { deltaOf } from '#core/measure'
+import { db } from '~/db'
+import type { DraftKind } from '~/db/drafts'
+import { changedOf, draftId, putDraft } from '~/db/drafts'
+import { reason } from '~/db/reason'
+import { useNotices } from '~/stores/notices'
+
+export interface DraftOf<T> {
+  readonly kind: DraftKind
+  /** The id of what is changed, or a name for something new. */
+  readonly of: string
+  readonly begun: T
+  /** What it is called where it is told of. */
+  title(value: T): string
+  /** Kept from the first, also while nothing of it is changed: what was chosen from outside cannot be chosen again by the app. */
+  whole?: boolean
+}
+
+/**
+ * What is written in a form: kept from the first letter, so that neither a reload nor a dialog that is closed loses it. Whoever
+ * opens the form again finds it there, over what is in the record by now.
+ */
+export function useDraft<T extends object>({ kind, of, begun, title, whole = false }: DraftOf<T>) {
+  const notices = useNotices()
+  const id = draftId(kind, of)
+  const value = shallowRef<T>(begun)
+  /** When what was taken up was written, milliseconds since 1970; null where the form is as it began. */
+  const since = shallowRef<number | null>(null)
+  let over = false
+  const failed = (error: unknown): void =>
+    notices.fault('What you write could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`)
+
+  function keep(): void {
+    if (over) return
+    const changed = changedOf(begun, value.value)
+    const draft =
+      whole || Object.keys(changed).length
+        ? { id, kind, of, title: title(value.value), at: Date.now(), begun: Object.fromEntries(Object.entries(begun)), changed }
+        : null
+    void putDraft(db(), id, structuredClone(draft), failed)
+  }
+  function set(change: Partial<T>): null {
+    value.value = { ...value.value, ...change }
+    keep()
+    return null
+  }
+  function forget(): Promise<void> {
+    return putDraft(db(), id, null, failed)
+  }
+  void db()
+    .drafts.get(id)
+    .then(
+      (found) => {
+        if (over) return
+        if (found) {
+          // What was written here meanwhile counts.
+          const taken = { ...begun, ...found.changed, ...changedOf(begun, value.value) } as T
+          if (deltaOf(value.value, taken) !== 0) since.value = found.at
+          value.value = taken
+        } else if (whole) keep()
+      },
+      (error: unknown) => notices.fault('What was begun could not be read', reason(error)),
+    )
+  onScopeDispose(() => {
+    over = true
+  })
+  return {
+    value,
+    since,
+    set,
+    /** Begins anew: what was written goes. */
+    again(): Promise<void> {
+      value.value = begun
+      since.value = null
+      return forget()
+    },
+    /** It is kept where it belongs, or not wanted: nothing waits any more. */
+    done(): Promise<void> {
+      over = true
+      return forget()
+    },
+  }
+}
