@@ -141,7 +141,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
         }}{{ workroom.progress.floor === null ? '' : `, none under ${money(workroom.progress.floor)}` }}
         <button type="button" class="button h-7" @click="workroom.stop()"><Square :size="13" />Stop</button></span
       >
-      <span v-else-if="!workroom.plan" class="text-soft">Adding up what the pieces need…</span>
+      <PlanWaiting v-else-if="!workroom.plan" :failed="workroom.noPlan" what="Adding up what the pieces need…" @again="workroom.again()" />
     </div>
 
     <div class="grid grid-cols-[20rem_1fr] gap-6 max-lg:grid-cols-1">

@@ -54,7 +54,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
 <template>
   <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10 max-sm:px-4">
     <PageHead title="Ledger" />
-    <p v-if="!plan" class="py-6 text-soft" role="status">Adding up what the pieces need…</p>
+    <PlanWaiting v-if="!plan" class="py-6" :failed="workroom.noPlan" what="Adding up what the pieces need…" @again="workroom.again()" />
     <template v-else>
       <section class="pt-3" aria-label="The whole" data-testid="whole">
         <p class="font-serif text-xl">

@@ -58,6 +58,11 @@ const byDay = computed(() => {
   return [...days].slice(0, own.value ? 60 : SHOWN_DAYS)
 })
 const nameOf = (id: string): string => plan.value?.pieces.find((each) => each.id === id)?.name ?? id
+/** How many orders of the pieces were tried, where that is told. */
+const ordersTried = computed(() => {
+  const { done = 0, of = 0 } = season.under ?? {}
+  return of > 0 ? `, ${done.toLocaleString('en')} of ${of.toLocaleString('en')}` : ''
+})
 const left = computed(() => (season.toMake ?? []).filter(({ id }) => season.season.later.includes(id)))
 const aside = computed(() => {
   const shown = new Set(plan.value?.pieces.map(({ id }) => id))
@@ -100,12 +105,17 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
     </PageHead>
     <YearView v-if="year" :today="today" />
     <template v-else>
-      <p v-if="!plan" class="py-6 text-soft" role="status">Laying out the days…</p>
+      <PlanWaiting v-if="!plan" class="py-6" :failed="season.noPlan" what="Laying out the days…" @again="season.again()">
+        <template v-if="season.under"
+          >{{ ordersTried }} <button type="button" class="font-medium underline" @click="season.stop()">That will do</button></template
+        >
+      </PlanWaiting>
       <template v-else>
         <div class="flex flex-wrap items-baseline gap-x-4 pb-2 pt-3">
           <p class="font-serif text-xl" :class="plan.fits ? '' : 'text-ruddy'" role="status" data-testid="verdict">{{ verdict }}</p>
           <p v-if="season.under" class="text-soft" role="status">
-            Trying other orders… <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>
+            Trying other orders{{ ordersTried }}…
+            <button type="button" class="font-medium underline" @click="season.stop()">That will do</button>
           </p>
           <p v-else-if="!plan.fits" class="text-soft">
             {{ plan.proven ? 'Proven: there are not the hours for it.' : 'The best order found.' }}

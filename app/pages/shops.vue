@@ -164,7 +164,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
             }}<template v-if="best.elsewhere.length">, {{ best.elsewhere.length }} of them elsewhere</template></template
           >
         </p>
-        <p v-else class="text-soft" role="status">Adding up what the pieces need…</p>
+        <PlanWaiting v-else :failed="workroom.noPlan" what="Adding up what the pieces need…" @again="workroom.again()" />
         <p v-if="best" role="status" :class="basket.state === 'by itself' ? 'text-bracken' : 'text-soft'" data-testid="proof">
           {{ standingNow }}
         </p>

@@ -7,6 +7,7 @@ import { changedBy, KitSchema, teaching, usualSeason } from '#core/season'
 import type { Progress } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
+import { reason } from '~/db/reason'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
 import { planTheSeason } from '~/workers/plan'
 import type { Going } from '~/workers/jobs'
@@ -134,9 +135,24 @@ export const useSeason = defineStore('season', () => {
     planned.value = answer
     under.value = null
   }
+  /** Why the last plan did not come about; null where it did, or is under way. */
+  const noPlan = shallowRef<string | null>(null)
+  async function again(): Promise<void> {
+    noPlan.value = null
+    const making = make(shops.day ?? '')
+    const own = turn
+    try {
+      await making
+    } catch (error) {
+      if (own !== turn) return
+      under.value = null
+      noPlan.value = reason(error)
+      notices.fault('The season could not be planned', noPlan.value)
+    }
+  }
   watch(
     [() => workroom.wanting, () => workroom.kits, () => shops.shelf, freshDays, season, batches, progress, ready, lookers, () => shops.day],
-    () => void notices.tell('The season could not be planned', make(shops.day ?? '')),
+    () => void again(),
   )
 
   /** Keeps the plan made for as long as a page is there. */
@@ -174,6 +190,8 @@ export const useSeason = defineStore('season', () => {
     toMake,
     planned,
     under,
+    noPlan,
+    again,
     ready,
     look,
     set,

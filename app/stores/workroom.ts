@@ -9,6 +9,7 @@ import { useRevisionKey } from '~/composables/useRevisionKey'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
+import { reason } from '~/db/reason'
 import type { Going } from '~/workers/jobs'
 import { planInHand } from '~/workers/plan'
 import { askBriefs } from '~/workers/workings'
@@ -125,8 +126,22 @@ export const useWorkroom = defineStore('workroom', () => {
       if (own === turn) progress.value = null
     }
   }
+  /** Why the last plan did not come about; null where it did, or is under way. */
+  const noPlan = shallowRef<string | null>(null)
+  async function again(): Promise<void> {
+    noPlan.value = null
+    const making = make()
+    const own = turn
+    try {
+      await making
+    } catch (error) {
+      if (own !== turn) return
+      noPlan.value = reason(error)
+      notices.fault('What is in hand could not be planned', noPlan.value)
+    }
+  }
   watch([wanting, kits, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {
-    void notices.tell('What is in hand could not be planned', make())
+    void again()
   })
 
   /** Keeps the plan made for as long as a page is there. */
@@ -148,6 +163,8 @@ export const useWorkroom = defineStore('workroom', () => {
   })
   return {
     plan,
+    noPlan,
+    again,
     current,
     counted,
     progress,

@@ -3,8 +3,8 @@ import { expose } from 'comlink'
 import type { Endpoint } from 'comlink'
 // @ts-expect-error the package has no types for its adapter to Node
 import adapter from 'comlink/dist/esm/node-adapter.mjs'
-import { afterEach, expect, it } from 'vitest'
-import { bridgeTo } from './bridge'
+import { afterEach, expect, it, vi } from 'vitest'
+import { bridgeTo, silent, TOLD_AFTER } from './bridge'
 import { Jobs } from './slices'
 
 const nodeEndpoint = adapter as (port: unknown) => Endpoint
@@ -88,6 +88,56 @@ it('ends what is under way when it is told to, without asking again', async () =
   await expect(waiting).rejects.toThrow('it was stopped')
   expect(started).toBe(1)
   expect(await bridge.ask((api) => api.twice(2))).toBe(4)
+})
+/** Lets so many seconds pass, with all that happens in them. */
+async function seconds(n: number): Promise<void> {
+  for (let i = 0; i < n; i++) {
+    await vi.advanceTimersByTimeAsync(1000)
+    await new Promise((resolve) => setImmediate(resolve))
+  }
+}
+it('tells of one that is silent, starts it again when it hangs, and says so when it hangs twice', async () => {
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+  try {
+    let started = 0
+    const bridge = bridgeTo<Api>('The worker', () => {
+      started += 1
+      return sound()
+    })
+    const hanging = bridge.ask((api) => api.wait(), 20)
+    hanging.catch(() => {})
+    await seconds(TOLD_AFTER - 1)
+    expect(silent.size).toBe(0)
+    await seconds(1)
+    expect([...silent.values()]).toMatchObject([{ what: 'The worker', seconds: TOLD_AFTER, patience: 20 }])
+    // What it tells of itself counts.
+    bridge.heard()
+    expect(silent.size).toBe(0)
+    await seconds(19)
+    expect(started).toBe(1)
+    await seconds(1)
+    expect([started, silent.size]).toEqual([2, 0])
+    await seconds(20)
+    await expect(hanging).rejects.toThrow('The worker could not be started, or broke off: it was silent for 20 seconds')
+    expect([started, silent.size, vi.getTimerCount()]).toEqual([2, 0, 0])
+    expect(await bridge.ask((api) => api.twice(2))).toBe(4)
+  } finally {
+    vi.useRealTimers()
+  }
+})
+it('ends one that is silent when one is told to', async () => {
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+  try {
+    const bridge = bridgeTo<Api>('The worker', sound)
+    const hanging = bridge.ask((api) => api.wait())
+    hanging.catch(() => {})
+    await seconds(TOLD_AFTER)
+    for (const each of silent.values()) each.stop()
+    await expect(hanging).rejects.toThrow('it was stopped')
+    expect(silent.size).toBe(0)
+  } finally {
+    vi.useRealTimers()
+  }
 })
 
 it('stops the job that is named and no other, whenever the word comes', async () => {

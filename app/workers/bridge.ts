@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink'
 import { releaseProxy, wrap } from 'comlink'
+import { shallowReactive } from 'vue'
 
 /** A worker that could not be started, or died at its work. */
 export class WorkerLost extends Error {
@@ -11,10 +12,14 @@ export class WorkerLost extends Error {
 
 export interface Bridge<Api> {
   /**
-   * Asks the worker, starting it if need be. One that is lost is started again and asked the same once more.
+   * Asks the worker, starting it if need be. One that is lost, or silent for longer than it may be, is started again and asked the
+   * same once more.
+   * @param patience how long it may be silent, seconds, where this question takes longer than others
    * @throws WorkerLost when it is lost twice, and whatever the worker itself answers with
    */
-  ask<T>(question: (api: Remote<Api>) => T | Promise<T>): Promise<T>
+  ask<T>(question: (api: Remote<Api>) => T | Promise<T>, patience?: number): Promise<T>
+  /** It told of itself: what it is at goes on. */
+  heard(): void
   /** Ends the worker, whatever it is at; what is under way fails with WorkerLost, and the next question starts a new one. */
   end(why: string): void
 }
@@ -26,13 +31,53 @@ interface Line<Api> {
   alive: boolean
 }
 
+/** A worker that has been silent for longer than one waits without wondering. */
+export interface Silent {
+  readonly what: string
+  /** For how long, seconds, and after how many it is started again. */
+  readonly seconds: number
+  readonly patience: number
+  stop(): void
+}
+/** All of them, for whoever tells. */
+export const silent = shallowReactive(new Map<object, Silent>())
+
+/** Seconds of silence after which it is told, and after which the worker is taken for hanging. */
+export const TOLD_AFTER = 8
+const PATIENCE = 45
+
 /**
  * The one way to talk to a worker: it is started with the first question, and what goes wrong with the worker itself
- * (blocked, missing, no script, thrown at its start) fails what is asked instead of leaving it open.
+ * (blocked, missing, no script, thrown at its start, hanging) fails what is asked instead of leaving it open.
  * @param what how the worker is called when it is lost
  */
 export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
   let line: Line<Api> | null = null
+  /** How long each question under way may be silent, and for how long the worker has been, seconds. */
+  const asked = new Set<{ readonly patience: number }>()
+  let quiet = 0
+  let watch: ReturnType<typeof setInterval> | undefined
+  const self = {}
+  function heard(): void {
+    quiet = 0
+    silent.delete(self)
+  }
+  /** Counts seconds as they are lived through: a device that slept, or a page in the background, has waited for nothing. */
+  function tick(): void {
+    quiet += 1
+    const patience = Math.max(...[...asked].map((each) => each.patience))
+    if (quiet >= patience) {
+      const seconds = quiet
+      heard()
+      line?.cut(`it was silent for ${seconds} seconds`)
+    } else if (quiet >= TOLD_AFTER) silent.set(self, { what, seconds: quiet, patience, stop: () => end('it was stopped') })
+  }
+  function end(why: string): void {
+    ended += 1
+    const was = line
+    was?.cut(why)
+    was?.api[releaseProxy]()
+  }
 
   function open(): Line<Api> {
     const worker = start()
@@ -69,20 +114,26 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
 
   let ended = 0
   return {
-    async ask(question) {
+    async ask(question, patience = PATIENCE) {
       const before = ended
+      const own = { patience }
+      asked.add(own)
+      watch ??= setInterval(tick, 1000)
       try {
         return await once(question)
       } catch (error) {
         if (!(error instanceof WorkerLost) || ended !== before) throw error
-        return once(question)
+        return await once(question)
+      } finally {
+        asked.delete(own)
+        heard()
+        if (!asked.size) {
+          clearInterval(watch)
+          watch = undefined
+        }
       }
     },
-    end(why) {
-      ended += 1
-      const was = line
-      was?.cut(why)
-      was?.api[releaseProxy]()
-    },
+    heard,
+    end,
   }
 }

@@ -21,7 +21,16 @@ export function begin<Api extends Stoppable, Progress, T>(
 ): Going<T> {
   const job = crypto.randomUUID()
   return {
-    done: ask((api) => start(api, job, proxy(report))),
+    done: ask((api) =>
+      start(
+        api,
+        job,
+        proxy((progress: Progress) => {
+          bridge.heard()
+          report(progress)
+        }),
+      ),
+    ),
     // Whatever the worker is, it can be told to stop; one that is lost has stopped.
     stop() {
       void bridge.ask((api) => (api as unknown as Stoppable).stop(job)).catch(() => {})

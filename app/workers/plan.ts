@@ -46,7 +46,10 @@ export const planTheSeason = (
 export const askKitMoney = (kit: Kit, of: InBrief, pricing: Pricing): Promise<KitMoney> =>
   bridge.ask((api): Promise<KitMoney> => api.kitMoney(kit, of, pricing))
 
+/** A whole workroom of years takes its time, seconds. */
+const WHOLE_PATIENCE = 240
 /** Everything in one file, and out of it again. */
 export const askWriting = (whole: Whole, written: string): Promise<Uint8Array> =>
-  bridge.ask((api): Promise<Uint8Array> => api.writeWhole(whole, written))
-export const askWholeReading = (bytes: Uint8Array): Promise<ReadWhole> => bridge.ask((api): Promise<ReadWhole> => api.readWhole(bytes))
+  bridge.ask((api): Promise<Uint8Array> => api.writeWhole(whole, written), WHOLE_PATIENCE)
+export const askWholeReading = (bytes: Uint8Array): Promise<ReadWhole> =>
+  bridge.ask((api): Promise<ReadWhole> => api.readWhole(bytes), WHOLE_PATIENCE)

@@ -197,3 +197,21 @@ test('a piece of 60 layers of 500 answers, says what it is doing, and can be lef
   await page.getByRole('link', { name: 'Workroom' }).click()
   await expect(page.getByTestId('piece')).toBeVisible()
 })
+
+test('a worker that hangs is told of, stopped, and asked again', async ({ page }) => {
+  const script = /plan\.worker/
+  await page.route(script, (route) => route.fulfill({ contentType: 'text/javascript', body: 'for (;;) {}' }))
+  await page.goto(`${demoSite}/`)
+  await expect(page.getByTestId('piece').first()).toBeVisible()
+  await page.goto(`${demoSite}/ledger`)
+  const silent = page.getByTestId('silent')
+  await expect(silent).toContainText('The worker that plans has said nothing for')
+  await page.unroute(script)
+  await silent.getByRole('button', { name: 'Stop it' }).click()
+  await expect(page.getByTestId('no-plan')).toContainText('it was stopped')
+  await page.getByRole('button', { name: 'Try it again' }).click()
+  await expect(page.getByTestId('no-plan')).toHaveCount(0)
+  await expect(page.getByTestId('silent')).toHaveCount(0)
+  await expect(page.getByRole('heading', { level: 1, name: 'Ledger' })).toBeVisible()
+  await expect(page.getByText('Adding up what the pieces need…')).toHaveCount(0)
+})
