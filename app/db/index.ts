@@ -8,11 +8,12 @@ import type { Batch, Kit } from '#core/season'
 import type { TaskTime } from '#core/steps'
 import type { Lot } from '#core/stock'
 import type { Listed } from '#core/workroom'
+import { door, Newer } from './door'
 import type { Draft } from './drafts'
 import { takeUpPending } from './pending'
 import type { UnreadRecord } from './sound'
 import { READ_AT_ONCE, setAside } from './sound'
-import { STEPS } from './steps'
+import { SCHEMA_VERSION, STEPS } from './steps'
 
 /** A piece as it is kept. `revision` counts saves, so that two tabs notice each other. */
 export interface PieceRecord {
@@ -109,6 +110,9 @@ export interface Photo {
   readonly at?: number
 }
 
+/** The package numbers its own versions in steps of ten. */
+const PER_VERSION = 10
+
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
   readonly snapshots!: EntityTable<Snapshot, 'id'>
@@ -137,11 +141,23 @@ export class BenchDatabase extends Dexie {
       const version = this.version(i + 1).stores(stores)
       if (upgrade) version.upgrade(upgrade)
     }
+    this.on('blocked', () => {
+      door.value = 'blocked'
+    })
+    this.on('versionchange', ({ newVersion }) => {
+      if (newVersion !== null && newVersion > SCHEMA_VERSION * PER_VERSION) door.value = 'newer'
+    })
     // What cannot be read stands in nobody's way, whenever and however it came about.
     this.on(
       'ready',
       // Everybody else waits until this is done, and goes through another door.
       async (through) => {
+        // The package would open it whatever it is, and this version would take for spoiled what it does not know.
+        if (Math.floor(through.backendDB().version / PER_VERSION) > SCHEMA_VERSION) {
+          door.value = 'newer'
+          throw new Newer()
+        }
+        door.value = 'open'
         await takeUpPending(through as BenchDatabase, Date.now())
         await setAside(through, READ_AT_ONCE)
       },

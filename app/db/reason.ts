@@ -15,7 +15,7 @@ const REASONS: Readonly<Record<string, string>> = {
   QuotaExceededError: 'The storage that the browser gives this app is full. Export pieces, throw some away, or free space on the disk.',
   MissingAPIError: NONE,
   SecurityError: NONE,
-  VersionError: 'Another tab runs a newer version of the app. Reload this tab.',
+  VersionError: 'What is kept in this browser is of a newer version of the app. Reload this tab to have that version.',
   DatabaseClosedError: 'The browser closed the storage. Reload this tab if it stays so.',
   InvalidStateError: 'The browser closed the storage. Reload this tab if it stays so.',
   TimeoutError: 'The storage did not answer in time.',

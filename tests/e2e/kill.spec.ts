@@ -1,9 +1,9 @@
-import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, test } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { PLAIN } from '../../playwright.config'
+import { browserOn } from './browser'
 
 // The browser is killed at a random moment within a second and a half after an edit, while edits go on. Three rounds
 // each time; `KILLS=100 npx playwright test kill` makes more.
@@ -12,45 +12,6 @@ const site = `http://127.0.0.1:${PLAIN}`
 /** What was typed so long before the end may be lost, ms: half a second by itself, more beside another test on two cores. */
 const MAY_LOSE = process.env.KILLS ? 500 : 1500
 const EVERY = 100
-
-/** A browser whose profile stays when it is killed. */
-async function browserOn(profile: string) {
-  const chrome = spawn(
-    '/usr/bin/chromium',
-    [
-      '--headless',
-      '--no-sandbox',
-      '--disable-gpu',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--disable-quic',
-      '--remote-debugging-port=0',
-      `--user-data-dir=${profile}`,
-      'about:blank',
-    ],
-    { stdio: ['ignore', 'ignore', 'pipe'], detached: true },
-  )
-  const address = await new Promise<string>((resolve, reject) => {
-    let said = ''
-    chrome.stderr.on('data', (data: Buffer) => {
-      said += data.toString()
-      const found = /DevTools listening on (ws:\S+)/.exec(said)
-      if (found) resolve(found[1]!)
-    })
-    chrome.on('exit', () => reject(new Error(`Chromium ended: ${said}`)))
-  })
-  const connected = await chromium.connectOverCDP(address)
-  const page = await connected.contexts()[0]!.newPage()
-  await page.setViewportSize({ width: 1280, height: 800 })
-  return {
-    page,
-    kill: () => {
-      process.kill(-chrome.pid!, 'SIGKILL')
-    },
-  }
-}
 
 test('killing the browser loses at most what was typed in the last half second', async () => {
   test.setTimeout(60_000 + ROUNDS * 30_000)

@@ -1,0 +1,11 @@
+import base from './playwright.config'
+
+/** What takes too long for every run: `npm run long`, or `npm run long -- tabs` for one of them. */
+export default {
+  ...base,
+  testDir: 'tests/long',
+  outputDir: 'test-results/long',
+  timeout: 3_600_000,
+  workers: 1,
+  reporter: [['list']] as const,
+}
