@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { lotOf } from '#core/stock'
 import { db } from '~/db'
@@ -8,6 +8,8 @@ import { allTried } from '~/db/pending'
 import { useNotices } from '~/stores/notices'
 import { useDraft } from './useDraft'
 
+const closers: (() => void)[] = []
+afterEach(() => closers.splice(0).forEach((close) => close()))
 beforeEach(async () => {
   setActivePinia(createPinia())
   await db().drafts.clear()
@@ -16,6 +18,7 @@ const bay = lotOf('bay', 'bay', { things: 3 })
 /** A form that is opened. @returns what it shows, and how it is closed */
 function opened(begun = bay, whole = false) {
   const scope = effectScope()
+  closers.push(() => scope.stop())
   const form = scope.run(() => useDraft({ kind: 'lot', of: 'bay', begun, title: ({ place }) => `Bay in ${place}`, whole }))!
   return { ...form, close: () => scope.stop() }
 }
@@ -26,7 +29,7 @@ it('keeps what is written, and whoever opens the form again finds it', async () 
   one.set({ place: 'drawer 7' })
   one.set({ things: 4 })
   one.close()
-  await allTried()
+  await vi.waitFor(async () => expect(await kept()).toBeDefined())
   expect(await kept()).toMatchObject({ title: 'Bay in drawer 7', begun: bay, changed: { place: 'drawer 7', things: 4 } })
   const other = opened()
   await vi.waitFor(() => expect(other.value.value).toEqual({ ...bay, place: 'drawer 7', things: 4 }))
@@ -36,7 +39,7 @@ it('lays it over what is in the record by now, and what is typed before it is th
   const one = opened()
   one.set({ place: 'drawer 7', season: 'Advent' })
   one.close()
-  await allTried()
+  await vi.waitFor(async () => expect(await kept()).toBeDefined())
   const other = opened({ ...bay, things: 9 })
   other.set({ season: 'Easter' })
   await vi.waitFor(() => expect(other.since.value).not.toBeNull())
@@ -73,4 +76,15 @@ it('says so where it cannot be kept', async () => {
   await vi.waitFor(() => expect(useNotices().shown[0]).toMatchObject({ severity: 'fault', title: 'What you write could not be kept' }))
   expect(one.value.value.place).toBe('drawer 7')
   put.mockRestore()
+})
+it('stays where the same form was done with in another tab', async () => {
+  const one = opened()
+  one.set({ place: 'drawer 7' })
+  await vi.waitFor(async () => expect(await kept()).toBeDefined())
+  const other = opened()
+  await vi.waitFor(() => expect(other.since.value).not.toBeNull())
+  other.set({ season: 'Advent' })
+  await allTried()
+  await one.done()
+  await vi.waitFor(async () => expect((await kept())?.changed).toEqual({ place: 'drawer 7', season: 'Advent' }))
 })

@@ -1,8 +1,11 @@
+import type { Subscription } from 'dexie'
 import { onScopeDispose, shallowRef } from 'vue'
-import { deltaOf } from '#core/measure'
+import { changedFields, deltaOf } from '#core/measure'
 import { db } from '~/db'
-import type { DraftKind } from '~/db/drafts'
-import { changedOf, draftId, putDraft } from '~/db/drafts'
+import type { Draft } from '~/db/drafts'
+import { draftId, putDraft } from '~/db/drafts'
+import type { DraftKind } from '~/db/sound'
+import { following } from '~/db/following'
 import { reason } from '~/db/reason'
 import { useNotices } from '~/stores/notices'
 
@@ -27,13 +30,15 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
   const value = shallowRef<T>(begun)
   /** When what was taken up was written, milliseconds since 1970; null where the form is as it began. */
   const since = shallowRef<number | null>(null)
+  /** It is kept where it belongs, or not wanted. */
   let over = false
+  let closed = false
   const failed = (error: unknown): void =>
     notices.fault('What you write could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`)
 
   function keep(): void {
-    if (over) return
-    const changed = changedOf(begun, value.value)
+    if (over || !known) return
+    const changed = changedFields(begun, value.value)
     const draft =
       whole || Object.keys(changed).length
         ? { id, kind, of, title: title(value.value), at: Date.now(), begun: Object.fromEntries(Object.entries(begun)), changed }
@@ -48,22 +53,35 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
   function forget(): Promise<void> {
     return putDraft(db(), id, null, failed)
   }
+  let watching: Subscription | undefined
+  /** Whether it is known what was begun before; what is written until then is kept with it. */
+  let known = false
   void db()
     .drafts.get(id)
     .then(
       (found) => {
+        known = true
         if (over) return
-        if (found) {
-          // What was written here meanwhile counts.
-          const taken = { ...begun, ...found.changed, ...changedOf(begun, value.value) } as T
-          if (deltaOf(value.value, taken) !== 0) since.value = found.at
-          value.value = taken
-        } else if (whole) keep()
+        const taken = { ...begun, ...found?.changed, ...changedFields(begun, value.value) } as T
+        if (found && deltaOf(value.value, taken) !== 0) since.value = found.at
+        value.value = taken
+        keep()
+        if (!closed) watching = following(() => db().drafts.get(id), follow)
       },
-      (error: unknown) => notices.fault('What was begun could not be read', reason(error)),
+      (error: unknown) => {
+        known = true
+        notices.fault('What was begun could not be read', reason(error))
+      },
     )
+  let seen = false
+  function follow(now: Draft | undefined): void {
+    // The same form in another tab was done with: what is written in this one is not.
+    if (seen && !now) keep()
+    seen = now !== undefined
+  }
   onScopeDispose(() => {
-    over = true
+    closed = true
+    watching?.unsubscribe()
   })
   return {
     value,
@@ -75,7 +93,7 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
       since.value = null
       return forget()
     },
-    /** It is kept where it belongs, or not wanted: nothing waits any more. */
+    /** Nothing waits any more. */
     done(): Promise<void> {
       over = true
       return forget()

@@ -1,10 +1,6 @@
-import { deltaOf } from '#core/measure'
 import type { BenchDatabase } from './index'
 import { putSoon } from './pending'
-
-/** The forms that take longer than a moment. */
-export const DRAFT_KINDS = ['page', 'lot', 'material', 'prices', 'materials'] as const
-export type DraftKind = (typeof DRAFT_KINDS)[number]
+import type { DraftKind } from './sound'
 
 /** What was begun in a form and is not kept yet: it survives the page, and waits for whoever opens the form again. */
 export interface Draft {
@@ -23,12 +19,6 @@ export interface Draft {
 }
 
 export const draftId = (kind: DraftKind, of: string): string => `${kind}:${of}`
-
-/** What of a form is no longer what it began with. */
-export function changedOf(begun: object, now: object): Record<string, unknown> {
-  const before = new Map(Object.entries(begun))
-  return Object.fromEntries(Object.entries(now).filter(([key, value]) => deltaOf(before.get(key), value) !== 0))
-}
 
 /** Keeps a draft, or forgets it: null. @param failed told when it cannot be written for now */
 export const putDraft = (db: BenchDatabase, id: string, draft: Draft | null, failed: (error: unknown) => void): Promise<void> =>

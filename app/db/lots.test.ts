@@ -8,7 +8,8 @@ import { lotOf } from '#core/stock'
 import { shelf } from '#core/testing'
 import type { Purchase } from './index'
 import { BenchDatabase } from './index'
-import { Changed, changeLot, Kept, keepForPieces, releasePiece, removeLots, tickOff, untick } from './lots'
+import { changeLot, Kept, keepForPieces, releasePiece, removeLots, tickOff, untick } from './lots'
+import { Changed } from './merged'
 import { removePiece, savePiece, takeApart } from './pieces'
 
 let db: BenchDatabase

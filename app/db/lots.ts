@@ -5,6 +5,7 @@ import { keepAll, useUp } from '#core/price'
 import type { Lot, Moved } from '#core/stock'
 import { release } from '#core/stock'
 import type { BenchDatabase, Purchase } from './index'
+import { Changed } from './merged'
 
 /** Writes what changed hands. Inside a transaction of its caller's. */
 export async function move(db: BenchDatabase, { put, gone }: Moved): Promise<void> {
@@ -46,13 +47,6 @@ export function releasePiece(db: BenchDatabase, piece: string): Promise<Moved> {
     await move(db, moved)
     return moved
   })
-}
-
-/** A lot is no longer what it was when someone began to change it. */
-export class Changed extends Error {
-  constructor() {
-    super('Meanwhile it was changed elsewhere, or a piece took of it: nothing was written. Close this and look at it again.')
-  }
 }
 
 /** Writes a lot anew, if it is still what it was. @throws Changed when it is not, or is gone: then nothing is written */

@@ -3,8 +3,6 @@ import { z } from 'zod'
 import { StoredPieceSchema, WHOLE_TABLES } from '#core/exchange'
 import { VERSION } from '#core/piece'
 import { SeasonSchema } from '#core/season'
-import type { DraftKind } from './drafts'
-import { DRAFT_KINDS } from './drafts'
 
 /** A stored record that this version cannot read: put aside as it is, so that it stands in nobody's way and is not lost. */
 export interface UnreadRecord {
@@ -18,6 +16,10 @@ export interface UnreadRecord {
 }
 
 const row = { id: z.string(), revision: z.number(), savedAt: WHOLE_TABLES.pieces.shape.savedAt }
+/** The forms that take longer than a moment. */
+const DRAFT_KINDS = ['page', 'lot', 'material', 'prices', 'materials'] as const
+export type DraftKind = (typeof DRAFT_KINDS)[number]
+
 const fields = z.record(z.string(), z.unknown())
 const draft = { id: z.string(), of: z.string(), title: z.string(), at: row.savedAt, begun: fields, changed: fields }
 /** What forms begin with that show a record of a table; the others begin with a table of text. */

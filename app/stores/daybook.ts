@@ -7,6 +7,7 @@ import { sharing } from '#core/measure'
 import { THUMBS } from '#core/thumbs'
 import { db } from '~/db'
 import { following } from '~/db/following'
+import { merged } from '~/db/merged'
 import { useSettings } from './settings'
 
 const ALL = THUMBS.flatMap(({ thumbs }) => thumbs)
@@ -34,8 +35,13 @@ export const useDaybook = defineStore('daybook', () => {
     ready,
     learned,
     measured,
-    /** Writes a page. @throws when it is none */
-    keep: (record: DaybookRecord): Promise<unknown> => db().daybook.put(RecordSchema.parse(record)),
+    /** Writes a page over what others changed of it meanwhile. @param begun as it was when it was begun to be written; without it, all of it is written @throws when it is none, and Changed */
+    keep(record: DaybookRecord, begun?: DaybookRecord): Promise<void> {
+      const read = RecordSchema.parse(record)
+      return db().transaction('rw', db().daybook, async () => {
+        await db().daybook.put(begun ? merged(begun, read, await db().daybook.get(read.id)) : read)
+      })
+    },
     /** Tears a page out, with its photos. */
     remove: ({ id, photos }: DaybookRecord): Promise<void> =>
       db().transaction('rw', [db().daybook, db().photos], async () => {

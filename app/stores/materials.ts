@@ -5,6 +5,7 @@ import { CATALOGUE, MaterialSchema } from '#core/material'
 import { recordOf } from '#core/measure'
 import { db } from '~/db'
 import { following } from '~/db/following'
+import { merged } from '~/db/merged'
 import { reason } from '~/db/reason'
 
 /** The maker's own materials; follows what other tabs do. */
@@ -18,12 +19,14 @@ export const useMaterials = defineStore('materials', () => {
     },
   )
 
-  /** Keeps a material. @returns what is wrong with it, or null */
-  async function save(material: Material): Promise<string | null> {
+  /** Keeps a material over what others changed of it meanwhile. @param begun as it was when it was begun to be written; without it, all of it is written @returns what is wrong with it, or null */
+  async function save(material: Material, begun?: Material): Promise<string | null> {
     const read = MaterialSchema.safeParse(toRaw(material))
     if (!read.success) return read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' ')
     try {
-      await db().materials.put(read.data)
+      await db().transaction('rw', db().materials, async () => {
+        await db().materials.put(begun ? merged(toRaw(begun), read.data, await db().materials.get(read.data.id)) : read.data)
+      })
     } catch (error) {
       return reason(error)
     }

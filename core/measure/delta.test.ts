@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { deltaOf, withDelta } from './delta'
+import { changedFields, deltaOf, withDelta } from './delta'
 
 it('leads from any state to any other, also over a wire', () => {
   fc.assert(
@@ -62,4 +62,9 @@ it('tells a list that lost its end, keys that went, and names that every object 
     expect(JSON.stringify(led)).toBe(JSON.stringify(next))
     expect(Object.getPrototypeOf(led)).toBe(Object.getPrototypeOf(next))
   }
+})
+it('names the fields that are otherwise, whatever they hold', () => {
+  const begun = { name: 'ring', places: [{ s: 1 }], note: null }
+  expect(changedFields(begun, structuredClone(begun))).toEqual({})
+  expect(changedFields(begun, { ...begun, places: [{ s: 2 }], more: 0 })).toEqual({ places: [{ s: 2 }], more: 0 })
 })

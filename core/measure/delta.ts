@@ -54,3 +54,9 @@ export function withDelta<T>(last: T, delta: Delta): T {
   for (const [key, of] of delta.keys) record.set(key, withDelta(record.get(key), of))
   return Object.fromEntries(record) as T
 }
+
+/** The fields of a record that are no longer what they were, as they are now. */
+export function changedFields(before: object, now: object): Record<string, unknown> {
+  const was = new Map(Object.entries(before))
+  return Object.fromEntries(Object.entries(now).filter(([key, value]) => deltaOf(was.get(key), value) !== 0))
+}

@@ -12,7 +12,7 @@ import TypedField from '../fields/TypedField.vue'
 
 /** A page of the daybook while it is written: in a minute, and completed later. What is left empty was as planned. */
 /** @prop of what is written of: the page itself, or the piece of a new one */
-const props = defineProps<{ record: DaybookRecord; of: string; keep: (record: DaybookRecord) => Promise<unknown> }>()
+const props = defineProps<{ record: DaybookRecord; of: string; keep: (record: DaybookRecord, begun: DaybookRecord) => Promise<unknown> }>()
 const emit = defineEmits<{ kept: [record: DaybookRecord]; close: [] }>()
 const settings = useSettings()
 const notices = useNotices()
@@ -91,7 +91,7 @@ async function save(): Promise<void> {
     return
   }
   busy.value = true
-  if (await notices.tell('It could not be written down', props.keep(read.data))) {
+  if (await notices.tell('It could not be written down', props.keep(read.data, props.record))) {
     await done()
     emit('kept', read.data)
   }

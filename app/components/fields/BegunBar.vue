@@ -2,10 +2,11 @@
 import { shallowRef } from 'vue'
 import { format } from 'date-fns'
 import { db } from '~/db'
-import type { Draft, DraftKind } from '~/db/drafts'
+import type { Draft } from '~/db/drafts'
 import { putDraft } from '~/db/drafts'
 import { following } from '~/db/following'
 import { reason } from '~/db/reason'
+import type { DraftKind } from '~/db/sound'
 import { useNotices } from '~/stores/notices'
 
 /** What was begun in forms of a page and is not kept yet. */

@@ -67,7 +67,7 @@ function flip<T>(all: readonly T[], one: T): T[] {
 
 async function save(): Promise<void> {
   const id = draft.value.id in CATALOGUE || kept.value ? draft.value.id : materials.freshId(draft.value.name)
-  error.value = await materials.save({ ...draft.value, id, months: [...draft.value.months].sort((a, b) => a - b) })
+  error.value = await materials.save({ ...draft.value, id, months: [...draft.value.months].sort((a, b) => a - b) }, props.material)
   if (error.value) return
   await done()
   notices.note(`“${draft.value.name}” is on the shelf.`)
