@@ -51,18 +51,7 @@ watchEffect(() => {
       </div>
       <DoorNotice />
       <SilentWorkers />
-      <div
-        v-for="notice in notices.shown"
-        :key="notice.id"
-        :role="notice.severity === 'fault' ? 'alert' : undefined"
-        class="pointer-events-auto flex max-w-xl items-start gap-3 rounded-md border bg-sheet px-3 py-2 text-small shadow-lg"
-        :class="notice.severity === 'fault' ? 'border-ruddy' : 'border-line'"
-      >
-        <div class="whitespace-pre-line">
-          <strong v-if="notice.title" class="block">{{ notice.title }}</strong>{{ notice.text }}
-        </div>
-        <button type="button" class="shrink-0 font-medium underline" @click="notices.dismiss(notice.id)">Close</button>
-      </div>
+      <NoticeCard v-for="notice in notices.shown" :key="notice.id" :notice="notice" class="shadow-lg" />
     </div>
   </div>
 </template>

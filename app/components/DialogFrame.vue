@@ -1,9 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { useNotices } from '~/stores/notices'
 
 /** The frame that every dialog stands in: it closes at Escape and beside it. */
 withDefaults(defineProps<{ title: string; wide?: string; open?: boolean }>(), { wide: 'w-96', open: true })
 const emit = defineEmits<{ close: [] }>()
+// What lies behind a dialog can be neither read out nor closed: what goes wrong while it is open is told in it.
+const notices = useNotices()
+const before = Math.max(0, ...notices.shown.map(({ id }) => id))
+const faults = computed(() => notices.shown.filter(({ id, severity }) => severity === 'fault' && id > before))
 </script>
 
 <template>
@@ -16,6 +22,7 @@ const emit = defineEmits<{ close: [] }>()
           <DialogTitle class="font-serif text-lg">{{ title }}</DialogTitle>
         </div>
         <slot />
+        <NoticeCard v-for="fault in faults" :key="fault.id" :notice="fault" class="mt-3" />
       </DialogPanel>
     </div>
   </Dialog>

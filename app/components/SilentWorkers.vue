@@ -10,7 +10,7 @@ import { silent } from '~/workers/bridge'
     :key="each.what"
     class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg"
     role="status"
-    data-testid="silent"
+    data-testid="silent-worker"
   >
     <span class="tabular-nums"
       >{{ each.what }} has said nothing for {{ each.seconds }} s; after {{ each.patience }} s it begins again by itself.</span

@@ -17,6 +17,12 @@ export default defineEventHandler((event) => {
     setResponseHeaders(event, { allow: methods.join(', ') })
     throw createError({ statusCode: 405, statusMessage: 'Nothing here takes that method.' })
   }
+  // Routes know GET alone; the answer to HEAD is that without its body, which the server leaves out by itself.
+  if (event.method === 'HEAD') {
+    event.context.bare = true
+    event.node.req.method = 'GET'
+    event._method = 'GET'
+  }
   const size = getRequestHeader(event, 'content-length')
   // What comes in pieces says no size before it is there.
   if (largest !== null && size === undefined)

@@ -146,3 +146,11 @@ test('shops and basket answer what they can, and say what they cannot', async ({
   expect((await post({ job: 'x'.repeat(2_000_000), most: null })).status()).toBe(413)
   expect((await request.get('/api/basket')).status()).toBe(405)
 })
+
+test('HEAD answers as GET does, without a body', async ({ request }) => {
+  for (const path of ['/', '/api/shops', '/api/shops/pinfold?day=2026-10-20', '/icon.svg', '/api/none']) {
+    const [head, get] = [await request.head(path), await request.get(path)]
+    expect([path, head.status(), (await head.body()).length]).toEqual([path, get.status(), 0])
+    expect(head.headers()['content-type']).toBe(get.headers()['content-type'])
+  }
+})
