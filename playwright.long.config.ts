@@ -5,7 +5,8 @@ export default {
   ...base,
   testDir: 'tests/long',
   outputDir: 'test-results/long',
-  timeout: 3_600_000,
+  timeout: 600_000,
   workers: 1,
   reporter: [['list']] as const,
+  use: { ...base.use, actionTimeout: 60_000 },
 }
