@@ -7,6 +7,7 @@ import type { RibbonOf } from '#core/piece'
 import { startPiece, usualRibbon, usualRule, VERSION } from '#core/piece'
 import { lotOf } from '#core/stock'
 import { layerOf } from '#core/testing'
+import { door } from './door'
 import { BenchDatabase } from './index'
 import { apartFrom, editPiece, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
 import { reason } from './reason'
@@ -21,6 +22,20 @@ beforeEach(() => {
 })
 afterEach(() => db.delete())
 
+it('of a newer version is not read, and nothing in it is touched', async () => {
+  const name = `newer-${count++}`
+  const next = new Dexie(name)
+  next.version(SCHEMA_VERSION + 1).stores({ pieces: 'id, savedAt', settings: 'key', unread: '++id', progress: 'piece', things: 'id' })
+  await next.table('pieces').put({ id: 'p', piece: { of: 'tomorrow' }, savedAt: 1 })
+  next.close()
+  const old = new BenchDatabase(name)
+  await expect(old.pieces.toArray()).rejects.toThrow('The database is of a newer version.')
+  expect(door.value).toBe('newer')
+  old.close()
+  expect(await next.open().then(() => next.table('pieces').toArray())).toEqual([{ id: 'p', piece: { of: 'tomorrow' }, savedAt: 1 }])
+  door.value = 'open'
+  await next.delete()
+})
 it('opens at its schema version with its tables', async () => {
   await db.open()
   expect(db.verno).toBe(SCHEMA_VERSION)
