@@ -49,6 +49,7 @@ export async function askFor<T>({ address, patience, schema, what, body }: Quest
   try {
     const answer = await fetch(address, { ...sent, signal: late.signal })
     if (answer.status === 503) throw new NoAnswer(answer.headers.has('retry-after') ? 'has too much to do just now' : 'nobody is there')
+    if (answer.status === 413) throw new NoAnswer('is asked for more than it can do')
     if (!answer.ok) throw new NoAnswer(`answered with a fault, ${answer.status}`)
     const read = schema.safeParse(JSON.parse(await readLimited(answer)))
     if (!read.success) throw new NoAnswer(`sent what is no ${what}`)

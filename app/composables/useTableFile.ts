@@ -1,8 +1,10 @@
-import { ref } from 'vue'
-import type { Column, Mapping } from '#core/exchange'
-import { guessMapping, LARGEST_TABLE, readTable } from '#core/exchange'
-import { useNotices } from '~/stores/notices'
+import { ref, shallowRef, watch } from 'vue'
+import type { Column, Headings, Mapping } from '#core/exchange'
+import { guessMapping, LARGEST_TABLE } from '#core/exchange'
 import type { Draft } from '~/db/drafts'
+import { reason } from '~/db/reason'
+import { useNotices } from '~/stores/notices'
+import { askHeadings } from '~/workers/workings'
 import { textOf } from './files'
 import { useDraft } from './useDraft'
 
@@ -13,11 +15,17 @@ export interface TableFile {
   /** Whether its letters had to be guessed. */
   readonly guessed: boolean
 }
+/** The same with what stands in its first row. */
+export interface OpenTable extends TableFile {
+  readonly read: Headings
+}
 
 /** A table that is chosen from a file: read, or refused in words. */
 export function useTableFile() {
   const notices = useNotices()
-  const chosen = ref<TableFile | null>(null)
+  const chosen = shallowRef<OpenTable | null>(null)
+  /** What is being read, by its name. */
+  const reading = ref<string | null>(null)
   async function choose(event: Event): Promise<void> {
     const input = event.target as HTMLInputElement
     const [picked] = input.files ?? []
@@ -29,30 +37,64 @@ export function useTableFile() {
       return notices.fault(`“${picked.name}” was not read`, `It is larger than ${LARGEST_TABLE / 1024 / 1024} MB. Nothing was changed.`)
     const read = await textOf(picked)
     if (!read.ok) return notices.fault(`“${picked.name}” was not read`, `${read.error} Nothing was changed.`)
-    chosen.value = { text: read.text, name: picked.name, guessed: read.guessed }
+    await open({ text: read.text, name: picked.name, guessed: read.guessed })
   }
-  return { chosen, choose }
+  async function open(file: TableFile): Promise<void> {
+    reading.value = file.name
+    await notices.tell(
+      `“${file.name}” was not read`,
+      askHeadings(file.text).then((read) => {
+        chosen.value = { ...file, read }
+      }),
+    )
+    reading.value = null
+  }
+  /** Takes up a table that was begun, as it was chosen. */
+  function goOn({ begun }: Draft): void {
+    const { text, name, guessed } = begun as unknown as TableFile
+    void open({ text, name, guessed })
+  }
+  return { chosen, reading, choose, goOn }
 }
 
 /**
- * A table under way: its rows, which of its headings gives which column, and what else its form asks for. It is kept until it is
- * taken in.
- * @param more fields of the form, as they begin
+ * A table under way: which of its headings gives which column, what else its form asks for, and what comes in by that. It is kept
+ * until it is taken in.
+ * @param more fields of the form, as they begin @param ask what comes in; of several questions the newest is answered
  */
-export function useTable<T extends object>(kind: 'prices' | 'materials', file: TableFile, columns: readonly Column[], more: T) {
-  const read = readTable(file.text)
-  const mapping: Mapping = guessMapping(read.ok ? read.table.headings : [], columns)
+export function useTable<T extends object, Result>(
+  kind: 'prices' | 'materials',
+  { text, name, guessed, read }: OpenTable,
+  columns: readonly Column[],
+  more: T,
+  ask: (text: string, mapping: Mapping, fields: T) => Promise<Result>,
+) {
+  const notices = useNotices()
+  const mapping: Mapping = guessMapping(read.ok ? read.headings : [], columns)
   const draft = useDraft({
     kind,
-    of: `${file.name}:${file.text.length}`,
-    begun: { ...file, mapping, ...more },
-    title: ({ name }) => name,
+    of: `${name}:${text.length}`,
+    begun: { text, name, guessed, mapping, ...more },
+    title: (now) => now.name,
     whole: read.ok,
   })
-  return { read, draft }
-}
-/** A table that was begun, as it was chosen. */
-export const tableOf = ({ begun }: Draft): TableFile => {
-  const { text, name, guessed } = begun as unknown as TableFile
-  return { text, name, guessed }
+  /** What comes in; null until it is known. */
+  const result = shallowRef<Result | null>(null)
+  let turn = 0
+  watch(
+    draft.value,
+    async (now) => {
+      if (!read.ok) return
+      turn += 1
+      const own = turn
+      try {
+        const answer = await ask(text, now.mapping, now)
+        if (own === turn) result.value = answer
+      } catch (error) {
+        if (own === turn) notices.fault(`“${name}” could not be read`, reason(error))
+      }
+    },
+    { immediate: true },
+  )
+  return { draft, result }
 }

@@ -49,6 +49,8 @@ export interface Snapshot {
 export interface Setting {
   readonly key: string
   readonly value: unknown
+  /** When a hand set it, milliseconds since 1970; not there for those of before. */
+  readonly at?: number
 }
 
 /** How far the making of a piece is: what is done, what was counted, and the timers that run. */

@@ -71,6 +71,33 @@ it('does not take the place of what came after it', async () => {
   expect((await db.unread.toArray()).map(({ table, record }) => [table, record])).toEqual([['pending', '{"table":']])
   expect(kept.size).toBe(0)
 })
+it('of a setting is taken up where nothing newer is there, by when each was put', async () => {
+  const left = (key: string, value: string, at?: number): void =>
+    void kept.set(`ruddy-bramble:pending:settings:${key}:gone`, JSON.stringify({ table: 'settings', key, record: { key, value, at }, at }))
+  await db.settings.bulkPut([
+    { key: 'newer', value: 'here', at: 2000 },
+    { key: 'older', value: 'here', at: 2000 },
+    { key: 'of before', value: 'here' },
+    { key: 'removed since', value: 'here', at: 2000 },
+  ])
+  left('newer', 'left', 1000)
+  left('older', 'left', 3000)
+  left('of before', 'left', 1)
+  left('not there', 'left', 1)
+  kept.set(
+    'ruddy-bramble:pending:settings:removed since:gone',
+    JSON.stringify({ table: 'settings', key: 'removed since', record: null, at: 1000 }),
+  )
+  db.close()
+  await db.open()
+  expect((await db.settings.toArray()).map(({ key, value }) => [key, value]).sort()).toEqual([
+    ['newer', 'here'],
+    ['not there', 'left'],
+    ['of before', 'left'],
+    ['older', 'left'],
+    ['removed since', 'here'],
+  ])
+})
 it('is told once and tried again while it cannot be written; the newest counts', async () => {
   await db.open()
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })

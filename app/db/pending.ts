@@ -17,6 +17,8 @@ interface Waiting {
   readonly table: Table
   readonly key: string
   readonly record: object | null
+  /** When it was put, milliseconds since 1970; not there for what was put by versions before. */
+  readonly at?: number
 }
 
 const placeOf = (table: Table, key: string): string => `${KEY}${table}:${key}:${TAB}`
@@ -40,7 +42,8 @@ const timers = new Map<string, ReturnType<typeof setTimeout>>()
  * Writes a record soon, after those that were put before it. @param failed told once when it cannot be, until it is
  * @returns when it is written, or cannot be for now
  */
-export function putSoon(db: BenchDatabase, of: Waiting, failed: (error: unknown) => void): Promise<void> {
+export function putSoon(db: BenchDatabase, put: Omit<Waiting, 'at'>, failed: (error: unknown) => void): Promise<void> {
+  const of: Waiting = { ...put, at: Date.now() }
   const place = placeOf(of.table, of.key)
   putAside(of)
   waiting.set(place, of)
@@ -113,20 +116,19 @@ function left(): { readonly place: string; readonly text: string }[] {
 
 function read(text: string): Waiting | null {
   try {
-    const { table, key, record } = JSON.parse(text) as Partial<Waiting>
+    const { table, key, record, at } = JSON.parse(text) as Partial<Waiting>
     const sound = TABLES.includes(table) && typeof key === 'string' && typeof record === 'object'
-    return sound ? ({ table, key, record } as Waiting) : null
+    return sound ? ({ table, key, record, at } as Waiting) : null
   } catch {
     return null
   }
 }
 
-/** Whether what is in the database was written after what lies aside: making counts its changes, a draft has its time. */
-async function isOlder(db: BenchDatabase, { table, key, record }: Waiting): Promise<boolean> {
-  if (table === 'settings') return false
-  if (table === 'drafts') {
-    const there = await db.drafts.get(key)
-    return there !== undefined && record !== null && there.at >= Number((record as { at?: unknown }).at)
+/** Whether what is in the database was written after what lies aside: making counts its changes, all else has its time. */
+async function isOlder(db: BenchDatabase, { table, key, record, at = 0 }: Waiting): Promise<boolean> {
+  if (table !== 'progress') {
+    const there = await (db[table] as unknown as DexieTable<{ readonly at?: number }, string>).get(key)
+    return there?.at !== undefined && there.at > at
   }
   const there = await db.progress.get(key)
   return there !== undefined && there.revision >= Number((record as { revision?: unknown } | null)?.revision)

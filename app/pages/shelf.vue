@@ -13,7 +13,7 @@ import type { Material } from '#core/material'
 import { CATALOGUE, KIND_NAMES, MATERIAL_KINDS, materialOf, TEXTURES, WEATHERS, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
 import { saveText } from '~/composables/files'
-import { tableOf, useTableFile } from '~/composables/useTableFile'
+import { useTableFile } from '~/composables/useTableFile'
 import type { Draft } from '~/db/drafts'
 import { thingsOf } from '#core/stock'
 import { useMaterials } from '~/stores/materials'
@@ -118,7 +118,7 @@ const editing = shallowRef<Material | null>(null)
 const goOn = ({ of, begun }: Draft): void => {
   editing.value = materialOf(shops.shelf, of) ?? (begun as unknown as Material)
 }
-const { chosen: csv, choose } = useTableFile()
+const { chosen: csv, reading, choose, goOn: goOnTable } = useTableFile()
 const file = useTemplateRef('file')
 function copyOf(material: Material): Material {
   const name = `${material.name}, own`
@@ -155,7 +155,8 @@ function takeStash(id: string, count: number): null {
       </button>
       <button type="button" class="button-main" @click="start"><Plus :size="16" />Add a material</button>
     </PageHead>
-    <BegunBar kind="materials" @open="(draft: Draft) => (csv = tableOf(draft))" />
+    <BegunBar kind="materials" @open="goOnTable" />
+    <p v-if="reading" class="pt-2 text-soft" role="status">Reading “{{ reading }}”…</p>
     <BegunBar kind="material" @open="goOn" />
 
     <div class="flex flex-wrap items-end gap-2 py-3" role="search">
@@ -293,6 +294,6 @@ function takeStash(id: string, count: number): null {
     <p v-if="!found.length" class="py-10 text-center text-soft">Nothing on the shelf is like that.</p>
 
     <MaterialDialog v-if="editing" :material="editing" @close="editing = null" />
-    <TableDialog v-if="csv" :text="csv.text" :name="csv.name" :guessed="csv.guessed" @close="csv = null" />
+    <TableDialog v-if="csv" :table="csv" @close="csv = null" />
   </main>
 </template>

@@ -8,8 +8,7 @@ import { capital, daySaid, formatMoney, say, several } from '#core/measure'
 import type { Bought, Shop } from '#core/price'
 import { packsFor, reductionSaid, secondStop, standIns, standInsSaid, substitutesFor } from '#core/price'
 import { bareName, baseOfLot } from '#core/stock'
-import { tableOf, useTableFile } from '~/composables/useTableFile'
-import type { Draft } from '~/db/drafts'
+import { useTableFile } from '~/composables/useTableFile'
 import { useShopping } from '~/composables/useShopping'
 import { useBasket } from '~/stores/basket'
 import { useSettings } from '~/stores/settings'
@@ -127,7 +126,7 @@ const standingNow = computed(() => {
 })
 
 const file = useTemplateRef('file')
-const { chosen: csv, choose } = useTableFile()
+const { chosen: csv, reading, choose, goOn } = useTableFile()
 async function write(): Promise<void> {
   if (best.value) await shopping.write(best.value)
 }
@@ -152,7 +151,8 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
         <ListChecks :size="16" />Write the shopping list
       </button>
     </PageHead>
-    <BegunBar kind="prices" @open="(draft: Draft) => (csv = tableOf(draft))" />
+    <BegunBar kind="prices" @open="goOn" />
+    <p v-if="reading" class="pt-2 text-soft" role="status">Reading “{{ reading }}”…</p>
 
     <section class="grid grid-cols-[1fr_26rem] gap-6 pt-3 max-lg:grid-cols-1" aria-label="The basket" data-testid="basket">
       <div>
@@ -319,6 +319,6 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
     </div>
 
     <WaitChart class="mt-6" />
-    <PriceListDialog v-if="csv" :text="csv.text" :name="csv.name" :guessed="csv.guessed" @close="csv = null" />
+    <PriceListDialog v-if="csv" :table="csv" @close="csv = null" />
   </main>
 </template>

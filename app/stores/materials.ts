@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef, toRaw } from 'vue'
 import type { Material } from '#core/material'
-import { CATALOGUE, MaterialSchema } from '#core/material'
+import { CATALOGUE, freshIds as idsFrom, MaterialSchema } from '#core/material'
 import { recordOf } from '#core/measure'
 import { db } from '~/db'
 import { following } from '~/db/following'
@@ -36,27 +36,7 @@ export const useMaterials = defineStore('materials', () => {
   /** Takes a material of one's own away; one that changed a material of the catalogue gives that back. */
   const remove = (id: string): Promise<void> => db().materials.delete(id)
 
-  /** Makes ids from names, each one that neither the catalogue nor one's own has, nor was given by this maker before. */
-  function freshIds(): (name: string) => string {
-    const numbers = new Map<string, number>()
-    const given = new Set<string>()
-    const taken = (id: string): boolean => id in CATALOGUE || id in own.value || given.has(id)
-    return (name) => {
-      const base =
-        name
-          .toLowerCase()
-          .normalize('NFKD')
-          .replace(/[^a-z0-9]+/g, '-')
-          .replace(/^-|-$/g, '')
-          .slice(0, 50) || 'material'
-      let n = numbers.get(base) ?? 1
-      let id = n === 1 ? base : `${base}-${n}`
-      for (; taken(id); id = `${base}-${n}`) n += 1
-      numbers.set(base, n)
-      given.add(id)
-      return id
-    }
-  }
+  const freshIds = (): ((name: string) => string) => idsFrom((id) => id in CATALOGUE || id in own.value)
   const freshId = (name: string): string => freshIds()(name)
   return { own, save, saveAll, remove, freshId, freshIds }
 })

@@ -50,7 +50,7 @@ export const useSettings = defineStore('settings', () => {
     if (value === undefined) now.delete(key)
     else now.set(key, value)
     records.value = now
-    const record = value === undefined ? null : { key, value }
+    const record = value === undefined ? null : { key, value, at: Date.now() }
     void putSoon(db(), { table: 'settings', key, record }, (error) =>
       notices.fault('The setting could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`),
     )

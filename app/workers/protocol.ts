@@ -4,10 +4,10 @@ import type { Fitted, FittingProgress } from '#core/budget'
 import type { Costs } from '#core/costs'
 import type { Have, Makeable } from '#core/making-of'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { ReadPiece, ReadWhole, SvgOptions, Whole } from '#core/exchange'
+import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices, ReadWhole, SvgOptions, Whole } from '#core/exchange'
 import type { Scene } from '#core/scene'
 import type { Shelf } from '#core/material'
-import type { Day, Delta } from '#core/measure'
+import type { Day, Delta, Units } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { Resized } from '#core/resize'
@@ -37,6 +37,11 @@ export interface WorkingsWorker extends Stoppable {
   brief(pieces: readonly Piece[]): BriefAnswer[]
   /** Reads the text of a piece file. */
   read(text: string): ReadPiece
+  /** What stands in the first row of a table. */
+  headings(text: string): Headings
+  /** The materials, and the prices, that a table brings. */
+  materialsIn(text: string, mapping: Mapping, units: Units): ReadMaterials
+  pricesIn(text: string, mapping: Mapping, units: Units): ReadPrices
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
   swap(piece: Piece, layer: string, from: string, to: string): Swap | null
   /** A layer to begin with. */

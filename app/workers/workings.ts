@@ -5,7 +5,8 @@ import type { Fitted, FittingProgress } from '#core/budget'
 import type { Costs } from '#core/costs'
 import type { Have, Makeable } from '#core/making-of'
 import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { ReadPiece } from '#core/exchange'
+import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices } from '#core/exchange'
+import type { Units } from '#core/measure'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { Pricing } from '#core/price'
@@ -76,6 +77,13 @@ export const askBriefs = (pieces: readonly Piece[], pricing: Pricing): Promise<B
 /** The same piece on a base of another size, and what is otherwise in it. */
 export const askResized = (piece: Piece, shape: Shape, id: string, name: string, pricing: Pricing): Promise<Resized> =>
   ask(pricing, async (api): Promise<Resized> => api.resize(piece, shape, id, name))
+
+/** What stands in the first row of a table, and what it brings by what its headings mean. */
+export const askHeadings = (text: string): Promise<Headings> => bridge.ask((api): Promise<Headings> => api.headings(text))
+export const askMaterialsIn = (text: string, mapping: Mapping, units: Units, pricing: Pricing): Promise<ReadMaterials> =>
+  ask(pricing, async (api): Promise<ReadMaterials> => api.materialsIn(text, mapping, units))
+export const askPricesIn = (text: string, mapping: Mapping, units: Units, pricing: Pricing): Promise<ReadPrices> =>
+  ask(pricing, async (api): Promise<ReadPrices> => api.pricesIn(text, mapping, units))
 
 /** Reads the text of a piece file. */
 export const askReading = (text: string): Promise<ReadPiece> => bridge.ask((api): Promise<ReadPiece> => api.read(text))

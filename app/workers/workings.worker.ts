@@ -1,12 +1,15 @@
 import { expose } from 'comlink'
 import { fitBudget } from '#core/budget'
 import { costsOf } from '#core/costs'
-import { readPiece } from '#core/exchange'
+import type { ReadTable } from '#core/exchange'
+import { headingsOf, readMaterials, readPiece, readPrices, readTable } from '#core/exchange'
 import { beginOn, evenOutPiece, fillPiece, swapMaterial } from '#core/jobs'
 import type { Shelf } from '#core/material'
+import { freshIds } from '#core/material'
 import { makeableOf } from '#core/making-of'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
+import { SPECIES } from '#core/plant'
 import type { Pricing } from '#core/price'
 import { resized } from '#core/resize'
 import { inBrief, work } from '#core/workings'
@@ -26,6 +29,19 @@ function thePricing(): Pricing {
   return pricing
 }
 const theShelf = (): Shelf => thePricing().shelf
+
+/** The table that was read last: while it is open, only what its headings mean changes. */
+let last: { readonly text: string; readonly read: ReadTable } | null = null
+function tableIn(text: string): ReadTable {
+  if (last?.text !== text) last = { text, read: readTable(text) }
+  return last.read
+}
+function rowsIn(text: string): Extract<ReadTable, { ok: true }>['table'] {
+  const read = tableIn(text)
+  if (!read.ok) throw new Error(read.error)
+  return read.table
+}
+const SPECIES_NAMES = new Set(Object.keys(SPECIES))
 
 expose({
   setPricing(told) {
@@ -48,6 +64,16 @@ expose({
       }
     }),
   read: readPiece,
+  headings: (text) => headingsOf(tableIn(text)),
+  materialsIn: (text, mapping, units) =>
+    readMaterials(
+      rowsIn(text),
+      mapping,
+      units,
+      SPECIES_NAMES,
+      freshIds((id) => Object.hasOwn(theShelf().materials, id)),
+    ),
+  pricesIn: (text, mapping, units) => readPrices(rowsIn(text), mapping, theShelf(), units),
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),
   swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),
   begin: (of, id, material, seed, by) => beginOn(of, theShelf(), id, material, seed, by),

@@ -65,6 +65,12 @@ export function readTable(text: string): ReadTable {
   return { ok: true, table: { headings: headings.map((heading) => heading.trim()), rows: rows.map((cells) => cells.map(unmarked)) } }
 }
 
+/** What stands in the first row of a table, and how many rows are under it; or why it cannot be read. */
+export type Headings =
+  { readonly ok: true; readonly headings: readonly string[]; readonly rows: number } | { readonly ok: false; readonly error: string }
+export const headingsOf = (read: ReadTable): Headings =>
+  read.ok ? { ok: true, headings: read.table.headings, rows: read.table.rows.length } : read
+
 /** Which of a table's headings gives each column, by number; null for none. */
 export type Mapping = Readonly<Record<string, number | null>>
 

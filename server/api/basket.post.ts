@@ -1,5 +1,6 @@
 import { createError, defineEventHandler, getRequestHeader, readBody, setResponseHeader } from 'h3'
 import { Busy, solveAside } from '../basket/pool'
+import { LARGEST_PROGRAM, termsOf } from '../basket/program'
 import { QuestionSchema } from '../basket/question'
 
 /** When to ask again where too many ask, seconds. */
@@ -16,6 +17,8 @@ export default defineEventHandler(async (event) => {
       statusMessage: 'That is no basket.',
       data: read.error.issues.slice(0, 5).map(({ path, message }) => ({ path, message })),
     })
+  if (termsOf(read.data.job) > LARGEST_PROGRAM)
+    throw createError({ statusCode: 413, statusMessage: 'This basket is larger than any that is solved here.' })
   const asking = new AbortController()
   event.node.res.once('close', () => {
     if (!event.node.res.writableEnded) asking.abort()

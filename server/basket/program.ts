@@ -22,7 +22,7 @@ const looking = ({ shops }: Pick<BasketJob, 'shops'>, { material }: Pick<BasketJ
 interface Among {
   readonly buy: number
   readonly get: number
-  readonly lines: readonly { readonly unit: number; readonly paid: string; readonly free: string }[]
+  readonly lines: { readonly unit: number; readonly paid: string; readonly free: string }[]
 }
 
 /** Whether a deal counts several kinds together: where a shop asks for a least as well, each is counted by itself, which may miss the best. */
@@ -32,6 +32,24 @@ const countsAmong = ({ minimum }: Pick<BasketJob['shops'][number], 'minimum'>, {
 /** Whether the program says what baskets really cost. */
 export const isExact = ({ shops }: Pick<BasketJob, 'shops'>): boolean =>
   shops.every(({ minimum, offers }) => minimum === 0 || offers.every(({ reductions }) => freeDeal(reductions)?.among === undefined))
+
+/** The largest program that is solved, terms: a hundred times what a workroom asks for, and built in a moment. */
+export const LARGEST_PROGRAM = 60_000
+
+/** How large the program of a basket is, terms: each offer of what is wanted has its rows, and what counts together has one for each two. */
+export function termsOf({ wants, shops }: BasketJob): number {
+  const wanted = new Set(wants.map(({ material }) => material))
+  return shops.reduce((all, shop) => {
+    const own = shop.offers.filter(({ material }) => wanted.has(material))
+    const together = new Map<string, number>()
+    for (const { reductions } of own) {
+      const free = freeDeal(reductions)
+      if (free && countsAmong(shop, free)) together.set(free.among!, (together.get(free.among!) ?? 0) + 1)
+    }
+    return all + own.length * TERMS_OF_OFFER + [...together.values()].reduce((n, lines) => n + lines * lines, 0)
+  }, wants.length)
+}
+const TERMS_OF_OFFER = 12
 
 /** What of a solution's cost stands for things that no shop has at all, and is no cost. */
 export const notCost = (job: BasketJob): number =>
@@ -60,6 +78,7 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
   const integers: string[] = []
   const binary: string[] = []
   const covers = new Map<string, string[]>()
+  const byMaterial = new Map(wants.map((want) => [want.material, want]))
   shops.forEach((shop, s) => {
     const spend: string[] = []
     const among = new Map<string, Among>()
@@ -68,7 +87,7 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
     binary.push(here)
     shop.offers.forEach((offer, o) => {
       const priced = pricedOf(offer, { shop: shop.id, offer: o })
-      const wanted = wants.find(({ material }) => material === offer.material)
+      const wanted = byMaterial.get(offer.material)
       if (!wanted) return
       const [paid, free, rounds, coupon] = ['q', 'f', 'r', 'c'].map((letter) => `${letter}${s}_${o}`) as [string, string, string, string]
       const cap = Math.min(
@@ -79,16 +98,15 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
       cost.push(`${priced.unit} ${paid}`)
       spend.push(`${priced.unit} ${paid}`)
       integers.push(paid)
-      covers.set(offer.material, [
-        ...(covers.get(offer.material) ?? []),
-        `${priced.holds} ${paid}`,
-        ...(priced.free ? [`${priced.holds} ${free}`] : []),
-      ])
+      const cover = covers.get(offer.material) ?? []
+      cover.push(`${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : []))
+      covers.set(offer.material, cover)
       if (priced.free && countsAmong(shop, priced.free)) {
         const { buy, get, among: name } = priced.free
         const key = JSON.stringify([name, buy, get])
         const known = among.get(key) ?? { buy, get, lines: [] }
-        among.set(key, { ...known, lines: [...known.lines, { unit: priced.unit, paid, free }] })
+        known.lines.push({ unit: priced.unit, paid, free })
+        among.set(key, known)
         integers.push(free)
       } else if (priced.free) {
         rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)

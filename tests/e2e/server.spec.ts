@@ -144,6 +144,14 @@ test('shops and basket answer what they can, and say what they cannot', async ({
   ])
     expect((await post(wrong)).status()).toBe(400)
   expect((await post({ job: 'x'.repeat(2_000_000), most: null })).status()).toBe(413)
+  // Small as a request, and huge as a program: two thousand that count together.
+  const together = { kind: 'free', buy: 2, get: 1, among: 'all', from: null, until: null }
+  const crowd = { ...job, shops: [{ ...job.shops[0], offers: Array.from({ length: 2000 }, () => ({ ...offer, reductions: [together] })) }] }
+  const large = await post({ job: crowd, most: null })
+  expect([large.status(), ((await large.json()) as { statusMessage: string }).statusMessage]).toEqual([
+    413,
+    'This basket is larger than any that is solved here.',
+  ])
   expect((await request.get('/api/basket')).status()).toBe(405)
 })
 

@@ -19,6 +19,7 @@ import {
   X,
 } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
+import { tip } from '~/composables/commands'
 import { MATERIAL_TYPE } from '~/composables/dragging'
 import { db } from '~/db'
 import { BenchStage } from '~/drawing/bench-stage'
@@ -159,31 +160,19 @@ function step(event: Event): void {
       data-testid="chosen"
     >
       <span class="mr-1">{{ chosen.says }}</span>
-      <button
-        type="button"
-        class="icon-button size-6"
-        title="Copy to the other side (C)"
-        aria-label="Copy to the other side"
-        @click="hand.copy()"
-      >
+      <button type="button" class="icon-button size-6" :title="tip('copy')" aria-label="Copy to the other side" @click="hand.copy()">
         <Copy :size="14" />
       </button>
-      <button
-        type="button"
-        class="icon-button size-6"
-        title="Move to the other side (M)"
-        aria-label="Move to the other side"
-        @click="hand.mirror()"
-      >
+      <button type="button" class="icon-button size-6" :title="tip('mirror')" aria-label="Move to the other side" @click="hand.mirror()">
         <FlipHorizontal2 :size="14" />
       </button>
-      <button type="button" class="icon-button size-6" title="Another beside it (D)" aria-label="Another beside it" @click="hand.double()">
+      <button type="button" class="icon-button size-6" :title="tip('another')" aria-label="Another beside it" @click="hand.double()">
         <CopyPlus :size="14" />
       </button>
       <button
         type="button"
         class="icon-button size-6"
-        title="Over its neighbours (Shift Page ↑)"
+        :title="tip('lift', 'over its neighbours')"
         aria-label="Over its neighbours"
         @click="hand.lift(1)"
       >
@@ -192,7 +181,7 @@ function step(event: Event): void {
       <button
         type="button"
         class="icon-button size-6"
-        title="Under its neighbours (Shift Page ↓)"
+        :title="tip('lift', 'under its neighbours')"
         aria-label="Under its neighbours"
         @click="hand.lift(-1)"
       >
@@ -201,14 +190,14 @@ function step(event: Event): void {
       <button
         type="button"
         class="icon-button size-6"
-        :title="chosen.pinned ? 'Unpin (P)' : 'Pin: evening out leaves it (P)'"
+        :title="tip('pin', chosen.pinned ? 'unpin' : 'pin: evening out leaves it')"
         :aria-label="chosen.pinned ? 'Unpin' : 'Pin'"
         :aria-pressed="chosen.pinned"
         @click="hand.pin()"
       >
         <PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" />
       </button>
-      <button type="button" class="icon-button size-6" title="Take it off (Delete)" aria-label="Take it off" @click="hand.remove()">
+      <button type="button" class="icon-button size-6" :title="tip('take off')" aria-label="Take it off" @click="hand.remove()">
         <Trash2 :size="14" />
       </button>
       <button

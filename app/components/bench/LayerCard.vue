@@ -7,6 +7,7 @@ import { bearsWords, missingLetters } from '#core/plant'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
+import { tip } from '~/composables/commands'
 import { RULE_FORMS } from '~/components/rules/forms'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -84,7 +85,7 @@ function addToMix(material: Material): void {
         type="button"
         class="icon-button size-6"
         :aria-label="layer.hidden ? 'Show the layer' : 'Hide the layer'"
-        :title="layer.hidden ? 'Show' : 'Hide'"
+        :title="tip('hide', layer.hidden ? 'show' : 'hide')"
         :aria-pressed="layer.hidden"
         @click="set({ hidden: !layer.hidden }, layer.hidden ? 'show a layer' : 'hide a layer')"
       >
@@ -95,7 +96,7 @@ function addToMix(material: Material): void {
         type="button"
         class="icon-button size-6"
         :aria-label="layer.locked ? 'Unlock the layer' : 'Lock the layer'"
-        :title="layer.locked ? 'Unlock' : 'Lock'"
+        :title="tip('lock', layer.locked ? 'unlock' : 'lock')"
         :aria-pressed="layer.locked"
         @click="set({ locked: !layer.locked }, layer.locked ? 'unlock a layer' : 'lock a layer')"
       >

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Column, Mapping, ReadTable, RowFault } from '#core/exchange'
+import type { Column, Headings, Mapping, RowFault } from '#core/exchange'
 
 /** The dialog in which a table comes in: which heading is which, what comes in, and what is wrong, before anything is kept. */
 const mapping = defineModel<Mapping>('mapping', { required: true })
@@ -7,7 +7,7 @@ defineProps<{
   /** When it was begun before, milliseconds since 1970; null where it is new. */
   since: number | null
   title: string
-  read: ReadTable
+  read: Headings
   guessed: boolean
   columns: readonly Column[]
   faults: readonly RowFault[]
@@ -29,7 +29,7 @@ const emit = defineEmits<{ close: []; take: []; again: [] }>()
       <div class="grid min-h-0 grid-cols-2 gap-4">
         <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
           <h3 class="panel-title mb-1">Which heading is which</h3>
-          <MappingFields v-model="mapping" :columns="columns" :headings="read.table.headings" />
+          <MappingFields v-model="mapping" :columns="columns" :headings="read.headings" />
           <slot name="fields" />
         </section>
         <section class="min-h-0 overflow-y-auto" aria-label="What comes in" tabindex="0">

@@ -1,32 +1,32 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MATERIAL_COLUMNS, readMaterials } from '#core/exchange'
-import { SPECIES } from '#core/plant'
+import { MATERIAL_COLUMNS } from '#core/exchange'
 import { CATALOGUE } from '#core/material'
 import type { Units } from '#core/measure'
 import { several } from '#core/measure'
-import type { TableFile } from '~/composables/useTableFile'
+import type { OpenTable } from '~/composables/useTableFile'
 import { useTable } from '~/composables/useTableFile'
 import { useMaterials } from '~/stores/materials'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
+import { useStock } from '~/stores/stock'
+import { askMaterialsIn } from '~/workers/workings'
 
 /** Takes materials in from a table: which heading is which, and what is wrong row by row, before anything is kept. */
-const props = defineProps<TableFile>()
+const props = defineProps<{ table: OpenTable }>()
 const emit = defineEmits<{ close: [] }>()
 const materials = useMaterials()
 const notices = useNotices()
 const settings = useSettings()
+const stock = useStock()
 
 const begun: { units: Units } = { units: settings.units }
+const { name, read, guessed } = props.table
 const {
-  read,
+  result,
   draft: { value: draft, since, set, again, done },
-} = useTable('materials', props, MATERIAL_COLUMNS, begun)
-const species = new Set(Object.keys(SPECIES))
-
-const result = computed(() =>
-  read.ok ? readMaterials(read.table, draft.value.mapping, draft.value.units, species, materials.freshIds()) : null,
+} = useTable('materials', props.table, MATERIAL_COLUMNS, begun, (text, mapping, { units }) =>
+  askMaterialsIn(text, mapping, units, stock.pricing),
 )
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
 
@@ -34,7 +34,7 @@ async function take(): Promise<void> {
   const all = result.value!.materials
   if (!(await notices.tell('The materials could not be kept', materials.saveAll(all)))) return
   await done()
-  notices.note(`${several(all.length, 'material', 'materials')} came in from “${props.name}”.`)
+  notices.note(`${several(all.length, 'material', 'materials')} came in from “${name}”.`)
   emit('close')
 }
 </script>
@@ -65,7 +65,7 @@ async function take(): Promise<void> {
       >
     </template>
     <p v-if="result && read.ok">
-      {{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.table.rows.length, 'row', 'rows')
+      {{ several(result.materials.length, 'material', 'materials') }} of {{ several(read.rows, 'row', 'rows')
       }}<template v-if="replaced">, {{ replaced }} of them in place of what the shelf has by the same id</template>.
     </p>
   </TableFrame>

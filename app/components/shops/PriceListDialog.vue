@@ -1,26 +1,30 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { PRICE_COLUMNS, readPrices } from '#core/exchange'
+import { PRICE_COLUMNS } from '#core/exchange'
 import { several } from '#core/measure'
-import type { TableFile } from '~/composables/useTableFile'
+import type { OpenTable } from '~/composables/useTableFile'
 import { useTable } from '~/composables/useTableFile'
 import { newId } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
+import { useStock } from '~/stores/stock'
+import { askPricesIn } from '~/workers/workings'
 
 /** Takes a shop of one's own in from a table of its prices. */
-const props = defineProps<TableFile>()
+const props = defineProps<{ table: OpenTable }>()
 const emit = defineEmits<{ close: [] }>()
 const shops = useShops()
 const settings = useSettings()
+const stock = useStock()
 const notices = useNotices()
 
+const { name, read, guessed } = props.table
 const {
-  read,
+  result,
   draft: { value: draft, since, set, again, done },
-} = useTable('prices', props, PRICE_COLUMNS, { shop: props.name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 })
-const result = computed(() => (read.ok ? readPrices(read.table, draft.value.mapping, shops.shelf, settings.units) : null))
+} = useTable('prices', props.table, PRICE_COLUMNS, { shop: name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 }, (text, mapping) =>
+  askPricesIn(text, mapping, settings.units, stock.pricing),
+)
 
 async function take(): Promise<void> {
   const { shop, trip } = draft.value
@@ -28,7 +32,7 @@ async function take(): Promise<void> {
   const kept = shops.keep({
     id: `own-${newId()}`.slice(0, 40),
     name: shop.trim() || 'A shop',
-    note: `From “${props.name}”.`.slice(0, 200),
+    note: `From “${name}”.`.slice(0, 200),
     trip,
     minimum: 0,
     sells: 0,
@@ -72,8 +76,6 @@ async function take(): Promise<void> {
         />
       </div>
     </template>
-    <p v-if="result && read.ok">
-      {{ several(result.offers.length, 'price', 'prices') }} of {{ several(read.table.rows.length, 'row', 'rows') }}.
-    </p>
+    <p v-if="result && read.ok">{{ several(result.offers.length, 'price', 'prices') }} of {{ several(read.rows, 'row', 'rows') }}.</p>
   </TableFrame>
 </template>

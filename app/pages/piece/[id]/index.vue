@@ -4,6 +4,8 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
+import type { CommandId } from '~/composables/commands'
+import { commandFor } from '~/composables/commands'
 import { focusKeyed, isCovered, isForPage, isTyping, isWhereKeysAct } from '~/composables/keys'
 import { useCosts } from '~/composables/useCosts'
 import { useHand } from '~/composables/useHand'
@@ -44,46 +46,40 @@ useEventListener(window, 'keydown', (event) => {
     return
   }
   if (!isForPage(event)) return
-  const act = KEYS[event.key]
-  if (!act) return
-  const finds = FINDING.has(event.key)
+  const command = commandFor(event)
+  if (!command) return
+  const { id, finds = false } = command
   if (!finds && !isWhereKeysAct(event)) return
   if (event.key.startsWith('Arrow') && !bench.selected) return
   event.preventDefault()
-  act(event)
+  ACTS[id](event.key)
   // What was found is worked on by key.
   if (finds && bench.selected && !isWhereKeysAct(event)) focusKeyed()
 })
-/** Keys that find something, or close it, and change nothing: they act wherever the focus is. */
-const FINDING: ReadonlySet<string> = new Set([',', '.', '<', '>', 'PageDown', 'PageUp', '?', 'Escape'])
-/** Sixteenths and quarters of an inch, or one and five millimetres, are what hands trim by. */
-const trimStep = (fine: boolean): number => (bench.manner.units === 'in' ? (fine ? 25.4 / 8 : 12.7) : fine ? 2 : 10)
-const KEYS: Record<string, (event: KeyboardEvent) => void> = {
-  ArrowRight: (event) => hand.slide(1, event.shiftKey),
-  ArrowLeft: (event) => hand.slide(-1, event.shiftKey),
-  ArrowUp: () => hand.shift(0.1),
-  ArrowDown: () => hand.shift(-0.1),
-  '[': () => hand.turn(-5),
-  ']': () => hand.turn(5),
-  '.': () => hand.choose(1),
-  ',': () => hand.choose(-1),
-  '>': () => hand.choose(1, true),
-  '<': () => hand.choose(-1, true),
-  PageDown: (event) => (event.shiftKey ? hand.lift(-1) : hand.chooseLayer(1)),
-  PageUp: (event) => (event.shiftKey ? hand.lift(1) : hand.chooseLayer(-1)),
-  a: () => hand.chooseAllOfLayer(),
-  '+': () => hand.trim(trimStep(false)),
-  '-': () => hand.trim(-trimStep(false)),
-  c: () => hand.copy(),
-  m: () => hand.mirror(),
-  d: () => hand.double(),
-  p: () => hand.pin(),
-  h: () => toggleLayer('hidden'),
-  l: () => toggleLayer('locked'),
-  Delete: () => hand.remove(),
-  Backspace: () => hand.putBack(),
-  Escape: () => bench.select(null),
-  '?': () => {
+/** By how much hands trim with one key, mm. */
+const trimStep = (): number => (bench.manner.units === 'in' ? 12.7 : 10)
+/** What each command does, by the key of it that was pressed. */
+const ACTS: Record<CommandId, (key: string) => void> = {
+  neighbour: (key) => hand.choose(key === '.' ? 1 : -1),
+  'neighbour too': (key) => hand.choose(key === '>' ? 1 : -1, true),
+  layer: (key) => hand.chooseLayer(key === 'PageDown' ? 1 : -1),
+  all: () => hand.chooseAllOfLayer(),
+  'let go': () => bench.select(null),
+  along: (key) => hand.slide(key === 'ArrowRight' ? 1 : -1, false),
+  finely: (key) => hand.slide(key === 'ArrowRight' ? 1 : -1, true),
+  across: (key) => hand.shift(key === 'ArrowUp' ? 0.1 : -0.1),
+  turn: (key) => hand.turn(key === ']' ? 5 : -5),
+  trim: (key) => hand.trim(key === '+' ? trimStep() : -trimStep()),
+  lift: (key) => hand.lift(key === 'PageUp' ? 1 : -1),
+  'put back': () => hand.putBack(),
+  another: () => hand.double(),
+  copy: () => hand.copy(),
+  mirror: () => hand.mirror(),
+  pin: () => hand.pin(),
+  'take off': () => hand.remove(),
+  hide: () => toggleLayer('hidden'),
+  lock: () => toggleLayer('locked'),
+  keys: () => {
     keys.value = true
   },
 }
