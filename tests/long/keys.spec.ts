@@ -73,10 +73,13 @@ test('a law of keys: with every field focused, and every menu and dialog open, n
     await press(COMMAND_KEYS)
     await same(`menu ${name}`)
     await page.keyboard.press('Escape')
+    await expect(page.getByRole('menu')).toHaveCount(0)
     await button.first().click()
+    await expect(page.getByRole('menuitem').first()).toBeVisible()
     const items = await page.getByRole('menuitem').allTextContents()
     await page.keyboard.press('Escape')
     for (const item of items.filter((each) => each.includes('…'))) {
+      await expect(page.getByRole('menu')).toHaveCount(0)
       await button.first().click()
       await page.getByRole('menuitem', { name: item.trim() }).click()
       const dialog = page.getByRole('dialog')
