@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watch, watchEffect } from 'vue'
+import { computed, watch, watchEffect } from 'vue'
 import { onNuxtReady, usePWA } from '#imports'
 import { NuxtPage } from '#components'
 import { db } from '~/db'
@@ -30,6 +30,8 @@ async function renew(): Promise<void> {
   })
   await pwa?.updateServiceWorker()
 }
+/** What goes wrong while a dialog is open is told there. */
+const told = computed(() => notices.shown.filter(({ severity }) => severity === 'note' || !notices.dialogs))
 watchEffect(() => {
   document.documentElement.dataset.light = settings.light
 })
@@ -51,7 +53,7 @@ watchEffect(() => {
       </div>
       <DoorNotice />
       <SilentWorkers />
-      <NoticeCard v-for="notice in notices.shown" :key="notice.id" :notice="notice" class="shadow-lg" />
+      <NoticeCard v-for="notice in told" :key="notice.id" :notice="notice" class="shadow-lg" />
     </div>
   </div>
 </template>

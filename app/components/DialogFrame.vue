@@ -1,15 +1,27 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useNotices } from '~/stores/notices'
 
 /** The frame that every dialog stands in: it closes at Escape and beside it. */
-withDefaults(defineProps<{ title: string; wide?: string; open?: boolean }>(), { wide: 'w-96', open: true })
+const props = withDefaults(defineProps<{ title: string; wide?: string; open?: boolean }>(), { wide: 'w-96', open: true })
 const emit = defineEmits<{ close: [] }>()
 // What lies behind a dialog can be neither read out nor closed: what goes wrong while it is open is told in it.
 const notices = useNotices()
-const before = Math.max(0, ...notices.shown.map(({ id }) => id))
-const faults = computed(() => notices.shown.filter(({ id, severity }) => severity === 'fault' && id > before))
+/** The last that was told before it was opened. */
+const before = ref(0)
+watch(
+  () => props.open,
+  (open, was = false) => {
+    notices.dialogs += Number(open) - Number(was)
+    if (open) before.value = Math.max(0, ...notices.shown.map(({ id }) => id))
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => {
+  if (props.open) notices.dialogs -= 1
+})
+const faults = computed(() => notices.shown.filter(({ id, severity }) => severity === 'fault' && id > before.value))
 </script>
 
 <template>

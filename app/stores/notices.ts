@@ -15,6 +15,8 @@ const STAYS_MS = 6000
 export const useNotices = defineStore('notices', () => {
   const shown = ref<Notice[]>([])
   const announced = ref('')
+  /** How many dialogs are open: what goes wrong meanwhile is told in them. */
+  const dialogs = ref(0)
   let last = 0
 
   function add(severity: Notice['severity'], text: string, title = ''): void {
@@ -34,6 +36,7 @@ export const useNotices = defineStore('notices', () => {
   return {
     shown,
     announced,
+    dialogs,
     dismiss,
     fault,
     /** Awaits something that a person asked for; when it fails, says so. @returns whether it went well */

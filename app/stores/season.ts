@@ -10,6 +10,7 @@ import { following } from '~/db/following'
 import { reason } from '~/db/reason'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
 import { planTheSeason } from '~/workers/plan'
+import { WorkerStopped } from '~/workers/bridge'
 import type { Going } from '~/workers/jobs'
 import { useNotices } from './notices'
 import { newId, usePieces } from './pieces'
@@ -147,7 +148,7 @@ export const useSeason = defineStore('season', () => {
       if (own !== turn) return
       under.value = null
       noPlan.value = reason(error)
-      notices.fault('The season could not be planned', noPlan.value)
+      if (!(error instanceof WorkerStopped)) notices.fault('The season could not be planned', noPlan.value)
     }
   }
   watch(

@@ -10,6 +10,7 @@ import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
 import { reason } from '~/db/reason'
+import { WorkerStopped } from '~/workers/bridge'
 import type { Going } from '~/workers/jobs'
 import { planInHand } from '~/workers/plan'
 import { askBriefs } from '~/workers/workings'
@@ -137,7 +138,7 @@ export const useWorkroom = defineStore('workroom', () => {
     } catch (error) {
       if (own !== turn) return
       noPlan.value = reason(error)
-      notices.fault('What is in hand could not be planned', noPlan.value)
+      if (!(error instanceof WorkerStopped)) notices.fault('What is in hand could not be planned', noPlan.value)
     }
   }
   watch([wanting, kits, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {

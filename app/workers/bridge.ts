@@ -9,6 +9,13 @@ export class WorkerLost extends Error {
     this.name = 'WorkerLost'
   }
 }
+/** A worker that somebody stopped. */
+export class WorkerStopped extends WorkerLost {
+  constructor() {
+    super('', '')
+    this.message = 'It was stopped.'
+  }
+}
 
 export interface Bridge<Api> {
   /**
@@ -20,14 +27,14 @@ export interface Bridge<Api> {
   ask<T>(question: (api: Remote<Api>) => T | Promise<T>, patience?: number): Promise<T>
   /** It told of itself: what it is at goes on. */
   heard(): void
-  /** Ends the worker, whatever it is at; what is under way fails with WorkerLost, and the next question starts a new one. */
-  end(why: string): void
+  /** Ends the worker, whatever it is at; what is under way fails with WorkerStopped, and the next question starts a new one. */
+  end(): void
 }
 
 interface Line<Api> {
   readonly api: Remote<Api>
   readonly lost: Promise<never>
-  cut(why: string): void
+  cut(why: WorkerLost): void
   alive: boolean
 }
 
@@ -69,26 +76,26 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
     if (quiet >= patience) {
       const seconds = quiet
       heard()
-      line?.cut(`it was silent for ${seconds} seconds`)
-    } else if (quiet >= TOLD_AFTER) silent.set(self, { what, seconds: quiet, patience, stop: () => end('it was stopped') })
+      line?.cut(new WorkerLost(what, `it was silent for ${seconds} seconds`))
+    } else if (quiet >= TOLD_AFTER) silent.set(self, { what, seconds: quiet, patience, stop: end })
   }
-  function end(why: string): void {
+  function end(): void {
     ended += 1
     const was = line
-    was?.cut(why)
+    was?.cut(new WorkerStopped())
     was?.api[releaseProxy]()
   }
 
   function open(): Line<Api> {
     const worker = start()
     const api = wrap<Api>(worker)
-    let cut: (why: string) => void = () => {}
+    let cut: (why: WorkerLost) => void = () => {}
     const lost = new Promise<never>((_, reject) => {
       cut = (why) => {
         if (!opened.alive) return
         opened.alive = false
         if (line === opened) line = null
-        reject(new WorkerLost(what, why))
+        reject(why)
         worker.terminate()
       }
     })
@@ -97,9 +104,9 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
     const opened: Line<Api> = { api, lost, cut, alive: true }
     worker.onerror = (event) => {
       event.preventDefault()
-      cut(event.message ?? '')
+      cut(new WorkerLost(what, event.message ?? ''))
     }
-    worker.onmessageerror = () => cut('what it sent could not be read')
+    worker.onmessageerror = () => cut(new WorkerLost(what, 'what it sent could not be read'))
     return opened
   }
 

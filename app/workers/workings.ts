@@ -123,7 +123,7 @@ export const askMakeable = (have: readonly Have[], bases: readonly Base[], prici
   )
 
 /** Breaks off whatever is being worked out; the next question starts anew. */
-export const breakOff = (): void => bridge.end('it was stopped')
+export const breakOff = (): void => bridge.end()
 
 /**
  * Asks with the newest question only: while one answer is under way later questions replace each other. Every answer

@@ -209,7 +209,7 @@ test('a worker that hangs is told of, stopped, and asked again', async ({ page }
   await expect(silent).toContainText('The worker that plans has said nothing for')
   await page.unroute(script)
   await silent.getByRole('button', { name: 'Stop it' }).click()
-  await expect(page.getByTestId('no-plan')).toContainText('it was stopped')
+  await expect(page.getByTestId('no-plan')).toHaveText(/There is no plan\. It was stopped\./)
   await page.getByRole('button', { name: 'Try it again' }).click()
   await expect(page.getByTestId('no-plan')).toHaveCount(0)
   await expect(page.getByTestId('silent-worker')).toHaveCount(0)
