@@ -160,7 +160,7 @@ export function useHand() {
     if (into) {
       const [id] = freshIds(into, 1)
       notices.announce(bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, does) ?? says)
-      bench.select(`${into.id}:+${id}`)
+      bench.select(`${into.id}:+${id}`, into.id)
       return
     }
     const byHand = rulesFor(material.kind).includes('hand')
@@ -172,7 +172,7 @@ export function useHand() {
       added: byHand ? [thing('h1')] : [],
     }
     notices.announce(bench.apply({ do: 'add layer', at: layers.length, layer }, does) ?? says)
-    if (byHand) bench.select(`${layer.id}:+h1`)
+    if (byHand) bench.select(`${layer.id}:+h1`, layer.id)
     else bench.openLayer = layer.id
   }
 

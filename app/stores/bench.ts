@@ -241,15 +241,15 @@ export const useBench = defineStore('bench', () => {
   const nameOf = (placement: Pick<Placement, 'material' | 'number'>): string =>
     `${materialOf(shops.shelf, placement.material)?.name ?? placement.material} ${placement.number}`
 
-  /** Chooses one thing, or none. */
-  function select(placement: string | null): void {
-    selectAll(placement ? [placement] : [])
+  /** Chooses one thing, or none. @param layer its layer, where it is not laid yet */
+  function select(placement: string | null, layer?: string): void {
+    selectAll(placement ? [placement] : [], layer)
   }
 
-  function selectAll(placements: readonly string[]): void {
+  /** Chooses several; the layer of the last is opened. */
+  function selectAll(placements: readonly string[], layer = byId.value.get(placements.at(-1) ?? '')?.layer): void {
     selection.value = placements
-    const last = placements.at(-1)
-    if (last) openLayer.value = last.split(':')[0]!
+    if (layer !== undefined) openLayer.value = layer
   }
 
   /** Adds a thing to what is chosen, or takes it out. */

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef, toRaw } from 'vue'
 import type { Material } from '#core/material'
-import { CATALOGUE, freshIds as idsFrom, MaterialSchema } from '#core/material'
+import { CATALOGUE, idsFrom, MaterialSchema } from '#core/material'
 import { recordOf } from '#core/measure'
 import { db } from '~/db'
 import { following } from '~/db/following'

@@ -5,7 +5,7 @@ import type { ReadTable } from '#core/exchange'
 import { headingsOf, readMaterials, readPiece, readPrices, readTable } from '#core/exchange'
 import { beginOn, evenOutPiece, fillPiece, swapMaterial } from '#core/jobs'
 import type { Shelf } from '#core/material'
-import { freshIds } from '#core/material'
+import { idsFrom } from '#core/material'
 import { makeableOf } from '#core/making-of'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Piece } from '#core/piece'
@@ -71,7 +71,7 @@ expose({
       mapping,
       units,
       SPECIES_NAMES,
-      freshIds((id) => Object.hasOwn(theShelf().materials, id)),
+      idsFrom((id) => Object.hasOwn(theShelf().materials, id)),
     ),
   pricesIn: (text, mapping, units) => readPrices(rowsIn(text), mapping, theShelf(), units),
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),

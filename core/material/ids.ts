@@ -1,8 +1,8 @@
 /**
  * Makes ids from names, each one that is not taken and was not given by this maker before.
- * @example freshIds((id) => id === 'ivy')('Ivy') // 'ivy-2'
+ * @example idsFrom((id) => id === 'ivy')('Ivy') // 'ivy-2'
  */
-export function freshIds(taken: (id: string) => boolean): (name: string) => string {
+export function idsFrom(taken: (id: string) => boolean): (name: string) => string {
   const numbers = new Map<string, number>()
   const given = new Set<string>()
   return (name) => {

@@ -11,6 +11,8 @@ export interface Problem {
   readonly severity: Severity
   readonly says: Said
   readonly layer: string | null
+  /** The task that it is of, where it is one of the order. */
+  readonly task?: string
   readonly mends: readonly Mend[]
 }
 

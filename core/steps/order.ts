@@ -38,6 +38,7 @@ function brokenBy(order: readonly Task[]): Problem[] {
       return [
         {
           id: `order:${task.id}:${id}`,
+          task: task.id,
           severity: 'care',
           layer: null,
           says: [...sum`“${task.title}” comes before “${first.title}”, but ${lowerFirst(why)}.`, ...cost],

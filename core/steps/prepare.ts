@@ -31,19 +31,22 @@ import {
 } from './thumbs'
 import { each, once } from './times'
 
+/** What the task is known by that takes things of a layer, or the base, off an older piece. */
+const offTask = (of: string): string => `off:${of}`
+
 /** What has to be ready of a layer's own preparations before it goes on. */
 export function preparedAfter(id: string, { clean, joined, paint, seal, from }: Prepared): Before[] {
   if (seal > 0) return [{ id: `seal:${id}`, why: 'it must be dry before it goes on' }]
   if (paint) return [{ id: `paint:${id}`, why: 'it must be dry before it goes on' }]
   if (joined) return [{ id: `join:${id}`, why: 'a made part is made before it goes on' }]
   if (clean !== 'none') return [{ id: `finds:${id}`, why: 'what was found goes on when it is clean' }]
-  return from === null ? [] : [{ id: `off:${id}`, why: 'it must be off the older piece' }]
+  return from === null ? [] : [{ id: offTask(id), why: 'it must be off the older piece' }]
 }
 
 /** What is done to things before they go on: long drying first. */
 export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: Shelf): Undone[] {
   const of = (id: string, what: string, n: number, { clean, joined, paint, seal, from }: Prepared): Undone[] => {
-    const off: Before[] = from === null ? [] : [{ id: `off:${id}`, why: 'it must be off the older piece' }]
+    const off: Before[] = from === null ? [] : [{ id: offTask(id), why: 'it must be off the older piece' }]
     const cleaned: Before[] = clean === 'none' ? off : [{ id: `finds:${id}`, why: 'paint and glue hold on what is clean' }]
     const made: Before[] = joined ? [{ id: `join:${id}`, why: 'what must be bent or joined is joined before it is painted' }] : cleaned
     const painted: Before[] = paint ? [{ id: `paint:${id}`, why: 'sealer goes over dry paint' }] : made
@@ -53,7 +56,7 @@ export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: 
         ? []
         : [
             task(
-              `off:${id}`,
+              offTask(id),
               'take off',
               `Take ${what} off ${from}`,
               [sum`Cut wires behind, ease dots of glue off with a thin blade, and keep the cut lengths.`],
@@ -238,7 +241,7 @@ export function prepareBase({ base, making }: Piece, runs: readonly Run[], { ofB
     {
       hands: once(PREPARE_BASE, shelf),
       tools: ['tape measure', 'tape to mark with'],
-      after: making.base.from === null ? [] : [{ id: 'off:base', why: 'it must be off the older piece' }],
+      after: making.base.from === null ? [] : [{ id: offTask('base'), why: 'it must be off the older piece' }],
     },
   )
 }
@@ -313,7 +316,7 @@ export function prepareStems(
       cautions,
       hands: worked(each(Math.max(1, n), n === 1 ? 'thing' : 'things', SORT_EACH, shelf)),
       tools: toolsOf(piece, of, needs, cautions),
-      after: laid.flatMap(({ layer }) => preparedAfter(layer.id, layer.prepared).filter(({ id }) => id.startsWith('off:'))),
+      after: laid.flatMap(({ layer }) => preparedAfter(layer.id, layer.prepared).filter(({ id }) => id === offTask(layer.id))),
     },
   )
 }

@@ -44,8 +44,9 @@ function move(id: string, to: number): void {
   notices.announce(`Task ${to + 1} of ${tasks.value.length}`)
 }
 const late = computed(() => (workings.value ? dateProblems(piece.value, workings.value.schedule, today.value) : []))
-const wrong = computed(() => (workings.value?.problems ?? []).filter(({ id }) => id.startsWith('order:')))
-const problemsOf = (id: string) => wrong.value.filter((problem) => problem.id.split(':').slice(1).join(':').startsWith(`${id}:`))
+const problemsOf = (id: string) => (workings.value?.problems ?? []).filter(({ task }) => task === id)
+/** Own tasks that wait for one another in a ring. */
+const rings = computed(() => (workings.value?.problems ?? []).filter(({ id }) => id === 'order:ring'))
 
 const day = ref<string | null>(null)
 function takeDay(event: Event): void {
@@ -195,12 +196,7 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
           </div>
         </li>
       </VueDraggable>
-      <div
-        v-for="problem in wrong.filter(({ id }) => id === 'order:ring')"
-        :key="problem.id"
-        class="mt-1 text-fine text-ruddy"
-        role="alert"
-      >
+      <div v-for="problem in rings" :key="problem.id" class="mt-1 text-fine text-ruddy" role="alert">
         {{ say(problem.says, bench.manner) }}
         <MendList :mends="problem.mends" />
       </div>

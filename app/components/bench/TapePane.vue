@@ -120,7 +120,7 @@ function grab(event: PointerEvent, mark: Mark): void {
     return
   }
   if (!isChosen(mark.placement)) bench.select(mark.placement)
-  if (bench.layerOf(mark.placement.split(':')[0]!)?.locked) return
+  if (bench.layerOf(bench.byId.get(mark.placement)?.layer ?? '')?.locked) return
   drag.value = { mark, from: event.clientX, by: 0 }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }

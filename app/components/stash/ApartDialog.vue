@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { Lot, PartOff } from '#core/stock'
-import { lotsOff, partsOff } from '#core/stock'
+import { baseOfLot, lotsOff, partsOff } from '#core/stock'
 import { capital, rate, several } from '#core/measure'
 import { LEAST_REST } from '#core/cut/thumbs'
 import type { Piece } from '#core/piece'
@@ -99,7 +99,7 @@ async function take(): Promise<void> {
               part.length !== null
                 ? words.length(part.length)
                 : part.cut !== null
-                  ? `${part.material.startsWith('base:') ? '' : 'cut to '}${words.length(part.cut)}`
+                  ? `${baseOfLot(part) ? '' : 'cut to '}${words.length(part.cut)}`
                   : ''
             }}</span></label
           >

@@ -42,7 +42,7 @@ const options = computed(() => [
 function pick(id: string): void {
   const next = materialOf(shops.shelf, id)
   if (next && isCut(next)) set({ material: id, things: draft.value.length === null ? (draft.value.things ?? 1) : null, cut: null })
-  else set({ material: id, things: draft.value.things ?? 1, length: null, cut: id.startsWith('base:') ? 355.6 : null })
+  else set({ material: id, things: draft.value.things ?? 1, length: null, cut: baseOfLot({ material: id }) ? 355.6 : null })
 }
 /** How much it is, as it may be typed again. */
 const much = computed(() => (draft.value.length === null ? String(draft.value.things ?? 1) : words.length(draft.value.length)))
