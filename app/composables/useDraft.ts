@@ -43,6 +43,8 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
       whole || Object.keys(changed).length
         ? { id, kind, of, title: title(value.value), at: Date.now(), begun: Object.fromEntries(Object.entries(begun)), changed }
         : null
+    if (!draft && !there) return
+    there = draft !== null
     void putDraft(db(), id, structuredClone(draft), failed)
   }
   function set(change: Partial<T>): null {
@@ -54,6 +56,8 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
     return putDraft(db(), id, null, failed)
   }
   let watching: Subscription | undefined
+  /** Whether a draft lies in the database, as far as is known. */
+  let there = false
   /** Whether it is known what was begun before; what is written until then is kept with it. */
   let known = false
   void db()
@@ -61,11 +65,15 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
     .then(
       (found) => {
         known = true
+        there = found !== undefined
         if (over) return
-        const taken = { ...begun, ...found?.changed, ...changedFields(begun, value.value) } as T
-        if (found && deltaOf(value.value, taken) !== 0) since.value = found.at
+        const typed = changedFields(begun, value.value)
+        const taken = { ...begun, ...found?.changed, ...typed } as T
+        const resumed = found !== undefined && deltaOf(value.value, taken) !== 0
+        if (resumed) since.value = found.at
         value.value = taken
-        keep()
+        // What was only taken up stays as it was written, and when.
+        if (!resumed || Object.keys(typed).length) keep()
         if (!closed) watching = following(() => db().drafts.get(id), follow)
       },
       (error: unknown) => {
@@ -75,9 +83,13 @@ export function useDraft<T extends object>({ kind, of, begun, title, whole = fal
     )
   let seen = false
   function follow(now: Draft | undefined): void {
-    // The same form in another tab was done with: what is written in this one is not.
-    if (seen && !now) keep()
+    const gone = seen && !now
     seen = now !== undefined
+    if (seen) there = true
+    if (!gone) return
+    // The same form in another tab was done with: what is written in this one is not.
+    there = false
+    keep()
   }
   onScopeDispose(() => {
     closed = true

@@ -1,6 +1,7 @@
 import { ref, shallowRef, watch } from 'vue'
 import type { Column, Headings, Mapping } from '#core/exchange'
 import { guessMapping, LARGEST_TABLE } from '#core/exchange'
+import type { Units } from '#core/measure'
 import type { Draft } from '~/db/drafts'
 import { reason } from '~/db/reason'
 import { useNotices } from '~/stores/notices'
@@ -60,14 +61,16 @@ export function useTableFile() {
 /**
  * A table under way: which of its headings gives which column, what else its form asks for, and what comes in by that. It is kept
  * until it is taken in.
- * @param more fields of the form, as they begin @param ask what comes in; of several questions the newest is answered
+ * @param more fields of the form, as they begin @param unitsOf in which bare lengths are @param ask what comes in; of several
+ * questions the newest is answered
  */
 export function useTable<T extends object, Result>(
   kind: 'prices' | 'materials',
   { text, name, guessed, read }: OpenTable,
   columns: readonly Column[],
   more: T,
-  ask: (text: string, mapping: Mapping, fields: T) => Promise<Result>,
+  unitsOf: (fields: T) => Units,
+  ask: (text: string, mapping: Mapping, units: Units) => Promise<Result>,
 ) {
   const notices = useNotices()
   const mapping: Mapping = guessMapping(read.ok ? read.headings : [], columns)
@@ -82,13 +85,13 @@ export function useTable<T extends object, Result>(
   const result = shallowRef<Result | null>(null)
   let turn = 0
   watch(
-    draft.value,
-    async (now) => {
+    [() => draft.value.value.mapping, () => unitsOf(draft.value.value)] as const,
+    async ([meant, units]) => {
       if (!read.ok) return
       turn += 1
       const own = turn
       try {
-        const answer = await ask(text, now.mapping, now)
+        const answer = await ask(text, meant, units)
         if (own === turn) result.value = answer
       } catch (error) {
         if (own === turn) notices.fault(`“${name}” could not be read`, reason(error))

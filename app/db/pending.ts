@@ -23,9 +23,14 @@ interface Waiting {
 
 const placeOf = (table: Table, key: string): string => `${KEY}${table}:${key}:${TAB}`
 
+/** What is longer than this is not put aside, letters: local storage holds few millions, and pieces need them more than a table that came from a file. */
+const LONGEST_ASIDE = 300_000
+
 function putAside(of: Waiting): void {
+  const text = JSON.stringify(of)
+  if (text.length > LONGEST_ASIDE) return
   try {
-    localStorage.setItem(placeOf(of.table, of.key), JSON.stringify(of))
+    localStorage.setItem(placeOf(of.table, of.key), text)
   } catch {
     /* blocked or full: then only the write itself keeps it */
   }

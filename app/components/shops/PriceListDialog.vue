@@ -22,8 +22,13 @@ const { name, read, guessed } = props.table
 const {
   result,
   draft: { value: draft, since, set, again, done },
-} = useTable('prices', props.table, PRICE_COLUMNS, { shop: name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 }, (text, mapping) =>
-  askPricesIn(text, mapping, settings.units, stock.pricing),
+} = useTable(
+  'prices',
+  props.table,
+  PRICE_COLUMNS,
+  { shop: name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 },
+  () => settings.units,
+  (text, mapping, units) => askPricesIn(text, mapping, units, stock.pricing),
 )
 
 async function take(): Promise<void> {
