@@ -4,15 +4,13 @@ import { materialOf } from '#core/material'
 import type { Day } from '#core/measure'
 import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
 import { changedBy, KitSchema, teaching, usualSeason } from '#core/season'
+import { usePlanning } from '~/composables/usePlanning'
 import type { Progress } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
-import { reason } from '~/db/reason'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
 import { planTheSeason } from '~/workers/plan'
-import { WorkerStopped } from '~/workers/bridge'
 import type { Going } from '~/workers/jobs'
-import { useNotices } from './notices'
 import { newId, usePieces } from './pieces'
 import { useShops } from './shops'
 import { useStock } from './stock'
@@ -25,7 +23,6 @@ interface Planned {
 
 /** Everything that is to be made, by days: what was decided of it, and the one plan that follows; made while a page looks at it. */
 export const useSeason = defineStore('season', () => {
-  const notices = useNotices()
   const workroom = useWorkroom()
   const shops = useShops()
   const stock = useStock()
@@ -131,26 +128,14 @@ export const useSeason = defineStore('season', () => {
     going = planTheSeason(job, (told) => {
       if (own === turn) under.value = told
     })
-    const answer = await going.done
-    if (own !== turn) return
-    planned.value = answer
-    under.value = null
-  }
-  /** Why the last plan did not come about; null where it did, or is under way. */
-  const noPlan = shallowRef<string | null>(null)
-  async function again(): Promise<void> {
-    noPlan.value = null
-    const making = make(shops.day ?? '')
-    const own = turn
     try {
-      await making
-    } catch (error) {
-      if (own !== turn) return
-      under.value = null
-      noPlan.value = reason(error)
-      if (!(error instanceof WorkerStopped)) notices.fault('The season could not be planned', noPlan.value)
+      const answer = await going.done
+      if (own === turn) planned.value = answer
+    } finally {
+      if (own === turn) under.value = null
     }
   }
+  const { noPlan, again } = usePlanning('The season could not be planned', () => make(shops.day ?? ''))
   watch(
     [() => workroom.wanting, () => workroom.kits, () => shops.shelf, freshDays, season, batches, progress, ready, lookers, () => shops.day],
     () => void again(),

@@ -5,12 +5,11 @@ import type { Kit } from '#core/season'
 import { handOut } from '#core/season'
 import type { InBrief } from '#core/workings'
 import type { InHand, Plan, PlanProgress, Workroom } from '#core/workroom'
+import { usePlanning } from '~/composables/usePlanning'
 import { useRevisionKey } from '~/composables/useRevisionKey'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/db/following'
-import { reason } from '~/db/reason'
-import { WorkerStopped } from '~/workers/bridge'
 import type { Going } from '~/workers/jobs'
 import { planInHand } from '~/workers/plan'
 import { askBriefs } from '~/workers/workings'
@@ -127,20 +126,7 @@ export const useWorkroom = defineStore('workroom', () => {
       if (own === turn) progress.value = null
     }
   }
-  /** Why the last plan did not come about; null where it did, or is under way. */
-  const noPlan = shallowRef<string | null>(null)
-  async function again(): Promise<void> {
-    noPlan.value = null
-    const making = make()
-    const own = turn
-    try {
-      await making
-    } catch (error) {
-      if (own !== turn) return
-      noPlan.value = reason(error)
-      if (!(error instanceof WorkerStopped)) notices.fault('What is in hand could not be planned', noPlan.value)
-    }
-  }
+  const { noPlan, again } = usePlanning('What is in hand could not be planned', make)
   watch([wanting, kits, () => stock.pricing, () => stock.here, () => stock.list, () => shops.state, lookers], () => {
     void again()
   })
