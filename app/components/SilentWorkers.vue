@@ -6,15 +6,15 @@ import { silent } from '~/workers/bridge'
 
 <template>
   <div
-    v-for="[key, each] in silent"
-    :key="each.what"
+    v-for="[what, each] in silent"
+    :key="what"
     class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg"
     role="status"
     data-testid="silent-worker"
   >
     <span class="tabular-nums"
-      >{{ each.what }} has said nothing for {{ each.seconds }} s; after {{ each.patience }} s it begins again by itself.</span
+      >{{ what }} has said nothing for {{ each.seconds }} s; after {{ each.patience }} s it begins again by itself.</span
     >
-    <button type="button" class="button h-7" @click="silent.get(key)?.stop()">Stop it</button>
+    <button type="button" class="button h-7" @click="each.stop()">Stop it</button>
   </div>
 </template>

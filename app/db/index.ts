@@ -112,8 +112,8 @@ export interface Photo {
   readonly at?: number
 }
 
-/** The package numbers its own versions in steps of ten. */
-const PER_VERSION = 10
+/** Whether a database is of a version to come, by the number that the browser knows it by: the package counts in steps of ten. */
+const isNewer = (version: number): boolean => Math.floor(version / 10) > SCHEMA_VERSION
 
 export class BenchDatabase extends Dexie {
   readonly pieces!: EntityTable<PieceRecord, 'id'>
@@ -147,7 +147,7 @@ export class BenchDatabase extends Dexie {
       door.value = 'blocked'
     })
     this.on('versionchange', ({ newVersion }) => {
-      if (newVersion !== null && newVersion > SCHEMA_VERSION * PER_VERSION) door.value = 'newer'
+      if (newVersion !== null && isNewer(newVersion)) door.value = 'newer'
     })
     // What cannot be read stands in nobody's way, whenever and however it came about.
     this.on(
@@ -155,7 +155,7 @@ export class BenchDatabase extends Dexie {
       // Everybody else waits until this is done, and goes through another door.
       async (through) => {
         // The package would open it whatever it is, and this version would take for spoiled what it does not know.
-        if (Math.floor(through.backendDB().version / PER_VERSION) > SCHEMA_VERSION) {
+        if (isNewer(through.backendDB().version)) {
           door.value = 'newer'
           throw new Newer()
         }

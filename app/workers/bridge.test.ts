@@ -109,7 +109,7 @@ it('tells of one that is silent, starts it again when it hangs, and says so when
     await seconds(TOLD_AFTER - 1)
     expect(silent.size).toBe(0)
     await seconds(1)
-    expect([...silent.values()]).toMatchObject([{ what: 'The worker', seconds: TOLD_AFTER, patience: 20 }])
+    expect([...silent]).toMatchObject([['The worker', { seconds: TOLD_AFTER, patience: 20 }]])
     // What it tells of itself counts.
     bridge.heard()
     expect(silent.size).toBe(0)

@@ -40,14 +40,13 @@ interface Line<Api> {
 
 /** A worker that has been silent for longer than one waits without wondering. */
 export interface Silent {
-  readonly what: string
   /** For how long, seconds, and after how many it is started again. */
   readonly seconds: number
   readonly patience: number
   stop(): void
 }
-/** All of them, for whoever tells. */
-export const silent = shallowReactive(new Map<object, Silent>())
+/** All of them by what they are called, for whoever tells. */
+export const silent = shallowReactive(new Map<string, Silent>())
 
 /** Seconds of silence after which it is told, and after which the worker is taken for hanging. */
 export const TOLD_AFTER = 8
@@ -64,10 +63,9 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
   const asked = new Set<{ readonly patience: number }>()
   let quiet = 0
   let watch: ReturnType<typeof setInterval> | undefined
-  const self = {}
   function heard(): void {
     quiet = 0
-    silent.delete(self)
+    silent.delete(what)
   }
   /** Counts seconds as they are lived through: a device that slept, or a page in the background, has waited for nothing. */
   function tick(): void {
@@ -77,7 +75,7 @@ export function bridgeTo<Api>(what: string, start: () => Worker): Bridge<Api> {
       const seconds = quiet
       heard()
       line?.cut(new WorkerLost(what, `it was silent for ${seconds} seconds`))
-    } else if (quiet >= TOLD_AFTER) silent.set(self, { what, seconds: quiet, patience, stop: end })
+    } else if (quiet >= TOLD_AFTER) silent.set(what, { seconds: quiet, patience, stop: end })
   }
   function end(): void {
     ended += 1

@@ -22,7 +22,7 @@ export const usualSeason = (): Season => ({ hours: usualHours(), from: null, to:
 
 /** Pieces that are made together: a mirrored pair, or a batch of different ones. */
 export const BatchSchema = z.strictObject({
-  id: id,
+  id,
   name: z.string().trim().min(1, 'Give the batch a name.').max(80),
   pieces: z.array(id).min(1).max(200),
 })

@@ -29,11 +29,14 @@ interface Among {
 const countsAmong = ({ minimum }: Pick<BasketJob['shops'][number], 'minimum'>, { among }: NonNullable<Priced['free']>): boolean =>
   among !== undefined && minimum === 0
 
+/** What lines that count together are known by. */
+const amongKey = ({ among, buy, get }: NonNullable<Priced['free']>): string => JSON.stringify([among, buy, get])
+
 /** Whether the program says what baskets really cost. */
 export const isExact = ({ shops }: Pick<BasketJob, 'shops'>): boolean =>
   shops.every(({ minimum, offers }) => minimum === 0 || offers.every(({ reductions }) => freeDeal(reductions)?.among === undefined))
 
-/** The largest program that is solved, terms: a hundred times what a workroom asks for, and built in a moment. */
+/** The largest program that is solved, terms: five times that of sixty kinds in eight shops with two packs of each. */
 export const LARGEST_PROGRAM = 60_000
 
 /** How large the program of a basket is, terms: each offer of what is wanted has its rows, and what counts together has one for each two. */
@@ -44,7 +47,7 @@ export function termsOf({ wants, shops }: BasketJob): number {
     const together = new Map<string, number>()
     for (const { reductions } of own) {
       const free = freeDeal(reductions)
-      if (free && countsAmong(shop, free)) together.set(free.among!, (together.get(free.among!) ?? 0) + 1)
+      if (free && countsAmong(shop, free)) together.set(amongKey(free), (together.get(amongKey(free)) ?? 0) + 1)
     }
     return all + own.length * TERMS_OF_OFFER + [...together.values()].reduce((n, lines) => n + lines * lines, 0)
   }, wants.length)
@@ -102,8 +105,8 @@ export function programOf({ wants, shops }: BasketJob, most: number | null, whol
       cover.push(`${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : []))
       covers.set(offer.material, cover)
       if (priced.free && countsAmong(shop, priced.free)) {
-        const { buy, get, among: name } = priced.free
-        const key = JSON.stringify([name, buy, get])
+        const { buy, get } = priced.free
+        const key = amongKey(priced.free)
         const known = among.get(key) ?? { buy, get, lines: [] }
         known.lines.push({ unit: priced.unit, paid, free })
         among.set(key, known)

@@ -27,11 +27,12 @@ const NAMES: Readonly<Record<string, string>> = {
   daybook: 'A page of the daybook',
   kits: 'A class',
   batches: 'A batch',
+  drafts: 'Something begun in a form',
 }
 /** What it calls itself, where it says so. */
 function nameOf({ record }: UnreadRecord): string {
-  const of = record as { name?: unknown; id?: unknown; piece?: { brief?: { name?: unknown } } } | null
-  const name = of?.piece?.brief?.name ?? of?.name ?? of?.id
+  const of = record as { name?: unknown; title?: unknown; id?: unknown; piece?: { brief?: { name?: unknown } } } | null
+  const name = of?.piece?.brief?.name ?? of?.name ?? of?.title ?? of?.id
   return typeof name === 'string' ? name : ''
 }
 const save = ({ id, table, record }: UnreadRecord): void =>
