@@ -18,14 +18,18 @@ const today = useToday()
 watch(today, (day) => void shops.load(day), { immediate: true })
 useReserving()
 useUnread()
-/** Where there is no database to open, whoever reads it says so. */
-onNuxtReady(
-  () =>
-    void db()
-      .open()
-      .then(sweep, () => {}),
-)
+const opens = (): Promise<boolean> =>
+  db()
+    .open()
+    .then(
+      () => true,
+      () => false,
+    )
 const sweep = (): Promise<boolean> => notices.tell('Photos that nobody has could not be thrown away', sweepPhotos(db(), Date.now()))
+onNuxtReady(async () => {
+  // Where there is no database to open, whoever reads it says so.
+  if (await opens()) await sweep()
+})
 /** The service worker: null where the browser has none. */
 const pwa = usePWA()
 /** Loads the new version: at once where it took over by itself, as it does while no page is looked after by the one before. */

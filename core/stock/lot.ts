@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { BaseKind } from '../base'
 import { BASE_KINDS, BASE_SORTS } from '../base'
+import type { CutPiece } from '../cut'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Said } from '../measure'
@@ -182,8 +183,8 @@ export function openThings(lots: readonly Lot[], material: string, piece: string
 const counts = onceFor<readonly Lot[], number>()
 /** How many whole things of a material there are, as bought, that a piece may have; without one, that are nobody’s. */
 export function thingsOf(lots: readonly Lot[], material: string, piece: string | null = null): number {
-  const open = openTo(lots, material, piece)
-  return counts(open, () => open.reduce((n, { cut, things }) => n + (cut === null ? (things ?? 0) : 0), 0))
+  const { whole } = openThings(lots, material, piece)
+  return counts(whole, () => whole.reduce((n, { things }) => n + things!, 0))
 }
 
 /** Things of one cut length. */
@@ -196,9 +197,9 @@ export interface CutThings {
 const cuts = onceFor<readonly Lot[], readonly CutThings[]>()
 /** Things of a material that are cut already, shortest first. */
 export function cutThingsOf(lots: readonly Lot[], material: string, piece: string | null = null): readonly CutThings[] {
-  const open = openTo(lots, material, piece)
+  const { cut: open } = openThings(lots, material, piece)
   return cuts(open, () =>
-    open.flatMap(({ cut, things }) => (cut !== null && things !== null ? [{ cut, count: things }] : [])).sort((a, b) => a.cut - b.cut),
+    open.flatMap(({ cut, things }) => (things !== null ? [{ cut: cut!, count: things }] : [])).sort((a, b) => a.cut - b.cut),
   )
 }
 
@@ -291,25 +292,20 @@ export function plentyOf(
 export const keptBy = (lots: readonly Lot[], material: string): ReadonlyMap<string, readonly Lot[]> => pileOf(lots, material).kept
 
 /** What was cut for a want: the lot that it is, and the want by its key. */
-export interface CutFor {
-  readonly id: string
-  readonly want: string
-  readonly length: number
-}
-const cutFor = (lots: readonly Lot[]): CutFor[] =>
+const cutFor = (lots: readonly Lot[]): CutPiece[] =>
   lots.flatMap(({ id, length, reserved }) =>
     reserved !== null && reserved.want !== null && length !== null ? [{ id, want: wantKey(reserved), length }] : [],
   )
 
 /** Lengths that were cut for something, of one material. */
-export const cutOf = (lots: readonly Lot[], material: string): CutFor[] => cutFor(lotsOf(lots, material))
+export const cutOf = (lots: readonly Lot[], material: string): CutPiece[] => cutFor(lotsOf(lots, material))
 
 /** Lots of one material that were cut for a piece. */
 export const madeFor = (lots: readonly Lot[], material: string, piece: string): readonly Lot[] =>
   pileOf(lots, material).made.get(piece) ?? []
 
 /** Lengths that were cut for a piece, of one material. */
-export const cutForPiece = (lots: readonly Lot[], material: string, piece: string): CutFor[] => cutFor(madeFor(lots, material, piece))
+export const cutForPiece = (lots: readonly Lot[], material: string, piece: string): CutPiece[] => cutFor(madeFor(lots, material, piece))
 
 /** The lots after whole things of a material were counted anew: what is reserved and cut stays, and what is nobody’s comes to so many. @param count from 0 */
 export function counted(
