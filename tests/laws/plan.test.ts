@@ -74,6 +74,24 @@ describe('the plan of everything in hand', () => {
     hold(workrooms(), (room) => {
       expect(planned({ ...room, pieces: [...room.pieces].reverse() }).opened.value).toBe(planned(room).opened.value)
     }))
+  it('does not hang on what pieces are called, nor does what was cut for them', () =>
+    hold(workrooms(), (room) => {
+      const maker = room.pieces.at(-1)!
+      const kept = after(room.lots, keepNeeds(maker, room, ids()))
+      const cut = { ...room, lots: after(kept, useUp(maker, { shelf: room.shelf, lots: kept }, ids())) }
+      // Names of which one begins as another does.
+      const named = (id: string): string => `a${':a'.repeat(Number(id.slice(1)))}`
+      const renamed = {
+        ...cut,
+        pieces: cut.pieces.map((piece) => ({ ...piece, id: named(piece.id) })),
+        lots: cut.lots.map((lot) =>
+          lot.reserved?.piece ? { ...lot, reserved: { ...lot.reserved, piece: named(lot.reserved.piece) } } : lot,
+        ),
+      }
+      const [plan, other] = [planned(cut), planned(renamed)]
+      expect([other.opened.value, other.used.value]).toEqual([plan.opened.value, plan.used.value])
+      expect(cut.pieces.map(({ id }) => other.ledgers[named(id)])).toEqual(cut.pieces.map(({ id }) => plan.ledgers[id]))
+    }))
   it('does not hang on the order of lots', () =>
     hold(workrooms(), (room) => {
       expect(planned({ ...room, lots: [...room.lots].reverse() }).opened.value).toBe(planned(room).opened.value)
