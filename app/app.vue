@@ -52,7 +52,7 @@ watchEffect(() => {
   <div class="min-h-dvh bg-frost">
     <NuxtPage />
     <div role="status" aria-live="polite" class="sr-only">{{ notices.announced }}</div>
-    <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 print:hidden">
+    <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 px-3 flex flex-col items-center gap-2 print:hidden">
       <div
         v-if="pwa?.needRefresh"
         class="pointer-events-auto flex items-center gap-3 rounded-md border border-line bg-sheet px-3 py-2 text-small shadow-lg"

@@ -15,6 +15,6 @@ import { silent } from '~/workers/bridge'
     <span class="tabular-nums"
       >{{ what }} has said nothing for {{ each.seconds }} s; after {{ each.patience }} s it begins again by itself.</span
     >
-    <button type="button" class="button h-7" @click="each.stop()">Stop it</button>
+    <button type="button" class="button h-7 shrink-0" @click="each.stop()">Stop it</button>
   </div>
 </template>

@@ -29,7 +29,7 @@ function away({ id, title }: Draft): void {
 <template>
   <ul v-if="drafts.length" class="mt-2 rounded-[3px] bg-tape px-3 py-1" aria-label="Begun and not kept">
     <li v-for="each in drafts" :key="each.id" class="flex flex-wrap items-center gap-x-3 py-0.5" data-testid="draft">
-      <span class="min-w-0 flex-1 truncate"
+      <span class="min-w-0 flex-1 truncate max-sm:basis-full max-sm:whitespace-normal"
         >“{{ each.title }}” was begun on {{ format(each.at, 'd MMM, HH:mm') }} and is not kept yet.</span
       >
       <button type="button" class="button h-7" @click="emit('open', each)">Go on with it</button>

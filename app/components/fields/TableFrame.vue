@@ -26,7 +26,7 @@ const emit = defineEmits<{ close: []; take: []; again: [] }>()
       <p v-if="guessed" class="mb-2 text-bracken" role="status">
         The table is not in UTF-8 and was read as Windows-1252: look whether names with accents are right.
       </p>
-      <div class="grid min-h-0 grid-cols-2 gap-4">
+      <div class="grid min-h-0 grid-cols-2 gap-4 max-sm:grid-cols-1">
         <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which heading is which" tabindex="0">
           <h3 class="panel-title mb-1">Which heading is which</h3>
           <MappingFields v-model="mapping" :columns="columns" :headings="read.headings" />

@@ -87,7 +87,7 @@ async function remove(): Promise<void> {
   <DialogFrame :title="draft.name || 'A material'" wide="w-[44rem]" @close="emit('close')">
     <template #before><MaterialPicture :key="JSON.stringify(shown)" :material="shown" :size="64" /></template>
     <BegunNote class="mb-2" :since="since" @again="again" />
-    <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
+    <form class="grid grid-cols-4 gap-2 max-sm:grid-cols-2" @submit.prevent="save">
       <TextField
         class="col-span-2"
         label="Name of one"
@@ -170,7 +170,7 @@ async function remove(): Promise<void> {
         none="0"
         :take="(price) => set({ pack: { ...draft.pack, price: price ?? 0 } })"
       />
-      <div class="col-span-4 flex flex-wrap gap-x-4 gap-y-1">
+      <div class="col-span-full flex flex-wrap gap-x-4 gap-y-1">
         <label class="tick"
           ><input type="checkbox" class="size-4 accent-leaf" :checked="draft.wired" @change="set({ wired: !draft.wired })" />Wired</label
         >
@@ -187,7 +187,7 @@ async function remove(): Promise<void> {
           />{{ hazards[each] }}</label
         >
       </div>
-      <fieldset class="col-span-4">
+      <fieldset class="col-span-full">
         <legend class="field-label">To be had in (none marked: all year)</legend>
         <div class="flex flex-wrap gap-1">
           <button
@@ -203,7 +203,7 @@ async function remove(): Promise<void> {
           </button>
         </div>
       </fieldset>
-      <div class="col-span-4">
+      <div class="col-span-full">
         <span class="field-label">Comes apart into</span>
         <div v-for="(part, i) in draft.parts" :key="i" class="mb-1 flex items-end gap-1.5">
           <TextField
@@ -232,8 +232,8 @@ async function remove(): Promise<void> {
           A part
         </button>
       </div>
-      <p v-if="error" class="col-span-4 text-ruddy" role="alert">{{ error }}</p>
-      <div class="col-span-4 mt-2 flex items-center gap-2">
+      <p v-if="error" class="col-span-full text-ruddy" role="alert">{{ error }}</p>
+      <div class="col-span-full mt-2 flex items-center gap-2">
         <button v-if="kept" type="button" class="button h-8 text-ruddy" @click="remove">
           {{ material.id in CATALOGUE ? 'As it came' : 'Off the shelf' }}
         </button>

@@ -109,7 +109,7 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
 <template>
   <DialogFrame :title="fresh ? 'Into the stash' : 'In the stash'" wide="w-[40rem]" @close="emit('close')">
     <BegunNote class="mb-2" :since="since" @again="again" />
-    <form class="grid grid-cols-4 gap-2" @submit.prevent="save">
+    <form class="grid grid-cols-4 gap-2 max-sm:grid-cols-2" @submit.prevent="save">
       <PickField class="col-span-2" label="What it is" :value="draft.material" :options="options" @pick="pick" />
       <TypedField
         v-if="material"
@@ -180,11 +180,11 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
         </div>
       </div>
       <p class="col-span-2 self-end text-soft">Worth <MoneySaid :minor="worth" />.</p>
-      <p v-if="lot.reserved" class="col-span-4 rounded-[3px] bg-tape px-2 py-1">
+      <p v-if="lot.reserved" class="col-span-full rounded-[3px] bg-tape px-2 py-1">
         {{ lot.reserved.want === null ? `Kept for ${words.owner(lot)}, for as long as it needs it.` : `${capital(words.owner(lot))}.` }}
       </p>
-      <p v-if="error" class="col-span-4 text-ruddy" role="alert">{{ error }}</p>
-      <div class="col-span-4 mt-1 flex gap-2">
+      <p v-if="error" class="col-span-full text-ruddy" role="alert">{{ error }}</p>
+      <div class="col-span-full mt-1 flex gap-2">
         <button v-if="!fresh" type="button" class="button h-8 text-ruddy" @click="remove">Throw it away</button>
         <button type="button" class="button ml-auto h-8" @click="emit('close')">Not now</button>
         <button type="submit" class="button-main">Keep it</button>
