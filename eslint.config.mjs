@@ -1,27 +1,37 @@
 // @ts-check
 import withNuxt from './.nuxt/eslint.config.mjs'
 
-/** The rooms of the core, ground floor first. A room imports only from rooms above it in this list. */
-const ROOMS = [
+/**
+ * The rooms of the core, ground floor first, and the floors of the app. What is on one imports only from what is above it in
+ * its list, and of another room only what its door, index.ts, gives. This list is the only one: README, the bench and the
+ * tests go by it.
+ */
+export const ROOMS = [
   'measure',
   'base',
   'material',
   'piece',
-  'arrange',
-  'plant',
-  'cover',
+  'placement',
+  'looks',
+  'coverage',
   'cut',
-  'construct',
-  'fix',
-  'hang',
+  'constructions',
+  'fixing',
+  'hanging',
   'stock',
   'price',
-  'steps',
+  'tasks',
   'season',
   'daybook',
   'scene',
-  'exchange',
+  'formats',
 ]
+export const FLOORS = ['utils', 'drawing', 'db', 'workers', 'print', 'stores', 'composables', 'components', 'pages']
+
+const pastTheDoor = (rooms) => ({
+  regex: `(^|/)(${rooms.join('|')})/.+`,
+  message: 'Of another room only its door: what it gives is in its index.ts.',
+})
 
 const noWayIn = {
   group: ['**/app/**', '**/server/**', '~/**', '~~/**', '#app', '#imports', '#components', 'vue', 'nuxt', 'dexie', 'pinia', 'node:*'],
@@ -37,26 +47,39 @@ const rooms = ROOMS.map((room, i) => ({
       {
         patterns: [
           noWayIn,
-          ...(i < ROOMS.length - 1
+          pastTheDoor(ROOMS.filter((other) => other !== room)),
+          {
+            regex: `(^|/)(${[...ROOMS.slice(i + 1), 'workings', 'workroom', 'testing'].join('|')})$`,
+            message: `“${room}” imports only from the rooms above it: ${ROOMS.slice(0, i).join(', ') || 'none'}.`,
+          },
+        ],
+      },
+    ],
+    'no-restricted-globals': ['error', { name: 'Date', message: 'The core has no clock.' }],
+    'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Take a seeded stream from measure/random.' }],
+  },
+}))
+
+const floors = FLOORS.map((floor, i) => ({
+  files: [`app/${floor}/**/*.{ts,vue}`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          pastTheDoor(ROOMS.map((room) => `#core/${room}`)),
+          ...(i < FLOORS.length - 1
             ? [
                 {
-                  group: ROOMS.slice(i + 1)
-                    .map((below) => `**/${below}`)
-                    .concat(
-                      ROOMS.slice(i + 1).map((below) => `**/${below}/**`),
-                      '**/workings',
-                      '**/testing',
-                      '**/workroom',
-                    ),
-                  message: `“${room}” imports only from the rooms above it: ${ROOMS.slice(0, i).join(', ') || 'none'}.`,
+                  regex: `^(~|(\\.\\./)+)/?(${FLOORS.slice(i + 1).join('|')})(/|$)`,
+                  message: `“${floor}” imports only from the floors above it: ${FLOORS.slice(0, i).join(', ') || 'none'}.`,
                 },
               ]
             : []),
         ],
       },
     ],
-    'no-restricted-globals': ['error', { name: 'Date', message: 'The core has no clock.' }],
-    'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Take a seeded stream from measure/random.' }],
   },
 }))
 
@@ -75,7 +98,17 @@ export default withNuxt(
       ],
     },
   },
-  { files: ['core/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [noWayIn] }] } },
+  {
+    files: ['core/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [noWayIn, pastTheDoor(ROOMS)] }] },
+  },
+  {
+    files: ['server/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [pastTheDoor(ROOMS.map((room) => `core/${room}`))] }] },
+  },
+  ...floors,
   {
     rules: {
       'vue/max-attributes-per-line': 'off',

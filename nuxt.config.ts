@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
-import { HEADERS } from './server/policy'
+import { HEADERS } from './server/security-headers'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 

@@ -19,7 +19,7 @@ export default defineConfig({
       'tests/reference/house.test.ts',
       'tests/reference/{cover-*,cutting,hanging,paths,basket}.test.ts',
       'tests/net/**',
-      'core/beginning.test.ts',
+      'core/first-layers.test.ts',
     ],
   },
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { clearError } from '#app'
 import type { NuxtError } from '#app'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 
 /** What stands there when a page cannot be shown at all. */
 const props = defineProps<{ error: NuxtError }>()

@@ -1,6 +1,6 @@
-import { arrange, fitTo, swap } from './arrange'
+import { arrange, fitTo, swap } from './placement'
 import { runsOf } from './base'
-import { fullnessAsks } from './cover'
+import { fullnessAsks } from './coverage'
 import type { Need } from './material'
 import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'

@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import type { Shape } from './base'
+import type { BaseShape } from './base'
 import { BASE_SORTS, scaledShape } from './base'
-import { readPiece } from './exchange'
+import { readPiece } from './formats'
 import { inches } from './measure'
 import { PieceSchema } from './piece'
 import { resized } from './resize'
 import { layerOf, pieceWith, shelf } from './testing'
 import { work } from './workings'
 
-const ring = (outer: number, inner: number): Shape => ({ form: 'ring', outer: inches(outer), inner: inches(inner) })
+const ring = (outer: number, inner: number): BaseShape => ({ form: 'ring', outer: inches(outer), inner: inches(inner) })
 const demo = (name: string) => {
   const read = readPiece(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'))
   if (!read.ok) throw new Error(name)

@@ -1,8 +1,8 @@
-import { arrange, fitPieces } from './arrange'
-import type { Base, Run, Shape } from './base'
+import { arrange, fitPieces } from './placement'
+import type { Base, Run, BaseShape } from './base'
 import { faceArea, runsOf, widthOf } from './base'
-import { sizeOf } from './construct'
-import { reachingCut } from './cover'
+import { sizeOf } from './constructions'
+import { reachingCut } from './coverage'
 import type { Material, Shelf } from './material'
 import { materialOf } from './material'
 import type { Said } from './measure'
@@ -11,7 +11,7 @@ import type { Layer, Piece, Ribbon, Rule } from './piece'
 import { EACH, laysLengths, PieceSchema, ROLE_NAMES, usualAsking } from './piece'
 
 /** One thing that is otherwise at another size. */
-export interface Change {
+export interface SizeChange {
   /** The layer that it is of; null for the base. */
   readonly layer: string | null
   readonly what: string
@@ -22,7 +22,7 @@ export interface Change {
 
 /** A piece at another size, and all that is otherwise in it. */
 export type Resized =
-  { readonly ok: true; readonly piece: Piece; readonly changes: readonly Change[] } | { readonly ok: false; readonly error: string }
+  { readonly ok: true; readonly piece: Piece; readonly changes: readonly SizeChange[] } | { readonly ok: false; readonly error: string }
 
 const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
 /** What lies so near to what it was is not changed, share. */
@@ -46,7 +46,7 @@ interface Larger {
  * they are. Nudges of layers whose count changes are left out.
  * @param shape of the same form @param id of the new piece @param name of the new piece
  */
-export function resized(piece: Piece, shape: Shape, shelf: Shelf, id: string, name: string): Resized {
+export function resized(piece: Piece, shape: BaseShape, shelf: Shelf, id: string, name: string): Resized {
   if (shape.form !== piece.base.shape.form) return { ok: false, error: 'Another size is of the same form.' }
   const base: Base = { ...piece.base, shape, price: null, mass: null }
   const [from, to] = [runsOf(piece.base), runsOf(base)]
@@ -63,7 +63,7 @@ export function resized(piece: Piece, shape: Shape, shelf: Shelf, id: string, na
   const counts = new Map(
     arrange(piece, from, shelf).map(({ layer, placements }) => [layer.id, placements.filter(({ added }) => !added).length]),
   )
-  const changes: Change[] = [
+  const changes: SizeChange[] = [
     {
       layer: null,
       what: 'Base, across',
@@ -94,11 +94,11 @@ export function resized(piece: Piece, shape: Shape, shelf: Shelf, id: string, na
 const runLength = (layer: Layer, runs: readonly Run[]): number =>
   runs.filter(({ id }) => layer.run === EACH || id === layer.run).reduce((all, { length }) => all + length, 0)
 
-function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, Change[]] {
+function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, SizeChange[]] {
   const { from, to, wide, face, shelf } = larger
   const material = materialOf(shelf, layer.mix[0]?.material ?? '')
   if (!material) return [layer, []]
-  const changes: Change[] = []
+  const changes: SizeChange[] = []
   let recounted = false
   const name = layer.rule.kind === 'bow' ? 'bow' : material.plural
   const tell = (what: string, before: Said, after: Said, why: string): void =>

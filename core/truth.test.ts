@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { against, arrange, clashesOf, fitTo, swap } from './arrange'
+import { against, arrange, clashesOf, fitTo, swap } from './placement'
 import { runsOf, usualBase, stationAt } from './base'
-import { listed, packsOver } from './price'
-import { readPiece, writePiece } from './exchange'
+import { listPriceOf, packsOver } from './price'
+import { readPiece, writePiece } from './formats'
 import type { Material } from './material'
 import { CATALOGUE, plainShelf } from './material'
 import { inches, parseLength, say, showSum, toInches } from './measure'
@@ -267,7 +267,7 @@ describe('mass', () => {
 
 describe('money', () => {
   it('13 from packs of 12 at 10.00 and singles at 1.50 cost 11.50', () => {
-    expect(packsOver(13, [listed('s', 12, 1000), listed('s', 1, 150)]).map(({ holds, packs }) => [holds, packs])).toEqual([
+    expect(packsOver(13, [listPriceOf('s', 12, 1000), listPriceOf('s', 1, 150)]).map(({ holds, packs }) => [holds, packs])).toEqual([
       [12, 1],
       [1, 1],
     ])
@@ -293,12 +293,12 @@ describe('money', () => {
           for (let c = 0; c <= 7; c++) if (7 * a + 3 * b + 10 * c >= wanted) best = Math.min(best, 640 * a + 310 * b + 820 * c)
       const bought = packsOver(
         wanted,
-        packs.map(([holds, price]) => listed(null, holds, price)),
+        packs.map(([holds, price]) => listPriceOf(null, holds, price)),
       )
       expect(bought.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(best)
       expect(bought.reduce((sum, each) => sum + each.packs * each.holds, 0)).toBeGreaterThanOrEqual(wanted)
     }
-    const many = packsOver(500_000, [listed(null, 12, 1000), listed(null, 1, 150)])
+    const many = packsOver(500_000, [listPriceOf(null, 12, 1000), listPriceOf(null, 1, 150)])
     expect(many.reduce((sum, each) => sum + each.packs * each.price, 0)).toBe(41_666_000 + Math.min(1000, 8 * 150))
   })
   it('every offer to drop a few saves what it says', () => {

@@ -1,19 +1,19 @@
-import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './arrange'
-import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './arrange'
+import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './placement'
+import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
-import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './cover'
-import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './cover'
+import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './coverage'
+import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './coverage'
 import type { Scene } from './scene'
 import { sceneOf } from './scene'
-import type { Fixing, Taken } from './fix'
-import { fixingsOf, fixProblems } from './fix'
-import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hang'
-import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hang'
-import type { Schedule, Task, TaskTime } from './steps'
-import { inOrderOf, keepingProblems, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './steps'
-import type { MakeUp } from './construct'
-import { baseMakeUp, makeUpOf, makeUpProblems } from './construct'
+import type { Fixing, FixingAmount } from './fixing'
+import { fixingsOf, fixProblems } from './fixing'
+import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hanging'
+import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hanging'
+import type { Schedule, Task, TaskTime } from './tasks'
+import { inOrderOf, keepingProblems, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './tasks'
+import type { MakeUp } from './constructions'
+import { baseMakeUp, makeUpOf, makeUpProblems } from './constructions'
 import type { Need, Shelf } from './material'
 import { needsAsMade } from './material'
 import type { Bounds, Figure } from './measure'
@@ -42,7 +42,7 @@ export interface Workings {
   readonly needs: readonly Need[]
   /** How everything is held that is not held by how it is made, and what that takes. */
   readonly fixings: readonly Fixing[]
-  readonly taken: readonly Taken[]
+  readonly taken: readonly FixingAmount[]
   /** From every heavy thing to the hanger, the chains that would let go first. */
   readonly loads: readonly LoadPath[]
   readonly hung: Hung

@@ -1,15 +1,13 @@
 import type { BaseKind } from './base'
 import type { CutJob, CutPiece, CutPlan, Planning, Want } from './cut'
-import { asStock, NEW, planning as planningCuts, reckon } from './cut'
-import { LEAST_REST } from './cut/thumbs'
+import { asStock, NEW, planning as planningCuts, reckon, LEAST_REST } from './cut'
 import type { BareBase, Lengths, Material, Need, Things } from './material'
 import { lengthsIn, materialOf, thingsIn } from './material'
 import type { Figure } from './measure'
-import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum } from './measure'
-import { worked } from './measure/term'
+import { apportion, COUNTED, deltaOf, figure, quantity, rate, sharing, sum, worked } from './measure'
 import type { Piece } from './piece'
 import { edit, worstFirst } from './piece'
-import type { Bill, Bought, CostWith, Instead, Pricing, Span, WantedBase, WantFor } from './price'
+import type { Bill, Bought, CostWith, Instead, Pricing, PriceRange, WantedBase, WantFor } from './price'
 import {
   billOf,
   giveOutBases,
@@ -33,13 +31,13 @@ import {
   spareOf,
   stemsFor,
   soldBase,
-  takenBy,
+  lengthsTaken,
   uncutOf,
   usedFigure,
   wantsOf,
   withTax,
+  LOW_STOCK,
 } from './price'
-import { LOW_STOCK } from './price/thumbs'
 import type { InHouse, Lot, Low } from './stock'
 import {
   baseLots,
@@ -80,7 +78,7 @@ export interface Workroom extends Pricing {
 }
 
 /** A length that is wanted, by whom and for what, and how many of it are cut. */
-export interface Wanted extends WantFor {
+export interface WantedLength extends WantFor {
   readonly use: string
   readonly piece: string | null
   readonly made: number
@@ -88,7 +86,7 @@ export interface Wanted extends WantFor {
 
 /** The cutting of one material. */
 export interface Cutting {
-  readonly wants: readonly Wanted[]
+  readonly wants: readonly WantedLength[]
   readonly plan: CutPlan
   /** What it is cut from besides what is bought. */
   readonly house: readonly InHouse[]
@@ -130,8 +128,8 @@ export interface MaterialPlan {
 
 /** What is opened, and what of that is used: the two ledgers. */
 export interface Money {
-  readonly opened: Span
-  readonly used: Span
+  readonly opened: PriceRange
+  readonly used: PriceRange
 }
 
 /** What a piece costs: as if it were alone in hand, and its share of what is opened for all. Both for all its copies, with tax. */
@@ -530,7 +528,7 @@ function cutJob(
 ): { readonly job: CutJob; readonly kept: CutPlan['rolls'] } & Omit<Cutting, 'plan'> {
   const { list, lots, shelf } = workroom
   const pieces = [...new Set(own.map(({ piece }) => piece))]
-  const asked: Omit<Wanted, 'made'>[] = [
+  const asked: Omit<WantedLength, 'made'>[] = [
     ...pieces.flatMap((piece) => {
       const needs = own.flatMap((each) => (each.piece === piece ? [each.need] : []))
       return wantsOf(piece, needs).map((want, i) => ({ ...want, use: needs[i]!.use, piece: piece.name }))
@@ -584,7 +582,7 @@ function cutPlan(
   const { cost, words } = openedBy(bought)
   const needed = wants.reduce((total, { length, count }) => total + length * count, 0)
   const done = wants.reduce((total, { length, made }) => total + length * made, 0)
-  const { ofHouse: fromHouse, ofNew, opened } = takenBy(plan, wants, material, workroom, bought)
+  const { ofHouse: fromHouse, ofNew, opened } = lengthsTaken(plan, wants, material, workroom, bought)
   const rests = plan.rolls.filter(({ usable }) => usable).reduce((total, { rest }) => total + rest, 0)
   // What is cut already, or will be from what is kept for a piece, takes no part of what is opened now. The wants of pieces come first, in the order of their needs.
   const left = new Map<string, number>()

@@ -1,6 +1,6 @@
 // Types and lint.
 import { CHECKS } from './checks.mjs'
-import { installed, run } from './ready.mjs'
+import { installed, run } from './prerequisites.mjs'
 
 installed()
 const failed = CHECKS.filter(([name, command, args]) => {

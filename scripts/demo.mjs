@@ -1,7 +1,7 @@
 // Serves the app with the demo pieces; installs and builds what is missing first.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { built, installed, root } from './ready.mjs'
+import { built, installed, root } from './prerequisites.mjs'
 
 installed()
 await built()

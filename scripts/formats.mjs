@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { register } from 'tsx/esm/api'
 
 register()
-const { pieceJsonSchema } = await import('../core/exchange/index.ts')
+const { pieceJsonSchema } = await import('../core/formats/index.ts')
 const folder = new URL('../docs/formats/', import.meta.url)
 mkdirSync(folder, { recursive: true })
 writeFileSync(new URL('piece.schema.json', folder), `${JSON.stringify(pieceJsonSchema(), null, 2)}\n`)

@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Resvg } from '@resvg/resvg-js'
-import { root } from './ready.mjs'
+import { root } from './prerequisites.mjs'
 
 const svg = readFileSync(join(root, 'public/icon.svg'), 'utf8')
 /** On the page's ground, with the room about it that a system may cut round. */

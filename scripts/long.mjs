@@ -1,5 +1,5 @@
 // What takes too long for every run: upgrades, archives, kills, tabs, an update and a crowd, in the browser.
-import { browser, built, installed, run } from './ready.mjs'
+import { browser, built, installed, run } from './prerequisites.mjs'
 
 installed()
 browser()

@@ -1,11 +1,11 @@
 // Small changes to the code, one at a time, by Stryker: the tests must catch each. What lives is a hole in them.
 // `npm run mutate` takes a seeded sample of every room, of the app and of the server, each against its own tests, and writes
-// docs/mutation.md; `npm run mutate -- core/hang core/stock` takes all of those. LINES says how many lines of each are sampled,
+// docs/mutation.md; `npm run mutate -- core/hanging core/stock` takes all of those. LINES says how many lines of each are sampled,
 // SEED which, MUTATE_TESTS by which other tests besides (patterns with commas between).
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { installed, root } from './ready.mjs'
+import { installed, root } from './prerequisites.mjs'
 
 installed()
 const asked = process.argv.slice(2)
@@ -13,8 +13,9 @@ const LINES = Number(process.env.LINES ?? (asked.length ? Infinity : 9))
 const SEED = Number(process.env.SEED ?? 23)
 
 /** What is data, drawing or generated says nothing when it is changed. */
-const LEFT_OUT = /\.test\.ts$|\.generated\.|thumbs\.ts$|index\.ts$|core\/material\/rows|core\/base\/(outlines|letters|kinds)|core\/testing/
-const DRAWN = ['core/plant', 'core/scene']
+const LEFT_OUT =
+  /\.test\.ts$|\.generated\.|rules-of-thumb\.ts$|index\.ts$|core\/material\/catalogue-data|core\/base\/(outlines|letter-shapes|base-catalogue)|core\/testing/
+const DRAWN = ['core/looks', 'core/scene']
 const folders = (of) =>
   readdirSync(join(root, of), { withFileTypes: true }).flatMap((each) => (each.isDirectory() ? [`${of}/${each.name}`] : []))
 const ROOMS = [

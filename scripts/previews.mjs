@@ -2,8 +2,8 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
-import { browser, built, installed, root } from './ready.mjs'
-import { BROWSER, serving } from './serving.mjs'
+import { browser, built, installed, root } from './prerequisites.mjs'
+import { BROWSER, serving } from './serve.mjs'
 
 installed()
 browser()

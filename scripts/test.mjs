@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
 import { CHECKS } from './checks.mjs'
-import { browser, built, installed, root, run, runQuietly } from './ready.mjs'
+import { browser, built, installed, root, run, runQuietly } from './prerequisites.mjs'
 
 installed()
 browser()

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { Figure, Manner } from '#core/measure'
+import type { Figure, DisplayOptions } from '#core/measure'
 import { useSettings } from '~/stores/settings'
 import { several, show, showRate, showSum } from '#core/measure'
 
 /** A number with its name, after what it means where that is judged; opened, it shows the sum that made it and what it rests on. */
-const props = defineProps<{ label: string; verdict?: string; figure: Figure; manner: Manner; strong?: boolean; tone?: 'over' | 'plain' }>()
+const props = defineProps<{
+  label: string
+  verdict?: string
+  figure: Figure
+  manner: DisplayOptions
+  strong?: boolean
+  tone?: 'over' | 'plain'
+}>()
 const settings = useSettings()
 const open = ref(false)
 const panel = useId()

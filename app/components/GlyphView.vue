@@ -2,8 +2,8 @@
 import { radians } from '#core/measure'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
-import type { Looks } from '#core/plant'
-import { measureItem, putDown, speciesOf } from '#core/plant'
+import type { Looks } from '#core/looks'
+import { measureItem, putDown, speciesOf } from '#core/looks'
 import { CanvasSheet } from '~/drawing/paint'
 
 /**

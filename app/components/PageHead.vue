@@ -6,8 +6,8 @@ defineProps<{ title: string }>()
 <template>
   <header class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-3">
     <h1 class="font-serif text-2xl leading-none">{{ title }}</h1>
-    <RoomNav />
+    <MainNav />
     <slot name="about" />
-    <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0"><UnitsSwitch /><LightSwitch /><slot /></div>
+    <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0"><UnitsSwitch /><ThemeToggle /><slot /></div>
   </header>
 </template>

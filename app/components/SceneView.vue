@@ -3,7 +3,7 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 import type { Scene } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { usePainted } from '~/composables/usePainted'
-import { fitting } from '~/drawing/view'
+import { fitView } from '~/drawing/view'
 
 /** A still picture of a piece on its surface. */
 const props = defineProps<{ scene: Scene; size: Bounds; width: number; height: number; label: string; margin?: number; bare?: boolean }>()
@@ -13,7 +13,7 @@ const { paint } = usePainted(canvas)
 
 function draw(): void {
   const ratio = window.devicePixelRatio
-  void paint(props.scene, fitting(props.size, Math.round(props.width * ratio), Math.round(props.height * ratio), props.margin ?? 1.14), {
+  void paint(props.scene, fitView(props.size, Math.round(props.width * ratio), Math.round(props.height * ratio), props.margin ?? 1.14), {
     bare: props.bare,
   })
 }

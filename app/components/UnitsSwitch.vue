@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useSettings } from '~/stores/settings'
-import type { Units } from '#core/measure'
+import type { LengthUnits } from '#core/measure'
 
 const settings = useSettings()
-const names: Record<Units, string> = { in: 'inches', cm: 'centimetres' }
+const names: Record<LengthUnits, string> = { in: 'inches', cm: 'centimetres' }
 </script>
 
 <template>
@@ -12,7 +12,7 @@ const names: Record<Units, string> = { in: 'inches', cm: 'centimetres' }
     :model-value="settings.units"
     class="flex rounded-[4px] border border-line"
     aria-label="Units"
-    @update:model-value="(units: Units) => settings.set({ units })"
+    @update:model-value="(units: LengthUnits) => settings.set({ units })"
   >
     <RadioGroupOption
       v-for="units in ['in', 'cm'] as const"

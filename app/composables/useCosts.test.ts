@@ -2,8 +2,8 @@ import 'fake-indexeddb/auto'
 import { createPinia, disposePinia, getActivePinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
-import type { Costs } from '#core/costs'
-import { costsOf } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
+import { costsOf } from '#core/piece-costs'
 import type { Piece } from '#core/piece'
 import type { Pricing } from '#core/price'
 import { layerOf, pieceWith } from '#core/testing'
@@ -19,7 +19,7 @@ import { useCosts } from './useCosts'
 const { ask } = vi.hoisted(() => ({ ask: vi.fn<(piece: Piece, workings: OnBench, pricing: Pricing) => Promise<Costs>>() }))
 vi.mock('~/workers/workings', () => ({
   breakOff: () => {},
-  newestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
+  askNewestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
     answer(onBench(work(of, pricing.shelf), of, pricing), of),
   askCosts: ask,
 }))

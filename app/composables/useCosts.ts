@@ -1,6 +1,6 @@
 import { watchDebounced } from '@vueuse/core'
 import { shallowRef } from 'vue'
-import type { Costs } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useStock } from '~/stores/stock'

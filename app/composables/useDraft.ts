@@ -5,8 +5,8 @@ import { db } from '~/db'
 import type { Draft } from '~/db/drafts'
 import { draftId, putDraft } from '~/db/drafts'
 import type { DraftKind } from '~/db/sound'
-import { following } from '~/db/following'
-import { reason } from '~/db/reason'
+import { following } from '~/stores/live-query'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 
 export interface DraftOf<T> {

@@ -1,7 +1,7 @@
 import { onBeforeUnmount, onMounted, watch } from 'vue'
 import { navigateTo, useRoute } from '#app'
 import { useEventListener } from '@vueuse/core'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 

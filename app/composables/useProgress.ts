@@ -1,13 +1,13 @@
 import type { Subscription } from 'dexie'
 import { computed, onScopeDispose, shallowRef, toRaw } from 'vue'
-import type { Progress, Timer } from '~/db'
+import type { MakingProgress, Timer } from '~/db'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { putSoon } from '~/db/pending'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 
-const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, spent: {}, timers: [], at: null, revision: 0 })
+const begun = (piece: string): MakingProgress => ({ piece, done: [], counted: {}, spent: {}, timers: [], at: null, revision: 0 })
 
 /**
  * How far the making of a piece is: kept as it goes, so that a reload, or the phone in a pocket, loses nothing.
@@ -15,7 +15,7 @@ const begun = (piece: string): Progress => ({ piece, done: [], counted: {}, spen
  */
 export function useProgress(piece: string, kept: boolean) {
   const notices = useNotices()
-  const progress = shallowRef<Progress>(begun(piece))
+  const progress = shallowRef<MakingProgress>(begun(piece))
   const ready = shallowRef(!kept)
   let watching: Subscription | undefined
   if (kept)
@@ -28,7 +28,7 @@ export function useProgress(piece: string, kept: boolean) {
     )
   onScopeDispose(() => watching?.unsubscribe())
 
-  function set(change: Partial<Progress>): void {
+  function set(change: Partial<MakingProgress>): void {
     progress.value = { ...progress.value, ...change, revision: progress.value.revision + 1 }
     if (kept)
       void putSoon(db(), { table: 'progress', key: piece, record: structuredClone(toRaw(progress.value)) }, (error) =>

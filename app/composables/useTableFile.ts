@@ -1,12 +1,12 @@
 import { ref, shallowRef, watch } from 'vue'
-import type { Column, Headings, Mapping } from '#core/exchange'
-import { guessMapping, LARGEST_TABLE } from '#core/exchange'
-import type { Units } from '#core/measure'
+import type { TableColumn, Headings, Mapping } from '#core/formats'
+import { guessMapping, LARGEST_TABLE } from '#core/formats'
+import type { LengthUnits } from '#core/measure'
 import type { Draft } from '~/db/drafts'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 import { askHeadings } from '~/workers/workings'
-import { textOf } from './files'
+import { textOf } from '../utils/files'
 import { useDraft } from './useDraft'
 
 /** The text of a table that somebody chose. */
@@ -67,10 +67,10 @@ export function useTableFile() {
 export function useTable<T extends object, Result>(
   kind: 'prices' | 'materials',
   { text, name, guessed, read }: OpenTable,
-  columns: readonly Column[],
+  columns: readonly TableColumn[],
   more: T,
-  unitsOf: (fields: T) => Units,
-  ask: (text: string, mapping: Mapping, units: Units) => Promise<Result>,
+  unitsOf: (fields: T) => LengthUnits,
+  ask: (text: string, mapping: Mapping, units: LengthUnits) => Promise<Result>,
 ) {
   const notices = useNotices()
   const mapping: Mapping = guessMapping(read.ok ? read.headings : [], columns)

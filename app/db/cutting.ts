@@ -5,7 +5,7 @@ import { cutFrom } from '#core/stock'
 import type { BenchDatabase } from './index'
 
 /** A roll of a plan from which something is cut. */
-export interface Cutting {
+export interface RollCut {
   readonly material: string
   /** Its stock is a lot, or new. */
   readonly roll: CutRoll
@@ -17,7 +17,7 @@ export interface Cutting {
 }
 
 /** Cuts one piece: it is kept as a lot reserved for what it was cut for, and so is what is left of the roll. All or nothing. @returns what is left; null when that is waste */
-export function cutPiece(db: BenchDatabase, { material, roll, cut, want, least }: Cutting, newId: () => string): Promise<Lot | null> {
+export function cutPiece(db: BenchDatabase, { material, roll, cut, want, least }: RollCut, newId: () => string): Promise<Lot | null> {
   return db.transaction('rw', db.lots, async () => {
     const lot = isNew(roll.stock) ? null : await db.lots.get(roll.stock)
     if (lot === undefined) throw new Error('That is gone: another tab has cut from it.')

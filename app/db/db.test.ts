@@ -10,8 +10,8 @@ import { layerOf } from '#core/testing'
 import { door } from './door'
 import { BenchDatabase } from './index'
 import { apartFrom, editPiece, removePiece, savePiece, snapPiece, snapshotsOf, takeUpRescues } from './pieces'
-import { reason } from './reason'
-import { forgetRescue, rescues, writeRescue } from './rescue'
+import { reason } from './storage-error-text'
+import { forgetRescue, rescues, writeRescue } from './unsaved-recovery'
 import { SCHEMA_VERSION } from './steps'
 
 const piece = startPiece('ring', 'Porch ring')

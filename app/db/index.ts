@@ -3,9 +3,9 @@ import type { EntityTable } from 'dexie'
 import type { Material, Need } from '#core/material'
 import type { DaybookRecord } from '#core/daybook'
 import type { Piece } from '#core/piece'
-import type { OwnRoll, Sale, Shop, Span } from '#core/price'
+import type { OwnRoll, Sale, Shop, PriceRange } from '#core/price'
 import type { Batch, Kit } from '#core/season'
-import type { TaskTime } from '#core/steps'
+import type { TaskTime } from '#core/tasks'
 import type { Lot } from '#core/stock'
 import type { Listed } from '#core/workroom'
 import { door, Newer } from './door'
@@ -54,7 +54,7 @@ export interface Setting {
 }
 
 /** How far the making of a piece is: what is done, what was counted, and the timers that run. */
-export interface Progress {
+export interface MakingProgress {
   readonly piece: string
   /** Tasks, by their ids. */
   readonly done: readonly string[]
@@ -98,7 +98,7 @@ export interface Purchase {
   readonly holds: number
   readonly packs: number
   /** What they should cost, minor units. */
-  readonly expects: Span
+  readonly expects: PriceRange
   /** What was paid; null until it lies in the bag. */
   readonly paid: number | null
   /** The lot that it went into. */
@@ -125,7 +125,7 @@ export class BenchDatabase extends Dexie {
   readonly cutList!: EntityTable<Listed, 'id'>
   readonly rolls!: EntityTable<OwnRoll, 'id'>
   readonly lots!: EntityTable<Lot, 'id'>
-  readonly progress!: EntityTable<Progress, 'piece'>
+  readonly progress!: EntityTable<MakingProgress, 'piece'>
   readonly shops!: EntityTable<ShopRecord, 'id'>
   readonly purchases!: EntityTable<Purchase, 'id'>
   readonly sales!: EntityTable<Sale, 'id'>

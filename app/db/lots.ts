@@ -1,14 +1,14 @@
 import type { Shelf } from '#core/material'
 import { deltaOf } from '#core/measure'
-import type { Making } from '#core/price'
+import type { BilledPiece } from '#core/price'
 import { keepAll, useUp } from '#core/price'
-import type { Lot, Moved } from '#core/stock'
+import type { Lot, LotChanges } from '#core/stock'
 import { release } from '#core/stock'
 import type { BenchDatabase, Purchase } from './index'
 import { Changed } from './merged'
 
 /** Writes what changed hands. Inside a transaction of its caller's. */
-export async function move(db: BenchDatabase, { put, gone }: Moved): Promise<void> {
+export async function move(db: BenchDatabase, { put, gone }: LotChanges): Promise<void> {
   if (gone.length) await db.lots.bulkDelete([...gone])
   if (put.length) await db.lots.bulkPut([...put])
 }
@@ -16,10 +16,10 @@ export async function move(db: BenchDatabase, { put, gone }: Moved): Promise<voi
 /** Keeps for pieces what of their needs the house can give, by the lots as they are at that moment: what another tab has kept meanwhile is that one's. @returns what was written */
 export function keepForPieces(
   db: BenchDatabase,
-  makings: readonly Omit<Making, 'budget'>[],
+  makings: readonly Omit<BilledPiece, 'budget'>[],
   shelf: Shelf,
   newId: () => string,
-): Promise<Moved> {
+): Promise<LotChanges> {
   return db.transaction('rw', db.lots, async () => {
     const moved = keepAll(makings, { shelf, lots: await db.lots.toArray() }, newId)
     await move(db, moved)
@@ -30,7 +30,7 @@ export function keepForPieces(
 /** Uses up for pieces that are made what went into them; all else that they kept is the house's again. @returns what was written */
 export function useUpForPieces(
   db: BenchDatabase,
-  makings: readonly Omit<Making, 'budget'>[],
+  makings: readonly Omit<BilledPiece, 'budget'>[],
   shelf: Shelf,
   newId: () => string,
 ): Promise<void> {
@@ -41,7 +41,7 @@ export function useUpForPieces(
 }
 
 /** Gives back what was kept for a piece. */
-export function releasePiece(db: BenchDatabase, piece: string): Promise<Moved> {
+export function releasePiece(db: BenchDatabase, piece: string): Promise<LotChanges> {
   return db.transaction('rw', db.lots, async () => {
     const moved = release(piece, await db.lots.toArray())
     await move(db, moved)

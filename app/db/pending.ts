@@ -1,6 +1,6 @@
 import type { Table as DexieTable } from 'dexie'
 import type { BenchDatabase } from './index'
-import { forget } from './rescue'
+import { forget } from './unsaved-recovery'
 
 /**
  * Small records that change with every press, ticks, counts and settings: each is put where it survives the page before its write

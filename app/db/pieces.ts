@@ -5,7 +5,7 @@ import type { BenchDatabase, PieceRecord, Snapshot } from './index'
 import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
 import { move } from './lots'
-import { forget, rescues } from './rescue'
+import { forget, rescues } from './unsaved-recovery'
 import { soundOf } from './sound'
 
 export type Saved =

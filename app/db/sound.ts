@@ -1,6 +1,6 @@
 import type { Dexie, Table, Transaction } from 'dexie'
 import { z } from 'zod'
-import { StoredPieceSchema, WHOLE_TABLES } from '#core/exchange'
+import { StoredPieceSchema, WHOLE_TABLES } from '#core/formats'
 import { VERSION } from '#core/piece'
 import { SeasonSchema } from '#core/season'
 

@@ -1,5 +1,5 @@
 import type { Transaction } from 'dexie'
-import { readyByPiece, wantOfItsPiece } from '#core/exchange'
+import { readyByPiece, wantOfItsPiece } from '#core/formats'
 import { EVERY_TABLE, setAsideIn } from './sound'
 
 /** A version of the database: its tables as they differ from the one before, and how what is there comes into them. */

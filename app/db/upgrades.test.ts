@@ -10,7 +10,7 @@ import { BenchDatabase } from '.'
 import { seasonNow } from './season'
 import { savePiece, snapshotsOf, takeUpRescues } from './pieces'
 import { SCHEMA_VERSION, STEPS } from './steps'
-import { readAll } from './whole'
+import { readAll } from './backup'
 
 /** Pieces as the demo had them at each version of the document, taken from the project's own history. */
 const documents = (version: number): { id: string; brief: { currency?: string } }[] =>

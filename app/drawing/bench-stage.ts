@@ -2,19 +2,19 @@ import Konva from 'konva'
 import type { Run } from '#core/base'
 import { nearestRun, stationAt } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
-import { tone } from '#core/plant'
-import type { Manner, Point } from '#core/measure'
+import { tone } from '#core/looks'
+import type { DisplayOptions, Point } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { GestureEvents, HandledBench } from './gestures'
 import { Gestures } from './gestures'
-import { Picker } from './grips'
-import { MovedPicture } from './moved-picture'
+import { Picker } from './handles'
+import { MovedPicture } from './panning-snapshot'
 import type { Pictures } from './pictures'
 import { painting, touchedUp } from './pictures'
 import { paintItems, pieceBounds, wholeBounds } from './scene'
 import type { View } from './view'
-import { closeUp, fitting, fittingBench, outgrown, sameView, toMm, zoomed } from './view'
+import { closeUp, fitView, fittingBench, outgrown, sameView, toMm, zoomed } from './view'
 
 export interface StageEvents extends GestureEvents {
   viewed(view: View): void
@@ -25,7 +25,7 @@ export interface StageEvents extends GestureEvents {
 export interface StageState {
   readonly workings: Workings
   readonly selection: readonly string[]
-  readonly manner: Manner
+  readonly manner: DisplayOptions
   /** Whether the base's own measures are shown. */
   readonly measuring: boolean
   /** How many things of the order of work are shown; null shows all. */
@@ -155,7 +155,7 @@ export class BenchStage {
   standBack(): void {
     if (!this.state) return
     const { workings } = this.state
-    this.goTo(fitting(wholeBounds(workings.scene, pieceBounds(workings)), this.view.width, this.view.height, 1))
+    this.goTo(fitView(wholeBounds(workings.scene, pieceBounds(workings)), this.view.width, this.view.height, 1))
   }
 
   /** As near as one stands to judge texture: at what is chosen, or where the piece is fullest. */

@@ -1,19 +1,19 @@
 import Konva from 'konva'
-import type { Zone } from '#core/arrange'
-import { inOrder, patchOutline } from '#core/arrange'
+import type { Zone } from '#core/placement'
+import { inOrder, patchOutline } from '#core/placement'
 import type { Run } from '#core/base'
 import { across, along, markOn, measureLines, onRun, stationAt } from '#core/base'
 import type { SceneItem } from '#core/scene'
 import { inches, radians, readTape, show } from '#core/measure'
-import type { Manner, Point } from '#core/measure'
+import type { DisplayOptions, Point } from '#core/measure'
 import type { Workings } from '#core/workings'
-import { gripPoints } from './grips'
+import { gripPoints } from './handles'
 import { hasClock, ringRadius } from './scene'
 
 export interface DimensionsAsked {
   readonly workings: Workings
   readonly runs: readonly Run[]
-  readonly manner: Manner
+  readonly manner: DisplayOptions
   readonly measuring: boolean
   readonly scale: number
   readonly onDark: boolean

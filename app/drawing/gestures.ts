@@ -1,12 +1,12 @@
-import type { Placement } from '#core/arrange'
+import type { Placement } from '#core/placement'
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { SceneItem } from '#core/scene'
-import type { Manner, Point } from '#core/measure'
+import type { DisplayOptions, Point } from '#core/measure'
 import { inches, readTape, say } from '#core/measure'
 import type { Workings } from '#core/workings'
-import type { Drag } from './grips'
-import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, startDrag } from './grips'
+import type { Drag } from './handles'
+import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, startDrag } from './handles'
 import type { View } from './view'
 import { toMm } from './view'
 
@@ -24,7 +24,7 @@ export interface HandledBench {
   view(): View
   selection(): readonly string[]
   workings(): Workings
-  manner(): Manner
+  manner(): DisplayOptions
   run(id: string): Run
   item(id: string | undefined): SceneItem | undefined
   /** What may be moved at a point, the topmost, and what within a rectangle, mm. */
@@ -201,7 +201,7 @@ export class Gestures {
   }
 
   /** What is told beside a thing while it is moved. */
-  says(manner: Manner): string | null {
+  says(manner: DisplayOptions): string | null {
     const { deed } = this
     if (deed?.kind === 'drag') return say(anchorSays(deed.drag.run, onRun(deed.drag.run, deed.drag.primary.s + deed.by.along)), manner)
     if (deed?.kind === 'turn') return `${Math.round(((deed.bearing - deed.item.bearing + 540) % 360) - 180)}°`

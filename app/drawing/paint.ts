@@ -1,4 +1,4 @@
-import type { Mark, Paint, Shape, Sheet } from '#core/plant'
+import type { Mark, Paint, DrawnShape, DrawingSheet } from '#core/looks'
 
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
 
@@ -28,7 +28,7 @@ const UNSEEN = 0.04
 const ONE_COLOUR = 1.5
 
 /** A sheet that is a canvas: shapes go straight onto it, in its own coordinates. What is too fine to be seen at its scale is left out. */
-export class CanvasSheet implements Sheet {
+export class CanvasSheet implements DrawingSheet {
   /** @param scale pixels to the millimetre */
   constructor(
     private readonly ctx: Context,
@@ -38,7 +38,7 @@ export class CanvasSheet implements Sheet {
     ctx.lineJoin = 'round'
   }
 
-  put(shape: Shape, { fill, stroke, opacity = 1 }: Pick<Mark, 'fill' | 'stroke' | 'opacity'>): void {
+  put(shape: DrawnShape, { fill, stroke, opacity = 1 }: Pick<Mark, 'fill' | 'stroke' | 'opacity'>): void {
     const { ctx, scale } = this
     if (fill === undefined && (!stroke || stroke.width * scale * opacity < UNSEEN)) return
     ctx.beginPath()
@@ -62,7 +62,7 @@ export class CanvasSheet implements Sheet {
   }
 }
 
-function trace(ctx: Context, shape: Shape): void {
+function trace(ctx: Context, shape: DrawnShape): void {
   switch (shape.kind) {
     case 'lines':
       for (const line of shape.lines) {

@@ -3,7 +3,7 @@ import type { Bounds } from '#core/measure'
 import type { Workings } from '#core/workings'
 import { pieceBounds, wholeBounds } from './scene'
 import type { View } from './view'
-import { fitting } from './view'
+import { fitView } from './view'
 
 /** What a picture shows: the piece alone with a little about it, or all that it hangs on. */
 export type Framing = 'piece' | 'whole'
@@ -40,4 +40,4 @@ export interface PictureOrder {
   readonly bare: boolean
 }
 
-export const viewFor = ({ bounds, across }: PictureOrder): View => fitting(bounds, across, pixelsDown(bounds, across), 1)
+export const viewFor = ({ bounds, across }: PictureOrder): View => fitView(bounds, across, pixelsDown(bounds, across), 1)

@@ -3,7 +3,7 @@ import { usualBase } from '#core/base'
 import { layerOf, pieceWith, shelf } from '#core/testing'
 import { cordMarks } from '#core/scene'
 import { work } from '#core/workings'
-import { faultText } from '~/composables/files'
+import { faultText } from '~/utils/files'
 import { hasClock, pieceBounds } from './scene'
 
 it('tucks stems in and hangs signs on two cords', () => {

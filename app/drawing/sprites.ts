@@ -1,8 +1,8 @@
 import type { Base } from '#core/base'
-import type { Sheet } from '#core/plant'
+import type { DrawingSheet } from '#core/looks'
 import type { SceneItem } from '#core/scene'
 import type { Bounds } from '#core/measure'
-import { LIGHT_FROM, looksKey, measureItem, putDown } from '#core/plant'
+import { LIGHT_FROM, looksKey, measureItem, putDown } from '#core/looks'
 import { CAST, castAway, DIM, tuckGlyph, tuckTwin } from '#core/scene'
 import { onceFor, radians } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'
@@ -157,7 +157,7 @@ function blank(
 export function drawItem(item: SceneItem, scale: number): Sprite {
   const away = castAway(item.rise)
   const { canvas, ctx, x, y } = blank(measureItem(item), rim(item), scale)
-  const sheet: Sheet = new CanvasSheet(ctx, scale)
+  const sheet: DrawingSheet = new CanvasSheet(ctx, scale)
   putDown(item, sheet)
   if (item.depth > 0) {
     ctx.setTransform(1, 0, 0, 1, 0, 0)

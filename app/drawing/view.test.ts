@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest'
-import { closeUp, fitting, fittingBench, outgrown, regionOf, toMm, zoomed } from './view'
+import { closeUp, fitView, fittingBench, outgrown, regionOf, toMm, zoomed } from './view'
 
 it('fits bounds into a view, and shows just that region', () => {
-  const view = fitting({ left: -100, right: 300, top: -50, bottom: 50 }, 800, 600, 1)
+  const view = fitView({ left: -100, right: 300, top: -50, bottom: 50 }, 800, 600, 1)
   expect(view).toEqual({ x: 100, y: 0, scale: 2, width: 800, height: 600 })
   expect(regionOf(view)).toEqual({ left: -100, right: 300, top: -150, bottom: 150 })
-  expect(fitting({ left: 0, right: 10, top: 0, bottom: 1000 }, 800, 500, 1).scale).toBe(0.5)
+  expect(fitView({ left: 0, right: 10, top: 0, bottom: 1000 }, 800, 500, 1).scale).toBe(0.5)
 })
 
 const pane = { x: 0, y: 0, scale: 1, width: 800, height: 600 }

@@ -21,7 +21,7 @@ export function regionOf({ x, y, scale, width, height }: View): Bounds {
 }
 
 /** The view in which these bounds just fit. */
-export function fitting(bounds: Bounds, width: number, height: number, margin = 1.08): View {
+export function fitView(bounds: Bounds, width: number, height: number, margin = 1.08): View {
   const scale = Math.min(width / (bounds.right - bounds.left), height / (bounds.bottom - bounds.top)) / margin
   return { x: (bounds.left + bounds.right) / 2, y: (bounds.top + bounds.bottom) / 2, scale, width, height }
 }
@@ -40,7 +40,7 @@ const SMALL = 0.75
 
 /** The view in which these bounds just fit between the tools of the bench. */
 export const fittingBench = (bounds: Bounds, { width, height }: View): View => ({
-  ...fitting(bounds, width, height - 2 * BAR, 1),
+  ...fitView(bounds, width, height - 2 * BAR, 1),
   height,
 })
 
@@ -71,5 +71,5 @@ export function closeUp(things: readonly Point[], chosen: readonly Point[], { wi
     : [things.map((point) => ({ point, count: near(point) })).sort((a, b) => b.count - a.count)[0]!.point]
   const x = spots.reduce((sum, point) => sum + point.x, 0) / spots.length
   const y = spots.reduce((sum, point) => sum + point.y, 0) / spots.length
-  return fitting({ left: x - CLOSE, right: x + CLOSE, top: y - CLOSE, bottom: y + CLOSE }, width, height, 1)
+  return fitView({ left: x - CLOSE, right: x + CLOSE, top: y - CLOSE, bottom: y + CLOSE }, width, height, 1)
 }

@@ -4,13 +4,12 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { ChevronDown, ChevronRight, Plus, Square, X } from '@lucide/vue'
 import type { Cut, CutRoll } from '#core/cut'
-import { isNew, newRoll } from '#core/cut'
-import { LEAST_REST } from '#core/cut/thumbs'
+import { isNew, newRoll, LEAST_REST } from '#core/cut'
 import { isCut, materialOf } from '#core/material'
 import { capital, formatMoney, inches, quantity, rate, several, show } from '#core/measure'
 import { cutOf, keptBy, lengthsOf } from '#core/stock'
 import type { MaterialPlan } from '#core/workroom'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -22,7 +21,7 @@ useHead({ title: 'Cutting · Ruddy Bramble' })
 const stock = useStock()
 const notices = useNotices()
 const settings = useSettings()
-const words = useLotWords()
+const words = useLotLabels()
 const shops = useShops()
 const workroom = useWorkroom()
 workroom.look()

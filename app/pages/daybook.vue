@@ -7,7 +7,7 @@ import { daySaid, quantity, several, show } from '#core/measure'
 import type { Sale } from '#core/price'
 import { db } from '~/db'
 import type { Draft } from '~/db/drafts'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { useToday } from '~/composables/useToday'
 import { useDaybook } from '~/stores/daybook'
 import { useNotices } from '~/stores/notices'
@@ -80,7 +80,7 @@ const goBy = (id: string, readings: boolean): void => {
 <template>
   <main class="mx-auto min-h-dvh max-w-[90rem] px-6 pb-10 max-sm:px-4">
     <PageHead title="Daybook">
-      <TwoWays :names="['What happened', 'What it taught']" :second="taught" @turn="turn" />
+      <ViewToggle :names="['What happened', 'What it taught']" :second="taught" @turn="turn" />
     </PageHead>
     <BegunBar kind="page" @open="goOn" />
     <p v-if="daybook.ready && !daybook.records.length" class="py-16 text-center text-base">
@@ -100,7 +100,7 @@ const goBy = (id: string, readings: boolean): void => {
           </dd>
         </div>
       </dl>
-      <RateBeam
+      <RateChart
         v-for="each in rates"
         :key="each.thumb.id"
         :learned="each"

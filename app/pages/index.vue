@@ -7,9 +7,9 @@ import { FileInput, Plus } from '@lucide/vue'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { useDropZone, useWindowSize } from '@vueuse/core'
 import { formatMoney, several } from '#core/measure'
-import { faultText } from '~/composables/files'
-import { useStorage } from '~/composables/useStorage'
-import { reason } from '~/db/reason'
+import { faultText } from '~/utils/files'
+import { useStorageQuota } from '~/composables/useStorageQuota'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
@@ -18,7 +18,7 @@ import { useWorkroom } from '~/stores/workroom'
 useHead({ title: 'Workroom · Ruddy Bramble' })
 const pieces = usePieces()
 const notices = useNotices()
-const storage = useStorage()
+const storage = useStorageQuota()
 const settings = useSettings()
 const workroom = useWorkroom()
 workroom.look()
@@ -141,10 +141,10 @@ async function start(): Promise<void> {
     <header class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-4">
       <img src="/icon.svg" alt="" class="size-7" />
       <h1 class="font-serif text-2xl leading-none">Ruddy Bramble</h1>
-      <RoomNav />
+      <MainNav />
       <div class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0">
         <UnitsSwitch />
-        <LightSwitch />
+        <ThemeToggle />
         <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />Open a file</button>
         <input
           ref="file"

@@ -8,7 +8,7 @@ import { earnings, perCopy, rangeOf } from '#core/price'
 import type { Sale } from '#core/price'
 import { worthOfAll } from '#core/stock'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
@@ -58,14 +58,14 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
     <template v-else>
       <section class="pt-3" aria-label="The whole" data-testid="whole">
         <p class="font-serif text-xl">
-          <MoneySaid :span="rangeOf(plan.opened)" /> to open for {{ workroom.counted }} in hand, <MoneySaid :span="rangeOf(plan.used)" /> of
+          <MoneyText :span="rangeOf(plan.opened)" /> to open for {{ workroom.counted }} in hand, <MoneyText :span="rangeOf(plan.used)" /> of
           it used
         </p>
         <p class="text-soft">
-          <MoneySaid :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where
-          <MoneySaid :minor="worthOfAll(stock.here, shops.shelf)" /> lies already.
-          <template v-if="plan.tax"> Tax: <MoneySaid :minor="plan.tax.value" />.</template>
-          <template v-if="plan.saved.value > 0"> <MoneySaid :minor="plan.saved.value" /> less than each by itself.</template>
+          <MoneyText :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where
+          <MoneyText :minor="worthOfAll(stock.here, shops.shelf)" /> lies already.
+          <template v-if="plan.tax"> Tax: <MoneyText :minor="plan.tax.value" />.</template>
+          <template v-if="plan.saved.value > 0"> <MoneyText :minor="plan.saved.value" /> less than each by itself.</template>
         </p>
         <LedgerMeasure
           v-if="whole.length"
@@ -100,7 +100,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
                 class="px-2 text-right"
                 :class="i === 0 && row.over ? 'font-semibold text-ruddy' : ''"
               >
-                <MoneySaid :span="[perCopy(span[0], row.copies), perCopy(span[1], row.copies)]" /><span
+                <MoneyText :span="[perCopy(span[0], row.copies), perCopy(span[1], row.copies)]" /><span
                   v-if="i === 0 && row.over"
                   class="sr-only"
                 >
@@ -108,7 +108,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
                 >
               </td>
               <td class="text-right">
-                <MoneySaid v-if="row.budget !== null" :minor="row.budget" /><span v-else class="text-soft">–</span>
+                <MoneyText v-if="row.budget !== null" :minor="row.budget" /><span v-else class="text-soft">–</span>
               </td>
             </tr>
           </tbody>
@@ -141,7 +141,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
             >{{ sale.count > 1 ? `${sale.count} × ` : '' }}{{ sale.name
             }}<span v-if="sale.where" class="text-soft">, {{ sale.where }}</span></span
           >
-          <MoneySaid :minor="sale.price * sale.count" />
+          <MoneyText :minor="sale.price * sale.count" />
           <button type="button" class="icon-button size-6" :aria-label="`Take out the sale of ${sale.name}`" @click="forget(sale.id)">
             <X :size="14" />
           </button>

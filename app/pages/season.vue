@@ -3,11 +3,11 @@ import { computed, ref } from 'vue'
 import { useHead, useRoute, useRouter } from '#app'
 import { NuxtLink } from '#components'
 import { CalendarPlus, PinOff, TriangleAlert } from '@lucide/vue'
-import { seasonCalendar } from '#core/exchange'
+import { seasonCalendar } from '#core/formats'
 import { clockSaid, daySaid, say, several, show } from '#core/measure'
 import type { Day } from '#core/measure'
 import type { SeasonMend } from '#core/season'
-import { saveText } from '~/composables/files'
+import { saveText } from '~/utils/files'
 import { useToday } from '~/composables/useToday'
 import { useNotices } from '~/stores/notices'
 import { useSeason } from '~/stores/season'
@@ -93,7 +93,7 @@ const SEVERITY = { fault: 'text-ruddy', care: 'text-bracken', note: 'text-soft' 
 <template>
   <main class="mx-auto min-h-dvh max-w-[90rem] px-6 pb-10 max-sm:px-4">
     <PageHead title="Season">
-      <TwoWays :names="['The plan', 'The year']" :second="year" @turn="turn" />
+      <ViewToggle :names="['The plan', 'The year']" :second="year" @turn="turn" />
       <button
         type="button"
         class="button"

@@ -4,7 +4,7 @@ import { useHead } from '#app'
 import { RotateCcw } from '@lucide/vue'
 import type { Currency, Thumb } from '#core/measure'
 import { CURRENCIES, measuredOf, rate, several, showRate } from '#core/measure'
-import { THUMBS } from '#core/thumbs'
+import { THUMBS } from '#core/rules-of-thumb'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
 

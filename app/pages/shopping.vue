@@ -44,7 +44,7 @@ const left = computed(() => shopping.lines.value.filter(({ lot }) => lot === nul
     <p v-if="!shopping.lines.value.length" class="py-16 text-center">Nothing on it. Under Shops the basket writes it.</p>
     <template v-else>
       <p class="pt-3" aria-live="polite">
-        {{ left ? `${left} to find` : 'All of it is in the bag' }}; <MoneySaid :minor="paid" /> paid so far.
+        {{ left ? `${left} to find` : 'All of it is in the bag' }}; <MoneyText :minor="paid" /> paid so far.
       </p>
       <section v-for="stop in shopping.stops.value" :key="stop.shop" class="pt-4" :aria-label="stop.name">
         <h2 class="font-serif text-xl">{{ stop.name }}</h2>
@@ -64,7 +64,7 @@ const left = computed(() => shopping.lines.value.filter(({ lot }) => lot === nul
               <p class="truncate font-medium">{{ name(line) }}</p>
               <p class="text-small text-soft">{{ packs(line) }}</p>
             </div>
-            <MoneySaid v-if="line.lot" :minor="line.paid ?? 0" />
+            <MoneyText v-if="line.lot" :minor="line.paid ?? 0" />
             <MoneyField
               v-else
               class="w-24 [&_input]:h-11 [&_input]:text-base [&_label]:sr-only"

@@ -159,7 +159,7 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
         <p v-if="best" class="font-serif text-xl">
           {{ basket.wants.length ? '' : 'Nothing to buy: all of it is in the house.' }}
           <template v-if="basket.wants.length"
-            ><MoneySaid :span="best.cost" /> for {{ several(basket.wants.length, 'thing', 'things') }} at
+            ><MoneyText :span="best.cost" /> for {{ several(basket.wants.length, 'thing', 'things') }} at
             {{ several(best.stops.length, 'stop', 'stops')
             }}<template v-if="best.elsewhere.length">, {{ best.elsewhere.length }} of them elsewhere</template></template
           >
@@ -309,8 +309,8 @@ const grid = computed(() => `minmax(11rem, 1.3fr) repeat(${columns.value.length}
           <span class="py-1.5 text-soft" role="rowheader">Goods<br />The trip<br />At this stop</span>
           <div v-for="{ shop } in columns" :key="shop.id" class="px-2 py-1.5 text-right tabular-nums" role="cell" data-testid="foot">
             <template v-if="stopOf(shop)"
-              ><MoneySaid :span="stopOf(shop)!.goods" /><br />{{ money(stopOf(shop)!.trip) }}<br /><strong
-                ><MoneySaid :span="[stopOf(shop)!.goods[0] + stopOf(shop)!.trip, stopOf(shop)!.goods[1] + stopOf(shop)!.trip]" /></strong
+              ><MoneyText :span="stopOf(shop)!.goods" /><br />{{ money(stopOf(shop)!.trip) }}<br /><strong
+                ><MoneyText :span="[stopOf(shop)!.goods[0] + stopOf(shop)!.trip, stopOf(shop)!.goods[1] + stopOf(shop)!.trip]" /></strong
             ></template>
             <span v-else class="text-soft">not gone to</span>
           </div>

@@ -9,7 +9,7 @@ import { isCut, materialOf } from '#core/material'
 import { capital, quantity, several, show } from '#core/measure'
 import type { Lot } from '#core/stock'
 import { baseOfLot, isFree, lotName, lotOf, worthOf, worthOfAll } from '#core/stock'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { useToday } from '~/composables/useToday'
 import type { Draft } from '~/db/drafts'
 import { usePieces } from '~/stores/pieces'
@@ -26,7 +26,7 @@ const pieces = usePieces()
 const settings = useSettings()
 const workroom = useWorkroom()
 workroom.look()
-const words = useLotWords()
+const words = useLotLabels()
 const today = useToday()
 
 const find = ref('')
@@ -146,7 +146,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
     <CountCheck v-if="checking" @close="checking = false" />
     <template v-else>
       <section class="flex flex-wrap items-baseline gap-x-6 gap-y-1 pt-3" aria-label="All of it" data-testid="stash-sum">
-        <p class="font-serif text-xl">{{ several(stock.here.length, 'lot', 'lots') }}, worth <MoneySaid :minor="worth" /></p>
+        <p class="font-serif text-xl">{{ several(stock.here.length, 'lot', 'lots') }}, worth <MoneyText :minor="worth" /></p>
         <p v-if="stock.here.length" class="text-soft">
           {{ kept ? `${kept} of them kept for pieces` : 'None of them is kept for a piece' }}
         </p>
@@ -216,7 +216,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
         </button>
         <span class="self-end pb-1 text-soft">{{ several(found.length, 'lot', 'lots') }}</span>
       </div>
-      <MakeOfPanel v-if="making" :chosen="chosenLots" :lots="stock.here" class="mb-3" />
+      <MakeablePanel v-if="making" :chosen="chosenLots" :lots="stock.here" class="mb-3" />
 
       <p v-if="!stock.here.length" class="py-20 text-center text-base">
         Nothing in the house yet. Put in what lies on your shelf, tick off a shopping list, or take an old piece apart.
@@ -259,7 +259,7 @@ const length = (mm: number): string => show(quantity.length(mm), settings.manner
               <span class="truncate text-soft max-sm:hidden">{{ words.from(lot) }}</span>
               <span class="truncate text-soft max-sm:hidden">{{ lot.place }}</span>
               <span class="truncate max-sm:hidden">{{ words.owner(lot) }}</span>
-              <span class="text-right max-sm:hidden"><MoneySaid :minor="worthOf(lot, shops.shelf)" /></span>
+              <span class="text-right max-sm:hidden"><MoneyText :minor="worthOf(lot, shops.shelf)" /></span>
             </button>
           </template>
         </div>

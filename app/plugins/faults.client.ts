@@ -1,5 +1,5 @@
 import { defineNuxtPlugin } from '#app'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 
 /** What nobody caught is told: a fault that is seen can be mended. */

@@ -1,6 +1,6 @@
 import type { jsPDF } from 'jspdf'
-import type { KitSheet, Page, PaperId, Sheet } from '#core/exchange'
-import { PAPERS } from '#core/exchange'
+import type { KitSheet, Page, PaperId, MakeSheet } from '#core/formats'
+import { PAPERS } from '#core/formats'
 
 /** Fractions that the standard letters of PDF lack, as one writes them with a slash. */
 const FRACTIONS: Readonly<Record<string, string>> = { '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '¼': '1/4', '½': '1/2', '¾': '3/4' }
@@ -126,7 +126,7 @@ class Column {
  * @param drawing as SVG, with its size; null leaves it out
  */
 export async function sheetPdf(
-  sheet: Sheet,
+  sheet: MakeSheet,
   paper: PaperId,
   drawing: { readonly svg: SVGSVGElement; readonly width: number; readonly height: number } | null,
 ): Promise<ArrayBuffer> {

@@ -5,7 +5,7 @@ import { nextTick } from 'vue'
 import type { BasketJob, Shop, Solved } from '#core/price'
 import { basketSoon } from '#core/price'
 import type { MaterialPlan, Plan } from '#core/workroom'
-import { NoAnswer } from '~/composables/answers'
+import { NoAnswer } from '~/utils/http'
 import { db } from '~/db'
 import { useBasket } from './basket'
 import { useShops } from './shops'
@@ -13,7 +13,7 @@ import { useWorkroom } from './workroom'
 
 const { solve } = vi.hoisted(() => ({ solve: vi.fn<(job: BasketJob, most: number | null) => Promise<Solved>>() }))
 vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { painter: 'p' } }) }))
-vi.mock('~/composables/askBasket', () => ({ askBasket: solve }))
+vi.mock('~/utils/basket-api', () => ({ askBasket: solve }))
 vi.mock('~/workers/workings', () => ({ askBriefs: vi.fn() }))
 vi.mock('~/workers/plan', () => ({ planInHand: vi.fn(), askBasketSoon: (job: BasketJob) => Promise.resolve(basketSoon(job)) }))
 

@@ -10,14 +10,14 @@ import type { Pricing } from '#core/price'
 import { db } from '~/db'
 import { savePiece, snapshotsOf } from '~/db/pieces'
 import { CATALOGUE } from '#core/material'
-import { useHand } from '~/composables/useHand'
+import { useStemEditing } from '~/composables/useStemEditing'
 import { useBench } from './bench'
 import { useNotices } from './notices'
 
 // No worker outside a browser: the same sums, asked directly.
 vi.mock('~/workers/workings', () => ({
   breakOff: () => {},
-  newestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
+  askNewestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
     answer(onBench(work(of, pricing.shelf), of, pricing), of),
 }))
 
@@ -123,7 +123,7 @@ describe('editing', () => {
 describe('by hand', () => {
   it('counts moves in a row as one, and takes them back together', async () => {
     const bench = await opened()
-    const hand = useHand()
+    const hand = useStemEditing()
     const third = () => bench.byId.get('a:2')!
     const before = third()
     bench.select('a:2')
@@ -139,7 +139,7 @@ describe('by hand', () => {
   })
   it('moves, turns, trims, pins, copies and takes off what is chosen together, but not what is locked', async () => {
     const bench = await opened()
-    const hand = useHand()
+    const hand = useStemEditing()
     bench.selectAll(['a:1', 'a:4'])
     hand.turn(5)
     hand.pin()
@@ -164,7 +164,7 @@ describe('by hand', () => {
   })
   it('puts a material where it is dropped: into a layer by hand of its own, then into that one', async () => {
     const bench = await opened()
-    const hand = useHand()
+    const hand = useStemEditing()
     const [run] = bench.runs
     hand.drop(CATALOGUE['pine-cone']!, run!, run!.length / 4, 0.2)
     expect(bench.piece!.layers.at(-1)).toMatchObject({ rule: { kind: 'hand' }, added: [{ id: 'h1', at: 0.25, material: 'pine-cone' }] })
@@ -175,7 +175,7 @@ describe('by hand', () => {
   })
   it('makes a layer of a length that is dropped, and does not copy what is made by its numbers', async () => {
     const bench = await opened()
-    const hand = useHand()
+    const hand = useStemEditing()
     const [run] = bench.runs
     const before = bench.piece!.layers.length
     hand.drop(CATALOGUE['ribbon-slate']!, run!, run!.length / 4, 0)

@@ -3,21 +3,21 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Run } from '#core/base'
 import { runsOf } from '#core/base'
-import type { Manner } from '#core/measure'
+import type { DisplayOptions } from '#core/measure'
 import { formatMoney } from '#core/measure'
 import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
-import type { Placement } from '#core/arrange'
+import type { Placement } from '#core/placement'
 import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import { following } from '~/db/following'
-import type { Keeping } from '~/db/keeper'
-import { Keeper } from '~/db/keeper'
+import { following } from '~/stores/live-query'
+import type { Keeping } from '~/db/autosave'
+import { Keeper } from '~/db/autosave'
 import { apartFrom, savePiece, snapPiece, takeUpRescues } from '~/db/pieces'
-import { reason } from '~/db/reason'
-import { forgetRescue, writeRescue } from '~/db/rescue'
-import { breakOff, newestFirst } from '~/workers/workings'
+import { reason } from '~/db/storage-error-text'
+import { forgetRescue, writeRescue } from '~/db/unsaved-recovery'
+import { breakOff, askNewestFirst } from '~/workers/workings'
 import { WorkerLost } from '~/workers/bridge'
 import { useNotices } from './notices'
 import { newId } from './pieces'
@@ -58,13 +58,13 @@ export const useBench = defineStore('bench', () => {
   let keeper: Keeper | null = null
   let watching: Subscription | undefined
 
-  const manner = computed<Manner>(() => settings.manner)
+  const manner = computed<DisplayOptions>(() => settings.manner)
   const byId = computed(() => new Map((workings.value?.placements ?? []).map((each) => [each.id, each])))
   const selectedPlacement = computed<Placement | null>(() => byId.value.get(selected.value ?? '') ?? null)
   const selectedPlacements = computed(() => selection.value.flatMap((id) => byId.value.get(id) ?? []))
 
   let clocks: ReturnType<typeof setTimeout>[] = []
-  const ask = newestFirst(
+  const ask = askNewestFirst(
     (answer, of) => {
       if (of.id === piece.value?.id) workings.value = answer
     },

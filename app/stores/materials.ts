@@ -4,9 +4,9 @@ import type { Material } from '#core/material'
 import { CATALOGUE, idsFrom, MaterialSchema } from '#core/material'
 import { recordOf } from '#core/measure'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { merged } from '~/db/merged'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 
 /** The maker's own materials; follows what other tabs do. */
 export const useMaterials = defineStore('materials', () => {

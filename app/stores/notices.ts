@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 
 export interface Notice {
   readonly id: number

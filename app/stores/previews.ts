@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowReactive, watch } from 'vue'
-import { useRevisionKey } from '~/composables/useRevisionKey'
+import { useCacheKey } from '~/stores/cache-key'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { paintPreview } from '~/workers/previews'
@@ -25,7 +25,7 @@ export const usePreviews = defineStore('previews', () => {
   const failed = new Map<string, string>()
   const inView = new Set<string>()
 
-  const keyOf = useRevisionKey('looks')
+  const keyOf = useCacheKey('looks')
 
   function show(record: PreviewRecord): void {
     const before = shown.get(record.id)

@@ -13,7 +13,7 @@ import { useShops } from './shops'
 import { useWorkroom } from './workroom'
 
 vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { painter: 'p' } }) }))
-vi.mock('~/composables/askShops', async (original) => ({ ...(await original<object>()), askNames: () => Promise.resolve([]) }))
+vi.mock('~/utils/shops-api', async (original) => ({ ...(await original<object>()), askNames: () => Promise.resolve([]) }))
 vi.mock('~/workers/workings', async () => {
   const { inBrief } = await import('#core/workings')
   const { shelf } = await import('#core/testing')

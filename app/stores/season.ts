@@ -4,10 +4,10 @@ import { materialOf } from '#core/material'
 import type { Day } from '#core/measure'
 import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
 import { changedBy, KitSchema, teaching, usualSeason } from '#core/season'
-import { usePlanning } from '~/composables/usePlanning'
-import type { Progress } from '~/db'
+import { usePlanning } from '~/stores/planning'
+import type { MakingProgress } from '~/db'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/db/season'
 import { planTheSeason } from '~/workers/plan'
 import type { Going } from '~/workers/jobs'
@@ -30,7 +30,7 @@ export const useSeason = defineStore('season', () => {
 
   const season = shallowRef<Season>(usualSeason())
   const batches = shallowRef<readonly Batch[]>([])
-  const progress = shallowRef<ReadonlyMap<string, Progress>>(new Map())
+  const progress = shallowRef<ReadonlyMap<string, MakingProgress>>(new Map())
   const ready = ref(false)
   following(
     () => seasonNow(db()),

@@ -1,18 +1,18 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Currency, Manner, Rates, Thumb, Units } from '#core/measure'
+import type { Currency, DisplayOptions, Rates, Thumb, LengthUnits } from '#core/measure'
 import { CURRENCIES, sharing } from '#core/measure'
 import type { Tax } from '#core/price'
 import { TaxSchema, UNKNOWN_TAX } from '#core/price'
-import { readRates } from '#core/thumbs'
+import { readRates } from '#core/rules-of-thumb'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { isPending, putSoon } from '~/db/pending'
-import { reason } from '~/db/reason'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from './notices'
 
 interface Kept {
-  readonly units: Units
+  readonly units: LengthUnits
   readonly light: 'day' | 'evening'
 }
 /** What the record of a rule of thumb begins with. */
@@ -91,7 +91,7 @@ export const useSettings = defineStore('settings', () => {
     light,
     currency,
     /** How numbers are shown where no piece says otherwise. */
-    manner: computed<Manner>(() => ({ units: units.value, currency: currency.value })),
+    manner: computed<DisplayOptions>(() => ({ units: units.value, currency: currency.value })),
     rates,
     tax,
     shunned,

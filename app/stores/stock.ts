@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import type { Making, OwnRoll, Pricing } from '#core/price'
-import type { Lot, Moved } from '#core/stock'
+import type { BilledPiece, OwnRoll, Pricing } from '#core/price'
+import type { Lot, LotChanges } from '#core/stock'
 import { counted, hereOf, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
 import { db } from '~/db'
-import type { Cutting } from '~/db/cutting'
+import type { RollCut } from '~/db/cutting'
 import { cutPiece } from '~/db/cutting'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { changeLot, keepForPieces, releasePiece, removeLots, useUpForPieces } from '~/db/lots'
 import { newId, usePieces } from './pieces'
 import { useSettings } from './settings'
@@ -80,10 +80,10 @@ export const useStock = defineStore('stock', () => {
     change: (before: Lot, after: Lot): Promise<void> => changeLot(db(), before, after),
     /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
     remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
-    keepFor: (makings: readonly Omit<Making, 'budget'>[]): Promise<Moved> => keepForPieces(db(), makings, shops.shelf, newId),
-    useUp: (makings: readonly Omit<Making, 'budget'>[]): Promise<void> => useUpForPieces(db(), makings, shops.shelf, newId),
-    release: (piece: string): Promise<Moved> => releasePiece(db(), piece),
-    cut: (cutting: Cutting): Promise<unknown> => cutPiece(db(), cutting, newId),
+    keepFor: (makings: readonly Omit<BilledPiece, 'budget'>[]): Promise<LotChanges> => keepForPieces(db(), makings, shops.shelf, newId),
+    useUp: (makings: readonly Omit<BilledPiece, 'budget'>[]): Promise<void> => useUpForPieces(db(), makings, shops.shelf, newId),
+    release: (piece: string): Promise<LotChanges> => releasePiece(db(), piece),
+    cut: (cutting: RollCut): Promise<unknown> => cutPiece(db(), cutting, newId),
     addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
     removeRoll: (id: string): Promise<void> => db().rolls.delete(id),
     want: (of: Omit<Listed, 'id'>): Promise<unknown> => db().cutList.add({ ...of, id: newId() }),

@@ -3,7 +3,7 @@ import { shallowRef } from 'vue'
 import { several } from '#core/measure'
 import { db } from '~/db'
 import type { UnreadRecord } from '~/db/sound'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import { useNotices } from './notices'
 
 /** Stored records that this version cannot read: they lie aside, and are told when one comes to it. */

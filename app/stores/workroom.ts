@@ -5,11 +5,11 @@ import type { Kit } from '#core/season'
 import { handOut } from '#core/season'
 import type { InBrief } from '#core/workings'
 import type { InHand, Plan, PlanProgress, Workroom } from '#core/workroom'
-import { usePlanning } from '~/composables/usePlanning'
-import { useRevisionKey } from '~/composables/useRevisionKey'
+import { usePlanning } from '~/stores/planning'
+import { useCacheKey } from '~/stores/cache-key'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import { following } from '~/db/following'
+import { following } from '~/stores/live-query'
 import type { Going } from '~/workers/jobs'
 import { planInHand } from '~/workers/plan'
 import { askBriefs } from '~/workers/workings'
@@ -30,7 +30,7 @@ export const useWorkroom = defineStore('workroom', () => {
   const pieces = usePieces()
   const shops = useShops()
   const stock = useStock()
-  const keyOf = useRevisionKey('sums')
+  const keyOf = useCacheKey('sums')
 
   const known = new Map<string, InBrief & { readonly key: string }>()
   const kits = shallowRef<readonly Kit[]>([])

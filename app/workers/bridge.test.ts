@@ -5,7 +5,7 @@ import type { Endpoint } from 'comlink'
 import adapter from 'comlink/dist/esm/node-adapter.mjs'
 import { afterEach, expect, it, vi } from 'vitest'
 import { bridgeTo, silent, TOLD_AFTER } from './bridge'
-import { Jobs } from './slices'
+import { Jobs } from './cooperative-jobs'
 
 const nodeEndpoint = adapter as (port: unknown) => Endpoint
 

@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink'
-import type { SvgOptions } from '#core/exchange'
+import type { SvgOptions } from '#core/formats'
 import type { Scene } from '#core/scene'
 import type { PictureOrder } from '~/drawing/picture'
 import { bridgeTo } from './bridge'

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import { sceneSvg } from '#core/exchange'
-import { looksKey } from '#core/plant'
+import { sceneSvg } from '#core/formats'
+import { looksKey } from '#core/looks'
 import { viewFor } from '~/drawing/picture'
 import { paintingScene } from '~/drawing/scene'
 import { drawItem, SpriteCache } from '~/drawing/sprites'

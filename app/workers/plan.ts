@@ -1,6 +1,6 @@
 import type { Day } from '#core/measure'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
-import type { ReadWhole, Whole } from '#core/exchange'
+import type { ReadWhole, Whole } from '#core/formats'
 import type { Kit, KitMoney, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress } from '#core/season'
 import type { InBrief } from '#core/workings'
 import type { Plan, PlanProgress, Workroom } from '#core/workroom'

@@ -1,11 +1,11 @@
 import { expose } from 'comlink'
-import { readWhole, writeWhole } from '#core/exchange'
+import { readWhole, writeWhole } from '#core/formats'
 import { basketSoon, waitOrBuy } from '#core/price'
 import type { SeasonMend, SeasonPlan } from '#core/season'
 import { kitMoney, planSeason, seasonMends } from '#core/season'
 import { planWorkroom } from '#core/workroom'
 import type { PlanWorker } from './protocol'
-import { Jobs } from './slices'
+import { Jobs } from './cooperative-jobs'
 
 const jobs = new Jobs()
 

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import type { Shelf } from '#core/material'
 import { work } from '#core/workings'
 import { paintingScene } from '~/drawing/scene'
-import { fitting } from '~/drawing/view'
+import { fitView } from '~/drawing/view'
 import { spriteOf } from '~/drawing/sprites'
 import type { PreviewWorker } from './protocol'
 
@@ -17,7 +17,7 @@ expose({
   async preview(piece, width, height) {
     if (!shelf) throw new Error('The worker was asked before it was told the shelf.')
     const { scene, size } = work(piece, shelf)
-    const view = fitting(size, width, height, MARGIN)
+    const view = fitView(size, width, height, MARGIN)
     const canvas = new OffscreenCanvas(width, height)
     const ctx = canvas.getContext('2d')
     if (!ctx) throw new Error('This browser gives no canvas.')

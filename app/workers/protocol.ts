@@ -1,13 +1,13 @@
-import type { Swap } from '#core/arrange'
-import type { Base, Shape } from '#core/base'
+import type { Swap } from '#core/placement'
+import type { Base, BaseShape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
-import type { Costs } from '#core/costs'
-import type { Have, Makeable } from '#core/making-of'
-import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices, ReadWhole, SvgOptions, Whole } from '#core/exchange'
+import type { Costs } from '#core/piece-costs'
+import type { Have, Makeable } from '#core/makeable'
+import type { Begun, EvenedOut, Filling, EvenOutProgress } from '#core/coverage'
+import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices, ReadWhole, SvgOptions, Whole } from '#core/formats'
 import type { Scene } from '#core/scene'
 import type { Shelf } from '#core/material'
-import type { Day, Delta, Units } from '#core/measure'
+import type { Day, Delta, LengthUnits } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { Resized } from '#core/resize'
@@ -40,18 +40,18 @@ export interface WorkingsWorker extends Stoppable {
   /** What stands in the first row of a table. */
   headings(text: string): Headings
   /** The materials, and the prices, that a table brings. */
-  materialsIn(text: string, mapping: Mapping, units: Units): ReadMaterials
-  pricesIn(text: string, mapping: Mapping, units: Units): ReadPrices
+  materialsIn(text: string, mapping: Mapping, units: LengthUnits): ReadMaterials
+  pricesIn(text: string, mapping: Mapping, units: LengthUnits): ReadPrices
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
   swap(piece: Piece, layer: string, from: string, to: string): Swap | null
   /** A layer to begin with. */
   begin(piece: Piece, id: string, material: string, seed: number, by: RuleKind | null): Begun | null
-  evenOut(job: string, piece: Piece, seed: number, report: (progress: Progress) => void): Promise<EvenedOut>
+  evenOut(job: string, piece: Piece, seed: number, report: (progress: EvenOutProgress) => void): Promise<EvenedOut>
   /** What there is to say of the money of a piece, by what it takes. */
   costs(piece: Pick<Piece, 'id' | 'brief' | 'asking'>, on: Pick<OnBench, 'needs' | 'bill' | 'schedule'>): Costs
   fitBudget(job: string, piece: Piece, report: (progress: FittingProgress) => void): Promise<Fitted | null>
   /** The same piece on a base of another size. */
-  resize(piece: Piece, shape: Shape, id: string, name: string): Resized
+  resize(piece: Piece, shape: BaseShape, id: string, name: string): Resized
   /** What would be made of what one has. */
   makeable(job: string, have: readonly Have[], bases: readonly Base[], report: (done: number) => void): Promise<Makeable[]>
 }

@@ -3,7 +3,7 @@ import { pieceWith, plainPricing } from '#core/testing'
 import type { OnBench } from '#core/workroom'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Delta } from '#core/measure'
-import { newestFirst } from './workings'
+import { askNewestFirst } from './workings'
 
 /** A worker of our own that answers when the test says so. */
 const asked: { name: string; answer: (workings: OnBench) => void; fail: (error: unknown) => void }[] = []
@@ -39,7 +39,7 @@ beforeEach(() => {
 
 it('asks the newest of what came in while the worker was busy, and shows every answer', async () => {
   const answers: OnBench[] = []
-  const ask = newestFirst(
+  const ask = askNewestFirst(
     (workings, of) => answers.push({ ...workings, of: of.brief.name } as unknown as OnBench),
     () => {},
   )
@@ -62,7 +62,7 @@ it('reports a failure and goes on with the next question', async () => {
   const answers: unknown[] = []
   const faults: unknown[] = []
   const busy: boolean[] = []
-  const ask = newestFirst(
+  const ask = askNewestFirst(
     (workings) => answers.push(workings),
     (error) => faults.push(error),
     (is) => busy.push(is),

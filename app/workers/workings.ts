@@ -1,12 +1,12 @@
 import type { Remote } from 'comlink'
-import type { Swap } from '#core/arrange'
-import type { Base, Shape } from '#core/base'
+import type { Swap } from '#core/placement'
+import type { Base, BaseShape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
-import type { Costs } from '#core/costs'
-import type { Have, Makeable } from '#core/making-of'
-import type { Begun, EvenedOut, Filling, Progress } from '#core/cover'
-import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices } from '#core/exchange'
-import type { Units } from '#core/measure'
+import type { Costs } from '#core/piece-costs'
+import type { Have, Makeable } from '#core/makeable'
+import type { Begun, EvenedOut, Filling, EvenOutProgress } from '#core/coverage'
+import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices } from '#core/formats'
+import type { LengthUnits } from '#core/measure'
 import { deltaOf, withDelta } from '#core/measure'
 import type { Brief, Piece, RuleKind } from '#core/piece'
 import type { Pricing } from '#core/price'
@@ -75,22 +75,22 @@ export const askSwap = (piece: Piece, pricing: Pricing, layer: string, from: str
 export const askBriefs = (pieces: readonly Piece[], pricing: Pricing): Promise<BriefAnswer[]> => ask(pricing, (api) => api.brief(pieces))
 
 /** The same piece on a base of another size, and what is otherwise in it. */
-export const askResized = (piece: Piece, shape: Shape, id: string, name: string, pricing: Pricing): Promise<Resized> =>
+export const askResized = (piece: Piece, shape: BaseShape, id: string, name: string, pricing: Pricing): Promise<Resized> =>
   ask(pricing, async (api): Promise<Resized> => api.resize(piece, shape, id, name))
 
 /** What stands in the first row of a table, and what it brings by what its headings mean. */
 export const askHeadings = (text: string): Promise<Headings> => bridge.ask((api): Promise<Headings> => api.headings(text))
-export const askMaterialsIn = (text: string, mapping: Mapping, units: Units, pricing: Pricing): Promise<ReadMaterials> =>
+export const askMaterialsIn = (text: string, mapping: Mapping, units: LengthUnits, pricing: Pricing): Promise<ReadMaterials> =>
   ask(pricing, async (api): Promise<ReadMaterials> => api.materialsIn(text, mapping, units))
-export const askPricesIn = (text: string, mapping: Mapping, units: Units, pricing: Pricing): Promise<ReadPrices> =>
+export const askPricesIn = (text: string, mapping: Mapping, units: LengthUnits, pricing: Pricing): Promise<ReadPrices> =>
   ask(pricing, async (api): Promise<ReadPrices> => api.pricesIn(text, mapping, units))
 
 /** Reads the text of a piece file. */
 export const askReading = (text: string): Promise<ReadPiece> => bridge.ask((api): Promise<ReadPiece> => api.read(text))
 
 /** Evens a piece out. */
-export const evenOut = (piece: Piece, pricing: Pricing, seed: number, report: (progress: Progress) => void): Going<EvenedOut> =>
-  begin<WorkingsWorker, Progress, EvenedOut>(
+export const askEvenOut = (piece: Piece, pricing: Pricing, seed: number, report: (progress: EvenOutProgress) => void): Going<EvenedOut> =>
+  begin<WorkingsWorker, EvenOutProgress, EvenedOut>(
     bridge,
     (question) => ask(pricing, question),
     (api, job, tellOf) => api.evenOut(job, piece, seed, tellOf),
@@ -129,7 +129,7 @@ export const breakOff = (): void => bridge.end()
  * Asks with the newest question only: while one answer is under way later questions replace each other. Every answer
  * is shown, also one that has a successor under way, so that a held key is seen to move.
  */
-export function newestFirst(
+export function askNewestFirst(
   onAnswer: (workings: OnBench, of: Piece) => void,
   onFault: (error: unknown) => void,
   onBusy: (busy: boolean) => void = () => {},

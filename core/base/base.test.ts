@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { inches, say, USUAL } from '../measure'
-import { anchorSays, clockAngle, placeAtClock } from './anchor'
-import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './kinds'
-import { DIMENSIONS, measureLines, mirrorShape } from './measures'
-import { along, apart, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, turnedRun, wayTo } from './run'
+import { anchorSays, clockAngle, placeAtClock } from './position-label'
+import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './base-catalogue'
+import { DIMENSIONS, measureLines, mirrorShape } from './dimensions'
+import { along, distanceBetween, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, turnedRun, wayTo } from './run'
 import { boundsOf } from './bounds'
 import { baseFigures, baseMass, canTurn, faceArea, markOn, runsOf } from './runs'
 import type { ShapeOf } from './schema'
@@ -109,8 +109,8 @@ it('wraps on a closed run and stops on an open one', () => {
   expect(onRun(swag, -10)).toBe(0)
   expect(along(ring, ring.length - 5, 5)).toBeCloseTo(10, 9)
   expect(along(swag, 10, 5)).toBe(-5)
-  expect(apart(ring, ring.length - 5, 5)).toBeCloseTo(10, 9)
-  expect(apart(swag, 10, 5)).toBe(5)
+  expect(distanceBetween(ring, ring.length - 5, 5)).toBeCloseTo(10, 9)
+  expect(distanceBetween(swag, 10, 5)).toBe(5)
 })
 
 describe.each(BASE_KINDS)('%s', (kind) => {

@@ -4,7 +4,7 @@ import { across, pathRun, ringRun, stationAt, turnedRun } from './run'
 import type { ShapeOf } from './schema'
 import type { Segment } from './segment'
 import { arc, bentHeight, bezier, ellipse, line } from './segment'
-import { strokesOf } from './letters'
+import { strokesOf } from './letter-shapes'
 
 /** The outside height of an oval: a bent ring keeps its perimeter. mm */
 export const ovalHeight = ({ ring, width }: Pick<ShapeOf<'oval'>, 'ring' | 'width'>): number => bentHeight(Math.PI * ring, width)

@@ -16,7 +16,7 @@ export interface Station extends Point {
 }
 
 /** How people say where something is on a run: by the clock, or so far from its start ("left of the join"), which has a name itself ("the join"). */
-export type Reading = { readonly kind: 'clock' } | { readonly kind: 'from'; readonly words: string; readonly start: string }
+export type PositionStyle = { readonly kind: 'clock' } | { readonly kind: 'from'; readonly words: string; readonly start: string }
 
 /**
  * A curve with a width, along which things are placed. Everything that places, measures or covers
@@ -31,7 +31,7 @@ export interface Run {
   readonly length: number
   /** Length along the outer edge, mm: what a tape laid round the outside reads. */
   readonly rim: number
-  readonly reads: Reading
+  readonly reads: PositionStyle
   /**
    * The run that lies where this one's mirror image does, whether `s` runs the other way on it, and whether its outer
    * side is the image's inner one: so on a run down the middle.
@@ -130,9 +130,9 @@ export function along(run: Pick<Run, 'closed' | 'length'>, a: number, b: number)
 
 /**
  * How far apart two places are, the short way.
- * @example apart({ closed: true, length: 100 }, 90, 10) // 20
+ * @example distanceBetween({ closed: true, length: 100 }, 90, 10) // 20
  */
-export function apart(run: Pick<Run, 'closed' | 'length'>, a: number, b: number): number {
+export function distanceBetween(run: Pick<Run, 'closed' | 'length'>, a: number, b: number): number {
   const far = Math.abs(b - a)
   return run.closed ? Math.min(far, run.length - far) : far
 }
@@ -152,7 +152,7 @@ export const mirrored = (run: Run, s: number): number => (run.mirror.reversed ? 
 /** A point on the drawing: `t` across the face (-1 inner edge, 1 outer edge) at a station. */
 export const across = ({ x, y, nx, ny, half }: Station, t: number): Point => ({ x: x + nx * half * t, y: y + ny * half * t })
 
-const CLOCK: Reading = { kind: 'clock' }
+const CLOCK: PositionStyle = { kind: 'clock' }
 
 /** A circle: `s = 0` at twelve o'clock, growing clockwise as seen from the front. */
 export const ringRun = (id: string, name: string, outer: number, inner: number): Run =>
@@ -175,7 +175,7 @@ export interface Path {
   readonly closed?: boolean
   /** Which side of the travel is the outer one: left unless said. */
   readonly outer?: 'left' | 'right'
-  readonly reads?: Reading
+  readonly reads?: PositionStyle
   readonly mirror?: Run['mirror']
   readonly middle?: number
   /** Length of the outer edge, mm, where it is known better. */

@@ -1,16 +1,33 @@
 import type { Figure, Rated, Term } from '../measure'
-import { figure, onceFor, quantity, sum } from '../measure'
-import { byRule, count, less, mm, over, PI, plus, plusAll, ratio, saidAs, the, times, worked } from '../measure/term'
+import {
+  figure,
+  onceFor,
+  quantity,
+  sum,
+  byRule,
+  count,
+  minus,
+  mm,
+  divide,
+  PI,
+  plus,
+  plusAll,
+  ratio,
+  saidAs,
+  labelled,
+  times,
+  worked,
+} from '../measure'
 import { boundsOf, EDGE_STATIONS } from './bounds'
-import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './hangings'
-import { BASE_SORTS } from './kinds'
-import { DENSITIES } from './thumbs'
+import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './garland-runs'
+import { BASE_SORTS } from './base-catalogue'
+import { DENSITIES } from './rules-of-thumb'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
 import { onRun, ringRun, stationAt, turnedRun } from './run'
-import type { Base, Form, Shape } from './schema'
+import type { Base, Form, BaseShape } from './schema'
 
-function untilTurned(shape: Shape): Run[] {
+function untilTurned(shape: BaseShape): Run[] {
   switch (shape.form) {
     case 'ring':
       return [ringRun('ring', 'ring', shape.outer, shape.inner)]
@@ -49,7 +66,7 @@ function untilTurned(shape: Shape): Run[] {
 
 /** Forms that a wall, a shelf or a stair holds as they are. */
 const HELD_STILL: ReadonlySet<Form> = new Set(['door', 'mantel', 'rail', 'scallops'])
-export const canTurn = (shape: Shape): boolean => !HELD_STILL.has(shape.form)
+export const canTurn = (shape: BaseShape): boolean => !HELD_STILL.has(shape.form)
 
 /**
  * The runs that a base offers, its middle at the origin. A turned ring is the same ring: only its join and hook
@@ -117,7 +134,7 @@ export function baseMass(base: Base, runs: readonly Run[], by: Rated): Figure {
   const density = byRule(DENSITIES[base.kind], by)
   return worked(
     times(
-      the`a ${saidAs(density, [BASE_SORTS[base.kind].name.toLowerCase(), ' has about ', ...density.said, ' to 100 cm² of face'])}`,
+      labelled`a ${saidAs(density, [BASE_SORTS[base.kind].name.toLowerCase(), ' has about ', ...density.said, ' to 100 cm² of face'])}`,
       ratio(faceArea(runs) / 10_000),
     ),
   )
@@ -137,8 +154,8 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
   switch (shape.form) {
     case 'ring':
       return [
-        named('Rim', times(PI, the`outer ${mm(shape.outer)}`)),
-        named('Centre line', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2))),
+        named('Rim', times(PI, labelled`outer ${mm(shape.outer)}`)),
+        named('Centre line', divide(times(PI, plus(labelled`outer ${mm(shape.outer)}`, labelled`inner ${mm(shape.inner)}`)), count(2))),
       ]
     case 'oval':
       return [
@@ -149,22 +166,22 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
             sum`an ellipse ${quantity.length(shape.width)} wide that keeps the ring’s perimeter of ${quantity.length(Math.PI * shape.ring)}`,
           ),
         ),
-        named('Rim', times(PI, the`the ring’s ${mm(shape.ring)}`)),
+        named('Rim', times(PI, labelled`the ring’s ${mm(shape.ring)}`)),
         named('Centre line', saidAs(mm(run.length), ['round the ellipse halfway across the face'])),
       ]
     case 'square':
-      return [named('Rim', plus(the`centre line ${mm(run.length)}`, times(PI, the`face ${mm(shape.face)}`))), centre]
+      return [named('Rim', plus(labelled`centre line ${mm(run.length)}`, times(PI, labelled`face ${mm(shape.face)}`))), centre]
     case 'heart':
       return [named('Rim', saidAs(mm(run.rim), ['round both lobes along the outer edge, from the notch'])), centre]
     case 'swag':
     case 'teardrop':
-      return [named('Length', less(times(count(2), the`tree ${mm(shape.tree)}`), the`overlap ${mm(shape.overlap)}`))]
+      return [named('Length', minus(times(count(2), labelled`tree ${mm(shape.tree)}`), labelled`overlap ${mm(shape.overlap)}`))]
     case 'opened':
-      return [named('Length', over(times(PI, plus(the`outer ${mm(shape.outer)}`, the`inner ${mm(shape.inner)}`)), count(2)))]
+      return [named('Length', divide(times(PI, plus(labelled`outer ${mm(shape.outer)}`, labelled`inner ${mm(shape.inner)}`)), count(2)))]
     case 'door':
-      return [named('Length', plus(times(count(2), the`height ${mm(shape.height)}`), the`width ${mm(shape.width)}`))]
+      return [named('Length', plus(times(count(2), labelled`height ${mm(shape.height)}`), labelled`width ${mm(shape.width)}`))]
     case 'mantel':
-      return [named('Length', plus(the`shelf ${mm(shape.width)}`, times(count(2), the`${mm(shape.drops)} down the ends`)))]
+      return [named('Length', plus(labelled`shelf ${mm(shape.width)}`, times(count(2), labelled`${mm(shape.drops)} down the ends`)))]
     case 'scallops': {
       const each = mm((whole - 2 * shape.tails) / shape.count)
       return [
@@ -183,7 +200,7 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
             named(
               'All runs',
               plusAll(
-                runs.map((each) => the`${saidAs(mm(each.length), [`${each.name} `, quantity.length(each.length)])}`),
+                runs.map((each) => labelled`${saidAs(mm(each.length), [`${each.name} `, quantity.length(each.length)])}`),
                 mm(whole),
               ),
             ),

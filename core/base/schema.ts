@@ -92,9 +92,9 @@ export const ShapeSchema = z.discriminatedUnion('form', [
     face: thick,
   }),
 ])
-export type Shape = z.infer<typeof ShapeSchema>
-export type Form = Shape['form']
-export type ShapeOf<F extends Form> = Extract<Shape, { form: F }>
+export type BaseShape = z.infer<typeof ShapeSchema>
+export type Form = BaseShape['form']
+export type ShapeOf<F extends Form> = Extract<BaseShape, { form: F }>
 
 export const BASE_KINDS = [
   'wire-ring',
@@ -177,7 +177,7 @@ export const BaseSchema = z
   })
 
 /** Measures that each may have but not together. */
-function shapeFault(shape: Shape): { readonly at: string; readonly says: string } | null {
+function shapeFault(shape: BaseShape): { readonly at: string; readonly says: string } | null {
   const { thinnest } = BASE_LIMITS
   switch (shape.form) {
     case 'ring':

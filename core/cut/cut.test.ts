@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { packBest } from './knapsack'
-import type { Stock, Want } from './job'
-import { JOIN_LAP } from './job'
+import type { Stock, Want } from './cutting-job'
+import { JOIN_LAP } from './cutting-job'
 import { planCuts, planning } from './plan'
-import { asStock, reckon } from './reckon'
-import { fewestRolls, isNew, NEW, otherRoll } from './shop'
+import { asStock, reckon } from './match-cut-pieces'
+import { fewestRolls, isNew, NEW, otherRoll } from './new-rolls'
 
 const want = (id: string, length: number, count = 1, joins = false): Want => ({ id, length, count, joins })
 const roll = (length: number, price = 500, id = 'roll'): Stock => ({ id, length, price, supply: null })

@@ -1,9 +1,9 @@
-import type { Pattern, Relaxed, Units } from './floor'
-import { relaxing } from './floor'
+import type { Pattern, Relaxed, UnitJob } from './lower-bound'
+import { relaxing } from './lower-bound'
 import { packBest } from './knapsack'
 
-export const usedOf = (sizes: readonly number[], { counts }: Pattern): number => counts.reduce((sum, n, i) => sum + n * sizes[i]!, 0)
-export const costOf = (job: Pick<Units, 'stocks'>, plan: readonly Pattern[]): number =>
+export const lengthUsed = (sizes: readonly number[], { counts }: Pattern): number => counts.reduce((sum, n, i) => sum + n * sizes[i]!, 0)
+export const costOf = (job: Pick<UnitJob, 'stocks'>, plan: readonly Pattern[]): number =>
   plan.reduce((sum, { stock }) => sum + job.stocks[stock]!.cost, 0)
 
 /** What is still to be cut while a plan grows. */
@@ -13,7 +13,7 @@ class Left {
   loose: number
   readonly plan: Pattern[] = []
 
-  constructor(private readonly job: Units) {
+  constructor(private readonly job: UnitJob) {
     this.counts = [...job.counts]
     this.supply = job.stocks.map(({ supply }) => supply)
     this.loose = job.loose
@@ -23,7 +23,7 @@ class Left {
     return this.loose <= 0 && this.counts.every((n) => n === 0)
   }
 
-  get units(): Units {
+  get units(): UnitJob {
     return {
       ...this.job,
       counts: this.counts,
@@ -40,7 +40,7 @@ class Left {
   cut(pattern: Pattern): boolean {
     if (this.supply[pattern.stock] === 0) return false
     const own = this.trimmed(pattern)
-    const used = usedOf(this.job.sizes, own)
+    const used = lengthUsed(this.job.sizes, own)
     if (used === 0 && this.loose <= 0) return false
     own.counts.forEach((n, i) => {
       this.counts[i]! -= n
@@ -53,7 +53,7 @@ class Left {
 }
 
 /** Fills one roll after another as well as it can be filled, longer pieces first among equals. */
-export function filling(job: Units): Pattern[] {
+export function filling(job: UnitJob): Pattern[] {
   const left = new Left(job)
   const longest = Math.max(1, ...job.sizes)
   while (!left.done) {
@@ -65,7 +65,7 @@ export function filling(job: Units): Pattern[] {
         job.sizes.map((each, i) => ({ size: each, worth: each * (1 + (0.05 * each) / longest), most: left.counts[i]! })),
         size,
       )
-      const used = usedOf(job.sizes, { stock, counts })
+      const used = lengthUsed(job.sizes, { stock, counts })
       const filled = left.loose > 0 ? size : used
       const value = filled === 0 ? -1 : cost === 0 ? 1e9 + used / size : filled / cost
       if (value > most) [best, most] = [{ stock, counts }, value]
@@ -76,7 +76,7 @@ export function filling(job: Units): Pattern[] {
 }
 
 /** Takes what a relaxed plan takes whole, or else most of, and relaxes again for what is left. */
-export function* diving(job: Units, known: Pattern[], first: Relaxed): Generator<void, Pattern[]> {
+export function* diving(job: UnitJob, known: Pattern[], first: Relaxed): Generator<void, Pattern[]> {
   const left = new Left(job)
   let relaxed: Relaxed | null = first
   while (!left.done && relaxed) {

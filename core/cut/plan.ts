@@ -1,11 +1,11 @@
-import type { Pattern, Units } from './floor'
-import { relaxing } from './floor'
-import { costOf, diving, filling, usedOf } from './greedy'
-import type { CutJob, CutPlan, Stock, Want } from './job'
-import { grains } from './job'
+import type { Pattern, UnitJob } from './lower-bound'
+import { relaxing } from './lower-bound'
+import { costOf, diving, filling, lengthUsed } from './greedy'
+import type { CutJob, CutPlan, Stock, Want } from './cutting-job'
+import { grains } from './cutting-job'
 import { gcd } from './knapsack'
 import { searching } from './search'
-import type { Prepared } from './rolls'
+import type { PreparedJob } from './rolls'
 import { planOf } from './rolls'
 
 /** How far planning has come: the cost of the best plan so far and what no plan can beat, null while not known. */
@@ -66,7 +66,7 @@ interface Solved {
  * @param enough a cost that is good enough: it stops when one is found, or when none can be
  * @param effort how much of the usual search is made, over 0 to 1
  */
-function* solving(units: Units, enough = -Infinity, effort = 1): Generator<Planning, Solved, boolean | undefined> {
+function* solving(units: UnitJob, enough = -Infinity, effort = 1): Generator<Planning, Solved, boolean | undefined> {
   let floor = 0
   let best: Pattern[] = []
   const cost = (): number => costOf(units, best)
@@ -118,7 +118,7 @@ const KEEPING = { ways: 4000, plans: 24, effort: 0.01 } as const
  * @returns null when none was found that keeps more than the plan does already
  */
 function* keeping(
-  units: Units,
+  units: UnitJob,
   { plan, proven }: Solved,
   planned: CutPlan,
   least: number,
@@ -128,7 +128,7 @@ function* keeping(
   const kept = Math.max(grains(planned.kept), grains(least) - 1)
   let plans = 0
   for (const { stock, counts } of waysKeeping(units, kept)) {
-    const others: Units = {
+    const others: UnitJob = {
       ...units,
       counts: units.counts.map((n, i) => n - counts[i]!),
       stocks: units.stocks.map((each, k) => (k === stock && each.supply !== null ? { ...each, supply: each.supply - 1 } : each)),
@@ -145,7 +145,7 @@ function* keeping(
 }
 
 /** Ways to cut one roll that leave more than so much of it, the longest rest first. */
-function waysKeeping({ sizes, counts, stocks }: Units, kept: number): Pattern[] {
+function waysKeeping({ sizes, counts, stocks }: UnitJob, kept: number): Pattern[] {
   const found: { readonly pattern: Pattern; readonly rest: number }[] = []
   const tried = new Set<string>()
   stocks.forEach(({ size, supply, cost }, stock) => {
@@ -190,7 +190,7 @@ function* through<T>(steps: Generator<void, T>, tell: () => Planning): Generator
 const longestOf = (stocks: readonly Stock[]): number =>
   stocks.reduce((most, { length, supply }) => (supply === 0 ? most : Math.max(most, grains(length))), 0)
 
-function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): Prepared {
+function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): PreparedJob {
   const longest = longestOf(stocks)
   const tooLong = wants.filter(({ length, joins }) => (joins ? longest === 0 : grains(length) > longest))
   const fit = wants.filter((want) => !tooLong.includes(want))
@@ -216,7 +216,7 @@ function unitsOf(wants: readonly Want[], stocks: readonly Stock[]): Prepared {
 }
 
 /** What the wanted length costs at least, were any rest of use. */
-function floorOf({ sizes, counts, stocks, loose }: Units): number {
+function floorOf({ sizes, counts, stocks, loose }: UnitJob): number {
   let length = sizes.reduce((sum, size, i) => sum + size * counts[i]!, 0) + loose
   let cost = 0
   for (const { size, cost: each, supply } of [...stocks].sort((a, b) => a.cost / a.size - b.cost / b.size)) {
@@ -228,17 +228,17 @@ function floorOf({ sizes, counts, stocks, loose }: Units): number {
 }
 
 /** How many pieces a plan leaves out; length that may be in parts counts as one when its rests do not reach. */
-function missing({ counts, sizes, stocks, loose }: Units, plan: readonly Pattern[]): number {
+function missing({ counts, sizes, stocks, loose }: UnitJob, plan: readonly Pattern[]): number {
   const pieces = counts.reduce((sum, n, i) => sum + Math.max(0, n - plan.reduce((made, pattern) => made + pattern.counts[i]!, 0)), 0)
-  const rests = loose > 0 ? plan.reduce((sum, pattern) => sum + stocks[pattern.stock]!.size - usedOf(sizes, pattern), 0) : 0
+  const rests = loose > 0 ? plan.reduce((sum, pattern) => sum + stocks[pattern.stock]!.size - lengthUsed(sizes, pattern), 0) : 0
   return pieces + (rests < loose ? 1 : 0)
 }
 
 /** The same cuts from cheaper stock wherever it is long enough; with loose lengths the room is needed as it is. */
-function cheaper(job: Units, plan: readonly Pattern[]): Pattern[] {
+function cheaper(job: UnitJob, plan: readonly Pattern[]): Pattern[] {
   if (job.loose > 0) return [...plan]
   return plan.map((pattern) => {
-    const used = usedOf(job.sizes, pattern)
+    const used = lengthUsed(job.sizes, pattern)
     if (job.stocks[pattern.stock]!.supply !== null) return pattern
     const fit = job.stocks.flatMap(({ size, cost, supply }, stock) => (supply === null && size >= used ? [{ stock, cost }] : []))
     const best = fit.reduce((a, b) => (b.cost < a.cost ? b : a))

@@ -1,11 +1,11 @@
-import type { Pattern, Units } from './floor'
-import { usedOf } from './greedy'
-import type { Cut, CutJob, CutPlan, CutRoll, Stock, Want } from './job'
-import { GRAIN, JOIN_LAP, LEAST_PART } from './job'
+import type { Pattern, UnitJob } from './lower-bound'
+import { lengthUsed } from './greedy'
+import type { Cut, CutJob, CutPlan, CutRoll, Stock, Want } from './cutting-job'
+import { GRAIN, JOIN_LAP, LEAST_PART } from './cutting-job'
 
 /** A job in whole units, and what of it they stand for. */
-export interface Prepared {
-  readonly units: Units
+export interface PreparedJob {
+  readonly units: UnitJob
   /** Which wants each kind stands for, in order. */
   readonly kinds: readonly (readonly Want[])[]
   readonly joined: readonly Want[]
@@ -54,7 +54,7 @@ function shift(sizes: readonly number[], from: Open, to: Open, kind: number): vo
 /** A plan in patterns, as rolls with their cuts: the longest rest kept whole, and what may be joined taken from the rests. */
 export function planOf(
   job: CutJob,
-  { units, kinds, joined, tooLong }: Prepared,
+  { units, kinds, joined, tooLong }: PreparedJob,
   plan: readonly Pattern[],
   floor: number,
   proven: boolean,
@@ -62,7 +62,7 @@ export function planOf(
   const rolls: Open[] = plan.map(({ stock, counts }) => ({
     stock,
     counts: [...counts],
-    rest: units.stocks[stock]!.size - usedOf(units.sizes, { stock, counts }),
+    rest: units.stocks[stock]!.size - lengthUsed(units.sizes, { stock, counts }),
   }))
   gatherRest(units.sizes, rolls)
   const owed = kinds.map((wants) => wants.flatMap(({ id, length, count }) => Array.from({ length: count }, () => ({ id, length }))))

@@ -1,4 +1,4 @@
-import type { Pattern, Relaxed, Units } from './floor'
+import type { Pattern, Relaxed, UnitJob } from './lower-bound'
 
 /** States looked at, and steps taken in looking for ways to cut, before the search gives up. */
 const MOST_STATES = 600_000
@@ -17,7 +17,7 @@ const BREATH = 500
  * @returns the cheapest plan found, or null when there is none; `whole` tells whether all was looked at
  */
 export function* searching(
-  job: Units,
+  job: UnitJob,
   { worth, off }: Relaxed,
   best: number,
   floor: number,

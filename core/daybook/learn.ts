@@ -1,12 +1,12 @@
 import type { Measured, Rated, Thumb } from '../measure'
 import { clamp, rate } from '../measure'
-import type { Reading } from './record'
-import { FADES, MAKERS_DIFFER } from './thumbs'
+import type { RuleReading } from './record'
+import { FADES, MAKERS_DIFFER } from './rules-of-thumb'
 
 /** Why a reading was left out. */
 export type LeftOut = 'nought' | 'out of reason' | 'far from the others'
 
-export interface JudgedReading extends Reading {
+export interface JudgedReading extends RuleReading {
   readonly left: LeftOut | null
   /** How much it counts, 1 the latest. */
   readonly weight: number
@@ -87,7 +87,7 @@ export function learningCurve(times: readonly number[]): Curve | null {
  * hundred of the normal distribution that is left, within what makes sense.
  * @param readings in any order @returns null where none counts
  */
-export function learnRate(thumb: Thumb, readings: readonly Reading[], by: Rated): Learned | null {
+export function learnRate(thumb: Thumb, readings: readonly RuleReading[], by: Rated): Learned | null {
   const own = readings.filter(({ rule }) => rule === thumb.id).sort((a, b) => a.day.localeCompare(b.day))
   const leftOut = leavingOut(thumb, own)
   const reasons = own.map(leftOut)
@@ -125,13 +125,13 @@ export function learnRate(thumb: Thumb, readings: readonly Reading[], by: Rated)
 }
 
 /** Readings with why they were left out, or how much they count. @param weights of those that count, in their order */
-function judged(own: readonly Reading[], reasons: readonly (LeftOut | null)[], weights: readonly number[]): JudgedReading[] {
+function judged(own: readonly RuleReading[], reasons: readonly (LeftOut | null)[], weights: readonly number[]): JudgedReading[] {
   let counted = 0
   return own.map((each, i) => ({ ...each, left: reasons[i] ?? null, weight: reasons[i] === null ? weights[counted++]! : 0 }))
 }
 
 /** Why a reading among others is left out; nothing where it counts. */
-function leavingOut({ least, most }: Thumb, own: readonly Reading[]): (reading: Reading) => LeftOut | null {
+function leavingOut({ least, most }: Thumb, own: readonly RuleReading[]): (reading: RuleReading) => LeftOut | null {
   const isNought = (value: number): boolean => !Number.isFinite(value) || (value === 0 && least > 0)
   const outOfReason = (value: number): boolean => value < least || value > most
   const sane = own
@@ -151,8 +151,8 @@ function leavingOut({ least, most }: Thumb, own: readonly Reading[]): (reading: 
 }
 
 /** All rates that readings tell something of. */
-export function learnRates(readings: readonly Reading[], thumbs: readonly Thumb[], by: Rated): Learned[] {
-  const told = new Map<string, Reading[]>()
+export function learnRates(readings: readonly RuleReading[], thumbs: readonly Thumb[], by: Rated): Learned[] {
+  const told = new Map<string, RuleReading[]>()
   for (const reading of readings) {
     const known = told.get(reading.rule)
     if (known) known.push(reading)

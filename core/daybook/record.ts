@@ -56,7 +56,7 @@ export const RecordSchema = z.strictObject({
 export type DaybookRecord = z.infer<typeof RecordSchema>
 
 /** One thing that a record says of a rule. */
-export interface Reading {
+export interface RuleReading {
   readonly rule: string
   readonly value: number
   readonly record: string
@@ -69,10 +69,15 @@ export interface Reading {
  * half as much again. What was not written down tells nothing.
  * @example readingsOf({ id: 'r', name: 'Ring', day: '2026-01-14', compared: [{ planned: 30, took: 36, broke: 0, rules: [{ id: 'steps.bundle-each', value: 2.5, goes: 'with' }] }] })[0].value // 3
  */
-export function readingsOf({ id: record, name, day: on, compared }: Pick<DaybookRecord, 'id' | 'name' | 'day' | 'compared'>): Reading[] {
+export function readingsOf({
+  id: record,
+  name,
+  day: on,
+  compared,
+}: Pick<DaybookRecord, 'id' | 'name' | 'day' | 'compared'>): RuleReading[] {
   return compared.flatMap(({ planned, took, broke, rules }) => {
     if (took === null) return []
-    return rules.flatMap((rule): Reading[] => {
+    return rules.flatMap((rule): RuleReading[] => {
       const value =
         rule.goes === 'broken'
           ? took > 0 && broke !== null

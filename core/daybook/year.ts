@@ -1,7 +1,7 @@
 import type { Day, Rated } from '../measure'
 import { daysAfter } from '../measure'
 import type { Piece } from '../piece'
-import { comesDownOn, keepsHanging } from '../steps'
+import { comesDownOn, keepsHanging } from '../tasks'
 import type { DaybookRecord } from './record'
 
 /** What hung, hangs or is to hang, from a day to a day. */

@@ -1,6 +1,6 @@
 import { inches, pluralOf, recordOf } from '../measure'
-import type { Row } from './row'
-import { ROWS } from './rows'
+import type { Row } from './catalogue-row'
+import { ROWS } from './catalogue-data'
 import type { Material } from './schema'
 
 /** Unless a row says otherwise: what is dried or preserved stays under cover, the rest stands weather. */

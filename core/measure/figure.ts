@@ -1,6 +1,6 @@
 import type { Currency, Minor } from './money'
 import { formatMoney } from './money'
-import type { Units } from './length'
+import type { LengthUnits } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
 
@@ -54,8 +54,8 @@ export interface Figure extends Quantity {
 }
 
 /** How numbers are shown to this person. */
-export interface Manner {
-  readonly units: Units
+export interface DisplayOptions {
+  readonly units: LengthUnits
   readonly currency: Currency
 }
 
@@ -91,7 +91,7 @@ export const COUNTED: Basis = { kind: 'counted' }
 export const RULE_OF_THUMB: Basis = { kind: 'rule of thumb' }
 
 /** A quantity as people read it: lengths as on a tape. */
-export function show(of: Quantity, manner: Manner): string {
+export function show(of: Quantity, manner: DisplayOptions): string {
   if (of.unit === 'length') return readTape(of.value, manner.units)
   return of.unit === 'time' ? timeSaid(of.value, 0) : showExact(of, manner)
 }
@@ -112,7 +112,7 @@ function timeSaid(minutes: number, places: 0 | 1): string {
 }
 
 /** A quantity with two decimals where it has any, as it stands inside a sum. */
-export function showExact(of: Quantity, manner: Manner): string {
+export function showExact(of: Quantity, manner: DisplayOptions): string {
   const { value, unit } = of
   switch (unit) {
     case 'length':
@@ -142,7 +142,7 @@ export function showExact(of: Quantity, manner: Manner): string {
  * A rate as it is told: short times to the second or the tenth of a minute, counts to the tenth; all else as in a sum.
  * @example showRate({ value: 2.5, unit: 'time' }, { units: 'in', currency: 'USD' }) // '2.5 min'
  */
-export function showRate(of: Quantity, manner: Manner): string {
+export function showRate(of: Quantity, manner: DisplayOptions): string {
   return of.unit === 'count' ? trimZeros(of.value.toFixed(1)) : showExact(of, manner)
 }
 
@@ -150,11 +150,11 @@ export function showRate(of: Quantity, manner: Manner): string {
 export type Said = readonly SumPart[]
 
 /** What is said, with lengths as on a tape. */
-export function say(said: Said, manner: Manner): string {
+export function say(said: Said, manner: DisplayOptions): string {
   return said.map((part) => (typeof part === 'string' ? part : show(part, manner))).join('')
 }
 
 /** The sum of a figure, with every number in it. */
-export function showSum(of: Figure, manner: Manner): string {
+export function showSum(of: Figure, manner: DisplayOptions): string {
   return of.sum.map((part) => (typeof part === 'string' ? part : showExact(part, manner))).join('')
 }

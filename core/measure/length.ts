@@ -1,11 +1,11 @@
-import type { Parsed } from './number'
-import { parseNumber } from './number'
+import type { Parsed } from './parse-number'
+import { parseNumber } from './parse-number'
 
 /** One international inch in millimetres: the 1959 agreement, NIST SP 811. */
 export const MM_PER_INCH = 25.4
 
 /** The two ways a maker may read a tape. */
-export type Units = 'in' | 'cm'
+export type LengthUnits = 'in' | 'cm'
 
 /** Lengths that people give are kept to the millionth of a millimetre, so that 12 in is 304.8 and not a hair less. */
 const settled = (mm: number): number => Math.round(mm * 1e6) / 1e6
@@ -22,7 +22,7 @@ const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞']
  * @param mm length in millimetres, any sign
  * @example readTape(inches(3.25), 'in') // '3¼ in'
  */
-export function readTape(mm: number, units: Units): string {
+export function readTape(mm: number, units: LengthUnits): string {
   const sign = mm < 0 ? '−' : ''
   const size = Math.abs(mm)
   if (units === 'cm') {
@@ -40,7 +40,7 @@ export function readTape(mm: number, units: Units): string {
  * A length to two decimals of the unit, for a sum that someone wants to check on a calculator.
  * @example readExact(38.1, 'in') // '1.5 in'
  */
-export function readExact(mm: number, units: Units): string {
+export function readExact(mm: number, units: LengthUnits): string {
   const value = units === 'in' ? toInches(mm) : mm / 10
   return `${trimZeros(value.toFixed(2))} ${units}`
 }
@@ -94,7 +94,7 @@ interface Part {
  * asked, not guessed.
  * @returns millimetres, or an error that says what could not be read
  */
-export function parseLength(text: string, units: Units): Parsed<number> {
+export function parseLength(text: string, units: LengthUnits): Parsed<number> {
   const plain = plainly(text)
   const refuse = (error: string): Parsed<number> => ({ ok: false, error })
   const unclear = (): Parsed<number> => refuse(`“${text.trim()}” is not a length. Try 18, 3 1/2 in or 45 cm.`)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { formatMoney, parseMoney } from './money'
-import { apportion } from './rhythm'
+import { apportion } from './distribute'
 
 it('shares out without losing a cent', () => {
   expect(apportion(100, [1, 1, 1])).toEqual([34, 33, 33])

@@ -1,11 +1,11 @@
 /** What arithmetic may be off by, mm: a limit that is met exactly is met. */
-export const HAIR = 1e-6
+export const EPSILON = 1e-6
 
 /**
  * Whether one measure is longer than another by more than arithmetic may be off.
  * @example exceeds(304.8000000001, 304.8) // false
  */
-export const exceeds = (a: number, b: number): boolean => a > b + HAIR
+export const exceeds = (a: number, b: number): boolean => a > b + EPSILON
 
 /**
  * How many whole times a length goes into another, from 0.

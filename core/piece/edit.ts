@@ -1,7 +1,7 @@
 import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
-import type { Asking } from './asking'
-import type { Hanger, Making, Reading } from './making'
+import type { Asking } from './pricing-decisions'
+import type { Hanger, MakingDecisions, ScaleReading } from './making-decisions'
 import type { Added, Brief, Layer, Nudge, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
 
@@ -21,10 +21,10 @@ export type Edit =
   | { readonly do: 'take off'; readonly layer: string; readonly slots: readonly string[] }
   | { readonly do: 'fixing'; readonly set: Partial<Piece['fixing']> }
   | { readonly do: 'hanger'; readonly hanger: Hanger | null }
-  | { readonly do: 'making'; readonly set: Partial<Making> }
+  | { readonly do: 'making'; readonly set: Partial<MakingDecisions> }
   | { readonly do: 'asking'; readonly set: Partial<Asking> }
   /** What the scale said of a thing; null forgets it. */
-  | { readonly do: 'weigh'; readonly what: string; readonly reading: Omit<Reading, 'what'> | null }
+  | { readonly do: 'weigh'; readonly what: string; readonly reading: Omit<ScaleReading, 'what'> | null }
   | { readonly do: 'several'; readonly edits: readonly Edit[] }
 
 /** What an edit did, and how to take it back. */

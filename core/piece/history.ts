@@ -31,14 +31,14 @@ export function note(history: History, change: Change, merge: string | null = nu
   return { done: [...history.done, { forward, back, words, merge }], undone: [] }
 }
 
-export interface Moved {
+export interface HistoryStep {
   readonly piece: Piece
   readonly history: History
   readonly words: string
 }
 
 /** Takes the last change back; null when there is none. */
-export function undo(piece: Piece, history: History): Moved | null {
+export function undo(piece: Piece, history: History): HistoryStep | null {
   const last = history.done.at(-1)
   if (!last) return null
   return {
@@ -49,7 +49,7 @@ export function undo(piece: Piece, history: History): Moved | null {
 }
 
 /** Does the last change again that was taken back; null when there is none. */
-export function redo(piece: Piece, history: History): Moved | null {
+export function redo(piece: Piece, history: History): HistoryStep | null {
   const last = history.undone.at(-1)
   if (!last) return null
   return {

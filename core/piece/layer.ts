@@ -3,9 +3,9 @@ import type { Material, MaterialKind } from '../material'
 import type { Rule, RuleKind } from './rules'
 import { rulesFor, ruleSortOf, usualRule } from './rules'
 import type { Layer } from './schema'
-import { UNPREPARED } from './making'
+import { UNPREPARED } from './making-decisions'
 import { EACH } from './schema'
-import type { Role } from './terms'
+import type { Role } from './schema-primitives'
 
 /** The role that a kind of material usually plays. */
 const USUAL_ROLE: Record<MaterialKind, Role> = {
@@ -32,7 +32,11 @@ const USUAL_ROLE: Record<MaterialKind, Role> = {
 }
 
 /** What changes in a layer that is laid by another kind of rule. @param of the layer that it refers to, if it does */
-export function byRule({ mix: all, rule: before, role }: Pick<Layer, 'mix' | 'rule' | 'role'>, kind: RuleKind, of: string): Partial<Layer> {
+export function withRuleKind(
+  { mix: all, rule: before, role }: Pick<Layer, 'mix' | 'rule' | 'role'>,
+  kind: RuleKind,
+  of: string,
+): Partial<Layer> {
   const [now, then] = [ruleSortOf(kind), ruleSortOf(before.kind)]
   const mix = all.slice(0, now.parts)
   const afresh = { nudges: {}, taken: [], rule: usualRule(kind, of, mix.length) }

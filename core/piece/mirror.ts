@@ -4,7 +4,7 @@ import { wrapDegrees } from '../measure'
 import { addedSlot } from './edit'
 import { mirrorRule, ruleSortOf } from './rules'
 import type { Flow, Layer, Nudge, Piece } from './schema'
-import { flip } from './terms'
+import { flip } from './schema-primitives'
 
 /** The other of a pair: the same piece seen in a mirror, thing for thing. */
 export function mirrorPiece(piece: Piece, id: string, name: string): Piece {

@@ -6,15 +6,15 @@ import type { Edit } from './edit'
 import { edit } from './edit'
 import type { History } from './history'
 import { EMPTY_HISTORY, note, redo, undo } from './history'
-import { withOwnTask } from './making'
+import { withOwnTask } from './making-decisions'
 import { migrate, moneyOf } from './migrate'
 import { mirrorPiece } from './mirror'
-import { rebase } from './rebase'
+import { rebase } from './change-base'
 import type { Piece } from './schema'
 import { EACH, FORMAT, PieceSchema, STILL, VERSION } from './schema'
-import { byRule, startLayer } from './layer'
+import { withRuleKind, startLayer } from './layer'
 import { rulesFor, RuleSchema, usualRule } from './rules'
-import { startPiece } from './start'
+import { startPiece } from './new-piece'
 import { CATALOGUE, canLay } from '../material'
 
 const bracken = layerOf('a', 'bracken', { kind: 'compass', count: 6, start: 0 })
@@ -304,11 +304,11 @@ describe('another kind of rule for a layer', () => {
   const ribbon = startLayer('r', CATALOGUE['ribbon-slate']!, 1)
   it('ribbon starts as a bow that keeps its place, and keeps none once it is wound round', () => {
     expect(ribbon).toMatchObject({ role: 'bow', reserve: 0, rule: { kind: 'bow', means: null } })
-    expect(byRule(ribbon, 'wound', '')).toMatchObject({ role: 'texture', reserve: null, rule: { kind: 'wound' } })
+    expect(withRuleKind(ribbon, 'wound', '')).toMatchObject({ role: 'texture', reserve: null, rule: { kind: 'wound' } })
   })
   it('a bow of several has a build for each', () => {
     const mix = [...ribbon.mix, { material: 'ribbon-ochre', share: 1, only: null }]
-    const made = { ...ribbon, ...byRule({ ...ribbon, mix }, 'bow', '') }
+    const made = { ...ribbon, ...withRuleKind({ ...ribbon, mix }, 'bow', '') }
     expect(made).toMatchObject({ mix, rule: { kind: 'bow', ribbons: [{ build: 'hand' }, { build: 'hand' }] } })
     expect(PieceSchema.safeParse({ ...startPiece('p', 'P'), layers: [made] }).success).toBe(true)
     expect(PieceSchema.safeParse({ ...startPiece('p', 'P'), layers: [{ ...made, mix: ribbon.mix }] }).success).toBe(false)

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { BaseSchema } from '../base'
 import { WEATHERS } from '../material'
-import { AskingSchema } from './asking'
-import { FixingSchema, HangerSchema, MakingSchema, PreparedSchema, ReadingSchema, WAYS } from './making'
+import { AskingSchema } from './pricing-decisions'
+import { FixingSchema, HangerSchema, MakingSchema, PreparedSchema, ReadingSchema, WAYS } from './making-decisions'
 import { MOST_PARTS, RuleSchema } from './rules'
-import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './terms'
+import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './schema-primitives'
 
 export const FORMAT = 'ruddy-bramble/piece'
 export const VERSION = 10

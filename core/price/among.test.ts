@@ -7,15 +7,15 @@ import { together } from './among'
 import { billOf } from './bill'
 import { judge } from './claims'
 import { dealsOf } from './deals'
-import { listed } from './offer'
+import { listPriceOf } from './offer'
 import type { Bought } from './packs'
 import type { Reduction } from './reduction'
 import { freeAmong, lineRange } from './reduction'
-import { waitOrBuy } from './wait'
+import { waitOrBuy } from './buy-or-wait'
 
 const any = (buy: number, get: number, among = 'bunches'): Reduction => ({ kind: 'free', buy, get, among, from: null, until: null })
 const bought = (price: number, packs: number, reductions: Reduction[], shop = 'a'): Bought => ({
-  ...listed(shop, 1, price),
+  ...listPriceOf(shop, 1, price),
   reductions,
   packs,
   cost: lineRange(price, packs, reductions),

@@ -2,7 +2,7 @@ import type { Figure } from '../measure'
 import { quantity } from '../measure'
 import { moneyFigure, openedBy, usedFigure } from './opened'
 import type { Bought } from './packs'
-import type { Reduction, Span } from './reduction'
+import type { Reduction, PriceRange } from './reduction'
 import { freeAmong, freeDeal, lineCost, lineRange } from './reduction'
 
 /** What a deal over several kinds leaves of what was bought: the same packs, each with what it costs with the others. */
@@ -38,7 +38,7 @@ export function together(given: readonly Bought[]): readonly Bought[] {
     const [low, high] = ends as [(typeof ends)[number], (typeof ends)[number]]
     if (!low.free && !high.free) continue
     own.forEach((i, k) => {
-      const cost: Span = [Math.min(low.costs[k]!, high.costs[k]!), high.costs[k]!]
+      const cost: PriceRange = [Math.min(low.costs[k]!, high.costs[k]!), high.costs[k]!]
       changed.set(i, { ...bought[i]!, cost, free: high.free?.[k] ?? null })
     })
   }

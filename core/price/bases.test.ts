@@ -4,7 +4,7 @@ import { baseLots, lotOf, servesAs } from '../stock'
 import { plainPricing, shelf } from '../testing'
 import type { WantedBase } from './bases'
 import { giveOutBases } from './bases'
-import { packsFor } from './line'
+import { packsFor } from './cost-lines'
 import { soldBase } from './offer'
 import { openedBy } from './opened'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { say } from '../measure'
 import { plainPricing, shelf, shopOf } from '../testing'
-import type { Basket, Stop } from './basket'
+import type { Basket, ShopStop } from './basket'
 import { basketJob, basketSoon, secondStop } from './basket'
 
 const manner = { units: 'in', currency: 'USD' } as const
@@ -39,7 +39,7 @@ describe('what a shop asks for all of one thing', () => {
 })
 
 describe('the second stop', () => {
-  const stop = (shop: string): Stop => ({ shop, name: shop, lines: [], goods: [0, 0], trip: 0, enough: true })
+  const stop = (shop: string): ShopStop => ({ shop, name: shop, lines: [], goods: [0, 0], trip: 0, enough: true })
   const basket = (cost: number, stops: readonly string[], missing = 0): Basket => ({
     stops: stops.map(stop),
     elsewhere: basketSoon(basketJob(bay(8 * missing), plainPricing())).best.elsewhere,

@@ -3,14 +3,14 @@ import type { Minor, Said } from '../measure'
 import { quantity, several, sum } from '../measure'
 import { together } from './among'
 import type { Price, Shop } from './offer'
-import { listed, OfferSchema, offersOf, priceOn, ShopSchema, soldOn } from './offer'
+import { listPriceOf, OfferSchema, offersOf, priceOn, ShopSchema, soldOn } from './offer'
 import type { Bought } from './packs'
 import { packsOver } from './packs'
-import type { Pricing } from './line'
-import type { Span } from './reduction'
+import type { Pricing } from './cost-lines'
+import type { PriceRange } from './reduction'
 import { DEAREST, LARGEST_PACK, lineCost, lineRange } from './reduction'
-import type { ToBuy } from './wait'
-import { soldOf } from './wait'
+import type { ToBuy } from './buy-or-wait'
+import { soldOf } from './buy-or-wait'
 
 export const MOST_WANTS = 400
 export const MOST_SHOPS = 12
@@ -41,7 +41,7 @@ export const BasketJobSchema = z.strictObject({
 export type BasketJob = z.infer<typeof BasketJobSchema>
 
 /** So many packs of an offer at a shop: the shop, the offer's place there, packs. */
-export interface Choice {
+export interface PacksChosen {
   readonly shop: string
   readonly offer: number
   readonly packs: number
@@ -65,11 +65,11 @@ export interface Line {
 }
 
 /** What is bought at one shop. */
-export interface Stop {
+export interface ShopStop {
   readonly shop: string
   readonly name: string
   readonly lines: readonly Line[]
-  readonly goods: Span
+  readonly goods: PriceRange
   readonly trip: Minor
   /** Whether it reaches the least that is sold in one order, which counts each line by itself, before coupons. */
   readonly enough: boolean
@@ -77,11 +77,11 @@ export interface Stop {
 
 /** What is bought where, for all that is wanted. Without tax. */
 export interface Basket {
-  readonly stops: readonly Stop[]
+  readonly stops: readonly ShopStop[]
   /** What no shop of it has enough of: at the usual price, elsewhere. */
   readonly elsewhere: readonly Line[]
   /** Goods, trips, and what is bought elsewhere. */
-  readonly cost: Span
+  readonly cost: PriceRange
 }
 
 /** The job of buying so much on the day that it is, from the shops that one goes to. */
@@ -113,10 +113,10 @@ export function basketJob(wants: readonly ToBuy[], pricing: Pricing): BasketJob 
 }
 
 /** The exact cost of choices, each line rounded to the cent; what they leave wanting is bought elsewhere. @throws RangeError for a choice that is of no shop or offer of the job */
-export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]): Basket {
+export function basketOf({ wants, shops }: BasketJob, choices: readonly PacksChosen[]): Basket {
   const had = new Map<string, number>()
   const wanted = new Map(wants.map(({ material, of }) => [material, of]))
-  const stops = shops.flatMap((shop): Stop[] => {
+  const stops = shops.flatMap((shop): ShopStop[] => {
     const lines = choices
       .filter((choice) => choice.shop === shop.id && choice.packs > 0)
       .map(({ offer, packs }) => {
@@ -158,14 +158,17 @@ export function basketOf({ wants, shops }: BasketJob, choices: readonly Choice[]
   if (choices.some(({ shop }) => !shops.some(({ id }) => id === shop))) throw new RangeError('a choice of a shop that is not there')
   const elsewhere = wants.flatMap(({ material, of, count, usual }) => {
     const short = count - (had.get(material) ?? 0)
-    return short > 0 ? packsOver(short, [listed(null, usual.holds, usual.price)]).map((bought) => ({ material, of, bought })) : []
+    return short > 0 ? packsOver(short, [listPriceOf(null, usual.holds, usual.price)]).map((bought) => ({ material, of, bought })) : []
   })
   const trips = stops.reduce((all, { trip }) => all + trip, 0)
   const [least, most] = added([...stops.map(({ goods }) => goods), ...elsewhere.map(({ bought }) => bought.cost)])
   return { stops, elsewhere, cost: [least + trips, most + trips] }
 }
 
-const added = (spans: readonly Span[]): Span => [spans.reduce((all, [a]) => all + a, 0), spans.reduce((all, [, b]) => all + b, 0)]
+const added = (spans: readonly PriceRange[]): PriceRange => [
+  spans.reduce((all, [a]) => all + a, 0),
+  spans.reduce((all, [, b]) => all + b, 0),
+]
 
 /** Baskets from fewer and more shops. */
 export interface Baskets {
@@ -204,7 +207,7 @@ export function basketSoon(job: BasketJob): Baskets {
   const empty = basketOf(job, [])
   let best = empty
   const of: (Basket | null)[] = [empty, null, null]
-  const remembered = new Map<string, Choice[]>()
+  const remembered = new Map<string, PacksChosen[]>()
   for (let set = 1; set < 1 << shops.length; set++) {
     const own = shops.filter((_, i) => set & (1 << i))
     const choices = job.wants.flatMap((want) => bought(want, own, remembered))
@@ -217,7 +220,7 @@ export function basketSoon(job: BasketJob): Baskets {
   return { best, one: of[1]!, two: of[2]!, alone: aloneIn(job, remembered), floor: null, proven: false }
 }
 
-function aloneIn(job: BasketJob, remembered: Map<string, Choice[]>): Baskets['alone'] {
+function aloneIn(job: BasketJob, remembered: Map<string, PacksChosen[]>): Baskets['alone'] {
   return Object.fromEntries(
     job.shops.map((shop) => [
       shop.id,
@@ -239,7 +242,11 @@ export function isBetter(a: Basket, b: Basket): boolean {
   return a.cost[1] !== b.cost[1] ? a.cost[1] < b.cost[1] : a.cost[0] < b.cost[0]
 }
 
-function bought({ material, count }: BasketJob['wants'][number], shops: BasketJob['shops'], remembered: Map<string, Choice[]>): Choice[] {
+function bought(
+  { material, count }: BasketJob['wants'][number],
+  shops: BasketJob['shops'],
+  remembered: Map<string, PacksChosen[]>,
+): PacksChosen[] {
   const offers = shops.flatMap((shop) =>
     shop.offers.flatMap((offer, i) =>
       offer.material === material ? [{ ...offer, shop: shop.name, at: { shop: shop.id, offer: i } }] : [],

@@ -1,13 +1,12 @@
 import type { Material, Need } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Minor, Said, Term } from '../measure'
-import { COUNTED, figure, quantity, several, sum } from '../measure'
-import { given, named, plusAll, worked } from '../measure/term'
+import { COUNTED, figure, quantity, several, sum, given, named, plusAll, worked } from '../measure'
 import { boughtTogether } from './among'
-import type { Copies, CostLine, Pricing } from './line'
-import { baseLine, lengthLine, materialLine, perCopy } from './line'
-import { moneyFigure, usedOf } from './opened'
-import type { Span } from './reduction'
+import type { Copies, CostLine, Pricing } from './cost-lines'
+import { baseLine, lengthLine, materialLine, perCopy } from './cost-lines'
+import { moneyFigure, usedShare } from './opened'
+import type { PriceRange } from './reduction'
 import type { Tax } from './tax'
 import { taxIn, taxOn } from './tax'
 
@@ -34,7 +33,7 @@ export interface Bill {
 }
 
 /** What is made of something, and for how much. */
-export interface Making extends Copies {
+export interface BilledPiece extends Copies {
   readonly needs: readonly Need[]
   readonly budget: number | null
 }
@@ -47,7 +46,7 @@ export const moneyTogether = (parts: readonly (readonly [name: string, amount: M
   )
 
 /** The least and the most of a figure; both the same where it is one number. */
-export const rangeOf = ({ value, range }: Pick<Figure, 'value' | 'range'>): Span => range ?? [value, value]
+export const rangeOf = ({ value, range }: Pick<Figure, 'value' | 'range'>): PriceRange => range ?? [value, value]
 
 /** What lines come to with the tax of the place. */
 export const withTax = (lines: readonly Minor[], tax: Tax): Minor => lines.reduce((all, line) => all + line, 0) + taxOn(lines, tax)
@@ -79,7 +78,7 @@ export function totalOf(
 }
 
 /** The lines of a bill, without what they come to together. */
-export function linesOf({ id, needs, copies }: Omit<Making, 'budget'>, pricing: Pricing): CostLine[] {
+export function linesOf({ id, needs, copies }: Omit<BilledPiece, 'budget'>, pricing: Pricing): CostLine[] {
   const known = (material: string, line: (material: Material) => CostLine): CostLine[] => {
     const found = materialOf(pricing.shelf, material)
     return found ? [line(found)] : []
@@ -93,7 +92,7 @@ export function linesOf({ id, needs, copies }: Omit<Making, 'budget'>, pricing: 
 }
 
 /** What a piece costs, were it alone in hand. */
-export const billOf = (making: Making, pricing: Pricing): Bill => billFrom(linesOf(making, pricing), making, pricing.tax)
+export const billOf = (making: BilledPiece, pricing: Pricing): Bill => billFrom(linesOf(making, pricing), making, pricing.tax)
 
 /** What is opened of some things and what of that is used, both with the tax of the place: the ledgers of a piece, and of everything. */
 export function ledgerOf(
@@ -109,8 +108,8 @@ export function ledgerOf(
   const net = lines.map((line) => line.opened)
   const added = tax.share > 0 && !tax.included
   // Tax is used as what it is on.
-  const end = (at: 0 | 1): Minor => (added ? usedOf([0, rangeOf(opened)[at]], all(used, at), all(net, at))[1] : all(used, at))
-  const span: Span = [Math.min(end(0), end(1)), end(1)]
+  const end = (at: 0 | 1): Minor => (added ? usedShare([0, rangeOf(opened)[at]], all(used, at), all(net, at))[1] : all(used, at))
+  const span: PriceRange = [Math.min(end(0), end(1)), end(1)]
   const parts = worked(moneyTogether(lines.map((line) => [line.name, line.used.value])))
   const onTop = span[1] - parts.value
   return {
@@ -126,11 +125,11 @@ export function ledgerOf(
 }
 
 /** @param alone all its lines, each as if it were bought by itself */
-export const billFrom = (alone: readonly CostLine[], making: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill =>
+export const billFrom = (alone: readonly CostLine[], making: Pick<BilledPiece, 'copies' | 'budget'>, tax: Tax): Bill =>
   billOfLines(boughtTogether(alone), making, tax)
 
 /** @param lines as they cost beside the others, also where only some of them are asked for */
-export function billOfLines(lines: readonly CostLine[], { copies, budget }: Pick<Making, 'copies' | 'budget'>, tax: Tax): Bill {
+export function billOfLines(lines: readonly CostLine[], { copies, budget }: Pick<BilledPiece, 'copies' | 'budget'>, tax: Tax): Bill {
   const { opened, used, tax: taxed } = ledgerOf(lines, tax)
   const each = (all: Figure): Figure => {
     const [least, most] = rangeOf(all)

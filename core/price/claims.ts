@@ -1,13 +1,13 @@
 import type { Figure, Minor, Said } from '../measure'
 import { greatestThat, leastThat, listed as inWords, quantity, sum } from '../measure'
 import type { Claim } from '../piece'
-import type { Making } from './bill'
+import type { BilledPiece } from './bill'
 import { boughtTogether } from './among'
 import { billOfLines, linesOf, rangeOf } from './bill'
-import type { CostLine, Pricing } from './line'
-import { moneyFigure, usedOf } from './opened'
+import type { CostLine, Pricing } from './cost-lines'
+import { moneyFigure, usedShare } from './opened'
 import type { Bought } from './packs'
-import type { Reduction, Span } from './reduction'
+import type { Reduction, PriceRange } from './reduction'
 import { DEAREST, lineRange } from './reduction'
 import type { Tax } from './tax'
 
@@ -25,7 +25,13 @@ export type Condition =
       readonly now: Minor
     }
   /** It holds from this much off on. @see Claim for `line` null: off whatever is bought */
-  | { readonly of: 'reduction'; readonly line: string | null; readonly name: string; readonly share: number; readonly span: Span | null }
+  | {
+      readonly of: 'reduction'
+      readonly line: string | null
+      readonly name: string
+      readonly share: number
+      readonly span: PriceRange | null
+    }
 
 export interface ClaimVerdict {
   readonly id: string
@@ -47,8 +53,8 @@ function repriced(line: CostLine, change: (bought: Bought, i: number) => Partial
     const next = { ...each, ...change(each, i) }
     return { ...next, free: null, cost: lineRange(next.price, next.packs, next.reductions) }
   })
-  const cost: Span = [bought.reduce((n, each) => n + each.cost[0], 0), bought.reduce((n, each) => n + each.cost[1], 0)]
-  return { ...line, bought, opened: moneyFigure(cost, line.opened.sum), used: moneyFigure(usedOf(cost, ...line.parts), line.used.sum) }
+  const cost: PriceRange = [bought.reduce((n, each) => n + each.cost[0], 0), bought.reduce((n, each) => n + each.cost[1], 0)]
+  return { ...line, bought, opened: moneyFigure(cost, line.opened.sum), used: moneyFigure(usedShare(cost, ...line.parts), line.used.sum) }
 }
 
 const offAll = (share: number): Reduction[] => (share > 0 ? [{ kind: 'off', share: [share, share], from: null, until: null }] : [])
@@ -59,13 +65,13 @@ const reduced = (lines: readonly CostLine[], material: string | null, share: num
 const meets = ({ kind, amount: said }: Claim, amount: Minor): boolean =>
   kind === 'under' ? amount < said : kind === 'at most' ? amount <= said : amount === said
 
-const ends = (of: Figure): Span => rangeOf(of)
+const ends = (of: Figure): PriceRange => rangeOf(of)
 
 /**
  * Whether what is claimed of a piece's cost holds, fails, or hangs on something, and at which price, reduction or tax it turns,
  * each to the cent, were all else as it is and bought in the packs of the bill.
  */
-export function judge(claim: Claim, making: Making, pricing: Pricing): ClaimVerdict {
+export function judge(claim: Claim, making: BilledPiece, pricing: Pricing): ClaimVerdict {
   const copies = claim.copies ?? making.copies
   const plain = linesOf({ ...making, copies }, pricing)
   const counts = ({ id }: CostLine): boolean => claim.lines === null || claim.lines.includes(id)
@@ -207,7 +213,7 @@ export function conditionSaid(of: Condition): Said {
 }
 
 /** What a claim hangs on: the tax where that alone decides, else the reduction within whose range it turns. */
-function reasonOf(claim: Claim, [, high]: Span, conditions: readonly Condition[]): Condition | null {
+function reasonOf(claim: Claim, [, high]: PriceRange, conditions: readonly Condition[]): Condition | null {
   const reductions = conditions.flatMap((each) => (each.of === 'reduction' ? [each] : []))
   if (claim.off?.share === null) return reductions.find(({ share }) => share > 0) ?? conditions.find(({ of }) => of === 'tax') ?? null
   if (meets(claim, high)) return conditions.find(({ of }) => of === 'tax') ?? null

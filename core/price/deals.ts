@@ -3,12 +3,12 @@ import { materialOf } from '../material'
 import type { Minor, Said } from '../measure'
 import { leastThat, quantity, rate, several, sum } from '../measure'
 import { together } from './among'
-import type { Bill, Making } from './bill'
+import type { Bill, BilledPiece } from './bill'
 import { billFrom, linesOf } from './bill'
-import type { CostLine, Pricing } from './line'
+import type { CostLine, Pricing } from './cost-lines'
 import type { Bought } from './packs'
 import { lineRange } from './reduction'
-import { DROP_AT_MOST } from './thumbs'
+import { DROP_AT_MOST } from './rules-of-thumb'
 
 /** One more, or one fewer, that makes what is bought a better deal. */
 export interface Deal {
@@ -28,14 +28,14 @@ const STEPS = 1000
  * length that opens a roll, and what the packs hold besides. What is saved is the bill as it is less the bill as it would be. What
  * saves most comes first. Of wire, hooks and other small things nobody wants more.
  */
-export function dealsOf(making: Making, bill: Bill, pricing: Pricing): Deal[] {
+export function dealsOf(making: BilledPiece, bill: Bill, pricing: Pricing): Deal[] {
   return bill.lines
     .flatMap((line) => [...more(line, bill.lines, pricing), ...fewer(line, making, bill, pricing), ...shorter(line, making, bill, pricing)])
     .sort((a, b) => b.saves - a.saves)
 }
 
 /** What a bill comes to less when a line of it is made otherwise. */
-export function savedBy(line: CostLine, needs: readonly Need[], making: Making, bill: Bill, pricing: Pricing): Minor {
+export function savedBy(line: CostLine, needs: readonly Need[], making: BilledPiece, bill: Bill, pricing: Pricing): Minor {
   const lines = linesOf({ ...making, needs }, pricing)
   const changed = bill.lines.flatMap((each) => (each === line ? lines : [each]))
   return bill.opened.value - billFrom(changed, { copies: making.copies, budget: null }, pricing.tax).opened.value
@@ -85,7 +85,7 @@ export function dropped(needs: readonly Need[], fewerOf: number, of: (need: Need
   return needs.map((need) => (less.has(need) ? { ...need, count: need.count - less.get(need)! } : need)).filter(({ count }) => count > 0)
 }
 
-function fewer(line: CostLine, making: Making, bill: Bill, pricing: Pricing): Deal[] {
+function fewer(line: CostLine, making: BilledPiece, bill: Bill, pricing: Pricing): Deal[] {
   if (line.of !== 'stems' || line.toBuy < 1 || materialOf(pricing.shelf, line.id)?.kind === 'mechanic') return []
   const own = making.needs.filter((need) => need.material === line.id)
   const saves = (n: number): Minor => savedBy(line, dropped(own, n), making, bill, pricing)
@@ -102,7 +102,7 @@ function fewer(line: CostLine, making: Making, bill: Bill, pricing: Pricing): De
   ]
 }
 
-function shorter(line: CostLine, making: Making, bill: Bill, pricing: Pricing): Deal[] {
+function shorter(line: CostLine, making: BilledPiece, bill: Bill, pricing: Pricing): Deal[] {
   if (line.of !== 'length' || line.toBuy < 1 || materialOf(pricing.shelf, line.id)?.kind === 'mechanic') return []
   const own = making.needs.filter((need) => need.material === line.id)
   const by = (n: number): Need[] => own.map((need) => (need.of === 'lengths' ? { ...need, length: need.length * (1 - n / STEPS) } : need))

@@ -81,7 +81,13 @@ export interface Price {
 }
 
 /** A price without reductions, of which there is as much as one wants. */
-export const listed = (shop: string | null, holds: number, price: Minor): Price => ({ shop, holds, price, reductions: [], stock: null })
+export const listPriceOf = (shop: string | null, holds: number, price: Minor): Price => ({
+  shop,
+  holds,
+  price,
+  reductions: [],
+  stock: null,
+})
 
 /** Whether it can be had on a day; without a day, it can. */
 export function soldOn({ days }: Pick<Offer, 'days'>, day: Day | null): boolean {

@@ -1,11 +1,11 @@
 import type { Figure, Minor, Quantity, Said } from '../measure'
 import { apportion, COUNTED, figure, quantity, sum } from '../measure'
 import type { Bought } from './packs'
-import type { Span } from './reduction'
+import type { PriceRange } from './reduction'
 import { reductionSaid } from './reduction'
 
 /** An amount that may be anything from the least to the most: told by the most. */
-export function moneyFigure([least, most]: Span, how: Said): Figure {
+export function moneyFigure([least, most]: PriceRange, how: Said): Figure {
   const of = figure(quantity.money(most), how, COUNTED)
   return least < most ? { ...of, range: [least, most] } : of
 }
@@ -14,7 +14,7 @@ export function moneyFigure([least, most]: Span, how: Said): Figure {
 export function openedBy(bought: readonly Bought[]): {
   readonly packs: number
   readonly holds: number
-  readonly cost: Span
+  readonly cost: PriceRange
   readonly words: Said
 } {
   const total = (of: (each: Bought) => number): number => bought.reduce((sum, each) => sum + of(each), 0)
@@ -34,14 +34,14 @@ export function openedBy(bought: readonly Bought[]): {
 }
 
 /** What of an amount is used, to the cent: by largest remainder, so that it and the rest add up. @param used of `all`, both from 0 */
-export function usedOf([least, most]: Span, used: number, all: number): Span {
+export function usedShare([least, most]: PriceRange, used: number, all: number): PriceRange {
   const part = (amount: Minor): Minor => (amount > 0 && all > 0 ? apportion(amount, [used, Math.max(0, all - used)])[0]! : 0)
   return [part(least), part(most)]
 }
 
 /** What of packs is used, with the sum that says it. @param used of `all`, both from 0 */
-export function usedFigure(cost: Span, used: number, all: number, said: (n: number) => Quantity): Figure {
-  const part = usedOf(cost, used, all)
+export function usedFigure(cost: PriceRange, used: number, all: number, said: (n: number) => Quantity): Figure {
+  const part = usedShare(cost, used, all)
   return all > 0
     ? moneyFigure(part, sum`${quantity.money(cost[1])} × ${said(used)} used ÷ ${said(all)} opened = ${quantity.money(part[1])}`)
     : moneyFigure(part, sum`nothing opened = ${quantity.money(0)}`)

@@ -1,12 +1,12 @@
 import type { Price } from './offer'
-import type { Span } from './reduction'
+import type { PriceRange } from './reduction'
 import { lineCost, lineRange } from './reduction'
 
 /** So many packs of one kind. */
 export interface Bought extends Price {
   readonly packs: number
   /** Of all of them, after what is taken off, minor units. */
-  readonly cost: Span
+  readonly cost: PriceRange
   /** How many of them go free beside other kinds, by a deal that counts them together; null or not there where none does. */
   readonly free?: number | null
 }

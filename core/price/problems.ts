@@ -5,9 +5,9 @@ import { leastThat, quantity, rate, several, sum } from '../measure'
 import type { Edit, Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
-import type { CostLine, Pricing } from './line'
+import type { CostLine, Pricing } from './cost-lines'
 import { dropped, savedBy } from './deals'
-import { DROP_AT_MOST } from './thumbs'
+import { DROP_AT_MOST } from './rules-of-thumb'
 
 /** What the problem of a budget is known by. */
 export const OVER_BUDGET = 'over budget'

@@ -3,7 +3,7 @@ import type { Day, Minor, Quantity, Said } from '../measure'
 import { DaySchema, quantity, sum } from '../measure'
 
 /** From the least to the most that something may be; both the same where it is one number. */
-export type Span = readonly [least: number, most: number]
+export type PriceRange = readonly [least: number, most: number]
 
 /** The dearest thing and the largest pack that is believed. */
 export const DEAREST = 10_000_000
@@ -120,12 +120,12 @@ export function lineCost(list: Minor, packs: number, reductions: readonly Reduct
 }
 
 /** What so many packs come to, from the lowest with every reduction at its most, to the highest. */
-export const lineRange = (list: Minor, packs: number, reductions: readonly Reduction[]): Span => [
+export const lineRange = (list: Minor, packs: number, reductions: readonly Reduction[]): PriceRange => [
   lineCost(list, packs, reductions, 'most'),
   lineCost(list, packs, reductions, 'least'),
 ]
 
-const rangeSaid = ([least, most]: Span, said: (n: number) => Quantity): Said =>
+const rangeSaid = ([least, most]: PriceRange, said: (n: number) => Quantity): Said =>
   least === most ? [said(least)] : [said(least), ' to ', said(most)]
 
 /** A reduction as one says it: "40 to 50 % off". */

@@ -5,9 +5,9 @@ import { lotOf } from '../stock'
 import { plainPricing, shelf, shopOf } from '../testing'
 import { holdsOn } from './reduction'
 import { soldOn } from './offer'
-import { packsFor, pricesOf } from './line'
+import { packsFor, pricesOf } from './cost-lines'
 import { insteadOf, standIns, standInsSaid, substitutesFor } from './substitutes'
-import { LOOK_AHEAD, waitOrBuy } from './wait'
+import { LOOK_AHEAD, waitOrBuy } from './buy-or-wait'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const TODAY = '2026-10-20'

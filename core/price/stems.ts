@@ -12,14 +12,14 @@ export interface Pieces {
 }
 
 /** What a thing is cut to before it goes on, mm; null where it goes on as it is bought. */
-export function cutTo(material: Material, cut: number | null): number | null {
+export function cutLengthOf(material: Material, cut: number | null): number | null {
   const length = pieceLength(material, cut)
   return length < material.length || (isCut(material) && cut !== null) ? length : null
 }
 
 /** What is wanted of a material, over all copies. */
 export const piecesOf = (material: Material, needs: readonly Pick<Things, 'count' | 'cut'>[], copies: number): Pieces[] =>
-  needs.map(({ count, cut }) => ({ cut: cutTo(material, cut), count: count * copies }))
+  needs.map(({ count, cut }) => ({ cut: cutLengthOf(material, cut), count: count * copies }))
 
 /** What is still wanted when so many of each are there. */
 export const piecesLeft = (wants: readonly Pieces[], had: readonly number[]): Pieces[] =>

@@ -1,4 +1,4 @@
-import { colourDifference } from '../cover'
+import { colourDifference } from '../coverage'
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf, WEATHERS } from '../material'
 import type { Said } from '../measure'

@@ -2,14 +2,8 @@ import type { Base, Body, Run } from '../base'
 import { across, BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Bounds, Random } from '../measure'
 import { clamp, degrees, radians, random, seedOf } from '../measure'
-import { blend, css, jitter, lighter, tone } from '../plant/colour'
-import type { Tone } from '../plant/colour'
-import type { Glyph, XY } from '../plant/marks'
-import { sphere } from '../plant/parts/rounds'
-import { twig } from '../plant/parts/shoots'
-import type { Sheet } from '../plant/pen'
-import { drawing, MarkSheet, Pen, SHADE } from '../plant/pen'
-
+import { blend, css, jitter, lighter, tone, sphere, twig, drawing, MarkSheet, Pen, SHADE } from '../looks'
+import type { Tone, Glyph, XY, DrawingSheet } from '../looks'
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
   vine,
@@ -36,7 +30,7 @@ export function baseGlyph(base: Base, runs: readonly Run[]): Glyph {
 }
 
 /** Draws the bare base on a sheet. @returns its tight bounds, mm */
-export function putBase(base: Base, runs: readonly Run[], sheet: Sheet): Bounds {
+export function putBase(base: Base, runs: readonly Run[], sheet: DrawingSheet): Bounds {
   const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))), { sheet })
   const draw = BODIES[BASE_SORTS[base.kind].body]
   for (const run of runs) draw(pen, run, tone(base.colour), pen.random)

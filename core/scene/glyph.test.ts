@@ -5,16 +5,16 @@ import { LIGHTS, startPiece, STILL, SURFACES } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { baseBounds, baseGlyph, tuckGlyph } from './base'
-import { blend, css, jitter, lighter, tone } from '../plant/colour'
-import { looksKey } from '../plant/item'
-import { CAPITALS, lineWidth, missingLetters, setWords } from '../plant/letters'
+import { blend, css, jitter, lighter, tone } from '../looks/colour'
+import { looksKey } from '../looks/glyphs'
+import { CAPITALS, lineWidth, missingLetters, setWords } from '../looks/letters'
 import { castAway, lightMarks } from './light'
 import type { Bounds } from '../measure'
-import { drawing, fitting, Pen } from '../plant/pen'
-import { Extent, smooth } from '../plant/path'
+import { drawing, stretchTo, Pen } from '../looks/vector-pen'
+import { Extent, smooth } from '../looks/path'
 import type { Backdrop } from './scene'
 import { doorBounds, surfaceMarks } from './surface'
-import { numbers, sound } from '../plant/testing'
+import { numbers, sound } from '../looks/testing'
 
 const spread = (outlines: readonly (readonly (readonly [number, number])[])[]): Bounds => {
   const extent = new Extent()
@@ -95,13 +95,13 @@ describe('the pen', () => {
       )
       return drawn
     }
-    const fitted = paint(drawing(random(1), { fit: fitting(paint({ pen: new Pen(random(1)) }).pen.bounds, room) })).glyph()
+    const fitted = paint(drawing(random(1), { fit: stretchTo(paint({ pen: new Pen(random(1)) }).pen.bounds, room) })).glyph()
     for (const side of ['left', 'right', 'top', 'bottom'] as const) expect(Math.abs(fitted.bounds[side] - room[side])).toBeLessThan(0.15)
     const { fill } = fitted.marks[0]!
     if (typeof fill !== 'object' || fill.kind !== 'radial') throw new Error('still a gradient')
     expect(fill.centre[0]).toBeCloseTo(5, 6)
     expect(fill.centre[1]).toBeCloseTo(15, 6)
-    expect(fitting({ left: 3, right: 3, top: 0, bottom: 1 }, room).sx).toBe(1)
+    expect(stretchTo({ left: 3, right: 3, top: 0, bottom: 1 }, room).sx).toBe(1)
   })
   it('measures without a sheet, and gives an empty glyph when nothing is drawn', () => {
     const pen = new Pen(random(1))

@@ -1,5 +1,5 @@
-import { speciesOf } from '../plant/item'
-import type { Mark } from '../plant/marks'
+import { speciesOf } from '../looks'
+import type { Mark } from '../looks'
 import type { Bounds } from '../measure'
 import { radians } from '../measure'
 import type { Backdrop, SceneItem } from './scene'

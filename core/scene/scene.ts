@@ -1,4 +1,4 @@
-import type { LaidLayer, Placement } from '../arrange'
+import type { LaidLayer, Placement } from '../placement'
 import type { Base, Run } from '../base'
 import { stationAt } from '../base'
 import type { Bounds } from '../measure'
@@ -6,9 +6,8 @@ import type { Material, Shelf } from '../material'
 import { degrees, onceWith } from '../measure'
 import type { Brief, Piece } from '../piece'
 import { hangsAt } from '../piece'
-import type { Looks } from '../plant/item'
-import type { Mark } from '../plant/marks'
-import { looksOf } from '../plant/silhouette'
+import type { Looks, Mark } from '../looks'
+import { looksOf } from '../looks'
 
 /** One thing to draw, from back to front in the scene's order. */
 export interface SceneItem extends Looks {

@@ -1,6 +1,6 @@
 import type { Day, Rated } from '../measure'
-import type { TaskKind, TaskTime } from '../steps'
-import { AT_ONCE, savedAtOnce } from '../steps'
+import type { TaskKind, TaskTime } from '../tasks'
+import { AT_ONCE, savedAtOnce } from '../tasks'
 import type { Batch, TaskOf } from './season'
 
 /** A piece that is to be made by a day, as the season sees it. */

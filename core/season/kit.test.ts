@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Need } from '../material'
 import { USUAL } from '../measure'
 import { lotOf } from '../stock'
-import type { TaskTime } from '../steps'
+import type { TaskTime } from '../tasks'
 import { makingOf, plainPricing, shelf, taskOf } from '../testing'
 import { handOut, kitMoney, kitNumbers, kitParts, KitSchema, sittingsOf, startKit, teaching, toolsFor } from './kit'
 

@@ -2,15 +2,30 @@ import { z } from 'zod'
 import type { Need, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Figure, Minor, Rated } from '../measure'
-import { COUNTED, DaySchema, lowerFirst, quantity, rate, sum, wholesOver } from '../measure'
-import { byRule, count, given, less, named, plus, saidAs, times, worked } from '../measure/term'
+import {
+  COUNTED,
+  DaySchema,
+  lowerFirst,
+  quantity,
+  rate,
+  sum,
+  wholesOver,
+  byRule,
+  count,
+  given,
+  minus,
+  named,
+  plus,
+  saidAs,
+  times,
+  worked,
+} from '../measure'
 import type { Pricing } from '../price'
-import { billOf, moneyFigure, rangeOf } from '../price'
-import { HOUR_RATE } from '../price/thumbs'
-import type { TaskKind, TaskTime } from '../steps'
-import { TASK_KINDS } from '../steps'
+import { billOf, moneyFigure, rangeOf, HOUR_RATE } from '../price'
+import type { TaskKind, TaskTime } from '../tasks'
+import { TASK_KINDS } from '../tasks'
 import type { ToMake } from './batch'
-import { CLASS_PACE, PACK_EACH, SITS_THROUGH } from './thumbs'
+import { CLASS_PACE, PACK_EACH, SITS_THROUGH } from './rules-of-thumb'
 
 const id = z.string().min(1).max(80)
 const minor = z.int().min(0).max(100_000_000)
@@ -308,7 +323,7 @@ export function kitMoney(kit: Kit, needs: readonly Need[], tasks: readonly TaskT
       fee === null
         ? null
         : worked(
-            less(
+            minus(
               saidAs(given(quantity.money(fee * heads), COUNTED), sum`${quantity.count(heads)} × ${quantity.money(fee)}`),
               saidAs(given(quantity.money(all), COUNTED), sum`${quantity.money(all)}`),
             ),

@@ -1,14 +1,27 @@
 import type { Day, Figure, Rated, Said } from '../measure'
-import { COUNTED, daysAfter, daySaid, quantity, random, rate, seedOf, several, sum, weekdayOf } from '../measure'
-import { given, named, plusAll, worked } from '../measure/term'
+import {
+  COUNTED,
+  daysAfter,
+  daySaid,
+  quantity,
+  random,
+  rate,
+  seedOf,
+  several,
+  sum,
+  weekdayOf,
+  given,
+  named,
+  plusAll,
+  worked,
+} from '../measure'
 import type { Severity } from '../piece'
-import { boughtBy, chainTo, comesDownOn, keepsFor, keepsHanging } from '../steps'
-import { CUT_AHEAD } from '../steps/thumbs'
+import { boughtBy, chainTo, comesDownOn, keepsFor, keepsHanging, CUT_AHEAD } from '../tasks'
 import type { Chore, ToMake } from './batch'
 import { choresOf } from './batch'
-import type { BookedChore, Booking } from './book'
-import { book, bookInTurn } from './book'
-import { Clock, DAY_MINUTES, minutesOn } from './hours'
+import type { BookedChore, Booking } from './scheduler'
+import { book, bookInTurn } from './scheduler'
+import { Clock, DAY_MINUTES, minutesOn } from './working-hours'
 import type { Batch, Season } from './season'
 
 /** All that a season's plan follows from. */

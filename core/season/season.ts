@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { DaySchema } from '../measure'
-import { HoursSchema, usualHours } from './hours'
+import { HoursSchema, usualHours } from './working-hours'
 
 const id = z.string().min(1).max(80)
 /** A task of one piece. */

@@ -1,6 +1,6 @@
 import type { Material } from '../material'
 import { isCut } from '../material'
-import type { Parsed, Units } from '../measure'
+import type { Parsed, LengthUnits } from '../measure'
 import { parseLength, parseNumber } from '../measure'
 
 /** How much of something there is: whole things, or one length, mm. */
@@ -59,7 +59,7 @@ function unitOf(unit: string, { name, plural, pack, kind }: Material): number | 
  * rolls, "half a roll" or "6 yd". What cannot be told is asked.
  * @example amountSaid('half a roll', { kind: 'ribbon', length: 9144, name: 'r', plural: 'r', pack: { name: 'roll', holds: 1, bunches: 1 } }, 'in').value.length // 4572
  */
-export function amountSaid(text: string, material: Material, units: Units): Parsed<Amount> {
+export function amountSaid(text: string, material: Material, units: LengthUnits): Parsed<Amount> {
   const said = text.trim().toLowerCase().replace(/\s+/g, ' ')
   if (!said) return asks('Say how much there is, such as 11 or 3 bunches.')
   const number = numberIn(said)

@@ -1,5 +1,6 @@
-export * from './apart'
+export * from './take-apart'
 export * from './lot'
 export * from './reserve'
-export * from './worth'
+export * from './lot-value'
 export * from './amount'
+export * as stockRulesOfThumb from './rules-of-thumb'

@@ -5,7 +5,7 @@ import type { CutPiece } from '../cut'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Said } from '../measure'
-import { DaySchema, exceeds, HAIR, onceFor, onceWith, quantity, sum } from '../measure'
+import { DaySchema, exceeds, EPSILON, onceFor, onceWith, quantity, sum } from '../measure'
 
 /** Where something in the house came from. */
 export const SourceSchema = z.discriminatedUnion('kind', [
@@ -230,7 +230,8 @@ export function fromCut(wants: readonly { readonly cut: number | null; readonly 
 export const basesOf = (lots: readonly Lot[], kind: BaseKind, width: number, piece: string | null = null): number =>
   lotsOf(lots, baseLots(kind)).reduce((n, lot) => n + (servesAs(lot, width) && isFree(lot, piece) ? (lot.things ?? 0) : 0), 0)
 /** Whether a bare base is as wide as one that is wanted. */
-export const servesAs = ({ cut }: Pick<Lot, 'cut'>, width: number): boolean => cut === null || Math.abs(cut - width) <= ALIKE_BASES + HAIR
+export const servesAs = ({ cut }: Pick<Lot, 'cut'>, width: number): boolean =>
+  cut === null || Math.abs(cut - width) <= ALIKE_BASES + EPSILON
 
 /** Something to cut from: a length, or a whole roll. */
 export interface InHouse {

@@ -4,7 +4,7 @@ import type { Lot } from './lot'
 import { baseLots, isFree, parted, servesAs } from './lot'
 
 /** What is written and what goes when lots change hands. */
-export interface Moved {
+export interface LotChanges {
   readonly put: readonly Lot[]
   readonly gone: readonly string[]
 }
@@ -40,7 +40,7 @@ export function keepFor(
   bases: readonly AskedBase[],
   lots: readonly Lot[],
   newId: () => string,
-): Moved {
+): LotChanges {
   const given = giveBack(piece, lots)
   const house = new House(given)
   const keep = (lot: Lot, count: number): number => house.keep(lot, count, piece, newId)
@@ -82,7 +82,7 @@ function keeping(piece: string, lots: readonly Lot[]): Record<string, number> {
 }
 
 /** All that was kept for a piece, and not cut for it, is nobody's again. */
-export const release = (piece: string, lots: readonly Lot[]): Moved => between(lots, giveBack(piece, lots))
+export const release = (piece: string, lots: readonly Lot[]): LotChanges => between(lots, giveBack(piece, lots))
 
 /**
  * The lots with what was kept for a piece given back: to the lot that it was parted from, where that is there and alike.
@@ -159,7 +159,7 @@ class House {
 }
 
 /** What was moved for lots to become others. */
-function between(before: readonly Lot[], after: readonly Lot[]): Moved {
+function between(before: readonly Lot[], after: readonly Lot[]): LotChanges {
   const was = new Map(before.map((lot) => [lot.id, lot]))
   const left = new Set(after.map(({ id }) => id))
   return {

@@ -1,7 +1,7 @@
 // How long a page is waited for while baskets are solved beside it, against alone: what solves may not keep who only reads.
 import { performance } from 'node:perf_hooks'
 import { setTimeout } from 'node:timers/promises'
-import { serving } from '../serving.mjs'
+import { serving } from '../serve.mjs'
 
 const ASKED = 50
 const LOOKS = 200

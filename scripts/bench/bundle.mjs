@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
-import { root } from '../ready.mjs'
+import { root } from '../prerequisites.mjs'
 
 /** @returns what the bench measures, of the core */
 export async function coreModule() {
@@ -13,20 +13,20 @@ export async function coreModule() {
   } = await build({
     stdin: {
       contents: [
-        'arrange',
+        'placement',
         'base',
-        'cover',
+        'coverage',
         'cut',
         'daybook',
-        'exchange',
-        'jobs',
+        'formats',
+        'worker-jobs',
         'measure',
         'piece',
         'price',
         'season',
         'stock',
         'testing',
-        'thumbs',
+        'rules-of-thumb',
         'workings',
         'workroom',
       ]

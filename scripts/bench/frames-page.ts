@@ -1,12 +1,12 @@
 // Runs in the page that the frames are measured in.
 import type { SceneItem } from '../../core/scene'
-import { itemGlyph } from '../../core/plant'
+import { itemGlyph } from '../../core/looks'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
 import { BenchStage } from '../../app/drawing/bench-stage'
 import { paintMarks } from '../../app/drawing/paint'
 import { paintItems, pieceBounds } from '../../app/drawing/scene'
-import { fitting } from '../../app/drawing/view'
+import { fitView } from '../../app/drawing/view'
 
 const median = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 
@@ -59,7 +59,7 @@ async function measureFrames(
   const layers = [...holder.querySelectorAll('canvas')]
   const seen = (): HTMLCanvasElement => layers[0]!
   const box = holder.getBoundingClientRect()
-  const view = fitting(pieceBounds(workings), 696, 465, 1)
+  const view = fitView(pieceBounds(workings), 696, 465, 1)
   const top = workings.scene.items.at(-1)!
   const at = (x: number, y: number) => ({
     bubbles: true,

@@ -2,8 +2,8 @@
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
 import { build } from 'esbuild'
-import { root } from '../ready.mjs'
-import { BROWSER } from '../serving.mjs'
+import { root } from '../prerequisites.mjs'
+import { BROWSER } from '../serve.mjs'
 
 /** Median times of a frame, ms: while one stem is dragged, with all painted from sprites, and with all drawn from their paths. */
 export async function framesOf(stems) {

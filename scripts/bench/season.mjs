@@ -1,6 +1,6 @@
 // Ten years of sixty pieces each against one: the daybook and what it teaches, the season, and the one file with everything.
 import { chromium } from '@playwright/test'
-import { BROWSER, serving } from '../serving.mjs'
+import { BROWSER, serving } from '../serve.mjs'
 
 const [ONE, TEN] = [60, 600]
 

@@ -1,6 +1,6 @@
 // A stash of 5,000 lots and 500 pieces against one of 50 and 5: what grows a hundredfold may take a hundred times as long, and no more.
 import { chromium } from '@playwright/test'
-import { BROWSER, serving } from '../serving.mjs'
+import { BROWSER, serving } from '../serve.mjs'
 
 const [FEW, MANY] = [
   { lots: 50, pieces: 5 },

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
 import type { Solved } from '../../core/price'
-import type { Question } from './question'
+import type { BasketQuestion } from './question'
 
 /** How many baskets may wait, and how long one may take in all, ms: waiting, being solved, and its bound. */
 const MOST_WAITING = 12
@@ -30,7 +30,7 @@ const threads = (): Piscina =>
  * @param gone tells that whoever asked went away: then nobody solves it any more
  * @throws Busy
  */
-export async function solveAside(question: Question, gone: AbortSignal): Promise<Solved> {
+export async function solveAside(question: BasketQuestion, gone: AbortSignal): Promise<Solved> {
   const late = AbortSignal.timeout(LONGEST_MS)
   if (threads().queueSize >= MOST_WAITING) throw new Busy('full')
   try {

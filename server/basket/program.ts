@@ -1,4 +1,4 @@
-import type { BasketJob, Choice } from '../../core/price'
+import type { BasketJob, PacksChosen } from '../../core/price'
 import { freeDeal, lineCost } from '../../core/price'
 
 type Offer = BasketJob['shops'][number]['offers'][number]
@@ -187,9 +187,9 @@ function pricedOf({ holds, price, reductions, stock }: Offer, at: Priced['at']):
 }
 
 /** What a solution of the program buys. @param value of a column by its name, 0 where there is none */
-export const choicesOf = ({ shops }: BasketJob, value: (column: string) => number): Choice[] =>
+export const choicesOf = ({ shops }: BasketJob, value: (column: string) => number): PacksChosen[] =>
   shops.flatMap((shop, s) =>
-    shop.offers.flatMap((_, o): Choice[] => {
+    shop.offers.flatMap((_, o): PacksChosen[] => {
       const packs = Math.round(value(`q${s}_${o}`) + value(`f${s}_${o}`))
       return packs > 0 ? [{ shop: shop.id, offer: o, packs }] : []
     }),

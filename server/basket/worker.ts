@@ -1,5 +1,5 @@
-import type { Question } from './question'
+import type { BasketQuestion } from './question'
 import { solveBasket } from './solve'
 
 /** What runs in a thread of its own: one basket. */
-export default ({ job, most }: Question) => solveBasket(job, most)
+export default ({ job, most }: BasketQuestion) => solveBasket(job, most)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readScale, settledAt } from '../../core/hang'
+import { readScale, settledAt } from '../../core/hanging'
 import { READINGS, readings } from './readings'
 
 const gramsOf = (all: Iterable<string>): number[] => [...all].flatMap((text) => readScale(text)?.grams ?? [])

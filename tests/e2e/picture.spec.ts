@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test'
 import type { Page } from '@playwright/test'
 import { renderAsync } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
-import { SPECIES } from '../../core/plant'
+import { SPECIES } from '../../core/looks'
 import { addLayer, demoSite, exported, onPaper, saved, startPiece } from './bench'
 
 async function openDialog(page: Page): Promise<void> {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
-import { beginLayer } from '../../core/cover'
+import { beginLayer } from '../../core/coverage'
 import { CATALOGUE } from '../../core/material'
 import { kept } from '../../core/measure'
 import type { Piece } from '../../core/piece'

@@ -1,4 +1,4 @@
-import type { Figure, Manner, SumPart } from '../../core/measure'
+import type { Figure, DisplayOptions, SumPart } from '../../core/measure'
 import { say, showExact } from '../../core/measure'
 
 /**
@@ -34,7 +34,7 @@ function read(text: string, scale: number): Span {
 type Token = Span | '+' | '−' | '×' | '÷' | '(' | ')' | '⌈' | '⌉' | '⌊' | '⌋' | '√' | '²'
 
 /** Tokens of one side of a sum; null where it is words, or numbers that no sign joins. */
-function tokensOf(parts: readonly SumPart[], manner: Manner): Token[] | null {
+function tokensOf(parts: readonly SumPart[], manner: DisplayOptions): Token[] | null {
   const found: Token[] = []
   for (const part of parts) {
     if (typeof part !== 'string') {
@@ -155,7 +155,7 @@ function work(tokens: readonly Token[]): Span | null {
 }
 
 /** What is wrong with a printed sum; null where it comes true, undefined where nothing is to be worked. */
-export function untrue(figure: Figure, manner: Manner): string | null | undefined {
+export function untrue(figure: Figure, manner: DisplayOptions): string | null | undefined {
   const cut = figure.sum.findLastIndex((part) => typeof part === 'string' && part.includes(' = '))
   if (cut < 0) return undefined
   const text = figure.sum[cut] as string

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import type { Locator, Page } from '@playwright/test'
-import { COMMAND_KEYS } from '../../app/composables/commands'
+import { COMMAND_KEYS } from '../../app/utils/key-list'
 import { openWith, saved } from '../e2e/bench'
 
 /** Keys that a box of choices takes for itself: letters look for a choice, arrows change it. */

@@ -61,7 +61,7 @@ for (const { database, document } of TRIED) {
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Write everything to one file' }).click(),
     ])
-    expect((await import('../../core/exchange')).readWhole(readFileSync(await file.path()))).toMatchObject({
+    expect((await import('../../core/formats')).readWhole(readFileSync(await file.path()))).toMatchObject({
       ok: true,
       whole: { tables: { pieces: { length: MANY }, materials: { length: database >= 2 ? 1 : 0 } } },
     })

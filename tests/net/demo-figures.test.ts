@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { readPiece } from '#core/exchange'
+import { readPiece } from '#core/formats'
 import { showSum } from '#core/measure'
 import type { Figure } from '#core/measure'
 import { benchOf } from '#core/testing'

@@ -1,6 +1,6 @@
 import { converter } from 'culori'
 import { describe, expect, it } from 'vitest'
-import { colourDifference } from '../../core/cover'
+import { colourDifference } from '../../core/coverage'
 import { say } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'

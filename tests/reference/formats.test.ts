@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { pieceJsonSchema, readPiece } from '../../core/exchange'
+import { pieceJsonSchema, readPiece } from '../../core/formats'
 import type { Piece } from '../../core/piece'
 
 const demo = new URL('../../demo/', import.meta.url)

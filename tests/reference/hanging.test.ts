@@ -1,6 +1,6 @@
 import RAPIER from '@dimforge/rapier2d-compat'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { restAngle } from '../../core/hang'
+import { restAngle } from '../../core/hanging'
 import { benchOf, layerOf, pieceWith, shelf } from '../../core/testing'
 import { inches, random as randomFrom } from '../../core/measure'
 import { work } from '../../core/workings'

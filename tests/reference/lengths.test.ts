@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { inches, MM_PER_INCH, apportion, parseLength, toInches } from '../../core/measure'
-import { evenly, middles, countEvery } from '../../core/arrange'
+import { evenly, middles, countEvery } from '../../core/placement'
 import { ringRun } from '../../core/base'
 import { layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'

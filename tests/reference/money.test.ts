@@ -6,7 +6,7 @@ import {
   freeOf,
   lineCost,
   lineRange,
-  listed,
+  listPriceOf,
   OfferSchema,
   packsOver,
   ReductionSchema,
@@ -173,10 +173,10 @@ describe('packs with reductions: against every number of each', () => {
   })
   it('of two that cost as much at the highest, the one that may cost less', () => {
     const range: Reduction = { kind: 'off', share: [0.5, 0.6], ...always }
-    const bought = packsOver(10, [listed('a', 10, 1000), { ...listed('b', 10, 2000), reductions: [range] }])
+    const bought = packsOver(10, [listPriceOf('a', 10, 1000), { ...listPriceOf('b', 10, 2000), reductions: [range] }])
     expect(bought.map(({ shop, cost }) => [shop, cost])).toEqual([['b', [800, 1000]]])
   })
-  it('nothing is wanted, nothing is bought', () => expect(packsOver(0, [listed(null, 5, 100)])).toEqual([]))
+  it('nothing is wanted, nothing is bought', () => expect(packsOver(0, [listPriceOf(null, 5, 100)])).toEqual([]))
 })
 
 describe('bad prices are refused in words', () => {

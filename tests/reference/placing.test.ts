@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { against, arrange, evenly, sample, scatter, swap } from '../../core/arrange'
+import { against, arrange, evenly, sample, scatter, swap } from '../../core/placement'
 import { across, line, pathRun, ringRun, runsOf, stationAt } from '../../core/base'
 import { inches } from '../../core/measure'
 import { layerOf, pieceWith, shelf } from '../../core/testing'

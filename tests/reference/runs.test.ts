@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { BASE_SORTS, bentHeight, catenary, ellipse, pathRun, pointOn, runsOf, stationAt, usualBase } from '../../core/base'
-import { swagRuns, treesLength } from '../../core/base/hangings'
+import { swagRuns, treesLength } from '../../core/base/garland-runs'
 import { ovalHeight } from '../../core/base/outlines'
 import { inches, toInches } from '../../core/measure'
 

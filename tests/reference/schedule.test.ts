@@ -1,8 +1,8 @@
 import { addDays, format, parseISO, differenceInCalendarDays } from 'date-fns'
 import { describe, expect, it } from 'vitest'
 import { dayNumber, dayOf, daysAfter, daySaid, random as randomFrom } from '../../core/measure'
-import type { Step } from '../../core/steps'
-import { criticalPath } from '../../core/steps'
+import type { Step } from '../../core/tasks'
+import { criticalPath } from '../../core/tasks'
 
 const after = (durations: Record<string, number>, of: Record<string, readonly string[]>): Step[] =>
   Object.entries(durations).map(([id, duration]) => ({

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Base, BaseKind, Dimension, Family, Shape } from '#core/base'
+import type { Base, BaseKind, Dimension, BaseFamily, BaseShape } from '#core/base'
 import {
   BASE_SORTS,
   canTurn,
   measured,
   DIMENSIONS,
   extentOf,
-  FAMILIES,
+  BASE_FAMILIES,
   LETTERS,
   markOn,
   nearestSize,
@@ -15,7 +15,7 @@ import {
   usualBase,
   usualPrice,
 } from '#core/base'
-import { waysFor } from '#core/fix'
+import { waysFor } from '#core/fixing'
 import { capital, formatMoney, quantity, show } from '#core/measure'
 import { rebase } from '#core/piece'
 import { useBench } from '~/stores/bench'
@@ -38,7 +38,7 @@ function take(kind: BaseKind): void {
     `take a ${BASE_SORTS[kind].name.toLowerCase()}`,
   )
 }
-const familyNames: Record<Family, string> = {
+const familyNames: Record<BaseFamily, string> = {
   rings: 'Rings',
   outlines: 'Outlines',
   'shaped wire': 'Shaped wire',
@@ -62,8 +62,8 @@ function setMeasure({ id, name }: Dimension, value: number | string): string | n
   return set({ shape: measured(base.value, id, value) }, `set ${name.toLowerCase()}`)
 }
 const measures = computed(() => DIMENSIONS[base.value.shape.form])
-const isSize = (shape: Shape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)
-const sizeName = (name: string, shape: Shape): string => {
+const isSize = (shape: BaseShape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)
+const sizeName = (name: string, shape: BaseShape): string => {
   const main =
     'outer' in shape ? shape.outer : 'ring' in shape ? shape.ring : 'tree' in shape ? shape.tree : 'length' in shape ? shape.length : null
   return main === null ? name : show(quantity.length(main), bench.manner)
@@ -78,7 +78,7 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
 <template>
   <div class="space-y-3 p-3">
     <div role="radiogroup" aria-label="Base" class="space-y-2">
-      <section v-for="family in FAMILIES" :key="family">
+      <section v-for="family in BASE_FAMILIES" :key="family">
         <h3 class="panel-title mb-0.5">{{ familyNames[family] }}</h3>
         <div class="flex flex-wrap gap-1">
           <button

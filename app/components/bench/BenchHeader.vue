@@ -5,7 +5,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical, Keyboard, Redo2, Undo2 } from '@lucide/vue'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
-import { exportPiece } from '~/composables/files'
+import { exportPiece } from '~/utils/files'
 
 export type Panel = 'brief' | 'base' | 'stems' | 'fixing' | 'hanging' | 'order' | 'cost'
 
@@ -93,7 +93,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
         <Redo2 :size="16" />
       </button>
       <UnitsSwitch class="mx-1" />
-      <LightSwitch />
+      <ThemeToggle />
       <button type="button" class="icon-button" title="Keys" aria-label="Keys" @click="emit('keys')"><Keyboard :size="16" /></button>
       <Menu as="div" class="relative">
         <MenuButton class="icon-button" aria-label="More"><EllipsisVertical :size="16" /></MenuButton>

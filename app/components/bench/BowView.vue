@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
 import { ChevronLeft, ChevronRight, Pause, Play } from '@lucide/vue'
-import { itemGlyph } from '#core/plant'
+import { itemGlyph } from '#core/looks'
 import { clamp, quantity, radians, show } from '#core/measure'
 import { paintMarks } from '~/drawing/paint'
 import { useBench } from '~/stores/bench'

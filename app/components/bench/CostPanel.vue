@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Costs } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
 import { capital, say } from '#core/measure'
 import { useBench } from '~/stores/bench'
 

@@ -7,7 +7,7 @@ import { GridComponent, PolarComponent } from 'echarts/components'
 import VChart from 'vue-echarts'
 import { clock, quantity, show } from '#core/measure'
 import type { Workings } from '#core/workings'
-import { useTones } from '~/composables/useTones'
+import { useChartColours } from '~/composables/useChartColours'
 import { hasClock } from '~/drawing/scene'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
@@ -35,7 +35,7 @@ const sectors = computed(() => {
 })
 const clocked = computed(() => hasClock(props.workings))
 
-const { tones, chart, ready } = useTones()
+const { tones, chart, ready } = useChartColours()
 
 const percent = (value: number): number => Math.round(value * 1000) / 10
 const option = computed(() => {

@@ -19,20 +19,20 @@ import {
   X,
 } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
-import { tip } from '~/composables/commands'
-import { MATERIAL_TYPE } from '~/composables/dragging'
+import { tip } from '~/utils/key-list'
+import { MATERIAL_TYPE } from '~/utils/drag-types'
 import { db } from '~/db'
 import { BenchStage } from '~/drawing/bench-stage'
 import type { View } from '~/drawing/view'
 import { useBench } from '~/stores/bench'
-import { useHand } from '~/composables/useHand'
+import { useStemEditing } from '~/composables/useStemEditing'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 import { materialOf } from '#core/material'
 
 const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
-const hand = useHand()
+const hand = useStemEditing()
 const shops = useShops()
 const notices = useNotices()
 const holder = useTemplateRef('holder')

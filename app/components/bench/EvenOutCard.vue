@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
 import { show } from '#core/measure'
-import type { EvenedOut, Progress } from '#core/cover'
+import type { EvenedOut, EvenOutProgress } from '#core/coverage'
 import type { Going } from '~/workers/jobs'
-import { evenOut } from '~/workers/workings'
+import { askEvenOut } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useStock } from '~/stores/stock'
@@ -12,7 +12,7 @@ import { useStock } from '~/stores/stock'
 const bench = useBench()
 const stock = useStock()
 const notices = useNotices()
-const progress = shallowRef<Progress | null>(null)
+const progress = shallowRef<EvenOutProgress | null>(null)
 const going = shallowRef<Going<EvenedOut> | null>(null)
 const done = shallowRef<EvenedOut | null>(null)
 const percent = computed(() => Math.round((progress.value?.done ?? 0) * 100))
@@ -22,7 +22,7 @@ async function start(): Promise<void> {
   done.value = null
   progress.value = { done: 0, now: 0 }
   try {
-    going.value = evenOut(asked, stock.pricing, 1, (each) => {
+    going.value = askEvenOut(asked, stock.pricing, 1, (each) => {
       if (progress.value) progress.value = each
     })
     const evened = await going.value.done

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Fixing } from '#core/fix'
-import { FIXING_WAYS, neverFor, SCHOOL_NAMES, waysFor, wiresOn } from '#core/fix'
+import type { Fixing } from '#core/fixing'
+import { FIXING_WAYS, neverFor, SCHOOL_NAMES, waysFor, wiresOn } from '#core/fixing'
 import { materialOf } from '#core/material'
 import { capital, lowerFirst, quantity, show, showSum, several } from '#core/measure'
 import type { FixingSchool, Layer, WayId } from '#core/piece'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Scale } from '@lucide/vue'
-import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor, usualHanger } from '#core/hang'
+import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor, usualHanger } from '#core/hanging'
 import { materialOf } from '#core/material'
 import { capital, lowerFirst, quantity, rate, say, show } from '#core/measure'
 import type { Hanger } from '#core/piece'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMANDS } from '~/composables/commands'
+import { COMMANDS } from '~/utils/key-list'
 
 /** What keys do on the bench. */
 defineProps<{ open: boolean }>()

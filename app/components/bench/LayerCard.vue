@@ -2,12 +2,12 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
 import type { Layer, RuleKind } from '#core/piece'
-import { byRule, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
-import { bearsWords, missingLetters } from '#core/plant'
+import { withRuleKind, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
+import { bearsWords, missingLetters } from '#core/looks'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
-import { tip } from '~/composables/commands'
+import { tip } from '~/utils/key-list'
 import { RULE_FORMS } from '~/components/rules/forms'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -37,7 +37,7 @@ function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 }
 function takeRule(kind: RuleKind): void {
-  set(byRule(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleSortOf(kind).name}`)
+  set(withRuleKind(props.layer, kind, others.value[0]?.id ?? ''), `lay it by ${ruleSortOf(kind).name}`)
 }
 /** Whether the parts of its mix are dealt over its places. */
 const dealt = computed(() => laysStems(props.layer.rule))
@@ -169,7 +169,7 @@ function addToMix(material: Material): void {
       </div>
 
       <TextField v-if="lettered" label="What it says" :value="layer.words ?? ''" :most="MOST_WORDS" :lines="2" :take="takeWords" />
-      <LieFields :layer="layer" />
+      <PositionFields :layer="layer" />
       <LayerTools :layer="layer" />
     </div>
   </div>

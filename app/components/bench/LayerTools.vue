@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { fitTo } from '#core/arrange'
-import type { Filling } from '#core/cover'
+import { fitTo } from '#core/placement'
+import type { Filling } from '#core/coverage'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { formatMoney, parseNumber, quantity, several, show } from '#core/measure'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MakeUp } from '#core/construct'
+import type { MakeUp } from '#core/constructions'
 import type { Layer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { RULE_FORMS } from '~/components/rules/forms'

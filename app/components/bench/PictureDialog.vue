@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { Download, Square } from '@lucide/vue'
 import { readTape } from '#core/measure'
-import { fileName, saveBlob, saveText } from '~/composables/files'
+import { fileName, saveBlob, saveText } from '~/utils/files'
 import type { Framing } from '~/drawing/picture'
 import { framed, PIXELS, pixelsDown, wrongPixels } from '~/drawing/picture'
 import { useBench } from '~/stores/bench'

@@ -61,7 +61,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
             />
             <div class="min-w-0">
               <p>{{ say(problem.says, bench.manner) }}</p>
-              <MendList :mends="problem.mends" />
+              <SuggestedFixes :mends="problem.mends" />
             </div>
           </li>
         </ul>

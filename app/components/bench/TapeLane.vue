@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Lane, TapeMark as Mark } from '#core/arrange'
-import type { Units } from '#core/measure'
+import type { Lane, TapeMark as Mark } from '#core/placement'
+import type { LengthUnits } from '#core/measure'
 import { onceFor, readTape } from '#core/measure'
 
 /**
@@ -15,7 +15,7 @@ const props = defineProps<{
   pixels: number
   from: number
   to: number
-  units: Units
+  units: LengthUnits
   high: number
   chosen: ReadonlySet<string>
   selected: string | null

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TapeMark as Mark } from '#core/arrange'
+import type { TapeMark as Mark } from '#core/placement'
 
 /** A thing on the tape. */
 defineProps<{ mark: Mark; x: number; grip: number; chosen: boolean; focus: boolean; says: string; high: number }>()

@@ -2,14 +2,14 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { inches, readTape } from '#core/measure'
-import type { Lane, TapeMark as Mark } from '#core/arrange'
+import type { Lane, TapeMark as Mark } from '#core/placement'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
-import { useHand } from '~/composables/useHand'
+import { useStemEditing } from '~/composables/useStemEditing'
 
 /** A run unrolled into a straight tape: a lane for each layer, every stem at its true distance, gaps written out. */
 const bench = useBench()
-const hand = useHand()
+const hand = useStemEditing()
 const shops = useShops()
 const holder = useTemplateRef('holder')
 const scroller = useTemplateRef('scroller')

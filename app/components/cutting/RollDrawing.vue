@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { CutRoll } from '#core/cut'
-import type { Manner } from '#core/measure'
+import type { DisplayOptions } from '#core/measure'
 import { quantity, show } from '#core/measure'
 
 /** One roll laid out along a tape, to the scale of the longest: what is cut from it, in order, and what is left. */
-const props = defineProps<{ roll: CutRoll; longest: number; colour: string; manner: Manner; label: string }>()
+const props = defineProps<{ roll: CutRoll; longest: number; colour: string; manner: DisplayOptions; label: string }>()
 const WIDE = 1000
 
 const bars = computed(() => {

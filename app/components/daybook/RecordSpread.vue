@@ -107,7 +107,7 @@ const doRecipe = (take: boolean): void => void notices.tell('It could not be mad
           </div>
           <div class="flex justify-between">
             <dt>Opened</dt>
-            <dd><MoneySaid :minor="record.money.planned" /></dd>
+            <dd><MoneyText :minor="record.money.planned" /></dd>
           </div>
         </dl>
         <NuxtLink v-if="piece" :to="`/piece/${record.piece}`" class="page-link">To the bench</NuxtLink>
@@ -150,7 +150,7 @@ const doRecipe = (take: boolean): void => void notices.tell('It could not be mad
           </div>
           <div class="flex justify-between">
             <dt>Opened</dt>
-            <dd><MoneySaid v-if="record.money.spent !== null" :minor="record.money.spent" /><template v-else>as planned</template></dd>
+            <dd><MoneyText v-if="record.money.spent !== null" :minor="record.money.spent" /><template v-else>as planned</template></dd>
           </div>
           <div class="flex justify-between gap-3">
             <dt>{{ ENDS[record.end] }}</dt>
@@ -165,7 +165,7 @@ const doRecipe = (take: boolean): void => void notices.tell('It could not be mad
           <div v-for="sale in sold" :key="sale.id" class="flex justify-between gap-3">
             <dt>Sold {{ daySaid(sale.day) }}</dt>
             <dd>
-              <MoneySaid :minor="sale.price" /><template v-if="sale.where">, {{ sale.where }}</template>
+              <MoneyText :minor="sale.price" /><template v-if="sale.where">, {{ sale.where }}</template>
             </dd>
           </div>
         </dl>

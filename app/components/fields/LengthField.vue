@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { parseLength, readTape } from '#core/measure'
-import type { Units } from '#core/measure'
+import type { LengthUnits } from '#core/measure'
 import TypedField from './TypedField.vue'
 
 /** A length, typed as makers type it: 18, 3 1/2, 45 cm. Empty may mean "none". */
 const props = defineProps<{
   label: string
   mm: number | null
-  units: Units
+  units: LengthUnits
   none?: string
   hint?: string
   take: (mm: number | null) => string | null

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { Column, Mapping } from '#core/exchange'
+import type { TableColumn, Mapping } from '#core/formats'
 
 /** Which heading of a table gives which column. */
 const mapping = defineModel<Mapping>({ required: true })
-defineProps<{ columns: readonly Column[]; headings: readonly string[] }>()
+defineProps<{ columns: readonly TableColumn[]; headings: readonly string[] }>()
 function map(column: string, text: string): void {
   mapping.value = { ...mapping.value, [column]: text === '' ? null : Number(text) }
 }

@@ -2,12 +2,12 @@
 import { computed } from 'vue'
 import type { Run } from '#core/base'
 import { clockAngle, placeAtClock } from '#core/base'
-import type { Units } from '#core/measure'
+import type { LengthUnits } from '#core/measure'
 import { clock, parseClock, parseLength, readTape } from '#core/measure'
 import TypedField from './TypedField.vue'
 
 /** A place on a run: a clock position on a closed one, a distance from where an open one is read. `share` is the part of its length, 0 to 1. */
-const props = defineProps<{ label: string; share: number; run: Run; units: Units; take: (share: number) => string | null }>()
+const props = defineProps<{ label: string; share: number; run: Run; units: LengthUnits; take: (share: number) => string | null }>()
 
 const shown = computed(() => {
   const s = props.share * props.run.length

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RowFault } from '#core/exchange'
+import type { RowFault } from '#core/formats'
 
 /** What is wrong in a table, row by row. */
 defineProps<{ faults: readonly RowFault[] }>()

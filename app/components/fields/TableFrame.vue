@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Column, Headings, Mapping, RowFault } from '#core/exchange'
+import type { TableColumn, Headings, Mapping, RowFault } from '#core/formats'
 
 /** The dialog in which a table comes in: which heading is which, what comes in, and what is wrong, before anything is kept. */
 const mapping = defineModel<Mapping>('mapping', { required: true })
@@ -9,7 +9,7 @@ defineProps<{
   title: string
   read: Headings
   guessed: boolean
-  columns: readonly Column[]
+  columns: readonly TableColumn[]
   faults: readonly RowFault[]
   /** "Take 3 prices in" */
   take: string

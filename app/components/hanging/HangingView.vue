@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { BASE_SORTS } from '#core/base'
-import { attachment, turnedAbout } from '#core/hang'
+import { attachment, turnedAbout } from '#core/hanging'
 import type { Bounds, Point } from '#core/measure'
 import { quantity, readTape, show } from '#core/measure'
 import { hangsAt } from '#core/piece'

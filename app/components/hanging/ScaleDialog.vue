@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { readScale, SETTLES_IN, settledAt } from '#core/hang'
+import { readScale, SETTLES_IN, settledAt } from '#core/hanging'
 import type { Material } from '#core/material'
 import { showExact, quantity } from '#core/measure'
 import { useBench } from '~/stores/bench'

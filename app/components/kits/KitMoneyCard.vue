@@ -8,7 +8,7 @@ import VChart from 'vue-echarts'
 import { formatMoney, several } from '#core/measure'
 import type { Kit, KitMoney } from '#core/season'
 import type { InBrief } from '#core/workings'
-import { useTones } from '~/composables/useTones'
+import { useChartColours } from '~/composables/useChartColours'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useStock } from '~/stores/stock'
@@ -50,7 +50,7 @@ const says = computed(() => {
   return `It is covered from ${several(now.breaksEven, 'head', 'heads')} on.`
 })
 const short = computed(() => props.kit.fee !== null && (money.value?.left?.value ?? 0) < 0)
-const { tones, chart, ready } = useTones()
+const { tones, chart, ready } = useChartColours()
 const option = computed(() => {
   void settings.light
   const { ink, seam, leaf, ruddy } = tones.value

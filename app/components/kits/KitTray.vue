@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Manner } from '#core/measure'
+import type { DisplayOptions } from '#core/measure'
 import { quantity, show } from '#core/measure'
 import type { KitPart } from '#core/season'
 import { isCut, materialOf } from '#core/material'
 import { useShops } from '~/stores/shops'
 
 /** What is in one kit, laid out on a tray: larger things larger, lengths as coils. */
-const props = defineProps<{ parts: readonly KitPart[]; usual: readonly string[]; manner: Manner }>()
+const props = defineProps<{ parts: readonly KitPart[]; usual: readonly string[]; manner: DisplayOptions }>()
 const shops = useShops()
 
 const SMALL = 34

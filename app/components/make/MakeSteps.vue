@@ -3,22 +3,22 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { ArrowLeft, ArrowRight, Check, NotebookPen, Timer as TimerIcon, TriangleAlert, Volume2, VolumeX } from '@lucide/vue'
 import { useEventListener, useIntervalFn, useSpeechSynthesis, useWakeLock } from '@vueuse/core'
 import { anchorSays } from '#core/base'
-import { sheetTask } from '#core/exchange'
-import type { CautionId } from '#core/steps'
-import { stopsOf } from '#core/steps'
-import type { Manner } from '#core/measure'
+import { sheetTask } from '#core/formats'
+import type { CautionId } from '#core/tasks'
+import { stopsOf } from '#core/tasks'
+import type { DisplayOptions } from '#core/measure'
 import { listed, say, show } from '#core/measure'
 import type { Piece } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { pieceBounds } from '~/drawing/scene'
-import { isForPage } from '~/composables/keys'
+import { isForPage } from '~/utils/keys'
 import { useProgress } from '~/composables/useProgress'
-import { useSpending } from '~/composables/useSpending'
+import { useTaskTimer } from '~/composables/useTaskTimer'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 
 /** The sheet for wet hands: one task at a time, large, done by one big target, the space bar or the arrow keys. */
-const props = defineProps<{ piece: Piece; workings: OnBench; manner: Manner; kept: boolean }>()
+const props = defineProps<{ piece: Piece; workings: OnBench; manner: DisplayOptions; kept: boolean }>()
 const emit = defineEmits<{
   accept: [caution: CautionId]
   found: [note: string]
@@ -53,7 +53,7 @@ watch(tasks, (all, before) => {
 })
 
 // How long hands are at it: the page's own stopwatch.
-const { look } = useSpending({
+const { look } = useTaskTimer({
   task: () => (ready.value && !all.value && !done.value.has(task.value.id) ? task.value.id : null),
   patience: () => 2 * task.value.hands.value,
   spend,
@@ -224,7 +224,7 @@ function letGo(event: MouseEvent): void {
 
 <template>
   <div v-if="ready" class="flex h-full min-h-0 text-base" data-testid="steps" @click="letGo">
-    <KnottedCord :tasks="tasks" :at="at" :done="done" @go="go" />
+    <TaskProgress :tasks="tasks" :at="at" :done="done" @go="go" />
     <div class="flex min-w-0 flex-1 flex-col lg:flex-row">
       <figure class="relative flex h-[42%] shrink-0 items-center justify-center overflow-hidden bg-bench p-2 lg:h-auto lg:w-1/2">
         <div class="relative max-h-full max-w-full" :style="{ aspectRatio: `${box.w} / ${box.h}`, height: '100%' }">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Page, PaperId } from '#core/exchange'
-import { PAPERS } from '#core/exchange'
+import type { Page, PaperId } from '#core/formats'
+import { PAPERS } from '#core/formats'
 import { several } from '#core/measure'
 
 /** Pages of strokes and words as they will come out of the printer, before they are saved. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { renderSVG } from 'uqr'
-import { LONGEST_LINK, writeLink } from '#core/exchange'
-import { exportPiece } from '~/composables/files'
+import { LONGEST_LINK, writeLink } from '#core/formats'
+import { exportPiece } from '~/utils/files'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'

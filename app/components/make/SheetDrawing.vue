@@ -2,11 +2,11 @@
 import { computed, useTemplateRef } from 'vue'
 import type { Workings } from '#core/workings'
 import { radians, readTape } from '#core/measure'
-import type { Manner } from '#core/measure'
+import type { DisplayOptions } from '#core/measure'
 import { hasClock, pieceBounds, ringRadius } from '~/drawing/scene'
 
 /** The piece as it stands on the sheet, with its clock ring when it is read by the clock. */
-const props = defineProps<{ workings: Workings; manner: Manner; surface: boolean; name: string }>()
+const props = defineProps<{ workings: Workings; manner: DisplayOptions; surface: boolean; name: string }>()
 
 const drawing = useTemplateRef('drawing')
 defineExpose({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { BASE_SORTS } from '#core/base'
-import type { Costs } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
 import { show } from '#core/measure'
 import type { Asking } from '#core/piece'
 import { useToday } from '~/composables/useToday'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { CircleAlert, CircleCheck, CircleHelp, Plus, X } from '@lucide/vue'
-import type { Costs } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
 import { materialOf } from '#core/material'
 import { capital, say, several } from '#core/measure'
 import type { Asking, Claim } from '#core/piece'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Costs } from '#core/costs'
+import type { Costs } from '#core/piece-costs'
 import { formatMoney } from '#core/measure'
 import { perCopy, rangeOf } from '#core/price'
-import type { Span } from '#core/price'
+import type { PriceRange } from '#core/price'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 import { useWorkroom } from '~/stores/workroom'
@@ -16,7 +16,7 @@ const settings = useSettings()
 const workroom = useWorkroom()
 workroom.look()
 const copies = computed(() => bench.piece!.brief.copies)
-const each = ([least, most]: Span): Span => [perCopy(least, copies.value), perCopy(most, copies.value)]
+const each = ([least, most]: PriceRange): PriceRange => [perCopy(least, copies.value), perCopy(most, copies.value)]
 const rows = computed<Measured[]>(() => {
   const { bill } = bench.workings!
   const share = workroom.plan?.ledgers[bench.piece!.id]?.share
@@ -53,7 +53,7 @@ const marks = computed<Mark[]>(() => {
       <span>Tax: {{ settings.tax.known ? `${Math.round(settings.tax.share * 1e5) / 1e3} %` : 'not said yet' }}</span>
       <span v-if="bench.workings!.bill.reduced"
         >{{ formatMoney(bench.workings!.bill.full.value, settings.currency) }} at list prices;
-        <MoneySaid :span="rangeOf(bench.workings!.bill.reduced)" /> saved by reductions</span
+        <MoneyText :span="rangeOf(bench.workings!.bill.reduced)" /> saved by reductions</span
       >
       <span v-if="bench.workings!.bill.tax">{{ formatMoney(bench.workings!.bill.tax.value, settings.currency) }} of tax on all of it</span>
     </p>

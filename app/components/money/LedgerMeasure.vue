@@ -3,7 +3,7 @@ import { computed, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { CircleAlert, CircleCheck, CircleHelp } from '@lucide/vue'
 import { formatMoney } from '#core/measure'
-import type { Span } from '#core/price'
+import type { PriceRange } from '#core/price'
 import { useSettings } from '~/stores/settings'
 
 export interface Mark {
@@ -13,8 +13,8 @@ export interface Mark {
 }
 export interface Measured {
   readonly name: string
-  readonly used: Span
-  readonly opened: Span
+  readonly used: PriceRange
+  readonly opened: PriceRange
 }
 
 /** A measure from nought past the budget: what is used and what is opened, soft where a reduction is a range; claims are marks on it. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Prepared } from '#core/piece'
+import type { Preparation } from '#core/piece'
 import { CLEANINGS } from '#core/piece'
 
 /** What is done to a thing before it goes on: each of these is a task of its own. */
-const props = defineProps<{ prepared: Prepared; found: boolean; take: (prepared: Prepared, words: string) => string | null }>()
-const set = (change: Partial<Prepared>, words: string): string | null => props.take({ ...props.prepared, ...change }, words)
+const props = defineProps<{ prepared: Preparation; found: boolean; take: (prepared: Preparation, words: string) => string | null }>()
+const set = (change: Partial<Preparation>, words: string): string | null => props.take({ ...props.prepared, ...change }, words)
 const names = { none: 'Nothing', wipe: 'Wiped', bag: 'Kept in a closed bag', bake: 'Baked' } as const
 const coats = computed(() => props.prepared.paint?.coats ?? 0)
 </script>

@@ -7,10 +7,10 @@ import type { CustomSeriesRenderItem } from 'echarts'
 import { GridComponent } from 'echarts/components'
 import VChart from 'vue-echarts'
 import { CalendarPlus } from '@lucide/vue'
-import { calendarOf, datesSaid } from '#core/exchange'
+import { calendarOf, datesSaid } from '#core/formats'
 import { daysAfter, daySaid, show } from '#core/measure'
-import { fileName, saveText } from '~/composables/files'
-import { useTones } from '~/composables/useTones'
+import { fileName, saveText } from '~/utils/files'
+import { useChartColours } from '~/composables/useChartColours'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -26,7 +26,7 @@ const schedule = computed(() => workings.value.schedule)
 const tasks = computed(() => workings.value.tasks)
 
 const DAY = 24 * 60
-const { tones, chart, ready } = useTones()
+const { tones, chart, ready } = useChartColours()
 
 const end = computed(() => Math.max(30, ...schedule.value.booked.map(({ done }) => done)))
 const critical = computed(() => new Set(schedule.value.path))

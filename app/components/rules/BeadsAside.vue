@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { beadsOff } from '#core/construct'
-import type { MakeUp } from '#core/construct'
+import { beadsOff } from '#core/constructions'
+import type { MakeUp } from '#core/constructions'
 import { materialOf } from '#core/material'
 import { quantity, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
-import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/arrange'
-import { bowRibbon, meantBy, sized, sizeOf } from '#core/construct'
+import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/placement'
+import { bowRibbon, meantBy, sized, sizeOf } from '#core/constructions'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { capital, quantity, show } from '#core/measure'

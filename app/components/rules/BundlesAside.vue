@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { shortestOf } from '#core/arrange'
-import { remaining, stretched } from '#core/construct'
-import type { MakeUp } from '#core/construct'
+import { shortestOf } from '#core/placement'
+import { remaining, stretched } from '#core/constructions'
+import type { MakeUp } from '#core/constructions'
 import { quantity, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { advanceForCount, advanceForOverlap, shortestOf } from '#core/arrange'
+import { advanceForCount, advanceForOverlap, shortestOf } from '#core/placement'
 import { MOST_PLACES } from '#core/piece'
 import { useShops } from '~/stores/shops'
 import type { Layer, RuleOf } from '#core/piece'

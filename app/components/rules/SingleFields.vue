@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dropOf } from '#core/hang'
+import { dropOf } from '#core/hanging'
 import { quantity, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'
 import { stationAt } from '#core/base'

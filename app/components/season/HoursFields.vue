@@ -7,7 +7,7 @@ import type { DayKind, Hours, SpecialDay } from '#core/season'
 import { DAY_KINDS } from '#core/season'
 import { useSeason } from '~/stores/season'
 import { useSettings } from '~/stores/settings'
-import { readClock, readHours } from '~/composables/hours'
+import { readClock, readHours } from '~/utils/parsing'
 import TypedField from '../fields/TypedField.vue'
 
 /** When hands are at the bench: the hours of the week, and days that are otherwise. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Download, Trash2 } from '@lucide/vue'
 import { format } from 'date-fns'
-import { saveText } from '~/composables/files'
+import { saveText } from '~/utils/files'
 import type { UnreadRecord } from '~/db/sound'
 import { useNotices } from '~/stores/notices'
 import { useUnread } from '~/stores/unread'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Tax } from '#core/price'
-import { formatShare, parseShare } from '~/composables/shares'
+import { formatShare, parseShare } from '~/utils/parsing'
 import { useSettings } from '~/stores/settings'
 import TypedField from '../fields/TypedField.vue'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Manner, Thumb } from '#core/measure'
+import type { DisplayOptions, Thumb } from '#core/measure'
 
 /** The number of a rule of thumb, typed as its unit is read: lengths as on a tape, shares in hundredths, short times in seconds. */
-const props = defineProps<{ thumb: Thumb; value: number; manner: Manner; take: (value: number) => string | null }>()
+const props = defineProps<{ thumb: Thumb; value: number; manner: DisplayOptions; take: (value: number) => string | null }>()
 
 /** How many of what is typed make one of the unit. */
 const each = computed(() => (props.thumb.unit === 'share' ? 100 : props.thumb.unit === 'time' ? 60 : 1))

@@ -2,15 +2,15 @@
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { Archive, FolderInput } from '@lucide/vue'
 import { format } from 'date-fns'
-import type { Whole } from '#core/exchange'
-import { LARGEST_WHOLE } from '#core/exchange'
+import type { Whole } from '#core/formats'
+import { LARGEST_WHOLE } from '#core/formats'
 import { listed, several } from '#core/measure'
-import { faultText, saveBlob } from '~/composables/files'
-import { useStorage } from '~/composables/useStorage'
+import { faultText, saveBlob } from '~/utils/files'
+import { useStorageQuota } from '~/composables/useStorageQuota'
 import { db } from '~/db'
-import type { Taken } from '~/db/whole'
-import { readAll, takeAll } from '~/db/whole'
-import { reason } from '~/db/reason'
+import type { BroughtIn } from '~/db/backup'
+import { readAll, takeAll } from '~/db/backup'
+import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
 import { newId } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
@@ -19,7 +19,7 @@ import { askWholeReading, askWriting } from '~/workers/plan'
 /** Everything in one file, and out of it again on another browser. */
 const notices = useNotices()
 const settings = useSettings()
-const storage = useStorage()
+const storage = useStorageQuota()
 const file = useTemplateRef('file')
 const busy = ref('')
 
@@ -82,8 +82,8 @@ const says = computed(() => {
     several(now.photos.length, 'photo', 'photos'),
   ])
 })
-const taken = shallowRef<Taken | null>(null)
-const NAMES: Readonly<Record<Taken['rows'][number]['table'], string>> = {
+const taken = shallowRef<BroughtIn | null>(null)
+const NAMES: Readonly<Record<BroughtIn['rows'][number]['table'], string>> = {
   pieces: 'Pieces',
   versions: 'Earlier versions',
   materials: 'Materials of your own',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { SPECIES } from '#core/plant'
+import { SPECIES } from '#core/looks'
 import type { Hazard, Material } from '#core/material'
 import {
   CATALOGUE,

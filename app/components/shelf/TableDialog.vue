@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MATERIAL_COLUMNS } from '#core/exchange'
+import { MATERIAL_COLUMNS } from '#core/formats'
 import { CATALOGUE } from '#core/material'
-import type { Units } from '#core/measure'
+import type { LengthUnits } from '#core/measure'
 import { several } from '#core/measure'
 import type { OpenTable } from '~/composables/useTableFile'
 import { useTable } from '~/composables/useTableFile'
@@ -20,7 +20,7 @@ const notices = useNotices()
 const settings = useSettings()
 const stock = useStock()
 
-const begun: { units: Units } = { units: settings.units }
+const begun: { units: LengthUnits } = { units: settings.units }
 const { name, read, guessed } = props.table
 const {
   result,
@@ -63,7 +63,7 @@ async function take(): Promise<void> {
     <template #fields>
       <label class="mb-1 grid grid-cols-[8rem_1fr] items-center gap-2"
         ><span>Bare lengths are</span
-        ><select class="field" :value="draft.units" @change="set({ units: ($event.target as HTMLSelectElement).value as Units })">
+        ><select class="field" :value="draft.units" @change="set({ units: ($event.target as HTMLSelectElement).value as LengthUnits })">
           <option value="in">inches</option>
           <option value="cm">centimetres</option>
         </select></label

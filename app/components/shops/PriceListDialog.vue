@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PRICE_COLUMNS } from '#core/exchange'
+import { PRICE_COLUMNS } from '#core/formats'
 import { several } from '#core/measure'
 import type { OpenTable } from '~/composables/useTableFile'
 import { useTable } from '~/composables/useTableFile'

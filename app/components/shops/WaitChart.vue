@@ -9,7 +9,7 @@ import type { Day } from '#core/measure'
 import { daysAfter, daySaid, formatMoney, say } from '#core/measure'
 import type { Waiting } from '#core/price'
 import { LOOK_AHEAD } from '#core/price'
-import { useTones } from '~/composables/useTones'
+import { useChartColours } from '~/composables/useChartColours'
 import { useBasket } from '~/stores/basket'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
@@ -56,7 +56,7 @@ watch(
   },
 )
 
-const { tones, chart, ready } = useTones()
+const { tones, chart, ready } = useChartColours()
 const option = computed(() => {
   void settings.light
   const { ink, seam, leaf, rime, ruddy } = tones.value

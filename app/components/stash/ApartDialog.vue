@@ -3,14 +3,14 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Lot, PartOff } from '#core/stock'
 import { baseOfLot, lotsOff, partsOff } from '#core/stock'
 import { capital, rate, several } from '#core/measure'
-import { LEAST_REST } from '#core/cut/thumbs'
+import { LEAST_REST } from '#core/cut'
 import type { Piece } from '#core/piece'
 import { edit } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { takeApart } from '~/db/pieces'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { useToday } from '~/composables/useToday'
 import { newId } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
@@ -26,7 +26,7 @@ const stock = useStock()
 const shops = useShops()
 const settings = useSettings()
 const notices = useNotices()
-const words = useLotWords()
+const words = useLotLabels()
 const today = useToday()
 const piece = computed<Piece>(() => props.record.piece)
 

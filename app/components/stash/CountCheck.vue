@@ -4,7 +4,7 @@ import { Check, Minus, Plus } from '@lucide/vue'
 import { capital, several } from '#core/measure'
 import type { Lot } from '#core/stock'
 import { lotName, ofThings } from '#core/stock'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
@@ -14,7 +14,7 @@ const emit = defineEmits<{ close: [] }>()
 const stock = useStock()
 const shops = useShops()
 const notices = useNotices()
-const words = useLotWords()
+const words = useLotLabels()
 
 /** The order in which they lie, as it was when the walk began. */
 const order = [...stock.here]

@@ -5,14 +5,14 @@ import { isCut, materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Lot } from '#core/stock'
 import { lotName } from '#core/stock'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { useShops } from '~/stores/shops'
 
 /** One thing on the shelves of the stash; what a piece has wears that piece's tag. */
 const props = defineProps<{ lot: Lot; chosen: boolean }>()
 const emit = defineEmits<{ open: []; choose: [] }>()
 const shops = useShops()
-const words = useLotWords()
+const words = useLotLabels()
 const material = computed(() => materialOf(shops.shelf, props.lot.material) ?? null)
 const owner = computed(() => words.owner(props.lot))
 const name = computed(() => capital(lotName(props.lot, shops.shelf)))

@@ -7,7 +7,7 @@ import type { Lot, Amount } from '#core/stock'
 import { amountSaid, baseLots, baseOfLot, CONDITIONS, lotName, LotSchema, worthOf } from '#core/stock'
 import { useDraft } from '~/composables/useDraft'
 import { usePhoto } from '~/composables/usePhoto'
-import { useLotWords } from '~/composables/useLotWords'
+import { useLotLabels } from '~/composables/useLotLabels'
 import { newId } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
@@ -23,7 +23,7 @@ const stock = useStock()
 const shops = useShops()
 const settings = useSettings()
 const notices = useNotices()
-const words = useLotWords()
+const words = useLotLabels()
 
 const {
   value: draft,
@@ -179,7 +179,7 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
           <button v-if="draft.photo" type="button" class="button" @click="set({ photo: null })">Without</button>
         </div>
       </div>
-      <p class="col-span-2 self-end text-soft">Worth <MoneySaid :minor="worth" />.</p>
+      <p class="col-span-2 self-end text-soft">Worth <MoneyText :minor="worth" />.</p>
       <p v-if="lot.reserved" class="col-span-full rounded-[3px] bg-tape px-2 py-1">
         {{ lot.reserved.want === null ? `Kept for ${words.owner(lot)}, for as long as it needs it.` : `${capital(words.owner(lot))}.` }}
       </p>

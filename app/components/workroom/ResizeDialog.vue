@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { navigateTo } from '#app'
 import { BASE_SORTS, scaledShape, widthOf } from '#core/base'
-import type { Shape } from '#core/base'
+import type { BaseShape } from '#core/base'
 import { deltaOf, quantity, say, show } from '#core/measure'
 import { ROLE_NAMES } from '#core/piece'
 import type { Resized } from '#core/resize'
@@ -25,7 +25,7 @@ const notices = useNotices()
 const piece = computed(() => props.record.piece)
 const now = computed(() => widthOf(piece.value.base))
 const wide = ref<number | null>(null)
-const chosen = shallowRef<Shape | null>(null)
+const chosen = shallowRef<BaseShape | null>(null)
 const id = newId()
 const sizes = computed(() =>
   BASE_SORTS[piece.value.base.kind].sizes
@@ -41,7 +41,7 @@ function byWidth(mm: number | null): string | null {
   return null
 }
 const found = shallowRef<Resized | null>(null)
-const nameFor = (shape: Shape): string =>
+const nameFor = (shape: BaseShape): string =>
   `${piece.value.brief.name.slice(0, 60)}, ${show(quantity.length(widthOf({ ...piece.value.base, shape })), settings.manner)}`
 watch(chosen, (shape) => {
   found.value = null

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { countSchema, shareSchema } from '../terms'
+import { countSchema, shareSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const ARMS = ruleSort(
+export const ARMS_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('arms'),
     count: countSchema,

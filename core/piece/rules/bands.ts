@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { countSchema } from '../terms'
+import { countSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const BANDS = ruleSort(
+export const BANDS_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('bands'),

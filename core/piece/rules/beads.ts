@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { mmSchema } from '../terms'
+import { mmSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const BEADS = ruleSort(
+export const BEADS_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('beads'),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { BOUGH_YIELDS } from '../thumbs'
+import { BOUGH_YIELDS } from '../rules-of-thumb'
 import { ruleSort } from './rule'
 
-export const BOUGHS = ruleSort(
+export const BOUGHS_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('boughs'),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { flip, mmSchema, placeSchema, shareSchema } from '../terms'
+import { flip, mmSchema, placeSchema, shareSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
 /** What is meant by the length of a loop: from the pinch to its end, or the ribbon that goes into it. */
@@ -112,7 +112,7 @@ export function usualRibbon(build: Build): Ribbon {
   }
 }
 
-export const BOW = ruleSort(
+export const BOW_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('bow'),
     at: placeSchema,

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { flip, placeSchema } from '../terms'
-import { BUNDLE_ADVANCE } from '../thumbs'
+import { flip, placeSchema } from '../schema-primitives'
+import { BUNDLE_ADVANCE } from '../rules-of-thumb'
 import { ruleSort } from './rule'
 
-export const BUNDLES = ruleSort(
+export const BUNDLES_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('bundles'),

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { flip, placeSchema } from '../terms'
+import { flip, placeSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const CLUSTER = ruleSort(
+export const CLUSTER_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('cluster'),
     at: z.array(placeSchema).max(60),

@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { countSchema, flip, placeSchema, shareSchema } from '../terms'
+import { countSchema, flip, placeSchema, shareSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
 export const DENSE = ['middle', 'start', 'end'] as const
 const OTHER_END = { middle: 'middle', start: 'end', end: 'start' } as const
 
-export const CRESCENT = ruleSort(
+export const CRESCENT_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('crescent'),
     from: placeSchema,

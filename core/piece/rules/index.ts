@@ -1,57 +1,57 @@
 import { z } from 'zod'
 import type { MaterialKind } from '../../material'
-import { AGAINST } from './against'
-import { ARMS } from './arms'
-import { BANDS } from './bands'
-import { BEADS } from './beads'
-import { BOUGHS } from './boughs'
-import { BOW } from './bow'
-import { BUNDLES } from './bundles'
-import { CLUSTER } from './cluster'
-import { COMPASS } from './compass'
-import { CRESCENT } from './crescent'
-import { EVERY } from './every'
-import { HALFWAY } from './halfway'
-import { HAND } from './hand'
-import { LAID } from './laid'
-import { MESH } from './mesh'
-import { MIRROR } from './mirror'
-import { POOFS } from './poofs'
+import { ALTERNATING_RULE } from './alternating'
+import { ARMS_RULE } from './arms'
+import { BANDS_RULE } from './bands'
+import { BEADS_RULE } from './beads'
+import { BOUGHS_RULE } from './boughs'
+import { BOW_RULE } from './bow'
+import { BUNDLES_RULE } from './bundles'
+import { CLUSTER_RULE } from './cluster'
+import { EVENLY_COUNTED_RULE } from './evenly-counted'
+import { CRESCENT_RULE } from './crescent'
+import { EVENLY_SPACED_RULE } from './evenly-spaced'
+import { BETWEEN_NEIGHBOURS_RULE } from './between-neighbours'
+import { MANUAL_RULE } from './manual'
+import { LAPS_RULE } from './laps'
+import { MESH_RULE } from './mesh'
+import { MIRROR_RULE } from './mirror'
+import { POOFS_RULE } from './poofs'
 import type { RuleSort } from './rule'
-import { SCATTER } from './scatter'
-import { SINGLE } from './single'
-import { SPRAY } from './spray'
-import { WOUND } from './wound'
+import { SCATTER_RULE } from './scatter'
+import { SINGLE_RULE } from './single'
+import { SPRAY_RULE } from './spray'
+import { WRAP_RULE } from './wrap'
 
 export * from './bow'
 export { MOST_PARTS } from './rule'
 export { DENSE } from './crescent'
 export { GATHER_NAMES, GATHERS } from './mesh'
 export type { Gather } from './mesh'
-export { PATTERNS } from './against'
+export { PATTERNS } from './alternating'
 
 export const RuleSchema = z.discriminatedUnion('kind', [
-  COMPASS.schema,
-  HALFWAY.schema,
-  EVERY.schema,
-  AGAINST.schema,
-  CLUSTER.schema,
-  CRESCENT.schema,
-  MIRROR.schema,
-  BANDS.schema,
-  ARMS.schema,
-  SCATTER.schema,
-  SINGLE.schema,
-  BUNDLES.schema,
-  BOUGHS.schema,
-  SPRAY.schema,
-  WOUND.schema,
-  LAID.schema,
-  MESH.schema,
-  POOFS.schema,
-  BEADS.schema,
-  BOW.schema,
-  HAND.schema,
+  EVENLY_COUNTED_RULE.schema,
+  BETWEEN_NEIGHBOURS_RULE.schema,
+  EVENLY_SPACED_RULE.schema,
+  ALTERNATING_RULE.schema,
+  CLUSTER_RULE.schema,
+  CRESCENT_RULE.schema,
+  MIRROR_RULE.schema,
+  BANDS_RULE.schema,
+  ARMS_RULE.schema,
+  SCATTER_RULE.schema,
+  SINGLE_RULE.schema,
+  BUNDLES_RULE.schema,
+  BOUGHS_RULE.schema,
+  SPRAY_RULE.schema,
+  WRAP_RULE.schema,
+  LAPS_RULE.schema,
+  MESH_RULE.schema,
+  POOFS_RULE.schema,
+  BEADS_RULE.schema,
+  BOW_RULE.schema,
+  MANUAL_RULE.schema,
 ])
 
 export type Rule = z.infer<typeof RuleSchema>
@@ -60,27 +60,27 @@ export type RuleOf<K extends RuleKind> = Extract<Rule, { kind: K }>
 
 /** What is known of each kind of rule, in the order in which makers are offered them. */
 const RULES: { readonly [K in RuleKind]: RuleSort<RuleOf<K>> } = {
-  compass: COMPASS,
-  halfway: HALFWAY,
-  every: EVERY,
-  against: AGAINST,
-  cluster: CLUSTER,
-  crescent: CRESCENT,
-  mirror: MIRROR,
-  bands: BANDS,
-  arms: ARMS,
-  scatter: SCATTER,
-  bundles: BUNDLES,
-  boughs: BOUGHS,
-  spray: SPRAY,
-  single: SINGLE,
-  hand: HAND,
-  wound: WOUND,
-  laid: LAID,
-  mesh: MESH,
-  poofs: POOFS,
-  beads: BEADS,
-  bow: BOW,
+  compass: EVENLY_COUNTED_RULE,
+  halfway: BETWEEN_NEIGHBOURS_RULE,
+  every: EVENLY_SPACED_RULE,
+  against: ALTERNATING_RULE,
+  cluster: CLUSTER_RULE,
+  crescent: CRESCENT_RULE,
+  mirror: MIRROR_RULE,
+  bands: BANDS_RULE,
+  arms: ARMS_RULE,
+  scatter: SCATTER_RULE,
+  bundles: BUNDLES_RULE,
+  boughs: BOUGHS_RULE,
+  spray: SPRAY_RULE,
+  single: SINGLE_RULE,
+  hand: MANUAL_RULE,
+  wound: WRAP_RULE,
+  laid: LAPS_RULE,
+  mesh: MESH_RULE,
+  poofs: POOFS_RULE,
+  beads: BEADS_RULE,
+  bow: BOW_RULE,
 }
 export const RULE_KINDS = Object.keys(RULES) as RuleKind[]
 

@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { countSchema, flip, mmSchema, MOST_PLACES, placeSchema } from '../terms'
+import { countSchema, flip, mmSchema, MOST_PLACES, placeSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
 export const GATHERS = ['ruffle', 'petal', 'cluster'] as const
 export type Gather = (typeof GATHERS)[number]
 export const GATHER_NAMES: Record<Gather, string> = { ruffle: 'Ruffle', petal: 'Petal', cluster: 'Cluster, a petal of each colour' }
 
-export const MESH = ruleSort(
+export const MESH_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('mesh'),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { countSchema, flip, placeSchema, shareSchema } from '../terms'
+import { countSchema, flip, placeSchema, shareSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const MIRROR = ruleSort(
+export const MIRROR_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('mirror'),
     seat: placeSchema.describe('the middle of the gap that is kept'),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { flip, mmSchema, MOST_PLACES, placeSchema } from '../terms'
+import { flip, mmSchema, MOST_PLACES, placeSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const POOFS = ruleSort(
+export const POOFS_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('poofs'),

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { MaterialKind } from '../../material'
-import type { Role } from '../terms'
+import type { Role } from '../schema-primitives'
 
 /** What is known of a kind of rule: what it says in the document, in words and to the rooms below. */
 export interface RuleSort<R> {

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { countSchema } from '../terms'
+import { countSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const SCATTER = ruleSort(z.strictObject({ kind: z.literal('scatter'), count: countSchema }))({
+export const SCATTER_RULE = ruleSort(z.strictObject({ kind: z.literal('scatter'), count: countSchema }))({
   name: 'scatter',
   note: 'Spread without clumps, into the thinnest places first.',
   usual: () => ({ kind: 'scatter', count: 24 }),

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { flip, placeSchema } from '../terms'
+import { flip, placeSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const SINGLE = ruleSort(
+export const SINGLE_RULE = ruleSort(
   z.strictObject({
     kind: z.literal('single'),
     at: placeSchema,

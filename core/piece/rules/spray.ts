@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { inches } from '../../measure'
-import { flip, mmSchema, placeSchema } from '../terms'
+import { flip, mmSchema, placeSchema } from '../schema-primitives'
 import { ruleSort } from './rule'
 
-export const SPRAY = ruleSort(
+export const SPRAY_RULE = ruleSort(
   z
     .strictObject({
       kind: z.literal('spray'),

@@ -1,6 +1,5 @@
 import type { Bounds } from '../../measure'
-import type { Paint } from '../../plant/marks'
-import type { Pen } from '../../plant/pen'
+import type { Paint, Pen } from '../../looks'
 
 /** A rectangle; nothing when its sides have crossed. */
 export function box(pen: Pen, { left, top, right, bottom }: Bounds, fill: Paint, opacity?: number): void {

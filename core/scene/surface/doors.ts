@@ -1,10 +1,6 @@
-import { css, lighter, tone } from '../../plant/colour'
-import type { Tone } from '../../plant/colour'
+import { css, lighter, tone, sphere, SHADE } from '../../looks'
+import type { Tone, XY, Pen } from '../../looks'
 import type { Bounds } from '../../measure'
-import type { XY } from '../../plant/marks'
-import { sphere } from '../../plant/parts/rounds'
-import type { Pen } from '../../plant/pen'
-import { SHADE } from '../../plant/pen'
 import { box } from './box'
 
 /** A door in its frame, with wall and ground about it where they come into view. */

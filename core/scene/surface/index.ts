@@ -1,9 +1,7 @@
 import { random, seedOf } from '../../measure'
-import { tone } from '../../plant/colour'
+import { tone, MarkSheet, Pen } from '../../looks'
 import type { Bounds } from '../../measure'
-import type { Mark } from '../../plant/marks'
-import type { Sheet } from '../../plant/pen'
-import { MarkSheet, Pen } from '../../plant/pen'
+import type { Mark, DrawingSheet } from '../../looks'
 import type { Backdrop } from '../scene'
 import { meet } from './box'
 import { doorIn, onWall, panels } from './doors'
@@ -31,7 +29,7 @@ export function surfaceMarks(backdrop: Backdrop, region: Bounds): readonly Mark[
 }
 
 /** Draws what the piece hangs on on a sheet, as `surfaceMarks` says. */
-export function putSurface({ surface, door, hang, doorway, light, shelf }: Backdrop, region: Bounds, sheet: Sheet): void {
+export function putSurface({ surface, door, hang, doorway, light, shelf }: Backdrop, region: Bounds, sheet: DrawingSheet): void {
   const pen = new Pen(random(seedOf(surface.kind)), { sheet })
   const of = tone(surface.colour)
   const frame = doorBounds({ door, hang })

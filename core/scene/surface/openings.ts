@@ -1,16 +1,13 @@
 import { clamp, random, seedOf } from '../../measure'
-import { css, lighter, tone } from '../../plant/colour'
-import type { Tone } from '../../plant/colour'
+import { css, lighter, tone, SHADE } from '../../looks'
+import type { Tone, ColourStop, XY, Pen } from '../../looks'
 import type { Bounds } from '../../measure'
-import type { Stop, XY } from '../../plant/marks'
-import type { Pen } from '../../plant/pen'
-import { SHADE } from '../../plant/pen'
 import type { Backdrop } from '../scene'
 import { box } from './box'
 import { bricks, plaster } from './walls'
 
 /** What stands behind glass, from the top of a pane to its bottom, in each light. */
-const BEHIND: Record<Backdrop['light'], readonly Stop[]> = {
+const BEHIND: Record<Backdrop['light'], readonly ColourStop[]> = {
   day: [
     [0, '#9fb3ba'],
     [0.35, '#71878f'],

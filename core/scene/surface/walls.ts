@@ -1,9 +1,7 @@
 import { random, seedOf } from '../../measure'
-import { css, jitter, lighter } from '../../plant/colour'
-import type { Tone } from '../../plant/colour'
+import { css, jitter, lighter } from '../../looks'
+import type { Tone, XY, Pen } from '../../looks'
 import type { Bounds } from '../../measure'
-import type { XY } from '../../plant/marks'
-import type { Pen } from '../../plant/pen'
 import { box } from './box'
 
 const BOARD = 140

@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { createError, defineEventHandler, getQuery, getRouterParam } from 'h3'
 import { DaySchema } from '../../../core/measure'
 import { ShopSchema } from '../../../core/price'
-import { mannersOf, shopOn } from '../../shops/rhythm'
+import { mannersOf, shopOn } from '../../shops/promotions'
 
 /** The stand-in shop with its price list of a day: `/api/shops/pinfold?day=2026-10-20`. */
 export default defineEventHandler(async (event) => {

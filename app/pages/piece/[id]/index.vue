@@ -4,17 +4,17 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import type { Panel } from '~/components/bench/BenchHeader.vue'
-import type { CommandId } from '~/composables/commands'
-import { commandFor } from '~/composables/commands'
-import { focusKeyed, isCovered, isForPage, isTyping, isWhereKeysAct } from '~/composables/keys'
+import type { CommandId } from '~/utils/key-list'
+import { commandFor } from '~/utils/key-list'
+import { focusKeyed, isCovered, isForPage, isTyping, isWhereKeysAct } from '~/utils/keys'
 import { useCosts } from '~/composables/useCosts'
-import { useHand } from '~/composables/useHand'
+import { useStemEditing } from '~/composables/useStemEditing'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
 const bench = useBench()
-const hand = useHand()
+const hand = useStemEditing()
 const notices = useNotices()
 const panel = ref<Panel>('stems')
 const keys = ref(false)
@@ -123,9 +123,9 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
         <BasePanel v-else-if="panel === 'base'" />
         <FixingPanel v-else-if="panel === 'fixing'" />
         <HangingPanel v-else-if="panel === 'hanging'" />
-        <OrderPanel v-else-if="panel === 'order'" />
+        <TasksPanel v-else-if="panel === 'order'" />
         <CostPanel v-else-if="panel === 'cost'" :costs="costs" />
-        <StemsPanel v-else />
+        <LayersPanel v-else />
       </section>
       <HangingView v-if="panel === 'hanging' && bench.workings" />
       <ScheduleView v-else-if="panel === 'order' && bench.workings" />

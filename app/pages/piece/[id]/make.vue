@@ -5,7 +5,7 @@ import { NuxtLink } from '#components'
 import { ListChecks, Printer, Smartphone, TriangleAlert } from '@lucide/vue'
 import { useEventListener } from '@vueuse/core'
 import { BASE_SORTS, DIMENSIONS } from '#core/base'
-import { sheetOf } from '#core/exchange'
+import { sheetOf } from '#core/formats'
 import { readTape } from '#core/measure'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
@@ -63,8 +63,8 @@ useEventListener('keydown', (event) => {
       <div class="ml-auto flex flex-wrap items-center gap-3 max-sm:ml-0">
         <label class="flex items-center gap-1.5"><input v-model="surface" type="checkbox" />Show what it hangs on</label>
         <UnitsSwitch />
-        <LightSwitch />
-        <OutMenu v-if="sheet" :sheet="sheet" />
+        <ThemeToggle />
+        <ExportMenu v-if="sheet" :sheet="sheet" />
         <button type="button" class="button h-8" @click="carrying = true"><Smartphone :size="16" />To the phone</button>
         <button type="button" class="button h-8" :disabled="readying || !workings" @click="print">
           <Printer :size="16" />{{ readying ? 'Getting it ready…' : 'Print' }}

@@ -5,8 +5,8 @@ import { NuxtLink } from '#components'
 import type { DaybookRecord } from '#core/daybook'
 import { beginRecord } from '#core/daybook'
 import { withOwnTask } from '#core/piece'
-import type { CautionId } from '#core/steps'
-import { timesOf } from '#core/steps'
+import type { CautionId } from '#core/tasks'
+import { timesOf } from '#core/tasks'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
@@ -69,7 +69,7 @@ function hung(): void {
       >
       <h1 class="min-w-0 flex-1 truncate font-serif text-lg">{{ bench.piece.brief.name }}</h1>
       <UnitsSwitch class="max-sm:hidden" />
-      <LightSwitch />
+      <ThemeToggle />
     </header>
     <main class="min-h-0 flex-1">
       <MakeSteps

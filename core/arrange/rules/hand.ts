@@ -1,9 +1,0 @@
-import type { RuleOf } from '../../piece'
-import type { Arranging } from './arranging'
-import { noCount, nothing } from './arranging'
-
-export const HAND: Arranging<RuleOf<'hand'>> = {
-  slots: () => [],
-  withCount: noCount,
-  says: nothing,
-}

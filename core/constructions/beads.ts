@@ -1,0 +1,166 @@
+import { beadsOn } from '../placement'
+import type { Body, Run } from '../base'
+import { BASE_SORTS, stationAt } from '../base'
+import type { Rated, Term } from '../measure'
+import {
+  gaugeWidth,
+  quantity,
+  sum,
+  byRule,
+  count,
+  minus,
+  mm,
+  divide,
+  PI,
+  plus,
+  plusAll,
+  ratio,
+  saidAs,
+  labelled,
+  times,
+  floor,
+} from '../measure'
+import { MOST_PLACES } from '../piece'
+import type { Construction, ConstructionContext, NamedFigure } from './construction'
+import { changeRule, figureOf, lengthsFor, told, total } from './construction'
+import { WIRES } from './rules-of-thumb'
+
+/**
+ * Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm.
+ * @example beadsOff(25.4, 12.7).beads // 6
+ */
+export function beadsOff(change: number, bead: number): { readonly beads: number; readonly change: number } {
+  const beads = Math.round((Math.PI * change) / bead)
+  return { beads, change: (beads * bead) / Math.PI }
+}
+
+/** Bare wire kept at one end to bend round the base: `turns × π × (ring wire + own wire) + tail`. */
+export const bareWire = (turns: number, ring: Term, own: number, tail: number): Term =>
+  plus(times(labelled`${ratio(turns)} turns`, PI, plus(ring, mm(own))), mm(tail))
+
+/** Bases whose face is several wires, or beads on one, by how thick that wire is; the core of a bead ring by its gauge. */
+const WIRED: Partial<Record<Body, (by: Rated) => Term>> = {
+  wire: (by) => byRule(WIRES, by),
+  box: (by) => byRule(WIRES, by),
+  clamps: (by) => byRule(WIRES, by),
+  beads: () => mm(gaugeWidth(16)),
+}
+
+/** What a wire is bent round at the end of its beads. */
+const wireOf = ({ piece, shelf }: ConstructionContext, run: Run): Term =>
+  WIRED[BASE_SORTS[piece.base.kind].body]?.(shelf) ?? mm(2 * stationAt(run, run.length / 2).half)
+
+/** Whether beads go on the base's own wires, so that none is needed to thread them on. */
+const onOwnWires = ({ piece }: ConstructionContext): boolean => BASE_SORTS[piece.base.kind].body === 'rod'
+
+export const BEADS_CONSTRUCTION: Construction<'beads'> = {
+  makeUp(rule, making) {
+    const {
+      layer,
+      runs,
+      mix: [bead],
+    } = making
+    const own = onOwnWires(making)
+    const rows = runs.map((run) => {
+      const fits = floor(divide(minus(mm(run.length), mm(rule.allowance)), mm(bead.length)))
+      const n = Math.min(MOST_PLACES, fits.value)
+      const bare = bareWire(rule.turns, wireOf(making, run), rule.own, rule.tail)
+      return {
+        run,
+        n,
+        beads: n < fits.value ? saidAs(count(n), [`as many as a layer holds`]) : fits,
+        bare,
+        wire: n * bead.length + 2 * bare.value,
+      }
+    })
+    const [first] = rows as [(typeof rows)[number], ...typeof rows]
+    const beads =
+      rows.length > 1
+        ? plusAll(
+            rows.map(({ n }) => count(n)),
+            count(0),
+          )
+        : first.beads
+    const figures: NamedFigure[] = [
+      ...(rows.length > 1 ? rows.map((row) => told(`beads:${row.run.id}`, `On the ${row.run.name}`, row.beads)) : []),
+      told('beads', 'Beads', beads),
+      ...(own
+        ? []
+        : [
+            told('bare', 'Bare wire at each end', first.bare),
+            told(
+              'wire',
+              'Wire to thread on',
+              plus(
+                times(count(total(rows, ({ n }) => n)), mm(bead.length)),
+                saidAs({ ...first.bare, value: 2 * total(rows, ({ bare }) => bare.value) }, [`${2 * rows.length} bare ends`]),
+              ),
+            ),
+          ]),
+    ]
+    return {
+      layer: layer.id,
+      title: null,
+      figures,
+      needs: own
+        ? []
+        : lengthsFor(
+            layer.id,
+            rows.map(({ run, wire }) => ({
+              material: THREAD,
+              use: rows.length > 1 ? `threading, ${run.name}` : 'threading',
+              length: wire,
+              count: 1,
+              joins: false,
+            })),
+          ),
+    }
+  },
+  words(rule, makeUp, making) {
+    const { runs, piece, layer } = making
+    const before = piece.layers
+      .slice(0, piece.layers.indexOf(layer))
+      .find((each) => each.rule.kind === 'beads' && each.rule.allowance === rule.allowance)
+    if (before && onOwnWires(making) && runs.length === 1)
+      return [sum`As before, on ${/\d$/.test(runs[0].name) ? '' : 'the '}${runs[0].name}: ${figureOf(makeUp, 'beads')} beads.`]
+    const threaded = sum`Thread ${figureOf(makeUp, 'beads')} beads${runs.length > 1 ? ', run by run' : ` on ${/\d$/.test(runs[0].name) ? '' : 'the '}${runs[0].name}`}`
+    if (onOwnWires(making))
+      return [[...threaded, ...(rule.allowance > 0 ? sum` and leave ${quantity.length(rule.allowance)} of it bare.` : ['.'])]]
+    const wound =
+      rule.turns > 0
+        ? sum`, wind it ${rule.turns === 1 ? 'once' : rule.turns === 2 ? 'twice' : `${Number(rule.turns.toFixed(2))} times`} round the base`
+        : []
+    return [[...threaded, ...sum`; keep ${figureOf(makeUp, 'bare')} of wire bare at each end`, ...wound, ' and fold the end in.']]
+  },
+  problems(rule, { layer, runs, mix: [bead] }) {
+    const none = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) === 0)
+    const many = runs.find((run) => beadsOn(run.length, rule.allowance, bead.length) > MOST_PLACES)
+    return [
+      ...(none
+        ? [
+            {
+              id: `${layer.id}:none`,
+              severity: 'fault' as const,
+              layer: layer.id,
+              says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`,
+              mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [],
+            },
+          ]
+        : []),
+      ...(many
+        ? [
+            {
+              id: `${layer.id}:many`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`${quantity.count(beadsOn(many.length, rule.allowance, bead.length))} beads on the ${many.name} are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
+              mends: [{ says: sum`Take larger beads`, edit: null }],
+            },
+          ]
+        : []),
+    ]
+  },
+}
+
+/** The wire that beads are threaded on. */
+const THREAD = 'paddle-wire'

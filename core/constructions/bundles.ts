@@ -1,0 +1,239 @@
+import { overlapped, shortestOf } from '../placement'
+import type { Placement } from '../placement'
+import type { Run } from '../base'
+import { rimAt, silhouetteOf } from '../looks'
+import type { Shelf } from '../material'
+import type { Rated } from '../measure'
+import {
+  GEOMETRY,
+  quantity,
+  rate,
+  RULE_OF_THUMB,
+  ruleUsed,
+  sum,
+  wholesOver,
+  asUnit,
+  byRule,
+  count,
+  given,
+  minus,
+  mm,
+  divide,
+  PI,
+  plus,
+  ratio,
+  saidAs,
+  labelled,
+  times,
+  ceil,
+  worked,
+} from '../measure'
+import { MOST_PLACES } from '../piece'
+import { bindingOf } from './binding-wire'
+import type { Construction, NamedFigure } from './construction'
+import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
+import { LATE_WRAPS, START_WRAPS, TAIL } from './rules-of-thumb'
+
+/**
+ * The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least.
+ * @example lastQuarter(12) // 10
+ */
+export const lastQuarter = (bundles: number): number => Math.floor(bundles * 0.75) + 1
+
+/**
+ * How many wraps of wire so many bundles take.
+ * @example wrapsOf(12, 1, { rates: {} }) // 17
+ */
+export function wrapsOf(bundles: number, each: number, by: Rated): number {
+  const late = bundles - lastQuarter(bundles) + 1
+  return rate(START_WRAPS, by) + (bundles - late) * each + late * Math.max(each, rate(LATE_WRAPS, by))
+}
+
+/** Sprigs bound on by the bundle. */
+export const BUNDLES_CONSTRUCTION: Construction<'bundles'> = {
+  makeUp(rule, { piece: of, layer, runs, laid, shelf }) {
+    const piece = shortestOf(layer, shelf)
+    const round = times(PI, mm(rule.bound))
+    const tail = byRule(TAIL, shelf)
+    const rows = runs
+      .map((one) => ({ one, ...overlapped(one, piece, rule.advance) }))
+      .map((row) => {
+        const wraps = {
+          ...count(wrapsOf(row.count, rule.wraps, shelf)),
+          rules: [ruleUsed(START_WRAPS, shelf), ruleUsed(LATE_WRAPS, shelf)],
+        }
+        return {
+          ...row,
+          wraps,
+          wire: plus(
+            times(labelled`${wraps} wraps`, round),
+            labelled`path ${mm(row.one.length)}`,
+            times(labelled`${count(2)} tails`, tail),
+          ),
+        }
+      })
+    const [run] = runs
+    const [{ count: first, step }] = rows as [(typeof rows)[number], ...typeof rows]
+    const whole = total(rows, (row) => row.count)
+    const wraps = { ...rows[0]!.wraps, value: total(rows, (row) => row.wraps.value) }
+    const wire = plus(
+      times(labelled`${given(quantity.count(wraps.value))} wraps`, round),
+      labelled`path ${mm(total(runs, ({ length }) => length))}`,
+      times(labelled`${count(2 * runs.length)} tails`, tail),
+    )
+    const counted = run.closed
+      ? ceil(divide(labelled`centre line ${mm(run.length)}`, mm(rule.advance)))
+      : plus(ceil(divide(minus(labelled`run ${mm(run.length)}`, labelled`sprig ${mm(piece)}`), mm(rule.advance))), count(1))
+    const oneFace = times(labelled`${count(whole)} bundles`, count(rule.sprigs))
+    const sprigs = rule.faces > 1 ? times(oneFace, saidAs(count(rule.faces), ['both faces'])) : oneFace
+    const figures: NamedFigure[] = [
+      runs.length > 1
+        ? read(
+            'bundles',
+            'Bundles',
+            quantity.count(whole),
+            [...worked(counted).sum, ...sum` on the ${run.name}; on ${quantity.count(runs.length)} runs in all ${quantity.count(whole)}`],
+            GEOMETRY,
+          )
+        : told('bundles', 'Bundles', counted),
+      told(
+        'advance',
+        'Advance, evened',
+        run.closed || first > 1
+          ? divide(run.closed ? mm(run.length) : minus(mm(run.length), mm(piece)), count(run.closed ? first : first - 1))
+          : mm(step),
+      ),
+      // One bundle lies over none.
+      ...(first > 1
+        ? [
+            told(
+              'overlap',
+              'Overlap',
+              asUnit('share', minus(ratio(1), divide(labelled`advance ${mm(step)}`, labelled`sprig ${mm(piece)}`))),
+            ),
+          ]
+        : []),
+      told('sprigs', 'Sprigs', sprigs, [', before spare']),
+      read(
+        'double',
+        'Wrap twice from bundle',
+        quantity.count(lastQuarter(first)),
+        sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`,
+        RULE_OF_THUMB,
+      ),
+      told('wire', 'Binding wire', { ...wire, rules: [...wraps.rules, ...wire.rules], basis: RULE_OF_THUMB }),
+      ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
+    ]
+    return {
+      layer: layer.id,
+      title: null,
+      figures,
+      needs: lengthsFor(
+        layer.id,
+        rows.map((row, i) => ({
+          material: bindingOf(of, shelf),
+          use: runs.length > 1 ? `binding ${i + 1}` : 'binding',
+          length: row.wire.value,
+          count: 1,
+          joins: true,
+        })),
+      ),
+    }
+  },
+  words: (rule, makeUp) => [
+    sum`Bind ${figureOf(makeUp, 'bundles')} bundles of ${quantity.count(rule.sprigs)}${rule.faces > 1 ? ' in front and as many behind' : ''}, ${figureOf(makeUp, 'advance')} from one to the next, each over the stems of the last; wrap each ${often(rule.wraps)}.`,
+    [
+      ...(rule.wraps > 1
+        ? sum`Two wraps before the first.`
+        : sum`Two wraps before the first; from bundle ${figureOf(makeUp, 'double')} on wrap each twice.`),
+      ' Tuck the last under the heads of the first and tie off.',
+    ],
+  ],
+  problems(rule, { layer, runs: [run], shelf }) {
+    const piece = shortestOf(layer, shelf)
+    const { count } = overlapped(run, piece, rule.advance)
+    const most = Math.floor(MOST_PLACES / rule.sprigs)
+    const usual = piece * 0.5
+    return [
+      ...(rule.advance > piece
+        ? [
+            {
+              id: `${layer.id}:advance`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`,
+              mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }],
+            },
+          ]
+        : []),
+      ...(count > most
+        ? [
+            {
+              id: `${layer.id}:many`,
+              severity: 'care' as const,
+              layer: layer.id,
+              says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`,
+              mends: [
+                { says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) },
+              ],
+            },
+          ]
+        : []),
+    ]
+  },
+}
+
+/** How wide a bound ring comes out, and its hole: by the sprigs that reach farthest out and in. */
+function finishedFigures(placements: readonly Placement[], shelf: Shelf): NamedFigure[] {
+  const away = placements.flatMap((each) => rimAt(silhouetteOf(each, shelf), each).map(([x, y]) => Math.hypot(x, y)))
+  if (!away.length) return []
+  const [far, near] = [Math.max(...away), Math.min(...away)]
+  return [
+    told('outer', 'Finished, outside', times(count(2), labelled`${mm(far)} from the middle to the tip that reaches farthest out`)),
+    told('inner', 'Finished, hole', times(count(2), labelled`${mm(near)} from the middle to the tip that reaches farthest in`)),
+  ]
+}
+
+/** With so many sprigs in hand: the bundles they give, the advance that stretches them round, and how deep they then lie. */
+export interface Stretched {
+  readonly bundles: number
+  readonly advance: number
+  readonly depth: number
+}
+
+/**
+ * @param sprigs each bundle takes, from 1 @param faces 1 or 2 @param inHand sprigs there are @param piece how long one is, mm
+ * @returns null when they do not give one bundle
+ * @example stretched({ length: 1000, closed: true }, 200, 4, 1, 43) // { bundles: 10, advance: 100, depth: 2 }
+ */
+export function stretched(
+  { length, closed }: Pick<Run, 'length' | 'closed'>,
+  piece: number,
+  sprigs: number,
+  faces: number,
+  inHand: number,
+): Stretched | null {
+  const bundles = Math.floor(inHand / (sprigs * faces))
+  if (bundles < 1) return null
+  const advance = closed ? length / bundles : bundles > 1 ? Math.max(0, length - piece) / (bundles - 1) : length
+  return { bundles, advance, depth: advance > 0 ? piece / advance : bundles }
+}
+
+const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
+
+/** How one goes on from here: bundles still to bind over a gap, and how many of them are wrapped twice. */
+export interface Remaining {
+  readonly bundles: number
+  readonly twice: number
+}
+
+/**
+ * @param done bundles bound so far @param gap left on the run, mm, over 0 @param advance as bound, mm, over 0
+ * @returns null when there is nothing to go by
+ * @example remaining(9, 270, 90) // { bundles: 3, twice: 3 }
+ */
+export function remaining(done: number, gap: number, advance: number): Remaining | null {
+  if (!(done >= 0) || !(gap > 0) || !(advance > 0)) return null
+  const bundles = wholesOver(gap, advance)
+  return { bundles, twice: Math.min(bundles, done + bundles - lastQuarter(done + bundles) + 1) }
+}

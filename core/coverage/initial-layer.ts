@@ -1,0 +1,266 @@
+import { arrange, HELD } from '../placement'
+import type { BaseKind, Body, Run } from '../base'
+import { BASE_SORTS, boundsOf, stationAt } from '../base'
+import type { Material, Shelf } from '../material'
+import { materialOf } from '../material'
+import type { Rated, Thumb } from '../measure'
+import { clamp, inches, radians, rate } from '../measure'
+import type { Layer, Piece, RuleKind } from '../piece'
+import { BOUGH_YIELDS, BUNDLE_ADVANCE, withRuleKind, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
+import { coverageOf } from './coverage'
+import { AS_LAID, FIRST_FULL, FIRST_LUSH, FIRST_SPARSE } from './rules-of-thumb'
+
+/** How much of the face a first layer of greenery should hide, by the fullness asked. */
+const COVERS: Readonly<Record<Piece['brief']['fullness'], Thumb>> = { sparse: FIRST_SPARSE, full: FIRST_FULL, lush: FIRST_LUSH }
+/** How far stems reach beyond the base: as a share of its face and of half its size, mm at least and at most. A ring comes out 2 to 6 in wider than its form. Rules of thumb. */
+const BEYOND = { ofFace: 0.9, ofHalf: 0.25, least: 25, most: 75 } as const
+/** A stem that is shorter than this does not hold, mm, and none is longer than this share of its run. Rules of thumb. */
+const SHORTEST = 60
+const OF_RUN = 0.6
+/** Neighbours lie over each other by at least this share of a stem, and no nearer than this, mm. Rules of thumb. */
+const OVERLAP = 0.4
+const NEAREST = 12
+/** From place to place, mm along the run: of what is laid over the greenery, and of accents. Rules of thumb. */
+const APART = { over: 90, accents: 200 } as const
+const MOST = 240
+/** A group of three heads, two of them across, takes at most this share of the base's shorter side; else one stands alone. Rule of thumb. */
+const GROUP = 0.55
+/** A bow across is so much of the base's width: between a third and a half. Rule of thumb. */
+const BOW = 0.42
+
+/** A cut length as hands measure it: to the quarter inch. */
+const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
+
+/** A layer to begin with, and its place in the order of work. */
+export interface Begun {
+  readonly layer: Layer
+  readonly at: number
+}
+
+/** Roles that stems go on before: they lie on top, to be seen. */
+const ON_TOP: ReadonlySet<Layer['role']> = new Set(['focal', 'sign', 'bow'])
+
+/**
+ * A layer of one material as a maker would begin it on this piece: its rule, count, cut length, lean and spread by the
+ * base, its runs and faces, the door it hangs on and the fullness asked; stems go on before what is to be seen on top.
+ * @param runs of the base @param id of the layer @param by a rule to lay it by, instead of its usual one
+ */
+export function beginLayer(
+  piece: Piece,
+  runs: readonly Run[],
+  shelf: Shelf,
+  id: string,
+  material: Material,
+  seed: number,
+  by: RuleKind | null = null,
+): Begun {
+  const layer = laid(piece, runs, shelf, startLayer(id, material, seed, runs), material, by)
+  const first = material.form === 'leaf' && !ON_TOP.has(layer.role) ? piece.layers.findIndex(({ role }) => ON_TOP.has(role)) : -1
+  return { layer, at: first < 0 ? piece.layers.length : first }
+}
+
+function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, material: Material, by: RuleKind | null): Layer {
+  const layer: Layer = {
+    ...start,
+    ...(by === null ? {} : withRuleKind(start, by, '')),
+    // Greenery covers every part of a base that has several.
+    ...(start.role === 'greenery' && runs.length > 1 ? { run: EACH } : {}),
+  }
+  const room = roomOf(piece, runs, layer, shelf)
+  if (layer.rule.kind === 'bow') return sized(layer, room)
+  if (!laysStems(layer.rule)) return tied(layer, runs)
+  const cut = layer.flow === 'clockwise' || material.form === 'leaf' ? cutFor(layer, material, room) : null
+  const own: Layer = { ...layer, cut: cut !== null && cut < material.length * 0.95 ? cut : null }
+  const long = own.cut ?? material.length
+  switch (own.rule.kind) {
+    case 'cluster': {
+      const size = 2 * material.width <= room.short * GROUP ? own.rule.size : 1
+      return { ...own, rule: { ...own.rule, size } }
+    }
+    case 'bundles':
+      return { ...own, cut: null, rule: { ...own.rule, advance: rate(BUNDLE_ADVANCE, shelf) } }
+    case 'boughs':
+      return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
+    case 'arms':
+      return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }
+    case 'compass': {
+      const count =
+        own.role === 'greenery'
+          ? countFor(piece, runs, own, shelf, room, long)
+          : own.role === 'accent' || material.form !== 'leaf'
+            ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
+            : Math.round(room.length / Math.max(APART.over, long * 0.6))
+      return { ...own, rule: { ...own.rule, count: Math.min(MOST, Math.max(room.closed ? 3 : 1, count)) } }
+    }
+    default:
+      return own
+  }
+}
+
+interface Room {
+  /** Of the runs that the layer goes on, the longest and the shortest, mm. */
+  readonly length: number
+  readonly shortest: number
+  /** Half the face, mm, and half the base's shorter side. */
+  readonly half: number
+  readonly radius: number
+  readonly closed: boolean
+  /** The base's shorter side, and its width, mm. */
+  readonly short: number
+  readonly wide: number
+  /** How far a stem may reach beyond the face, mm. */
+  readonly beyond: number
+}
+
+function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Room {
+  const own = layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run)
+  const [first] = own.length ? own : runs
+  const { left, right, top, bottom } = boundsOf(runs)
+  const [wide, high] = [right - left, bottom - top]
+  const short = Math.min(wide, high)
+  const half = stationAt(first!, first!.length / 3).half
+  const wished = Math.min(BEYOND.most, Math.max(BEYOND.least, 2 * half * BEYOND.ofFace, (short / 2) * BEYOND.ofHalf))
+  // Garlands go along what they hang on, and are not measured against its width.
+  const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * rate(DOOR_SHARE, by) - wide) / 2
+  return {
+    length: Math.max(...own.map(({ length }) => length)),
+    shortest: Math.min(...own.map(({ length }) => length)),
+    half,
+    radius: short / 2 - half,
+    closed: first!.closed,
+    short,
+    wide,
+    // A base that fills its door by itself leaves nothing to keep to.
+    beyond: spare > BEYOND.least ? Math.min(wished, spare * 0.9) : wished * 0.6,
+  }
+}
+
+/** The length at which a stem that leans out as far as most do ends just so far beyond the face, mm. */
+function cutFor(
+  { lean, leanSpread, acrossSpread }: Layer,
+  material: Material,
+  { half, radius, closed, shortest: length, beyond }: Room,
+): number {
+  const out = Math.sin(radians(Math.abs(lean) + leanSpread))
+  const from = half * acrossSpread
+  // On a ring a straight stem leaves the run also without a lean: the chord from where it is held to the circle it may reach.
+  const reach = closed
+    ? Math.sqrt((radius + from) ** 2 * out ** 2 + Math.max(0, (radius + half + beyond) ** 2 - (radius + from) ** 2)) - (radius + from) * out
+    : (half - from + beyond) / Math.max(0.05, out)
+  // Half of what it is wide lies beyond its line.
+  const most = Math.min(length * OF_RUN, Math.max(SHORTEST, (reach - material.width * 0.2) / (1 - HELD)))
+  return quarter(Math.min(material.length, Math.max(Math.min(SHORTEST, length * OF_RUN), most)))
+}
+
+/** The length at which stems of a layer end where they should beyond the face of this base, mm. */
+export const reachingCut = (piece: Piece, runs: readonly Run[], layer: Layer, material: Material, by: Rated): number =>
+  cutFor(layer, material, roomOf(piece, runs, layer, by))
+
+/** The least stems of a layer that hide what a first layer should, but always one over the next. */
+function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf, { length }: Room, long: number): number {
+  const wanted = rate(COVERS[piece.brief.fullness], shelf)
+  const most = Math.min(MOST, Math.floor(length / NEAREST))
+  const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))
+  const covers = (count: number): number => {
+    const { rule } = layer
+    const laid = arrange(
+      {
+        ...piece,
+        layers: [
+          { ...layer, rule: rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule },
+        ],
+      },
+      runs,
+      shelf,
+    )
+    return coverageOf(
+      runs,
+      laid.flatMap(({ placements }) => placements),
+      shelf,
+    ).share.value
+  }
+  let [count, cover] = [least, covers(least)]
+  // Were they strewn, cover would go by the logarithm of what is left bare: that says how many to look at next.
+  for (let looks = 0; looks < MOST_LOOKS && cover < wanted && count < most; looks++) {
+    const ratio = Math.log(1 - wanted) / Math.log(1 - clamp(cover, 0.02, 0.98))
+    count = Math.min(most, Math.max(count + 1, Math.ceil(count * Math.min(4, ratio))))
+    cover = covers(count)
+  }
+  return Math.min(most, Math.max(1, Math.round(count * rate(AS_LAID, shelf))))
+}
+const MOST_LOOKS = 5
+
+/** A bow as large as a ring asks; along an open run its width says nothing, and the bow stays as it usually is. */
+function sized(layer: Layer, { wide, closed }: Room): Layer {
+  if (layer.rule.kind !== 'bow' || !closed) return layer
+  const loop = quarter((wide * BOW) / 2)
+  return {
+    ...layer,
+    rule: {
+      ...layer.rule,
+      ribbons: layer.rule.ribbons.map((ribbon) =>
+        ribbon.build === 'hand'
+          ? { ...ribbon, loop, tails: [quarter(loop * 2), quarter(loop * 2.25)], centre: quarter(loop * 0.75) }
+          : ribbon,
+      ),
+    },
+  }
+}
+
+/** Mesh by so many ties as a base of this length has. */
+function tied(layer: Layer, runs: readonly Run[]): Layer {
+  if (layer.rule.kind !== 'mesh' && layer.rule.kind !== 'poofs') return layer
+  const own = layer.run === EACH ? runs : runs.filter(({ id }) => id === layer.run)
+  const ties = Math.max(4, Math.round(Math.min(...(own.length ? own : runs).map(({ length }) => length)) / inches(2.75)))
+  const { left, right } = boundsOf(runs)
+  const cut = quarter(Math.min(inches(10), Math.max(inches(6), (right - left) * 0.5)))
+  return { ...layer, rule: layer.rule.kind === 'mesh' ? { ...layer.rule, ties, count: ties, cut } : { ...layer.rule, ties } }
+}
+
+/** A way to begin on a base before any stems go on. */
+export interface BaseNeed {
+  readonly says: string
+  readonly material: string
+  readonly rule: RuleKind
+}
+
+const BUNDLES: BaseNeed = { says: 'Bind bundles on, each over the stems of the last', material: 'bay', rule: 'bundles' }
+const MESH: BaseNeed = { says: 'Catch gathers of mesh in its ties', material: 'mesh-honey', rule: 'mesh' }
+const WRAP: BaseNeed = { says: 'Wrap it in ribbon first', material: 'ribbon-slate', rule: 'wound' }
+const TWINE: BaseNeed = { says: 'Wind it with twine', material: 'jute-twine', rule: 'wound' }
+const BOUGHS: BaseNeed = { says: 'Bind it of boughs, end over end', material: 'cedar', rule: 'boughs' }
+const MOSS: BaseNeed = { says: 'Lay moss over it', material: 'moss', rule: 'compass' }
+
+/** What each make of base wants before stems, or in their place. Common practice. */
+const NEEDS: Readonly<Record<Body, readonly BaseNeed[]>> = {
+  wire: [BUNDLES, MESH],
+  box: [BUNDLES, MOSS],
+  clamps: [BUNDLES],
+  vine: [BUNDLES],
+  twisted: [],
+  straw: [BUNDLES, WRAP],
+  foam: [WRAP, MOSS],
+  hoop: [WRAP, TWINE],
+  beads: [],
+  evergreen: [MESH],
+  rod: [TWINE],
+  trees: [],
+  bound: [],
+  rope: [BOUGHS],
+}
+
+/** What can be done with a base before stems go on it. */
+export const baseNeeds = (kind: BaseKind, shelf: Shelf): BaseNeed[] =>
+  NEEDS[BASE_SORTS[kind].body].filter(({ material }) => materialOf(shelf, material))
+
+/** The layers of another piece, as a beginning: the same rules by this base's own runs, and what refers to a layer that is not taken, by its own count. */
+export function layersFrom(other: Piece, runs: readonly Run[]): Layer[] {
+  const ids = new Set(runs.map(({ id }) => id))
+  return other.layers.map((layer) => ({
+    ...layer,
+    run: layer.run === EACH || ids.has(layer.run) ? layer.run : runs[0]!.closed ? runs[0]!.id : EACH,
+    nudges: {},
+    taken: [],
+    added: layer.added.filter(({ run }) => ids.has(run)),
+  }))
+}

@@ -1,0 +1,180 @@
+import type { Run } from '../base'
+import type { Figure, Rated } from '../measure'
+import { capital, clock, rate } from '../measure'
+import type { Brief, Piece } from '../piece'
+import type { Balance } from './balance'
+import type { Coverage } from './coverage'
+import { fullnessAsks } from './fullness'
+import type { Contrast } from './colour-and-weight'
+import { NEARLY } from './rules-of-thumb'
+
+/** A figure with what it means in words, said first: "covers well", 92 %. */
+export interface Judged {
+  readonly id: string
+  readonly verdict: string
+  readonly name: string
+  readonly figure: Figure
+}
+
+/** The verdict of the first of some limits that a value reaches, from the highest down. */
+const from = (value: number, limits: readonly (readonly [least: number, verdict: string])[]): string =>
+  (limits.find(([least]) => value >= least) ?? limits.at(-1)!)[1]
+
+/** How the cover and the balance of a piece are, as its brief means them: what means nothing for it is left out. */
+export function coverVerdicts(
+  { brief }: Piece,
+  runs: readonly Run[],
+  { share, twoDeep, meanDepth, evenness }: Coverage,
+  balance: Balance,
+  by: Rated,
+): Judged[] {
+  const {
+    fullness,
+    balance: { school },
+  } = brief
+  const asks = fullnessAsks(fullness, by)
+  const nearly = rate(NEARLY, by)
+  const closed = runs[0]!.closed
+  const side =
+    balance.heavy === null ? null : closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
+  return [
+    {
+      id: 'share',
+      name: 'Face covered',
+      figure: share,
+      verdict:
+        fullness === 'sparse'
+          ? from(share.value, [
+              [fullnessAsks('full', by).once, 'Covers nearly all of a base that should show'],
+              [0.01, 'Lets the base show, as meant'],
+              [0, 'Bare'],
+            ])
+          : from(share.value, [
+              [asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'],
+              [asks.once - nearly, 'Nearly covers'],
+              [0.01, 'Thin'],
+              [0, 'Bare'],
+            ]),
+    },
+    ...(fullness === 'lush'
+      ? [
+          {
+            id: 'twoDeep',
+            name: 'Two deep',
+            figure: twoDeep,
+            verdict: from(twoDeep.value, [
+              [asks.twice, 'Lush'],
+              [asks.twice - nearly, 'Nearly lush'],
+              [0, 'Not lush yet'],
+            ]),
+          },
+          {
+            id: 'depth',
+            name: 'Mean depth',
+            figure: meanDepth,
+            verdict: from(meanDepth.value, [
+              [2, 'Layers over layers'],
+              [1, 'About one layer'],
+              [0, 'Under one layer'],
+            ]),
+          },
+        ]
+      : []),
+    ...(school !== 'offset' && fullness !== 'sparse' && closed && share.value > 0
+      ? [
+          {
+            id: 'evenness',
+            name: 'Depth round it',
+            figure: evenness,
+            verdict: from(evenness.value, [
+              [0.8, 'Even all round'],
+              [0.6, 'A little uneven'],
+              [0, 'Uneven'],
+            ]),
+          },
+        ]
+      : []),
+    ...(share.value > 0
+      ? [
+          {
+            id: 'balance',
+            name: 'Off the middle',
+            figure: balance.off,
+            verdict:
+              side === null
+                ? 'Balanced'
+                : school === 'offset'
+                  ? `Heavy ${side}${balance.asMeant ? ', as meant' : ', not as meant'}`
+                  : balance.asMeant
+                    ? 'Balanced'
+                    : `Heavy ${side}`,
+          },
+        ]
+      : []),
+  ]
+}
+
+const GROUNDS: Record<Brief['surface']['kind'], string> = {
+  boards: 'the boards',
+  door: 'the door',
+  brick: 'the bricks',
+  plaster: 'the wall',
+  stone: 'the stone',
+  glass: 'the glass',
+  mantel: 'the mantel',
+}
+
+/** How a piece and its ties show. CIEDE2000 and lightness contrast; the limits are our own, set by looking. */
+export function contrastVerdicts({ brief }: Piece, { surface, tie }: Contrast): Judged[] {
+  const ground = GROUNDS[brief.surface.kind]
+  return [
+    ...(surface
+      ? [
+          {
+            id: 'ground',
+            name: 'Difference in colour',
+            figure: surface.difference,
+            verdict: from(surface.difference.value, [
+              [20, `Stands out clearly from ${ground}`],
+              [12, `Can be told from ${ground}`],
+              [0, `Lost on ${ground}`],
+            ]),
+          },
+          {
+            id: 'light',
+            name: 'Light against dark',
+            figure: surface.ratio,
+            verdict: from(surface.ratio.value, [
+              [3, 'Shows at dusk too'],
+              [1.5, 'Shows by lightness too'],
+              [0, 'Shows by colour alone'],
+            ]),
+          },
+        ]
+      : []),
+    {
+      id: 'tie',
+      name: 'Tie against base',
+      figure: tie.best,
+      verdict: `${capital(tie.name)} ${from(tie.best.value, [
+        [15, 'shows least, but shows, on'],
+        [5, 'hardly shows on'],
+        [0, 'disappears on'],
+      ])} the base`,
+    },
+    ...(tie.name === 'green wire'
+      ? []
+      : [
+          {
+            id: 'green',
+            name: 'Green against base',
+            figure: tie.green,
+            verdict: `Green wire ${from(tie.green.value, [
+              [30, 'would show'],
+              [15, 'shows a little'],
+              [0, 'hardly shows'],
+            ])} on the base`,
+          },
+        ]),
+  ]
+}

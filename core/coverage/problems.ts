@@ -1,0 +1,239 @@
+import type { LaidLayer, Placement } from '../placement'
+import { arrange, copyAcross, footprint, inside } from '../placement'
+import type { Run } from '../base'
+import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
+import type { Shelf } from '../material'
+import { materialOf } from '../material'
+import type { Said } from '../measure'
+import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
+import type { Mend, Piece, Problem } from '../piece'
+import { edit } from '../piece'
+import type { Balance } from './balance'
+import { balanceOf, unanswered } from './balance'
+import type { CoverageCount, Coverage } from './coverage'
+import { coveredAt } from './coverage'
+import { closeStretch, fillerLayer } from './fill-to-fullness'
+import { fullnessAsks } from './fullness'
+import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
+import type { ColourCarry, Contrast } from './colour-and-weight'
+
+export interface Seen {
+  readonly piece: Piece
+  readonly runs: readonly Run[]
+  readonly laid: readonly LaidLayer[]
+  readonly shelf: Shelf
+  readonly cover: Coverage
+  readonly counted: CoverageCount
+  readonly balance: Balance
+  readonly carry: readonly ColourCarry[]
+  readonly contrast: Contrast
+}
+
+/** What an eye would find wanting. */
+export function coverProblems(seen: Seen): Problem[] {
+  if (!seen.piece.layers.length) return []
+  return [...fullnessProblems(seen), ...joinProblem(seen), ...balanceProblems(seen), ...colourProblems(seen), ...contrastProblems(seen)]
+}
+
+/** So many bare stretches are told one by one. */
+const TOLD = 6
+
+function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem[] {
+  const asks = fullnessAsks(piece.brief.fullness, shelf)
+  if (asks.once === 0) return []
+  const filler = fillerLayer(piece, shelf)
+  const bare = cover.bare.slice(0, TOLD).map((stretch, i): Problem => {
+    const run = runs.find(({ id }) => id === stretch.run)!
+    const end = run.closed ? stretch.from + stretch.length : Math.min(run.length, stretch.from + stretch.length)
+    const whole = stretch.length === run.length
+    const closing = filler ? closeStretch(counted, runs, filler, stretch, shelf) : null
+    const mend: Mend = closing?.things.length
+      ? {
+          says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`,
+          edit: { do: 'add', layer: closing.layer, things: closing.things },
+        }
+      : { says: sum`A layer of greenery would close it`, edit: null }
+    return {
+      id: `bare:${i}`,
+      severity: 'care',
+      layer: null,
+      mends: [mend],
+      says: whole
+        ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
+        : run.closed
+          ? [
+              'Bare from ',
+              ...anchorSays(run, stretch.from),
+              ' to ',
+              ...anchorSays(run, end),
+              runs.length > 1 ? ` on the ${run.name}.` : '.',
+            ]
+          : sum`Bare from ${quantity.length(stretch.from)} to ${quantity.length(end)} ${run.reads.kind === 'from' ? run.reads.words : ''}${runs.length > 1 ? ` (${run.name})` : ''}.`,
+    }
+  })
+  const sparseMend: Mend = { says: sum`Let the base show on purpose`, edit: { do: 'brief', set: { fullness: 'sparse' } } }
+  if (bare.length) return bare.map((problem, i) => (i === 0 ? { ...problem, mends: [...problem.mends, sparseMend] } : problem))
+  if (cover.share.value < asks.once) {
+    return [
+      {
+        id: 'thin',
+        severity: 'note',
+        layer: null,
+        mends: [sparseMend],
+        says: sum`${quantity.share(cover.share.value)} of the face is covered; ${piece.brief.fullness} wants ${quantity.share(asks.once)}.`,
+      },
+    ]
+  }
+  if (cover.twoDeep.value < asks.twice) {
+    return [
+      {
+        id: 'not lush',
+        severity: 'note',
+        layer: null,
+        says: sum`${quantity.share(cover.twoDeep.value)} of the face is two deep; lush wants ${quantity.share(asks.twice)}.`,
+        mends: [{ says: sum`Full is enough`, edit: { do: 'brief', set: { fullness: 'full' } } }],
+      },
+    ]
+  }
+  return []
+}
+
+/** Bases whose join is a flaw to be hidden. */
+const JOINED = new Set(['ring', 'oval', 'square', 'heart', 'swag', 'teardrop', 'door'])
+const HIDING = new Set(['bow', 'sign', 'focal'])
+
+/** A join left in sight, and how to hide it. */
+function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
+  const { base } = piece
+  if (!JOINED.has(base.shape.form)) return []
+  const { run, s } = markOn(base, runs, base.join)
+  /** Whether a thing lies over most of the face where it is. */
+  const covers = (placement: Placement): boolean => {
+    const outline = footprint(placement, placement.form)
+    const station = stationAt(run, placement.s)
+    return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), outline)).length >= 2
+  }
+  if (coveredAt(counted, run, s) >= rate(HIDDEN, shelf)) return []
+  const { join, name } = BASE_SORTS[base.kind]
+  const hiding = laid
+    .filter(({ layer }) => HIDING.has(layer.role))
+    .flatMap(({ layer, placements }) =>
+      placements
+        .filter((each) => each.run === run.id && covers(each) && coveredAt(counted, run, each.s) >= rate(HIDDEN, shelf))
+        .map((each) => ({ layer, each })),
+    )
+  const order = [...HIDING]
+  const [cover] = hiding.sort((a, b) => order.indexOf(a.layer.role) - order.indexOf(b.layer.role))
+  const mends: Mend[] = []
+  if (cover && base.shape.form === 'ring') {
+    const by = wrapDegrees(clockAngle(run, cover.each.s) - clockAngle(run, s))
+    const said =
+      by > 180
+        ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${materialOf(shelf, cover.each.material)!.name} covers it`
+        : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${materialOf(shelf, cover.each.material)!.name} covers it`
+    if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
+  }
+  // What hangs on cords hides nothing where they begin.
+  const bow = laid.find(
+    ({ layer }) => HIDING.has(layer.role) && layer.rule.kind === 'single' && layer.rule.drop === 0 && layer.run === run.id,
+  )
+  if (bow?.layer.rule.kind === 'single' && bow.placements.some((each) => coveredAt(counted, run, each.s) >= rate(HIDDEN, shelf))) {
+    const { rule, id } = bow.layer
+    mends.push({
+      says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`,
+      edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } },
+    })
+  }
+  return [
+    {
+      id: 'join',
+      severity: piece.brief.fullness === 'sparse' ? 'note' : 'care',
+      layer: null,
+      says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
+      mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
+    },
+  ]
+}
+
+/** So many counterparts are offered. */
+const COUNTERPARTS = 2
+
+function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Problem[] {
+  if (balance.asMeant || balance.heavy === null) return []
+  const { school, towards } = piece.brief.balance
+  const side = runs[0]!.closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
+  const off = quantity.share(balance.off.value)
+  if (school === 'offset') {
+    return [
+      {
+        id: 'balance',
+        severity: 'note',
+        layer: null,
+        says:
+          balance.off.value < rate(EVEN_WITHIN, shelf)
+            ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.`
+            : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
+        mends: [
+          { says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } },
+          { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } },
+        ],
+      },
+    ]
+  }
+  const reach = reachOf(boundsOf(runs))
+  const counterparts = unanswered(laid, balance, runs, shelf)
+    .slice(0, COUNTERPARTS)
+    .flatMap(({ thing, run, s }): Mend[] => {
+      const how = copyAcross(piece, [thing], runs, shelf)
+      const edited = edit(piece, how, 'even it out')
+      if (!edited.ok) return []
+      // Only what does bring it nearer to the middle is offered, with how far off it is then.
+      const then = balanceOf(edited.change.piece, arrange(edited.change.piece, runs, shelf), runs, reach, cover.sectors, shelf)
+      if (then.off.value >= balance.off.value) return []
+      const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
+      return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]
+    })
+  return [
+    {
+      id: 'balance',
+      severity: 'note',
+      layer: null,
+      says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
+      mends: [
+        ...counterparts,
+        { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
+      ],
+    },
+  ]
+}
+
+/** Less than this share of everything is a speck, not a colour to carry: rule of thumb. */
+const SPECK = 0.01
+
+function colourProblems({ piece, carry, laid }: Seen): Problem[] {
+  if (piece.brief.balance.school === 'offset' || laid.reduce((n, { placements }) => n + placements.length, 0) < 6) return []
+  const alone = carry.filter(({ sides, share }) => sides.length < 3 && share.value > SPECK)
+  if (!alone.length || carry.length < 2) return []
+  const opposite = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const
+  return alone.slice(0, 2).map(({ family, sides }): Problem => ({
+    id: `colour:${family}`,
+    severity: 'note',
+    layer: null,
+    says: sum`${capital(family)} shows only at the ${listed(sides)}.`,
+    mends: [{ says: sum`Carry it to the ${listed(sides.map((side) => opposite[side]))}`, edit: null }],
+  }))
+}
+
+function contrastProblems({ contrast, shelf }: Seen): Problem[] {
+  const lost = rate(LOST_UNDER, shelf)
+  if (!contrast.surface || contrast.surface.difference.value >= lost) return []
+  return [
+    {
+      id: 'lost',
+      severity: 'care',
+      layer: null,
+      mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
+      says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.ratio(lost)} a piece is lost.`,
+    },
+  ]
+}

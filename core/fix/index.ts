@@ -1,7 +1,0 @@
-export * from './hold'
-export * from './ways'
-export * from './rules'
-export * from './choose'
-export * from './needs'
-export * from './problems'
-export { wiresOn } from './tie'

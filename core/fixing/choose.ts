@@ -1,0 +1,178 @@
+import type { LaidLayer } from '../placement'
+import { arrangingOf, countsOf } from '../placement'
+import type { Body, Run } from '../base'
+import { BASE_SORTS, stationAt } from '../base'
+import { bindingOf, holdsItself, BRANCH, FRAME, THICKEST, TRUNKS } from '../constructions'
+import type { Material, Shelf } from '../material'
+import { materialOf, onStem } from '../material'
+import type { Rated, Term, Thumb } from '../measure'
+import { rate, byRule, mm } from '../measure'
+import type { FixingSchool, Layer, Piece, RuleKind, WayId } from '../piece'
+import type { Hold } from './hold-strength'
+import { holdOf } from './hold-strength'
+import type { Reason } from './rules'
+import { FIXING_RULES, suiting } from './rules'
+import type { Joint, Way } from './methods'
+import { FIXING_WAYS } from './methods'
+
+/** A way, why it suits, and what speaks against it here; null where nothing does. */
+export interface Suited {
+  readonly way: Way
+  readonly why: string
+  readonly against: string | null
+}
+
+const NOT_OUT = 'Hot glue and sticky dots let go in heat, wet and frost.'
+const NOT_APART = 'It does not come off again, and this piece is to be taken apart.'
+
+/** What speaks against a way on this piece, whatever the base. */
+export function againstOn({ brief, fixing }: Pick<Piece, 'brief' | 'fixing'>, way: Way): string | null {
+  if (way.indoors && brief.weather !== 'indoors') return NOT_OUT
+  if (!way.undone && fixing.keep === 'taken apart') return NOT_APART
+  return null
+}
+
+const wiry = ({ link }: Way): boolean => link === 'wire' || link === 'ties' || link === 'cord'
+
+/** How far a school would rather not: 0 is what it takes first; null is what it never does. */
+const SCHOOLED: Record<FixingSchool, (way: Way, hold: Hold) => number | null> = {
+  'as suits': () => 0,
+  wire: (way) => (way.glue ? 2 : wiry(way) ? 0 : 1),
+  glue: (way, hold) => (hold === 'heavy' || way.glue ? 0 : 1),
+  dots: (way) => (way.id === 'glue dots' ? 0 : way.undone ? 1 : 2),
+  'wire and details': (way, hold) => ((hold === 'light') === way.glue ? 0 : 1),
+  'place and hold': (way) => (way.id === 'wire and glue' ? 0 : 1),
+  'no glue': (way) => (way.glue ? null : 0),
+}
+
+export const SCHOOL_NAMES: Record<FixingSchool, string> = {
+  'as suits': 'As suits each best',
+  wire: 'Wire, for life and for changing it later',
+  glue: 'Glue, for speed',
+  dots: 'Glue in dots, so that it comes off again',
+  'wire and details': 'Wire for the structure, glue for details',
+  'place and hold': 'Wire to place, glue to hold',
+  'no glue': 'No glue at all',
+}
+
+export const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
+
+/** The ways to hold such a thing on this piece, best first: by the base, then the weather and whether it is kept, then the school. */
+export function waysFor(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: Hold): Suited[] {
+  const school = SCHOOLED[piece.fixing.school]
+  const all = suiting(bodyOf(piece), hold).map(([id, why]) => {
+    const way = FIXING_WAYS[id]
+    return { way, why, against: againstOn(piece, way), rank: school(way, hold) }
+  })
+  const kept = all.filter(({ rank }) => rank !== null)
+  return kept
+    .map((each, i) => ({ ...each, i }))
+    .sort((a, b) => Number(a.against !== null) - Number(b.against !== null) || a.rank! - b.rank! || a.i - b.i)
+    .map(({ way, why, against }) => ({ way, why, against }))
+}
+
+export const neverFor = (piece: Pick<Piece, 'base'>, hold: Hold): readonly Reason[] => FIXING_RULES[bodyOf(piece)][hold].never
+
+/** A made bow, as something to fix. */
+const BOW_ITSELF = { kind: 'bow', form: 'disc', mass: 0 } as const
+
+/** How the things of one kind in a layer are held. */
+export interface Fixing {
+  readonly layer: string
+  /** The material; of a made bow its front ribbon. */
+  readonly material: string
+  readonly name: string
+  readonly plural: string
+  readonly count: number
+  readonly hold: Hold
+  readonly way: WayId
+  readonly why: string
+  /** Why this way is not good here, with whether the base itself forbids it; null when it is good. */
+  readonly against: { readonly why: string; readonly never: boolean } | null
+  readonly chosen: boolean
+  /** Whether what ties it already also fixes it, so that nothing more is taken. */
+  readonly tied: boolean
+  readonly joint: Joint
+}
+
+/** How thick what a tie goes round is, where it is not all of the base. */
+const FRAMES: Partial<Record<Body, Thumb>> = {
+  trees: TRUNKS,
+  bound: TRUNKS,
+  evergreen: FRAME,
+  wire: FRAME,
+  box: FRAME,
+  clamps: FRAME,
+  rope: FRAME,
+}
+
+/** What a tie on the base goes round, mm thick. */
+export function tubeOf(piece: Pick<Piece, 'base'>, run: Run, by: Rated): Term {
+  const frame = FRAMES[bodyOf(piece)]
+  if (frame) return byRule(frame, by)
+  const thick = 2 * stationAt(run, 0).half
+  return thick <= rate(THICKEST, by) ? mm(thick) : byRule(THICKEST, by)
+}
+
+/** How everything on a piece is held that is not held by how it is made, in the order of the layers. */
+export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Fixing[] {
+  const thick = tubeOf(piece, runs[0]!, shelf)
+  const wire = bindingOf(piece, shelf)
+  return laid.flatMap((each): Fixing[] => {
+    const { layer, placements } = each
+    if (!placements.length) return []
+    const of = (material: Material, like: Pick<Material, 'kind' | 'form' | 'mass'>, count: number, named: string): Fixing => {
+      const hold = holdOf(like, shelf)
+      const own = hangsFree(layer) ? 'cord' : layer.fixing
+      const tied = own === 'cord' && hangsFree(layer) ? true : own === null && layer.rule.kind === 'bow' && layer.rule.fixes
+      const stemmed = (like.kind !== 'bow' && onStem(like)) || like.form === 'leaf'
+      // What has no stem cannot be tucked in.
+      const all = waysFor(piece, hold)
+      const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]
+      const pick = tied && own === null ? 'stem wire' : own
+      const found = pick === null ? suits[0]! : suitOf(piece, hold, pick)
+      const never = neverFor(piece, hold).find(([way]) => way === found.way.id)
+      return {
+        layer: layer.id,
+        material: material.id,
+        name: named,
+        plural: count === 1 ? named : material.plural,
+        count,
+        hold,
+        way: found.way.id,
+        why: tied && own === null ? 'The wire that ties it is left long and fixes it too.' : found.why,
+        against: never && !hangsFree(layer) ? { why: never[1], never: true } : found.against ? { why: found.against, never: false } : null,
+        chosen: layer.fixing !== null,
+        tied,
+        joint: {
+          body: bodyOf(piece),
+          hold,
+          stemmed,
+          thick: bodyOf(piece) === 'trees' && hold !== 'heavy' ? byRule(BRANCH, shelf) : thick,
+          mass: like.mass,
+          wire,
+          count,
+        },
+      }
+    }
+    if (layer.rule.kind === 'bow') {
+      const front = materialOf(shelf, layer.mix.at(-1)!.material)
+      return front ? [of(front, BOW_ITSELF, 1, `bow of ${front.name}`)] : []
+    }
+    if (holdsItself(layer.rule.kind)) return []
+    return [...countsOf(each)].map(([id, count]) => {
+      const material = materialOf(shelf, id)!
+      return of(material, material, count, material.name)
+    })
+  })
+}
+
+/** Whether it hangs below its place on cords of its own. */
+export const hangsFree = ({ rule }: Layer): boolean => (arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0) > 0
+
+/** A way that a maker chose, with what is said of it here. */
+function suitOf(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: Hold, id: WayId): Suited {
+  const way = FIXING_WAYS[id]
+  const known = suiting(bodyOf(piece), hold).find(([each]) => each === id)
+  return { way, why: known?.[1] ?? 'Your own choice.', against: againstOn(piece, way) }
+}

@@ -1,0 +1,127 @@
+import type { LaidLayer, Placement } from '../placement'
+import { materialsOf } from '../placement'
+import { BASE_SORTS, extentOf, widthOf } from '../base'
+import type { Shelf } from '../material'
+import { materialOf, WEATHERS } from '../material'
+import type { Rated } from '../measure'
+import { capital, exceeds, listed, quantity, rate, sum } from '../measure'
+import type { Mend, Piece, Problem } from '../piece'
+import { DOOR_SHARE } from '../piece'
+import type { Proportion } from './proportions'
+import { proportionProblems } from './proportions'
+import type { FinishedSize } from './finished-size'
+
+/** Whether a piece fits where it hangs: its door or route, the weather, the hole of its ring, its bow. */
+export function fitProblems(
+  piece: Piece,
+  size: FinishedSize,
+  proportions: readonly Proportion[],
+  laid: readonly LaidLayer[],
+  shelf: Shelf,
+): Problem[] {
+  return [
+    ...doorProblem(piece, size, shelf),
+    ...routeProblem(piece),
+    ...weatherProblem(piece, laid, shelf),
+    ...signProblems(piece, laid),
+    ...proportionProblems(proportions, shelf),
+  ]
+}
+
+/** What stands out of a smaller base, against what stands out of this one: rule of thumb. */
+const STANDS_OUT = 1.15
+
+/** Garlands go round or along what they hang on, and are not measured against its width. */
+function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Problem[] {
+  const sort = BASE_SORTS[base.kind]
+  if (sort.family === 'garlands') return []
+  const share = rate(DOOR_SHARE, by)
+  const most = brief.door.width * share
+  if (!exceeds(size.width.value, most)) return []
+  const over = exceeds(size.width.value, brief.door.width)
+  // What stands out beyond the base stands out beyond a smaller one as well, and a little more, since that bends more.
+  const stands = STANDS_OUT * (size.width.value - widthOf(base))
+  const smaller = sort.sizes
+    .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && !exceeds(widthOf({ ...base, shape }) + stands, most))
+    .at(-1)
+  const mends: Mend[] = smaller
+    ? [{ says: sum`Take the ${smaller.name} in base`, edit: { do: 'base', set: { shape: smaller.shape } } }]
+    : [{ says: sum`A smaller base or shorter stems`, edit: null }]
+  return [
+    {
+      id: 'door',
+      severity: over ? 'fault' : 'care',
+      layer: null,
+      mends,
+      says: over
+        ? sum`${quantity.length(size.width.value)} wide: it does not fit on ${quantity.length(brief.door.width)}.`
+        : sum`${quantity.length(size.width.value)} wide: more than ${share === DOOR_SHARE.value ? 'two thirds' : quantity.share(share)} of the ${quantity.length(brief.door.width)} it hangs on.`,
+    },
+  ]
+}
+
+/** A garland round a door is as long as that door asks. */
+function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
+  if (shape.form !== 'door' || (Math.abs(shape.width - door.width) < 1 && Math.abs(shape.height - door.height) < 1)) return []
+  return [
+    {
+      id: 'route',
+      severity: 'care',
+      layer: null,
+      says: sum`The garland goes round ${quantity.length(shape.width)} × ${quantity.length(shape.height)}, but the door is ${quantity.length(door.width)} × ${quantity.length(door.height)}.`,
+      mends: [
+        { says: sum`Measure it for this door`, edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } } },
+      ],
+    },
+  ]
+}
+
+function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: Shelf): Problem[] {
+  const asks = WEATHERS.indexOf(brief.weather)
+  const ids = new Set(laid.flatMap((each) => [...materialsOf(each)]))
+  const tender = [...ids].map((id) => materialOf(shelf, id)!).filter(({ hardy }) => WEATHERS.indexOf(hardy) < asks)
+  if (!tender.length) return []
+  const stands = WEATHERS[Math.min(...tender.map(({ hardy }) => WEATHERS.indexOf(hardy)))]!
+  return [
+    {
+      id: 'weather',
+      severity: 'care',
+      layer: null,
+      says: sum`${capital(listed(tender.map(({ plural }) => plural)))} will not stand ${brief.weather === 'open' ? 'rain' : 'damp'}.`,
+      mends: [
+        { says: stands === 'indoors' ? sum`Hang it indoors` : sum`Hang it under cover`, edit: { do: 'brief', set: { weather: stands } } },
+      ],
+    },
+  ]
+}
+
+function signProblems({ base: { shape } }: Piece, laid: readonly LaidLayer[]): Problem[] {
+  if (shape.form !== 'ring') return []
+  const { inner } = shape
+  return laid.flatMap(({ layer, placements }) =>
+    placements.flatMap((placement: Placement): Problem[] => {
+      if (!placement.cord || layer.rule.kind !== 'single') return []
+      const reach = Math.hypot(Math.abs(placement.x) + placement.length / 2, Math.abs(placement.y) + placement.width / 2)
+      if (reach <= inner / 2) return []
+      const fits = Math.hypot(placement.length / 2, placement.width / 2) <= inner / 2
+      const middle = layer.rule.drop - placement.y
+      return [
+        {
+          id: `${placement.id}:hole`,
+          severity: 'care',
+          layer: layer.id,
+          says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(inner)}.`,
+          mends:
+            fits && middle >= 0
+              ? [
+                  {
+                    says: sum`Hang it in the middle`,
+                    edit: { do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, drop: middle } } },
+                  },
+                ]
+              : [{ says: sum`A smaller sign or a larger ring`, edit: null }],
+        },
+      ]
+    }),
+  )
+}

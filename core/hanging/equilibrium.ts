@@ -1,0 +1,349 @@
+import type { LaidLayer, Placement } from '../placement'
+import { BASE_SORTS, anchorSays, boundsOf, markOn, stationAt, topOf } from '../base'
+import type { Run } from '../base'
+import type { Shelf } from '../material'
+import { materialOf } from '../material'
+import type { Figure, Point, Rated, Said } from '../measure'
+import {
+  bisect,
+  exceeds,
+  figure,
+  lowerFirst,
+  onceFor,
+  quantity,
+  rate,
+  sum,
+  byRule,
+  minus,
+  mm,
+  plus,
+  saidAs,
+  labelled,
+  times,
+  worked,
+} from '../measure'
+import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
+import { hangsAt } from '../piece'
+import { HANDLE } from '../constructions'
+import type { HangerMake } from './hanger'
+import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
+import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor } from './hanger-catalogue'
+import type { Masses } from './mass'
+import { restAngle, rightingMass } from './rest-angle'
+import type { FinishedSize } from './finished-size'
+import { FLAT_DEEP, HANDLE_IN, LOAD_SHARE, TILT_SEEN } from './rules-of-thumb'
+
+/** How a piece hangs: where, how far it turns, what its hook bears, and how deep it stands. */
+export interface Hung {
+  readonly make: HangerMake | null
+  /** What it turns about, and the hook that its loop lies in; null for what lies along a route. */
+  readonly pivot: Point | null
+  readonly hook: Point | null
+  /** Degrees clockwise, as it comes to rest. */
+  readonly rest: Figure | null
+  /** Where on its run the hanger would have to be instead for it to hang as it was designed, as a share. */
+  readonly level: { readonly at: number; readonly says: Said } | null
+  /** What its hook may carry, g. */
+  readonly bears: Figure | null
+  /** How far it stands out from what it hangs on, mm. */
+  readonly depth: Figure
+  /** How far its lowest point is over the floor; null where that is nothing to it. */
+  readonly floor: Figure | null
+}
+
+export function hungOf(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  masses: Masses,
+  size: FinishedSize,
+  shelf: Shelf,
+): Hung {
+  const pivot = pivotOf(piece, runs, shelf)
+  const centre = masses.centre && { x: masses.centre.x.value, y: masses.centre.y.value }
+  const turns = pivot && centre ? restAngle(pivot, centre) : null
+  const hangs =
+    BASE_SORTS[piece.base.kind].family === 'garlands' || piece.brief.surface.kind === 'glass' || piece.brief.surface.kind === 'mantel'
+      ? null
+      : hangsAt(piece, shelf)
+  return {
+    make: hangerMake(piece, runs, shelf),
+    pivot,
+    hook: pivot && piece.hanger && hookOver(piece, piece.hanger, pivot, shelf),
+    rest:
+      turns === null || !pivot || !centre
+        ? null
+        : figure(
+            quantity.ratio(turns),
+            sum`its weight lies ${quantity.length(Math.abs(centre.x - pivot.x))} to the ${centre.x < pivot.x ? 'left' : 'right'} and ${quantity.length(centre.y - pivot.y)} below where it hangs: atan(${quantity.length(Math.abs(centre.x - pivot.x))} ÷ ${quantity.length(centre.y - pivot.y)})`,
+            masses.centre!.x.basis,
+          ),
+    level: pivot && centre && piece.hanger ? levelAt(piece.hanger, runs, centre) : null,
+    bears: piece.hanger && bearsOf(piece.hanger, shelf),
+    depth: depthOf(piece, runs, laid, shelf),
+    floor:
+      hangs === null
+        ? null
+        : worked(
+            minus(
+              labelled`its middle ${saidAs(mm(piece.brief.door.height * hangs), [quantity.length(piece.brief.door.height * hangs), ' up'])}`,
+              labelled`what hangs below ${mm(Math.max(0, size.bottom))}`,
+            ),
+          ),
+  }
+}
+
+/** Loops that lie in their hook with nothing between: what they turn about is the hook. */
+const CLOSE: ReadonlySet<Hanger['loop']> = new Set(['arch', 'own hook', 'coat hook', 'tied'])
+
+/** Where the hook is: as far over what the piece turns about as its loop rises, or at the door's top where a ribbon goes over it. */
+function hookOver(piece: Piece, hanger: Hanger, { x, y }: Point, by: Rated): Point {
+  if (CLOSE.has(hanger.loop)) return { x, y }
+  const hangs = hangsAt(piece, by)
+  if (hanger.loop === 'ribbon') return { x, y: hangs === null ? y : Math.min(y, -piece.brief.door.height * (1 - hangs)) }
+  return { x, y: y - riseOf(hanger, by).value }
+}
+
+/** What a hook may carry: a share of what it is rated for. */
+export function bearsOf({ hook, rated }: Hanger, by: Rated): Figure {
+  const from =
+    rated === null
+      ? byRule(HANGING_HOOKS[hook].bears, by)
+      : saidAs({ ...mm(rated), unit: 'mass', basis: { kind: 'published', source: 'the hook’s own packet' } }, [
+          quantity.mass(rated),
+          ' by its packet',
+        ])
+  return worked(times(byRule(LOAD_SHARE, by), from))
+}
+
+const STEPS = 180
+const edging = onceFor<Run, readonly Point[]>()
+
+/** Where a loop would leave a run, at so many places along it. */
+const edgeOf = (run: Run): readonly Point[] =>
+  edging(run, () => Array.from({ length: STEPS + 1 }, (_, i) => attachment([run], { run: run.id, at: i / STEPS })))
+
+/** The place on the same run, near the top, that lies straight over the weight. */
+function levelAt(hanger: Hanger, runs: readonly Run[], centre: Point): Hung['level'] {
+  const run = runs.find(({ id }) => id === hanger.run) ?? runs[0]!
+  const placeAt = (at: number): Point => attachment([run], { run: run.id, at })
+  const edge = edgeOf(run)
+  let best: { at: number; y: number } | null = null
+  for (let i = 0; i < STEPS; i++) {
+    const right = edge[i]!.x > centre.x
+    if (right === edge[i + 1]!.x > centre.x || Math.min(edge[i]!.y, edge[i + 1]!.y) >= (best?.y ?? centre.y)) continue
+    const at = bisect((share) => placeAt(share).x > centre.x !== right, i / STEPS, (i + 1) / STEPS, 30)
+    const { x, y } = placeAt(at)
+    if (Math.abs(x - centre.x) < 1 && y < centre.y && (!best || y < best.y)) best = { at, y }
+  }
+  return best && { at: best.at, says: anchorSays(run, best.at * run.length) }
+}
+
+/** How thick a flat sign is, mm. */
+const BOARD = 12
+
+/** How far a thing stands out from a base, mm: a ball by its whole width, a bow by a third of it, a flat sign hardly. */
+const standsOut = ({ width, length, form, made }: Placement): number =>
+  form === 'leaf' ? 0 : form === 'board' ? BOARD : Math.min(width, length) / (made ? 3 : 1)
+
+const standingOnce = onceFor<LaidLayer, { readonly most: number; readonly material: string; readonly leafy: boolean }>()
+
+/** What of a layer stands out farthest, mm, and whether it has leaves. */
+const standingOut = (laid: LaidLayer) =>
+  standingOnce(laid, () => {
+    let [most, material, leafy] = [0, '', false]
+    for (const thing of laid.placements) {
+      if (thing.form === 'leaf') leafy = true
+      if (standsOut(thing) > most) [most, material] = [standsOut(thing), thing.material]
+    }
+    return { most, material, leafy }
+  })
+
+function depthOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Figure {
+  const { family } = BASE_SORTS[piece.base.kind]
+  const thick = family === 'shaped wire' ? 6 : Math.min(2 * stationAt(runs[0]!, 0).half, 130)
+  const standing = laid.map(standingOut)
+  const most = standing.reduce((before, each) => Math.max(before, each.most), 0)
+  const name = materialOf(shelf, standing.find((each) => each.most === most)?.material ?? '')?.name ?? ''
+  const leafy = standing.some((each) => each.leafy)
+  const on = leafy && rate(FLAT_DEEP, shelf) >= most ? byRule(FLAT_DEEP, shelf) : saidAs(mm(most), [`${name} `, quantity.length(most)])
+  return worked(plus(labelled`base ${mm(thick)}`, on))
+}
+
+/** Hooks that suit where it hangs and bear it, each with what it would take to use it. */
+function hooksFor(piece: Piece, mass: number, by: Rated): HookKind[] {
+  return Object.values(HANGING_HOOKS)
+    .filter(
+      (hook) =>
+        hook.id !== 'route hooks' &&
+        hook.id !== 'over the door' &&
+        hookAgainst(piece, hook) === null &&
+        bearsOf({ ...BARE, hook: hook.id }, by).value >= mass,
+    )
+    .map(({ id }) => id)
+}
+
+const BARE: Hanger = { loop: 'twine loop', hook: 'nail', run: 'ring', at: 0, gap: 0, rise: null, rated: null, clear: null }
+
+/** A hanger to begin with: the base's own hook or a loop at the top, on what suits the ground. */
+export function usualHanger(piece: Piece, runs: readonly Run[], mass: number, by: Rated): Hanger {
+  const [loop] = loopsFor(piece)
+  const { run, s } = piece.base.hook === null ? topOf(runs) : markOn(piece.base, runs, piece.base.hook)
+  const hook = loop!.hooks.find((each) => hooksFor(piece, mass, by).includes(each)) ?? loop!.hooks[0]!
+  return { ...BARE, loop: loop!.id, hook, run: run.id, at: s / run.length }
+}
+
+/** What is wrong with how a piece hangs, and what would mend it. */
+export function hangProblems(
+  piece: Piece,
+  runs: readonly Run[],
+  laid: readonly LaidLayer[],
+  masses: Masses,
+  hung: Hung,
+  size: FinishedSize,
+  shelf: Shelf,
+): Problem[] {
+  const { hanger } = piece
+  const mass = masses.whole.value
+  const set = (change: Partial<Hanger>): Mend['edit'] => ({ do: 'hanger', hanger: { ...hanger!, ...change } })
+  const problem = (id: string, severity: Problem['severity'], says: Said, mends: readonly Mend[]): Problem => ({
+    id,
+    severity,
+    layer: null,
+    says,
+    mends,
+  })
+  if (!hanger) {
+    if (!laid.some(({ placements }) => placements.length)) return []
+    const usual = usualHanger(piece, runs, mass, shelf)
+    return [
+      problem('hanger', 'care', sum`It has no hanger yet.`, [
+        {
+          says: [`${HANGING_LOOPS[usual.loop].name}, ${lowerFirst(HANGING_HOOKS[usual.hook].name)}`],
+          edit: { do: 'hanger', hanger: usual },
+        },
+      ]),
+    ]
+  }
+  const hook = HANGING_HOOKS[hanger.hook]
+  const loop = HANGING_LOOPS[hanger.loop]
+  const found: Problem[] = []
+  if (!loopsFor(piece).includes(loop) || !loop.hooks.includes(hanger.hook)) {
+    const usual = usualHanger(piece, runs, mass, shelf)
+    found.push(
+      problem('hanger:suits', 'fault', sum`${loop.name} and ${lowerFirst(hook.name)} do not go together on this base.`, [
+        {
+          says: [`${HANGING_LOOPS[usual.loop].name}, ${lowerFirst(HANGING_HOOKS[usual.hook].name)}`],
+          edit: { do: 'hanger', hanger: { ...hanger, loop: usual.loop, hook: usual.hook } },
+        },
+      ]),
+    )
+  }
+  const against = hookAgainst(piece, hook)
+  const others = hooksFor(piece, mass, shelf)
+    .filter((id) => id !== hanger.hook && loop.hooks.includes(id))
+    .slice(0, 2)
+    .map((id): Mend => ({ says: [HANGING_HOOKS[id].name], edit: set({ hook: id, rated: null }) }))
+  if (against) found.push(problem('hanger:ground', against.never ? 'fault' : 'care', [against.why], others))
+  const hooks = hung.make?.hooks.value ?? 1
+  const bears = hung.bears!.value * hooks
+  if (exceeds(mass, bears))
+    found.push(
+      problem(
+        'hanger:load',
+        exceeds(mass * rate(LOAD_SHARE, shelf), bears) ? 'fault' : 'care',
+        sum`It weighs ${quantity.mass(mass)}, and ${hooks > 1 ? 'its hooks' : lowerFirst(hook.name)} should carry ${quantity.mass(bears)} at most: ${quantity.share(rate(LOAD_SHARE, shelf))} of what ${hanger.rated === null ? 'such hooks usually bear' : 'the packet says'}.`,
+        others.length ? others : [{ says: sum`A stronger hook, or two`, edit: null }],
+      ),
+    )
+  found.push(...tiltProblem(hanger, runs, masses, hung, set, shelf))
+  if (hanger.clear !== null && exceeds(hung.depth.value, hanger.clear))
+    found.push(
+      problem(
+        'hanger:depth',
+        'fault',
+        sum`It stands out ${quantity.length(hung.depth.value)}, and there is ${quantity.length(hanger.clear)} before the storm door.`,
+        [{ says: sum`Flatter focals, or hang it on the outer door`, edit: null }],
+      ),
+    )
+  return [...found, ...reachProblems(piece, size, hung, shelf)]
+}
+
+function tiltProblem(
+  hanger: Hanger,
+  runs: readonly Run[],
+  masses: Masses,
+  hung: Hung,
+  set: (change: Partial<Hanger>) => Mend['edit'],
+  shelf: Shelf,
+): Problem[] {
+  const { rest, pivot, level } = hung
+  if (!rest || !pivot || Math.abs(rest.value) < rate(TILT_SEEN, shelf)) return []
+  const { x, y } = { x: masses.centre!.x.value, y: masses.centre!.y.value }
+  if (y <= pivot.y)
+    return [
+      {
+        id: 'hanger:over',
+        severity: 'fault',
+        layer: null,
+        says: sum`Its weight lies above where it hangs: it would turn over.`,
+        mends: [{ says: sum`Hang it higher`, edit: set({ run: topOf(runs).run.id, at: topOf(runs).s / topOf(runs).run.length }) }],
+      },
+    ]
+  const bounds = boundsOf(runs)
+  const arm = x > pivot.x ? pivot.x - bounds.left : bounds.right - pivot.x
+  const mass = masses.parts.reduce((all, part) => all + part.figure.value, 0)
+  const rights = arm > 0 ? rightingMass(mass, x - pivot.x, arm) : null
+  return [
+    {
+      id: 'hanger:tilt',
+      severity: 'care',
+      layer: null,
+      says: sum`It hangs ${quantity.ratio(Math.abs(Math.round(rest.value * 10) / 10))}° ${rest.value > 0 ? 'clockwise' : 'anticlockwise'}: it is heavier on the ${rest.value > 0 ? 'right' : 'left'}.`,
+      mends: [
+        ...(level && Math.abs(level.at - hanger.at) > 1e-3
+          ? [{ says: [...sum`Move the hanger to `, ...level.says], edit: set({ at: level.at }) }]
+          : []),
+        ...(rights !== null && rights < mass
+          ? [{ says: sum`Or ${quantity.mass(Math.round(rights))} more at the ${rest.value > 0 ? 'left' : 'right'} edge`, edit: null }]
+          : []),
+      ],
+    },
+  ]
+}
+
+/** What comes down onto the ground, or in the way of a handle. */
+function reachProblems(piece: Piece, size: FinishedSize, { floor }: Hung, by: Rated): Problem[] {
+  const { brief, base } = piece
+  const { family } = BASE_SORTS[base.kind]
+  if (!floor || family === 'garlands' || (brief.surface.kind !== 'door' && brief.surface.kind !== 'boards')) return []
+  const found: Problem[] = []
+  if (floor.value < 0)
+    found.push({
+      id: 'hanger:floor',
+      severity: 'fault',
+      layer: null,
+      says: sum`It reaches the floor: it is ${quantity.length(-floor.value)} too long below.`,
+      mends: [{ says: sum`Hang it higher, or shorter tails`, edit: null }],
+    })
+  const middle = floor.value + Math.max(0, size.bottom)
+  const handle = rate(HANDLE, by)
+  const reach = Math.max(size.right, -size.left)
+  const room = brief.door.width / 2 - rate(HANDLE_IN, by)
+  if (floor.value < handle && middle - size.top > handle && exceeds(reach, room))
+    found.push({
+      id: 'hanger:handle',
+      severity: 'care',
+      layer: null,
+      says: sum`It reaches ${quantity.length(reach)} to the side at the height of the handle, which is ${quantity.length(room)} from the middle.`,
+      mends: [{ says: sum`Hang it higher, or narrower`, edit: null }],
+    })
+  return found
+}
+
+/**
+ * How far a letter's top hangs below the inner edge when it stands in the middle of a ring: `(inner width − letter) ÷ 2`.
+ * @param inner width of the hole, mm @param letter its height, mm, less than that
+ * @example dropOf(300, 100) // 100
+ */
+export const dropOf = (inner: number, letter: number): number => (inner - letter) / 2

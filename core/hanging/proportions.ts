@@ -1,0 +1,77 @@
+import type { LaidLayer } from '../placement'
+import type { Shelf } from '../material'
+import { materialOf } from '../material'
+import type { Bounds, Figure, Rated } from '../measure'
+import { quantity, rate, sum, asUnit, mm, divide, saidAs, labelled, worked } from '../measure'
+import type { Problem } from '../piece'
+import { BOW_LEAST, BOW_MOST } from './rules-of-thumb'
+
+/** How wide a bow or a sign is against the base. */
+export interface Proportion {
+  readonly layer: string
+  readonly name: string
+  readonly role: 'bow' | 'sign'
+  readonly share: Figure
+  readonly lead: boolean
+}
+
+export function proportionsOf(bare: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Proportion[] {
+  const wide = bare.right - bare.left
+  const focals = laid.some(({ layer, placements }) => layer.role === 'focal' && placements.length > 0)
+  return laid.flatMap(({ layer, placements }): Proportion[] => {
+    const { role } = layer
+    const [one] = placements
+    if (!one || (role !== 'bow' && role !== 'sign')) return []
+    const material = materialOf(shelf, one.material)!
+    const name = one.made ? `bow of ${material.name}` : material.name
+    return [
+      {
+        layer: layer.id,
+        role,
+        name,
+        lead: !focals,
+        share: worked(
+          asUnit('share', divide(saidAs(mm(one.length), [`${name} `, quantity.length(one.length)]), labelled`base ${mm(wide)}`)),
+        ),
+      },
+    ]
+  })
+}
+
+export function proportionProblems(proportions: readonly Proportion[], by: Rated): Problem[] {
+  const [least, most] = [rate(BOW_LEAST, by), rate(BOW_MOST, by)]
+  return proportions.flatMap(({ layer, name, role, share, lead }): Problem[] => {
+    if (role !== 'bow') return []
+    if (lead && share.value > 1)
+      return [
+        {
+          id: `${layer}:large`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`,
+          mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }],
+        },
+      ]
+    if (share.value > most && !lead)
+      return [
+        {
+          id: `${layer}:large`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than ${most === BOW_MOST.value ? 'half' : quantity.share(most)}, it takes the lead from the focals.`,
+          mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }],
+        },
+      ]
+    if (share.value < least)
+      return [
+        {
+          id: `${layer}:small`,
+          severity: 'note',
+          layer,
+          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: ${least === BOW_LEAST.value && most === BOW_MOST.value ? 'about a third to a half' : `from ${Math.round(least * 100)} to ${Math.round(most * 100)} %`} looks right.`,
+          mends: [{ says: sum`A larger bow`, edit: null }],
+        },
+      ]
+    return []
+  })
+}

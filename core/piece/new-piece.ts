@@ -1,0 +1,36 @@
+import type { BaseKind } from '../base'
+import { usualBase } from '../base'
+import { inches } from '../measure'
+import { usualAsking } from './pricing-decisions'
+import { usualFixing, usualMaking } from './making-decisions'
+import type { Piece } from './schema'
+import { FORMAT, VERSION } from './schema'
+
+/** A piece as it is before its first decision. */
+export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine'): Piece {
+  return {
+    format: FORMAT,
+    version: VERSION,
+    id,
+    stage: 'planned',
+    brief: {
+      name,
+      occasion: '',
+      surface: { kind: 'boards', colour: '#5E7C84' },
+      light: 'day',
+      door: { width: inches(36), height: inches(80) },
+      weather: 'covered',
+      fullness: 'full',
+      balance: { school: 'even', towards: 0 },
+      budget: null,
+      copies: 1,
+    },
+    base: usualBase(kind),
+    layers: [],
+    fixing: usualFixing(),
+    hanger: null,
+    making: usualMaking(),
+    asking: usualAsking(),
+    weighed: [],
+  }
+}

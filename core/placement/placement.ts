@@ -1,0 +1,63 @@
+import type { Material } from '../material'
+import type { Layer } from '../piece'
+import type { ShapedLength } from './construction-slots'
+
+/** One thing in its place on the base. Everything else about it is derived from this. */
+export interface Placement {
+  /** `layer:slot`. */
+  readonly id: string
+  readonly layer: string
+  readonly slot: string
+  /** Its number within the layer, from 1. */
+  readonly number: number
+  readonly material: string
+  readonly run: string
+  /** Distance along the run, mm. */
+  readonly s: number
+  /** Where its rule puts it, before any hand, mm along. */
+  readonly ruled: number
+  /** Across the face: -1 inner edge, 1 outer edge. */
+  readonly t: number
+  readonly x: number
+  readonly y: number
+  /** Where it points on the drawing: degrees clockwise from pointing right. */
+  readonly bearing: number
+  /** Length and spread of the piece as it lies, mm. */
+  readonly length: number
+  readonly width: number
+  /** Its length before it is tapered or trimmed, mm. */
+  readonly whole: number
+  /** The shape of the patch it covers. */
+  readonly form: Material['form']
+  /** What it is made to, when it is made of a length. */
+  readonly made: ShapedLength | null
+  /** How many layers lie under it. */
+  readonly lift: number
+  /** Tells twins apart: seeds its drawing. */
+  readonly seed: number
+  readonly nudged: boolean
+  readonly pinned: boolean
+  /** Whether a hand put it on besides the rule. */
+  readonly added: boolean
+  /** What it says, when its maker gave it words. */
+  readonly words: string | null
+  /** Where its cord starts when it hangs from one. */
+  readonly cord: { readonly x: number; readonly y: number } | null
+}
+
+/** A stretch of a run that is kept free. */
+export interface Zone {
+  readonly layer: string
+  readonly run: string
+  readonly from: number
+  readonly length: number
+}
+
+export interface LaidLayer {
+  readonly layer: Layer
+  readonly placements: readonly Placement[]
+  /** The stretches that it keeps for itself. */
+  readonly zones: readonly Zone[]
+  /** Why nothing could be laid, if so. */
+  readonly fault: 'no run' | 'no reference' | 'no material' | null
+}

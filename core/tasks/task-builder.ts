@@ -1,0 +1,48 @@
+import type { Spacing } from '../placement'
+import type { MakeUp } from '../constructions'
+import type { Fixing } from '../fixing'
+import type { Need } from '../material'
+import type { Figure, Said } from '../measure'
+import type { TaskKind, Undone } from './task'
+import { NONE } from './durations'
+
+/** What was worked out of each layer, by its id, and how everything is held. */
+export interface OfLayers {
+  readonly spacings: ReadonlyMap<string, Spacing>
+  readonly makeUps: ReadonlyMap<string, MakeUp>
+  readonly ofBase: MakeUp
+  readonly fixings: readonly Fixing[]
+  /** Of the finished piece. */
+  readonly mass: Figure
+}
+
+/** A task with nothing particular about it. */
+export const task = (
+  id: string,
+  kind: TaskKind,
+  title: string,
+  says: readonly Said[],
+  rest: Partial<Undone> & Pick<Undone, 'hands'>,
+): Undone => ({
+  id,
+  kind,
+  title,
+  says,
+  checks: [],
+  places: [],
+  cautions: [],
+  layer: null,
+  tools: [],
+  after: [],
+  waits: NONE,
+  counts: null,
+  ...rest,
+})
+
+export const needsWire = (needs: readonly Need[]): boolean => needs.some(({ material }) => material.includes('wire'))
+
+const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'] as const
+
+export const wordOf = (n: number): string => WORDS[n] ?? String(n)
+
+export const unique = <T>(items: readonly T[]): T[] => [...new Set(items)]
