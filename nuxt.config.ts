@@ -77,6 +77,12 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // What the PDF writer brings along for pictures of pages, which nobody here asks for.
+    resolve: {
+      alias: Object.fromEntries(
+        ['html2canvas', 'dompurify', 'canvg'].map((name) => [name, fileURLToPath(new URL('./app/print/left-out.ts', import.meta.url))]),
+      ),
+    },
     worker: { format: 'es' },
     build: {
       target: 'es2022',

@@ -1,3 +1,4 @@
+import { tries } from '../tests/amount'
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -138,7 +139,7 @@ describe('work', () => {
           expect(deltaOf(structuredClone(workings), workings)).toBe(0)
         },
       ),
-      { numRuns: 7, seed },
+      { numRuns: tries(4), seed },
     )
   })
   it('is pure', () => {

@@ -4,6 +4,7 @@ export const CHECKS = [
   ['types of the app and server', 'npx', ['vue-tsc', '-b', '--noEmit']],
   ['types of the tests', 'npx', ['tsc', '-p', 'tests']],
   ['no circles in the core', 'npx', ['depcruise', 'core']],
+  ['what pages say of the house', 'node', ['scripts/architecture.mjs', '--check']],
   ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   ['lint', 'npx', ['eslint', '.']],
 ]

@@ -56,7 +56,7 @@ await serving(4183, async (site) => {
   await panel('Base')
   await shoot('garland')
 
-  await page.goto(`${site}/plate`)
+  await page.goto(`${site}/species-gallery`)
   await page.locator('main[data-ready=true]').waitFor()
   await page.screenshot({ path: join(folder, 'plate.png'), fullPage: true })
   console.log('docs/screenshots/plate.png')

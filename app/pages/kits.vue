@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STAGE_SORTS } from '#core/piece'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useHead, useRoute, useRouter } from '#app'
 import { ChevronLeft, ChevronRight, Printer, X } from '@lucide/vue'
@@ -50,7 +51,7 @@ watch(
 )
 /** Pieces that have no kits yet. */
 const without = computed(() =>
-  (pieces.records ?? []).filter(({ id, piece }) => piece.stage !== 'taken apart' && kits.value.every((each) => each.piece !== id)),
+  (pieces.records ?? []).filter(({ id, piece }) => STAGE_SORTS[piece.stage].stands && kits.value.every((each) => each.piece !== id)),
 )
 const from = ref('')
 /** Heads of a class until its teacher says otherwise. */

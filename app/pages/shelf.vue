@@ -137,7 +137,7 @@ function takeStash(id: string, count: number): null {
   <main class="mx-auto min-h-dvh max-w-7xl px-6 pb-10 max-sm:px-4">
     <PageHead title="Shelf">
       <template #about>
-        <NuxtLink to="/plate" class="page-link">Plate of species</NuxtLink>
+        <NuxtLink to="/species-gallery" class="page-link">Plate of species</NuxtLink>
         <span class="text-soft">{{ found.length }} of {{ all.length }} materials</span>
       </template>
       <button type="button" class="button h-8" @click="file?.click()"><FileInput :size="15" />From a table</button>

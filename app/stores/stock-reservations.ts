@@ -1,20 +1,11 @@
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Stage } from '#core/piece'
+import { STAGE_SORTS } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { useNotices } from './notices'
 import { usePieces } from './pieces'
 import { useStock } from './stock'
 import { useWorkroom } from './workroom'
-
-/** From here on a piece has what it needs; once it hangs, that is in it. */
-const KEEPS: Readonly<Record<Stage, 'keeps' | 'has' | 'gives back'>> = {
-  planned: 'gives back',
-  gathering: 'keeps',
-  making: 'keeps',
-  hung: 'has',
-  'taken apart': 'gives back',
-}
 
 /**
  * Keeps what is in the house for the pieces that are gathered for or made, as they are now, and gives back what they need no
@@ -30,16 +21,16 @@ export const useReserving = defineStore('reserving', () => {
 
   async function settle(records: readonly PieceRecord[]): Promise<void> {
     const keyOf = ({ piece, revision }: PieceRecord): string => {
-      const how = KEEPS[piece.stage]
+      const how = STAGE_SORTS[piece.stage].stock
       return how === 'keeps' ? `${piece.stage} ${revision}` : how
     }
     const changed = records.filter((record) => settled.get(record.id) !== keyOf(record))
     const kept = new Set(stock.lots.flatMap(({ reserved }) => (reserved && reserved.want === null ? [reserved.piece] : [])))
-    for (const { id, piece } of changed) if (KEEPS[piece.stage] === 'gives back' && kept.has(id)) await stock.release(id)
-    const keeping = changed.filter(({ piece }) => KEEPS[piece.stage] === 'keeps')
+    for (const { id, piece } of changed) if (STAGE_SORTS[piece.stage].stock === 'gives back' && kept.has(id)) await stock.release(id)
+    const keeping = changed.filter(({ piece }) => STAGE_SORTS[piece.stage].stock === 'keeps')
     if (keeping.length) await stock.keepFor(await workroom.gather(keeping))
     // What a piece kept and did not take is the house's as soon as it is made.
-    const made = changed.filter(({ id, piece }) => KEEPS[piece.stage] === 'has' && kept.has(id))
+    const made = changed.filter(({ id, piece }) => STAGE_SORTS[piece.stage].stock === 'has' && kept.has(id))
     if (made.length) await stock.useUp(await workroom.gather(made))
     for (const record of changed) settled.set(record.id, keyOf(record))
   }

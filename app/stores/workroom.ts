@@ -1,3 +1,4 @@
+import { STAGE_SORTS } from '#core/piece'
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { several } from '#core/measure'
@@ -51,7 +52,7 @@ export const useWorkroom = defineStore('workroom', () => {
   let turn = 0
 
   /** Pieces that are still to be made. */
-  const wanting = computed(() => pieces.records?.filter(({ piece }) => piece.stage !== 'hung' && piece.stage !== 'taken apart') ?? null)
+  const wanting = computed(() => pieces.records?.filter(({ piece }) => STAGE_SORTS[piece.stage].toMake) ?? null)
 
   /** Pieces in brief, by their ids; without those that cannot be worked out. */
   async function briefs(records: readonly PieceRecord[]): Promise<ReadonlyMap<string, InBrief>> {

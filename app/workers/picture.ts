@@ -1,3 +1,4 @@
+import { startWorker } from './start'
 import { proxy, wrap } from 'comlink'
 import type { SvgOptions } from '#core/formats'
 import type { Scene } from '#core/scene'
@@ -13,7 +14,7 @@ export interface Painting {
 
 /** Paints a picture in a worker of its own, so that it can be stopped at once and takes its memory with it. */
 export function paintPicture(order: PictureOrder, report: (share: number) => void): Painting {
-  const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' })
+  const worker = startWorker('picture')
   let halt: () => void = () => {}
   const stopped = new Promise<null>((resolve) => {
     halt = () => resolve(null)
@@ -25,10 +26,7 @@ export function paintPicture(order: PictureOrder, report: (share: number) => voi
   return { done, stop: halt }
 }
 
-const writer = bridgeTo<PictureWorker>(
-  'The worker that writes vectors',
-  () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
-)
+const writer = bridgeTo<PictureWorker>('The worker that writes vectors', () => startWorker('picture'))
 
 /** Writes a scene as SVG, in a worker. */
 export const writeVectors = (scene: Scene, options: SvgOptions): Promise<string> =>

@@ -1,3 +1,4 @@
+import { startWorker } from './start'
 import type { Day } from '#core/measure'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { ReadWhole, Whole } from '#core/formats'
@@ -9,10 +10,7 @@ import type { Going } from './jobs'
 import { begin } from './jobs'
 import type { PlanWorker } from './protocol'
 
-const bridge = bridgeTo<PlanWorker>(
-  'The worker that plans',
-  () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
-)
+const bridge = bridgeTo<PlanWorker>('The worker that plans', () => startWorker('plan'))
 
 /** Plans everything in hand in a worker; stopped, it answers with the best so far. */
 export const planInHand = (workroom: Workroom, report: (progress: PlanProgress) => void): Going<Plan> =>

@@ -1,3 +1,4 @@
+import { startWorker } from './start'
 import type { Shelf } from '#core/material'
 import type { Piece } from '#core/piece'
 import type { PreviewRecord } from '~/db'
@@ -5,10 +6,7 @@ import { bridgeTo } from './bridge'
 import { telling } from './jobs'
 import type { PreviewWorker } from './protocol'
 
-const bridge = bridgeTo<PreviewWorker>(
-  'The worker that paints previews',
-  () => new Worker(new URL('./preview.worker.ts', import.meta.url), { type: 'module' }),
-)
+const bridge = bridgeTo<PreviewWorker>('The worker that paints previews', () => startWorker('preview'))
 const tell = telling<PreviewWorker, Shelf>(async (api, shelf) => {
   await api.setShelf(shelf)
 })

@@ -1,3 +1,4 @@
+import { startWorker } from './start'
 import type { Remote } from 'comlink'
 import type { Swap } from '#core/placement'
 import type { Base, BaseShape } from '#core/base'
@@ -17,10 +18,7 @@ import type { Going } from './jobs'
 import { begin, telling } from './jobs'
 import type { BriefAnswer, WorkingsWorker } from './protocol'
 
-const bridge = bridgeTo<WorkingsWorker>(
-  'The worker that does the sums',
-  () => new Worker(new URL('./workings.worker.ts', import.meta.url), { type: 'module' }),
-)
+const bridge = bridgeTo<WorkingsWorker>('The worker that does the sums', () => startWorker('workings'))
 
 /** What a worker was asked and answered last, so that only what changed crosses. A worker that is started anew knows nothing. */
 interface Followed {

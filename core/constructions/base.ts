@@ -1,3 +1,4 @@
+import { USUAL_CORD } from '../material'
 import type { LaidLayer } from '../placement'
 import { arrangingOf } from '../placement'
 import type { Rated, Term } from '../measure'
@@ -8,7 +9,6 @@ import { lengthsFor, thingsFor, told } from './construction'
 import { CORD_LAP, TIE_EVERY } from './rules-of-thumb'
 
 /** What cords are made of. */
-export const CORD = 'jute-twine'
 const [LEAST_TIES, MOST_TIES] = [2, 4]
 
 /** How many ties hold two trunks that overlap by so much, mm: from two to four. */
@@ -33,7 +33,13 @@ export function baseMakeUp({ base }: Piece, laid: readonly LaidLayer[], by: Rate
     ...cords.map(({ folded, length }, i) => told(`cord:${i}`, folded ? 'One cord, folded' : 'Each of two cords', length)),
   ]
   const lengths = lengthsFor('base', [
-    ...cords.map(({ folded, length }) => ({ material: CORD, use: 'cords', length: length.value, count: folded ? 1 : 2, joins: false })),
+    ...cords.map(({ folded, length }) => ({
+      material: USUAL_CORD,
+      use: 'cords',
+      length: length.value,
+      count: folded ? 1 : 2,
+      joins: false,
+    })),
   ])
   return {
     layer: 'base',

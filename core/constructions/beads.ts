@@ -1,3 +1,4 @@
+import { USUAL_WIRE } from '../material'
 import { beadsOn } from '../placement'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
@@ -107,7 +108,7 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
         : lengthsFor(
             layer.id,
             rows.map(({ run, wire }) => ({
-              material: THREAD,
+              material: USUAL_WIRE,
               use: rows.length > 1 ? `threading, ${run.name}` : 'threading',
               length: wire,
               count: 1,
@@ -163,4 +164,3 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
 }
 
 /** The wire that beads are threaded on. */
-const THREAD = 'paddle-wire'

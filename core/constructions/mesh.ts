@@ -1,3 +1,4 @@
+import { slotKey, slotOf } from '../piece'
 import type { Placement } from '../placement'
 import type { Material } from '../material'
 import type { Term } from '../measure'
@@ -11,8 +12,8 @@ export const piecesPerRoll = (roll: number, cut: number): Term => floor(divide(m
 
 /** The gathers that are laid, by their place in the dealing: those whose ties are kept free are left out. */
 function laidGathers({ gathers }: RuleOf<'mesh'>, placements: readonly Placement[]): { readonly how: Gather; readonly n: number }[] {
-  const all = new Set(placements.map(({ slot }) => slot.split('.')[0]!))
-  return gathers.map((how, k) => ({ how, n: [...all].filter((id) => Number(id.split('/').at(-1)) % gathers.length === k).length }))
+  const ties = new Map(placements.map(({ slot }) => slotOf(slot)).map((id) => [slotKey({ ...id, part: null }), Number(id.place)]))
+  return gathers.map((how, k) => ({ how, n: [...ties.values()].filter((tie) => tie % gathers.length === k).length }))
 }
 
 export const MESH_CONSTRUCTION: Construction<'mesh'> = {

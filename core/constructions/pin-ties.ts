@@ -1,3 +1,4 @@
+import type { MechanicId } from '../material'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { isCut } from '../material'
@@ -11,7 +12,7 @@ const PINNED: ReadonlySet<Body> = new Set(['straw', 'foam'])
 /** What strands and garlands are held with. */
 export const holderOn = ({
   base,
-}: Piece): { readonly material: string; readonly name: string; readonly use: string; readonly pinned: boolean } =>
+}: Piece): { readonly material: MechanicId; readonly name: string; readonly use: string; readonly pinned: boolean } =>
   PINNED.has(BASE_SORTS[base.kind].body)
     ? { material: 'floral-pin', name: 'Pins', use: 'pins', pinned: true }
     : { material: 'pipe-cleaner', name: 'Ties', use: 'ties', pinned: false }

@@ -2,7 +2,7 @@ import { arrange, HELD } from '../placement'
 import type { BaseKind, Body, Run } from '../base'
 import { BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
-import { materialOf } from '../material'
+import { materialOf, USUAL_CORD } from '../material'
 import type { Rated, Thumb } from '../measure'
 import { clamp, inches, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
@@ -227,7 +227,7 @@ export interface BaseNeed {
 const BUNDLES: BaseNeed = { says: 'Bind bundles on, each over the stems of the last', material: 'bay', rule: 'bundles' }
 const MESH: BaseNeed = { says: 'Catch gathers of mesh in its ties', material: 'mesh-honey', rule: 'mesh' }
 const WRAP: BaseNeed = { says: 'Wrap it in ribbon first', material: 'ribbon-slate', rule: 'wound' }
-const TWINE: BaseNeed = { says: 'Wind it with twine', material: 'jute-twine', rule: 'wound' }
+const TWINE: BaseNeed = { says: 'Wind it with twine', material: USUAL_CORD, rule: 'wound' }
 const BOUGHS: BaseNeed = { says: 'Bind it of boughs, end over end', material: 'cedar', rule: 'boughs' }
 const MOSS: BaseNeed = { says: 'Lay moss over it', material: 'moss', rule: 'compass' }
 

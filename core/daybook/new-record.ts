@@ -1,8 +1,9 @@
+import { countKey } from './count-key'
+import { dotsRule } from '../fixing'
 import { overlapped, shortestOf } from '../placement'
 import { runsOf } from '../base'
 import { largeBoughs, SPARE } from '../constructions'
 import { AS_LAID } from '../coverage'
-import { STICK_DOTS, TUBE_DOTS } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
 import { amountOf, byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
@@ -70,13 +71,13 @@ export function beginRecord(
     ),
   )
   const bound = new Set(piece.layers.flatMap((layer) => (BOUND.has(layer.rule.kind) ? layer.mix.map(({ material }) => material) : [])))
-  const DOTS: Readonly<Record<string, Thumb>> = { 'glue-stick': STICK_DOTS, 'weather-glue': TUBE_DOTS }
   const used = [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([material, own]): Compared[] => {
     const of = materialOf(shelf, material)
     if (!of) return []
     // By a recipe so much was planned for what the rule alone would ask.
     const uses = piece.making.recipe?.uses ?? {}
     const planned = Object.hasOwn(uses, material) ? uses[material]! : 1
+    const dots = dotsRule(material)
     const spares = own.some((need) => need.of === 'things' && need.spare > 0)
     return [
       {
@@ -91,7 +92,7 @@ export function beginRecord(
         rules: [
           ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with', rate(AS_LAID, shelf) * planned)] : []),
           ...(spares ? [rule(SPARE, 'broken')] : []),
-          ...(Object.hasOwn(DOTS, material) ? [rule(DOTS[material]!, 'against', rate(DOTS[material]!, shelf) / planned)] : []),
+          ...(dots ? [rule(dots, 'against', rate(dots, shelf) / planned)] : []),
         ],
       },
     ]
@@ -102,7 +103,7 @@ export function beginRecord(
     const n = Object.hasOwn(counted, task.id) ? counted[task.id]! : 0
     return [
       {
-        id: `bundles:${layer.id}`,
+        id: countKey('bundles', layer.id),
         of: 'count',
         name: 'Bundles bound on',
         unit: 'count',
@@ -124,7 +125,7 @@ export function beginRecord(
     const pieces = on.reduce((n, each) => n + overlapped(each, length, advance).count, 0)
     return [
       {
-        id: `boughs:${layer}`,
+        id: countKey('boughs', layer),
         of: 'count',
         name: 'Large boughs',
         unit: 'count',

@@ -1,3 +1,6 @@
+import { isTaskOf } from '../tasks'
+import { isCountOf } from './count-key'
+import { mechanicOf } from '../material'
 import type { Unit } from '../measure'
 import type { DaybookRecord } from './record'
 import { quantile } from './learn'
@@ -28,27 +31,27 @@ const SAYS: Readonly<Record<Habit['id'], { readonly unit: Unit; readonly of: (re
   'inches a bundle': {
     unit: 'length',
     of: ({ compared, run }) => {
-      const n = compared.filter(({ id, took }) => id.startsWith('bundles:') && took !== null).reduce((all, { took }) => all + took!, 0)
+      const n = compared.filter(({ id, took }) => isCountOf(id, 'bundles') && took !== null).reduce((all, { took }) => all + took!, 0)
       return n > 0 && run > 0 ? run / n : null
     },
   },
   'minutes a bow': {
     unit: 'time',
     of: ({ compared }) => {
-      const bows = compared.filter(({ id, of, took }) => of === 'task' && id.startsWith('bow:') && took !== null)
+      const bows = compared.filter(({ id, of, took }) => of === 'task' && isTaskOf(id, 'bow') && took !== null)
       return bows.length ? bows.reduce((all, { took }) => all + took!, 0) / bows.length : null
     },
   },
   'boughs a yard': {
     unit: 'ratio',
     of: ({ compared, run }) => {
-      const n = compared.filter(({ id, took }) => id.startsWith('boughs:') && took !== null).reduce((all, { took }) => all + took!, 0)
+      const n = compared.filter(({ id, took }) => isCountOf(id, 'boughs') && took !== null).reduce((all, { took }) => all + took!, 0)
       return n > 0 && run > 0 ? (n / run) * YARD : null
     },
   },
   'glue sticks a piece': {
     unit: 'ratio',
-    of: ({ compared }) => compared.find(({ of, id }) => of === 'material' && id === 'glue-stick')?.took ?? null,
+    of: ({ compared }) => compared.find(({ of, id }) => of === 'material' && mechanicOf(id)?.is === 'hot glue')?.took ?? null,
   },
   'share that breaks': {
     unit: 'share',

@@ -1,3 +1,4 @@
+import { STAGE_SORTS } from '../piece'
 import type { Day, Rated } from '../measure'
 import { daysAfter } from '../measure'
 import type { Piece } from '../piece'
@@ -38,7 +39,7 @@ export function yearOf(year: string, records: readonly DaybookRecord[], pieces: 
   })
   const planned = pieces.flatMap((piece): YearBar[] => {
     const { id, stage, brief, making } = piece
-    if (making.day === null || stage === 'taken apart' || (stage === 'hung' && written.has(id))) return []
+    if (making.day === null || !STAGE_SORTS[stage].stands || (stage === 'hung' && written.has(id))) return []
     return [
       {
         id: `planned:${id}`,

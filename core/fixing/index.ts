@@ -5,5 +5,5 @@ export * from './choose'
 export * from './needs'
 export * from './problems'
 export { wiresOn } from './tie-length'
-export { STICK_DOTS, TUBE_DOTS } from './rules-of-thumb'
+
 export * as fixingRulesOfThumb from './rules-of-thumb'

@@ -1,3 +1,5 @@
+import { USUAL_CORD } from '../material'
+import type { MechanicId } from '../material'
 import type { Body } from '../base'
 import type { Rated, Term } from '../measure'
 import { count, mm, PI, plus, saidAs, labelled as named, times, byRule } from '../measure'
@@ -53,7 +55,8 @@ export interface Joint {
 
 /** What one thing takes: whole things, a length, or dots of glue. */
 export interface Take {
-  readonly material: string
+  /** A mechanic of the shelf, or the wire that the maker ties with. */
+  readonly material: MechanicId | (string & {})
   readonly of: 'things' | 'length' | 'dots'
   /** Of one thing held so. */
   readonly each: Term
@@ -96,7 +99,7 @@ const tied = (joint: Joint, n: Term, by: Rated): Take => ({
   of: 'length',
   each: times(n, plus(times(byRule(TIE_TURNS, by), PI, joint.thick), named`ends ${byRule(TIE_ENDS, by)}`)),
 })
-const gauge = ({ mass }: Joint, by: Rated): string => (mass >= byRule(THICK_WIRE_FROM, by).value ? 'stem-wire-18' : 'stem-wire-20')
+const gauge = ({ mass }: Joint, by: Rated): MechanicId => (mass >= byRule(THICK_WIRE_FROM, by).value ? 'stem-wire-18' : 'stem-wire-20')
 
 const CUTTERS = 'wire cutters'
 const GUN = 'glue gun on its stand'
@@ -255,7 +258,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
     how: (joint) => `Tie ${it(joint)} on a cord ${GROUND[joint.body].round} with a knot that cannot run.`,
     takes: ({ thick }, by) => [
       {
-        material: 'jute-twine',
+        material: USUAL_CORD,
         of: 'length',
         each: plus(times(PI, thick), saidAs(times(count(2), mm(byRule(TIE_ENDS, by).value)), ['two ends'])),
       },

@@ -1,5 +1,6 @@
 import type { Need } from '../material'
-import type { Figure, Rated, Term } from '../measure'
+import { mechanicOf } from '../material'
+import type { Figure, Rated, Term, Thumb } from '../measure'
 import { rate, count, saidAs, times, worked } from '../measure'
 import type { WayId } from '../piece'
 import type { Fixing } from './choose'
@@ -7,8 +8,11 @@ import { STICK_DOTS, TUBE_DOTS } from './rules-of-thumb'
 import type { Take } from './methods'
 import { FIXING_WAYS } from './methods'
 
-/** What gives how many dots of glue. */
-const DOTS_FROM = { 'glue-stick': STICK_DOTS, 'weather-glue': TUBE_DOTS } as const
+/** How many dots a stick or tube of a glue gives; null where it is no glue that goes on by the dot. */
+export const dotsRule = (material: string): Thumb | null => {
+  const { is } = mechanicOf(material) ?? {}
+  return is === 'hot glue' ? STICK_DOTS : is === 'weatherproof glue' ? TUBE_DOTS : null
+}
 
 /** What the fixings of one kind of thing in a layer come to of one material. */
 export interface FixingAmount {
@@ -47,7 +51,7 @@ export function fixingNeeds(taken: readonly FixingAmount[], by: Rated): Need[] {
   }
   return [...rows.values()].map(({ layer, material, of, amount }): Need => {
     if (of === 'length') return { of: 'lengths', material, use: 'fixing', layer, length: amount, count: 1, joins: true }
-    const n = of === 'dots' ? amount / rate(DOTS_FROM[material as keyof typeof DOTS_FROM], by) : Math.round(amount)
+    const n = of === 'dots' ? amount / rate(dotsRule(material)!, by) : Math.round(amount)
     return { of: 'things', material, use: 'fixing', layer, count: n, cut: null, spare: 0 }
   })
 }

@@ -1,3 +1,4 @@
+import { tries } from '../../tests/amount'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { random } from '../measure'
@@ -9,10 +10,10 @@ import { readTable, guessMapping } from './csv-table'
 import { readPiece } from './piece-file'
 
 /**
- * Files with something broken in them, made of the demo's by a seed. A thousand each time, a hundred of tables;
- * `ATTACKS=10000 npx vitest run core/formats/attack` makes more.
+ * Files with something broken in them, made of the demo's by a seed, and a tenth as many tables;
+ * `ATTACKS=10000 npx vitest run core/formats/hostile` makes more.
  */
-const ATTACKS = Number(process.env.ATTACKS ?? 1000)
+const ATTACKS = Number(process.env.ATTACKS ?? tries(500))
 const SEEDS = [20_261_126, 20_261_127, 20_261_128, 20_261_129] as const
 const demo = new URL('../../demo/', import.meta.url)
 const texts = readdirSync(demo)

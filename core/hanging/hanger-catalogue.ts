@@ -1,3 +1,4 @@
+import type { MechanicId } from '../material'
 import type { BaseFamily } from '../base'
 import { BASE_SORTS } from '../base'
 import type { Thumb } from '../measure'
@@ -11,7 +12,7 @@ export interface Hook {
   readonly id: HookKind
   readonly name: string
   /** What it takes; null where nothing is bought for it. */
-  readonly material: string | null
+  readonly material: MechanicId | null
   readonly bears: Thumb
   /** Grounds that it holds on. */
   readonly on: readonly Surface[]

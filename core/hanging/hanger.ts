@@ -1,6 +1,7 @@
+import { USUAL_CORD } from '../material'
 import type { Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
-import { CORD, KNOT, RISE } from '../constructions'
+import { KNOT, RISE } from '../constructions'
 import { tubeOf } from '../fixing'
 import type { Need } from '../material'
 import type { Figure, Point, Rated, Said, Term } from '../measure'
@@ -108,7 +109,7 @@ export function hangerMake(piece: Piece, runs: readonly Run[], by: Rated): Hange
         ? [things('coat-hook', 'hanger', 1)]
         : hanger.loop === 'tied'
           ? [things('pipe-cleaner', 'hanger', hooks.value)]
-          : cord(hanger.loop === 'ribbon' ? ribbonOn(piece) : CORD)
+          : cord(hanger.loop === 'ribbon' ? ribbonOn(piece) : USUAL_CORD)
   return {
     length: length && worked(length),
     hooks: worked(hooks),

@@ -4,7 +4,7 @@ import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
 import type { FixingAmount } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
+import { byMaterial, isCut, isGlue, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Point, Term } from '../measure'
 import {
   COUNTED,
@@ -244,7 +244,7 @@ function partsOn(
     }),
   )
   // Sticks and tubes are bought whole and go on by the dot; hooks stay in the wall.
-  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !GLUES.has(material))).flatMap(
+  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !isGlue(material))).flatMap(
     (all) =>
       known(all[0]!.material, (material) => {
         const used = all.reduce((total, { count }) => total + count, 0)
@@ -277,5 +277,3 @@ function partsOn(
   })
   return [...stems, ...lengths, ...besides, ...glue]
 }
-
-const GLUES: ReadonlySet<string> = new Set(['glue-stick', 'weather-glue'])

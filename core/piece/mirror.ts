@@ -1,3 +1,4 @@
+import { slotKey, slotOf } from './slot-key'
 import { mirrorShape, runsOf } from '../base'
 import type { Run } from '../base'
 import { wrapDegrees } from '../measure'
@@ -50,12 +51,12 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     runs.find((run) => run.id === id)?.mirror ?? { run: id, reversed: runs[0]!.mirror.reversed }
   const { run, reversed } = mirrorOf(layer.run)
   const sideOn = (id: string): number => (mirrorOf(id).flipped ? -1 : 1)
-  const slotOf = (slot: string): string => {
-    const [on, rest] = slot.split('/')
-    return rest === undefined ? slot : `${mirrorOf(on!).run}/${rest}`
+  const imageOf = (slot: string): string => {
+    const id = slotOf(slot)
+    return id.run === null ? slot : slotKey({ ...id, run: mirrorOf(id.run).run })
   }
   const turned = (slot: string, nudge: Nudge): Nudge => {
-    const on = slot.includes('/') ? slot.split('/')[0]! : (layer.added.find((each) => addedSlot(each.id) === slot)?.run ?? layer.run)
+    const on = slotOf(slot).run ?? layer.added.find((each) => addedSlot(each.id) === slot)?.run ?? layer.run
     return {
       ...nudge,
       along: mirrorOf(on).reversed ? 0 - nudge.along : nudge.along,
@@ -69,7 +70,7 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     lean: ruleSortOf(layer.rule.kind).level ? 0 - layer.lean : layer.lean,
     mirrored: !layer.mirrored,
     ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
-    nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slotOf(slot), turned(slot, nudge)])),
+    nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [imageOf(slot), turned(slot, nudge)])),
     added: layer.added.map((each) => {
       const to = mirrorOf(each.run)
       return {
@@ -80,6 +81,6 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
         turn: 0 - each.turn,
       }
     }),
-    taken: layer.taken.map(slotOf),
+    taken: layer.taken.map(imageOf),
   }
 }

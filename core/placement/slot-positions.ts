@@ -4,7 +4,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { onceWith } from '../measure'
 import type { Layer } from '../piece'
-import { ruleSortOf } from '../piece'
+import { ruleSortOf, slotOf } from '../piece'
 import { dealMix, knownMix } from './mix-assignment'
 import { arrangingOf } from './rules'
 import type { Slot } from './slot'
@@ -85,7 +85,7 @@ function placesOf(slots: readonly Slot[]): number[] {
   return places.map((n) => Math.max(1, n))
 }
 
-const groupOf = ({ id, run }: Slot): string => `${run.id} ${id.slice(0, id.lastIndexOf('.'))}`
+const groupOf = ({ id, run }: Slot): string => `${run.id} ${slotOf(id).place}`
 
 /** The middle of each group of a cluster, and how far it reaches to either side, mm. */
 function groupsOf(

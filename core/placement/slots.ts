@@ -1,7 +1,7 @@
 import type { Run } from '../base'
 import { mirrored } from '../base'
 import type { Layer, Rule, RuleKind } from '../piece'
-import { EACH, mirrorRule, OTHER_WAY } from '../piece'
+import { EACH, mirrorRule, OTHER_WAY, slotKey, slotOf } from '../piece'
 import { arrangingOf } from './rules'
 import type { Slot, SlotContext } from './slot'
 
@@ -31,7 +31,7 @@ export function layerSlots(layer: Layer, runs: readonly Run[], contextOf: (run: 
         })?.map((slot) => ({ ...slot, s: mirrored(slot.run, slot.s) }))
       : slotsOf(layer.rule, context)
     if (!slots) return null
-    found.push(...(layer.run === EACH ? slots.map((slot) => ({ ...slot, id: `${slot.run.id}/${slot.id}` })) : slots))
+    found.push(...(layer.run === EACH ? slots.map((slot) => ({ ...slot, id: slotKey({ ...slotOf(slot.id), run: slot.run.id }) })) : slots))
   }
   return found
 }

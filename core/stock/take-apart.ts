@@ -2,7 +2,7 @@ import type { BaseKind } from '../base'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { isCut, materialOf, pieceLength } from '../material'
+import { isCut, materialOf, mechanicOf, pieceLength } from '../material'
 import type { Day } from '../measure'
 import { exceeds, rate } from '../measure'
 import type { Piece } from '../piece'
@@ -25,18 +25,6 @@ export interface PartOff {
   readonly back: boolean
   readonly why: string
 }
-
-/** Small things that come off whole: hooks, pins and picks. */
-const WHOLE_AGAIN: ReadonlySet<string> = new Set([
-  'floral-pin',
-  'wood-pick',
-  'over-door-hook',
-  'wall-nail',
-  'screw-hook',
-  'suction-cup',
-  'door-magnet',
-  'coat-hook',
-])
 
 /**
  * All that comes off a piece that is taken apart, in the order of its needs: what can be used again, as it is cut, and what is lost,
@@ -85,7 +73,7 @@ export function partsOff(piece: Piece, needs: readonly Need[], fixings: readonly
 /** Whether a thing can be used again, and why. @param long enough to be of use */
 function again(material: Material, glued: boolean, long: boolean): readonly [back: boolean, why: string] {
   if (material.kind === 'mechanic')
-    return WHOLE_AGAIN.has(material.id) ? [true, 'comes off whole'] : [false, isCut(material) ? 'cut off' : 'used up']
+    return mechanicOf(material.id)?.comesOff ? [true, 'comes off whole'] : [false, isCut(material) ? 'cut off' : 'used up']
   if (glued) return [false, 'glued for good']
   if (material.state === 'fresh') return [false, 'wilted']
   if (!long) return [false, 'cut too short']

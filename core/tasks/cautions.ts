@@ -1,6 +1,7 @@
+import { mechanicOf, isWire } from '../material'
 import type { BaseKind } from '../base'
 import { BASE_SORTS } from '../base'
-import type { Hazard, Material } from '../material'
+import type { Hazard, Material, Mechanic } from '../material'
 import type { Piece } from '../piece'
 
 /** Plain words where they apply; local rules and licensed people go first. */
@@ -37,7 +38,8 @@ const HAZARD_CAUTIONS: Record<Hazard, CautionId> = {
 export const hazardCautions = (material: Material): CautionId[] => material.hazards.map((hazard) => HAZARD_CAUTIONS[hazard])
 
 export function fixingCautions(needs: readonly string[]): CautionId[] {
-  return [...(needs.includes('glue-stick') ? ['glue' as const] : []), ...(needs.includes('weather-glue') ? ['setting' as const] : [])]
+  const has = (glue: Mechanic['is']): boolean => needs.some((material) => mechanicOf(material)?.is === glue)
+  return [...(has('hot glue') ? ['glue' as const] : []), ...(has('weatherproof glue') ? ['setting' as const] : [])]
 }
 
 const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem', 'twig'])
@@ -46,10 +48,7 @@ const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem
 export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly string[]): CautionId[] {
   const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
   const wire =
-    needs.some((each) => each.includes('wire')) ||
-    BASE_SORTS[base].body === 'wire' ||
-    BASE_SORTS[base].body === 'rod' ||
-    materials.some(({ wired }) => wired)
+    needs.some(isWire) || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
   return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
 }
 

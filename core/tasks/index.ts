@@ -1,6 +1,7 @@
 export * from './cautions'
 export * from './task-times'
 export * from './task'
+export * from './task-key'
 export * from './tasks'
 export * from './critical-path'
 export * from './task-order'

@@ -1,3 +1,4 @@
+import { taskKey } from './task-key'
 import type { LaidLayer } from '../placement'
 import { arrangingOf, countsOf, inOrder } from '../placement'
 import type { Run } from '../base'
@@ -52,7 +53,7 @@ export function bowTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, { m
       ? rule.ribbons.reduce((all, ribbon) => all + ('loops' in ribbon ? ribbon.loops : 'strips' in ribbon ? ribbon.strips * 2 : 2), 0)
       : 0
   return task(
-    `bow:${laid.layer.id}`,
+    taskKey('bow', laid.layer.id),
     'bow',
     `Make the ${makeUp?.title ? lowerFirst(makeUp.title) : 'bow'}`,
     makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf).slice(0, -1) : [],
@@ -102,9 +103,9 @@ function layAfresh(
       ? makeUpWords(piece, laid, makeUp, runs, shelf).slice(-1)
       : makeUpWords(piece, laid, makeUp, runs, shelf)
     : arrangingOf<RuleKind>(layer.rule.kind).says(layer.rule, run, spacing)
-  const held = hangsFree(layer) ? [] : holdWords(layer, fixings, shelf)
+  const held: Held = hangsFree(layer) ? { lines: [], reason: null } : holdWords(layer, fixings, shelf)
   return task(
-    `layer:${layer.id}`,
+    taskKey('lay', layer.id),
     'lay',
     bow
       ? `Fix the ${makeUp?.title ? lowerFirst(makeUp.title) : 'bow'}`
@@ -120,9 +121,10 @@ function layAfresh(
             sum`Hang its middle ${quantity.length(drop)} below its place on ${layer.rule.kind === 'single' && layer.rule.folded ? 'one cord, folded over the base' : 'two cords'}.`,
           ]
         : []),
-      ...held,
+      ...held.lines,
     ],
     {
+      reason: held.reason,
       layer: layer.id,
       // What is wound says by its turns how long it takes.
       hands: makeUp?.figures.find(({ id }) => id === 'time')?.figure ?? handsFor(laid, fixings, length, shelf),
@@ -175,10 +177,16 @@ function placesOf(laid: LaidLayer, rows: readonly { readonly material: Material 
 const titled = (layer: Layer, on: readonly Run[]): string =>
   layer.rule.kind === 'beads' && on.length === 1 ? capital(on[0]!.name) : ROLE_NAMES[layer.role]
 
+/** How things are held, line by line, and which of the lines says why. */
+interface Held {
+  readonly lines: readonly Said[]
+  readonly reason: Said | null
+}
+
 /** How the things of a layer are held: each way once, with why when there is one way; and what backs it up. */
-function holdWords(layer: Layer, fixings: readonly Fixing[], shelf: Shelf): Said[] {
+function holdWords(layer: Layer, fixings: readonly Fixing[], shelf: Shelf): Held {
   if (layer.rule.kind === 'bow' && fixings[0]?.tied)
-    return [['Fix it with the ends of the wire that ties it, round the base and twisted shut behind.']]
+    return { lines: [['Fix it with the ends of the wire that ties it, round the base and twisted shut behind.']], reason: null }
   const ways = new Map<string, { names: string[]; why: string }>()
   for (const { way, joint, plural, why } of fixings) {
     const how = FIXING_WAYS[way].how(joint, shelf)
@@ -186,11 +194,13 @@ function holdWords(layer: Layer, fixings: readonly Fixing[], shelf: Shelf): Said
     ways.set(how, { names: [...(known?.names ?? []), plural], why: known?.why ?? why })
   }
   const backup = layer.backup && fixings[0] ? FIXING_WAYS[layer.backup].how(fixings[0].joint, shelf) : null
-  return [
+  const reason = ways.size === 1 ? sum`Why: ${lowerFirst([...ways.values()][0]!.why)}` : null
+  const lines = [
     ...[...ways].map(([how, { names }]) => (ways.size > 1 ? sum`${capital(listed(names))}: ${lowerFirst(how)}` : sum`${how}`)),
-    ...(ways.size === 1 ? [sum`Why: ${lowerFirst([...ways.values()][0]!.why)}`] : []),
+    ...(reason ? [reason] : []),
     ...(backup ? [sum`Back it up: ${lowerFirst(backup)}`] : []),
   ]
+  return { lines, reason }
 }
 
 /** Which way stems point: by the clock on a closed run, along it on an open one. */

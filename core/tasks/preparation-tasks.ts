@@ -1,3 +1,4 @@
+import { taskKey } from './task-key'
 import { countsOf } from '../placement'
 import type { LaidLayer } from '../placement'
 import type { Run } from '../base'
@@ -5,7 +6,7 @@ import { BASE_SORTS, DIMENSIONS, anchorSays, markOn } from '../base'
 import { colourFamily } from '../coverage'
 import { FIXING_WAYS } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { byMaterial, lengthsIn, materialOf, pieceLength, piecesPerStem, thingsIn } from '../material'
+import { byMaterial, isWire, lengthsIn, materialOf, pieceLength, piecesPerStem, thingsIn } from '../material'
 import type { Said } from '../measure'
 import { capital, inList, listed, quantity, several, sum, worked } from '../measure'
 import type { Layer, Piece, Preparation } from '../piece'
@@ -31,31 +32,32 @@ import {
 import { each, once } from './durations'
 
 /** What the task is known by that takes things of a layer, or the base, off an older piece. */
-const offTask = (of: string): string => `off:${of}`
 
 /** What has to be ready of a layer's own preparations before it goes on. */
 export function preparedAfter(id: string, { clean, joined, paint, seal, from }: Preparation): Before[] {
-  if (seal > 0) return [{ id: `seal:${id}`, why: 'it must be dry before it goes on' }]
-  if (paint) return [{ id: `paint:${id}`, why: 'it must be dry before it goes on' }]
-  if (joined) return [{ id: `join:${id}`, why: 'a made part is made before it goes on' }]
-  if (clean !== 'none') return [{ id: `finds:${id}`, why: 'what was found goes on when it is clean' }]
-  return from === null ? [] : [{ id: offTask(id), why: 'it must be off the older piece' }]
+  if (seal > 0) return [{ id: taskKey('seal', id), why: 'it must be dry before it goes on' }]
+  if (paint) return [{ id: taskKey('paint', id), why: 'it must be dry before it goes on' }]
+  if (joined) return [{ id: taskKey('join', id), why: 'a made part is made before it goes on' }]
+  if (clean !== 'none') return [{ id: taskKey('finds', id), why: 'what was found goes on when it is clean' }]
+  return from === null ? [] : [{ id: taskKey('take off', id), why: 'it must be off the older piece' }]
 }
 
 /** What is done to things before they go on: long drying first. */
 export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: Shelf): Undone[] {
   const of = (id: string, what: string, n: number, { clean, joined, paint, seal, from }: Preparation): Undone[] => {
-    const off: Before[] = from === null ? [] : [{ id: offTask(id), why: 'it must be off the older piece' }]
-    const cleaned: Before[] = clean === 'none' ? off : [{ id: `finds:${id}`, why: 'paint and glue hold on what is clean' }]
-    const made: Before[] = joined ? [{ id: `join:${id}`, why: 'what must be bent or joined is joined before it is painted' }] : cleaned
-    const painted: Before[] = paint ? [{ id: `paint:${id}`, why: 'sealer goes over dry paint' }] : made
+    const off: Before[] = from === null ? [] : [{ id: taskKey('take off', id), why: 'it must be off the older piece' }]
+    const cleaned: Before[] = clean === 'none' ? off : [{ id: taskKey('finds', id), why: 'paint and glue hold on what is clean' }]
+    const made: Before[] = joined
+      ? [{ id: taskKey('join', id), why: 'what must be bent or joined is joined before it is painted' }]
+      : cleaned
+    const painted: Before[] = paint ? [{ id: taskKey('paint', id), why: 'sealer goes over dry paint' }] : made
     const layer = id === 'base' ? null : id
     return [
       ...(from === null
         ? []
         : [
             task(
-              offTask(id),
+              taskKey('take off', id),
               'take off',
               `Take ${what} off ${from}`,
               [sum`Cut wires behind, ease dots of glue off with a thin blade, and keep the cut lengths.`],
@@ -71,7 +73,7 @@ export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: 
       ...(joined
         ? [
             task(
-              `join:${id}`,
+              taskKey('join', id),
               'join',
               `Bend and join ${what}`,
               [sum`Bend and join it now, let it settle, and check the joint: paint breaks where it is bent afterwards.`],
@@ -86,7 +88,7 @@ export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: 
       ...(paint
         ? [
             task(
-              `paint:${id}`,
+              taskKey('paint', id),
               'paint',
               `Paint ${what} ${colourFamily(paint.colour)}`,
               [
@@ -108,7 +110,7 @@ export function preparations(piece: Piece, layers: readonly LaidLayer[], shelf: 
       ...(seal > 0
         ? [
             task(
-              `seal:${id}`,
+              taskKey('seal', id),
               'seal',
               `Seal ${what}`,
               [
@@ -160,7 +162,7 @@ function findsTask(
   switch (clean) {
     case 'wipe':
       return task(
-        `finds:${id}`,
+        taskKey('finds', id),
         'finds',
         `Wipe ${what}`,
         [sum`Wipe each with a damp cloth, look it over for mould and holes, and let it dry.`],
@@ -171,7 +173,7 @@ function findsTask(
       )
     case 'bag':
       return task(
-        `finds:${id}`,
+        taskKey('finds', id),
         'finds',
         `Keep ${what} in a closed bag`,
         [sum`Close the bag tight and lay it in the cold; then shake it out and look each over.`],
@@ -183,7 +185,7 @@ function findsTask(
       )
     case 'bake':
       return task(
-        `finds:${id}`,
+        taskKey('finds', id),
         'finds',
         `Bake ${what}`,
         [sum`Spread in one layer on a lined tray and bake in a low oven for about an hour; let cool. Stay by it.`],
@@ -240,7 +242,7 @@ export function prepareBase({ base, making }: Piece, runs: readonly Run[], { ofB
     {
       hands: once(PREPARE_BASE, shelf),
       tools: ['tape measure', 'tape to mark with'],
-      after: making.base.from === null ? [] : [{ id: offTask('base'), why: 'it must be off the older piece' }],
+      after: making.base.from === null ? [] : [{ id: taskKey('take off', 'base'), why: 'it must be off the older piece' }],
     },
   )
 }
@@ -270,7 +272,7 @@ export function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Nee
     ...backups,
     ...(needsWire(needs) ? ['wire cutters'] : []),
     ...(cutting.includes('pruners') ? ['pruners'] : []),
-    ...(lengthsIn(needs).some(({ material }) => !material.includes('wire')) ? ['scissors'] : []),
+    ...(lengthsIn(needs).some(({ material }) => !isWire(material)) ? ['scissors'] : []),
   ])
 }
 
@@ -315,7 +317,7 @@ export function prepareStems(
       cautions,
       hands: worked(each(Math.max(1, n), n === 1 ? 'thing' : 'things', SORT_EACH, shelf)),
       tools: toolsOf(piece, of, needs, cautions),
-      after: laid.flatMap(({ layer }) => preparedAfter(layer.id, layer.prepared).filter(({ id }) => id === offTask(layer.id))),
+      after: laid.flatMap(({ layer }) => preparedAfter(layer.id, layer.prepared).filter(({ id }) => id === taskKey('take off', layer.id))),
     },
   )
 }

@@ -2,6 +2,7 @@ import type { Spacing } from '../placement'
 import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
 import type { Need } from '../material'
+import { isWire } from '../material'
 import type { Figure, Said } from '../measure'
 import type { TaskKind, Undone } from './task'
 import { NONE } from './durations'
@@ -28,6 +29,7 @@ export const task = (
   kind,
   title,
   says,
+  reason: null,
   checks: [],
   places: [],
   cautions: [],
@@ -39,7 +41,7 @@ export const task = (
   ...rest,
 })
 
-export const needsWire = (needs: readonly Need[]): boolean => needs.some(({ material }) => material.includes('wire'))
+export const needsWire = (needs: readonly Need[]): boolean => needs.some(({ material }) => isWire(material))
 
 const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'] as const
 

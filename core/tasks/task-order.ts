@@ -1,3 +1,4 @@
+import { taskKey } from './task-key'
 import type { Said } from '../measure'
 import { lowerFirst, quantity, sum } from '../measure'
 import type { Piece, Problem } from '../piece'
@@ -67,7 +68,7 @@ function brokenBy(order: readonly Task[]): Problem[] {
 /** Own tasks that wait for one another in a ring: none of them can begin. */
 function ringProblems(making: Piece['making'], tasks: readonly Task[]): Problem[] {
   const ring = ringOf(tasks)
-  const own = making.own.filter(({ id }) => ring.includes(`own:${id}`))
+  const own = making.own.filter(({ id }) => ring.includes(taskKey('own', id)))
   if (!own.length) return []
   const [first] = own
   return [

@@ -47,6 +47,8 @@ export interface Task {
   readonly kind: TaskKind
   readonly title: string
   readonly says: readonly Said[]
+  /** The line of them that says why it is held so. */
+  readonly reason: Said | null
   /** What is looked at one by one, where something is looked at. */
   readonly checks: readonly string[]
   /** Where things go, a row for each kind of material on each run: clock positions, or distances from where the run is read. */

@@ -1,3 +1,4 @@
+import { taskKey } from './task-key'
 import { countsOfAll } from '../placement'
 import { anchorSays } from '../base'
 import type { LaidLayer } from '../placement'
@@ -58,14 +59,14 @@ export function tasksOf(
       after: [
         ...before.filter(({ id }) => id !== 'reserve' || !one.zones.length),
         ...ready,
-        ...(bow ? [{ id: `bow:${layer.id}`, why: 'a bow is made before it is fixed' }] : []),
+        ...(bow ? [{ id: taskKey('bow', layer.id), why: 'a bow is made before it is fixed' }] : []),
         ...(glues ? [{ id: 'dry', why: 'what is glued is first laid dry and looked at' }] : []),
         ...(refers
           ? [{ id: `layer:${(layer.rule as { of: string }).of}`, why: 'it goes by the places of that layer', wet: true as const }]
           : []),
         ...(!bow
           ? firstBows.map((each) => ({
-              id: `layer:${each.layer.id}`,
+              id: taskKey('lay', each.layer.id),
               why: 'here the bow goes on first and gives the spacing',
               wet: true as const,
             }))
@@ -82,7 +83,7 @@ export function tasksOf(
   const hangTask = hangerTask(piece, runs, materials, shelf)
   const laidIds = laying.map(({ id }): Before => ({ id, why: 'there must be something to look at' }))
   const own = (one: Piece['making']['own'][number]): Undone =>
-    task(`own:${one.id}`, 'own', one.title, [], {
+    task(taskKey('own', one.id), 'own', one.title, [], {
       hands: measured(one.hands, 'as you put it'),
       waits: one.waits > 0 ? measured(one.waits, 'as you put it') : NONE,
       after: one.after === null ? [] : [{ id: one.after, why: 'as you put it' }],
@@ -153,7 +154,7 @@ export function tasksOf(
         { id: 'look', why: 'the last wires are cut when it has been seen hanging' },
         ...making.own
           .filter(({ after }) => after === 'look')
-          .map(({ id }) => ({ id: `own:${id}`, why: 'what was found is put right first' })),
+          .map(({ id }) => ({ id: taskKey('own', id), why: 'what was found is put right first' })),
       ],
     }),
     ...(making.hanger === 'last'
@@ -192,21 +193,18 @@ export function tasksOf(
 const waitingFor =
   (own: Piece['making']['own']) =>
   (id: string): Before[] =>
-    own.flatMap((each): Before[] => (each.before === id ? [{ id: `own:${each.id}`, why: 'as you put it' }] : []))
+    own.flatMap((each): Before[] => (each.before === id ? [{ id: taskKey('own', each.id), why: 'as you put it' }] : []))
 
 /** A reason is given the first time; after that it is known. */
 function saidOnce(tasks: readonly Undone[]): Undone[] {
   const given = new Set<string>()
-  return tasks.map((each) => ({
-    ...each,
-    says: each.says.filter((line) => {
-      const words = line.join('')
-      if (!words.startsWith('Why: ')) return true
-      const known = given.has(words)
-      given.add(words)
-      return !known
-    }),
-  }))
+  return tasks.map((each) => {
+    if (!each.reason) return each
+    const words = each.reason.join('')
+    const known = given.has(words)
+    given.add(words)
+    return known ? { ...each, says: each.says.filter((line) => line !== each.reason), reason: null } : each
+  })
 }
 
 /** Whether a thing is held by glue of some kind. */
@@ -216,7 +214,7 @@ const measured = (minutes: number, how: string): Figure => ({ ...quantity.time(m
 
 /** The task that something is needed for. */
 const taskOf = ({ layer, use }: Need): string =>
-  layer !== 'base' ? `layer:${layer}` : use === 'hanger' || use === 'hook' ? 'hang' : 'base'
+  layer !== 'base' ? taskKey('lay', layer) : use === 'hanger' || use === 'hook' ? 'hang' : 'base'
 
 /** "Keep free for the bow: 8½ in about 6:55." */
 function zonesSaid(zoned: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Said {

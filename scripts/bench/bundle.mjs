@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
+import { ROOMS } from '../../eslint.config.mjs'
 import { root } from '../prerequisites.mjs'
 
 /** @returns what the bench measures, of the core */
@@ -12,24 +13,7 @@ export async function coreModule() {
     outputFiles: [bundle],
   } = await build({
     stdin: {
-      contents: [
-        'placement',
-        'base',
-        'coverage',
-        'cut',
-        'daybook',
-        'formats',
-        'worker-jobs',
-        'measure',
-        'piece',
-        'price',
-        'season',
-        'stock',
-        'testing',
-        'rules-of-thumb',
-        'workings',
-        'workroom',
-      ]
+      contents: [...ROOMS, 'rules-of-thumb', 'testing', 'worker-jobs', 'workings', 'workroom']
         .map((room) => `export * from './core/${room}'`)
         .join('\n'),
       resolveDir: root,

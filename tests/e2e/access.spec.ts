@@ -124,7 +124,7 @@ test('make sheet, cutting, shelf with its dialogs, plate', async ({ page }) => {
   })
   await expect(page.getByTestId('row-faults')).toBeVisible()
   await inBothLights(page, '[role=dialog]')
-  await page.goto(`${demoSite}/plate`)
+  await page.goto(`${demoSite}/species-gallery`)
   await expect(page.locator('main[data-ready=true]')).toBeVisible({ timeout: 60_000 })
   await inBothLights(page)
 })

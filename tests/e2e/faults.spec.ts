@@ -77,7 +77,7 @@ for (const [what, answer] of [
   ['throws as it starts', { status: 200, contentType: 'text/javascript', body: 'throw new Error("worn out")' }],
 ] as const) {
   test(`a worker whose script ${what} is told, and is good again once the script is back`, async ({ page }) => {
-    const script = /workings\.worker/
+    const script = /app\.worker/
     await page.goto(demoSite)
     await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
     await page.route(script, (route) => route.fulfill(answer))
@@ -200,8 +200,11 @@ test('a piece of 60 layers of 500 answers, says what it is doing, and can be lef
 })
 
 test('a worker that hangs is told of, stopped, and asked again', async ({ page }) => {
-  const script = /plan\.worker/
-  await page.route(script, (route) => route.fulfill({ contentType: 'text/javascript', body: 'for (;;) {}' }))
+  const script = /app\.worker/
+  await page.route(script, async (route) => {
+    const body = await (await route.fetch()).text()
+    await route.fulfill({ contentType: 'text/javascript', body: `if (self.name === 'plan') for (;;) {}\n${body}` })
+  })
   await page.goto(`${demoSite}/`)
   await expect(page.getByTestId('piece').first()).toBeVisible()
   await page.goto(`${demoSite}/ledger`)

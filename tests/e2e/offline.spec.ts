@@ -52,7 +52,7 @@ test('after one visit every page opens with the server stopped', async ({ browse
     ['/season', 'Season'],
     ['/kits', 'Kits'],
     ['/daybook', 'Daybook'],
-    ['/plate', 'Plate of species'],
+    ['/species-gallery', 'Plate of species'],
   ] as const) {
     await page.goto(site + path)
     await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible()

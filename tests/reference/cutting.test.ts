@@ -1,3 +1,4 @@
+import { tries } from '../amount'
 import fc from 'fast-check'
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
@@ -124,7 +125,7 @@ describe('the cutting plan is the true minimum', () => {
   })
 
   const kinds = ['one roll', 'rolls of several lengths and prices', 'offcuts first'] as const
-  it.each(kinds.flatMap((kind) => Array.from({ length: 80 }, (_, i) => [kind, i + 1] as const)))(
+  it.each(kinds.flatMap((kind) => Array.from({ length: tries(25) }, (_, i) => [kind, i + 1] as const)))(
     '%s, random instance %i: as cheap as the integer program',
     (kind, seed) => {
       const { between, below } = random(seed * 7919 + kinds.indexOf(kind))
@@ -150,7 +151,7 @@ describe('the cutting plan is the true minimum', () => {
 
   // Source: brute force over every way to part the pieces among rolls.
   it('keeps the longest usable rest of all plans that cost as little', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= tries(20); seed++) {
       const { between, below } = random(seed * 31 + 7)
       const stocks: CutJob['stocks'][number][] = [
         { id: 'roll', length: 2000, price: 500, supply: null },
@@ -194,7 +195,7 @@ describe('the cutting plan is the true minimum', () => {
           if (!plan.short.length) expectSound(one, plan)
         },
       ),
-      { numRuns: 60, seed: 20 },
+      { numRuns: tries(25), seed: 20 },
     )
   })
 })

@@ -1,3 +1,4 @@
+import { everyNth } from '../amount'
 import RAPIER from '@dimforge/rapier2d-compat'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { restAngle } from '../../core/hanging'
@@ -51,7 +52,7 @@ function hungInEngine(weights: readonly Weight[], pivot: { x: number; y: number 
 const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180)
 
 describe('a hung piece comes to rest as in a rigid-body engine', () => {
-  it.each([20_261_126, 20_261_127, 20_261_128, 20_261_129])(
+  it.each(everyNth(2, [20_261_126, 20_261_127, 20_261_128, 20_261_129]))(
     '30 random pieces of 3 to 20 weights, within a tenth of a degree (from %i)',
     (seed) => {
       const random = randomFrom(seed)

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Fixing } from '#core/fixing'
 import { FIXING_WAYS, neverFor, SCHOOL_NAMES, waysFor, wiresOn } from '#core/fixing'
-import { materialOf } from '#core/material'
+import { materialOf, USUAL_WIRE } from '#core/material'
 import { capital, lowerFirst, quantity, show, showSum, several } from '#core/measure'
 import type { FixingSchool, Layer, WayId } from '#core/piece'
 import { FIXING_SCHOOLS, WAYS } from '#core/piece'
@@ -58,7 +58,7 @@ function takes(layer: string): { readonly says: string; readonly sum: string }[]
     })
 }
 const wires = computed(() => wiresOn(shops.shelf).map(({ id, name }) => ({ value: id, name: capital(name) })))
-const wire = computed(() => piece.value.fixing.wire ?? 'paddle-wire')
+const wire = computed(() => piece.value.fixing.wire ?? USUAL_WIRE)
 </script>
 
 <template>
@@ -84,7 +84,7 @@ const wire = computed(() => piece.value.fixing.wire ?? 'paddle-wire')
           label="Paddle wire"
           :value="wire"
           :options="wires"
-          @pick="(id) => bench.apply({ do: 'fixing', set: { wire: id === 'paddle-wire' ? null : id } }, 'choose the wire')"
+          @pick="(id) => bench.apply({ do: 'fixing', set: { wire: id === USUAL_WIRE ? null : id } }, 'choose the wire')"
         />
       </div>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STAGE_SORTS } from '#core/piece'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { BellRing, X } from '@lucide/vue'
@@ -13,7 +14,7 @@ const daybook = useDaybook()
 const away = ref<ReadonlySet<string>>(new Set())
 const reminders = computed(() => {
   const { id, base, brief, layers, stage } = bench.piece!
-  if (stage === 'hung' || stage === 'taken apart') return []
+  if (!STAGE_SORTS[stage].toMake) return []
   const like = {
     id,
     base: base.kind,

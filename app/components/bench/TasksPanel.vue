@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { CircleAlert, GripVertical, Plus, TriangleAlert, X } from '@lucide/vue'
-import { dateProblems, moved } from '#core/tasks'
+import { dateProblems, moved, taskKey } from '#core/tasks'
 import type { Task } from '#core/tasks'
 import { dayNumber, say, show } from '#core/measure'
 import type { MakingDecisions, OwnTask } from '#core/piece'
@@ -66,7 +66,7 @@ function add(): void {
 }
 function remove(task: Task): void {
   set(
-    { own: making.value.own.filter(({ id }) => `own:${id}` !== task.id), order: making.value.order.filter((id) => id !== task.id) },
+    { own: making.value.own.filter(({ id }) => taskKey('own', id) !== task.id), order: making.value.order.filter((id) => id !== task.id) },
     'take a task off',
   )
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STAGE_SORTS } from '#core/piece'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { ArrowLeft, ArrowRight, Check, NotebookPen, Timer as TimerIcon, TriangleAlert, Volume2, VolumeX } from '@lucide/vue'
 import { useEventListener, useIntervalFn, useSpeechSynthesis, useWakeLock } from '@vueuse/core'
@@ -81,7 +82,7 @@ const nextAt = computed(() => {
 /** Whether it was asked, since the last step was done, if it hangs. */
 const asking = ref(false)
 function begin(): void {
-  if (props.kept && (props.piece.stage === 'planned' || props.piece.stage === 'gathering')) emit('begun')
+  if (props.kept && !STAGE_SORTS[props.piece.stage].begun) emit('begun')
 }
 function finish(): void {
   look()

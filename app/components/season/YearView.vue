@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STAGE_SORTS } from '#core/piece'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
@@ -57,7 +58,7 @@ const ENDS = { hangs: '', 'came down': 'came down', sold: 'sold', 'given away': 
 /** Pieces whose parts say an occasion, that hang or are to. */
 const tied = computed(() =>
   (pieces.records ?? [])
-    .filter(({ piece }) => piece.stage !== 'taken apart')
+    .filter(({ piece }) => STAGE_SORTS[piece.stage].stands)
     .map(({ piece }) => ({ piece, ties: tiesOf(piece, shops.shelf) }))
     .filter(({ ties }) => ties.length),
 )

@@ -1,3 +1,4 @@
+import { everyNth } from '../../../tests/amount'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../../material'
 import { deltaOf, random } from '../../measure'
@@ -11,12 +12,12 @@ import { Inks } from '../parts/palette'
 import { draw, sound } from '../testing'
 import { SPECIES } from './index'
 
-const EXTREMES = [
+const EXTREMES = everyNth(2, [
   [5, 2],
   [3000, 1500],
   [10, 300],
   [300, 1],
-] as const
+] as const)
 
 describe.each(Object.entries(SPECIES))('%s', (name, species) => {
   const [length, width] = species.size

@@ -1,16 +1,15 @@
-import { expose } from 'comlink'
 import type { Shelf } from '#core/material'
 import { work } from '#core/workings'
 import { paintingScene } from '~/drawing/scene'
 import { fitView } from '~/drawing/view'
 import { spriteOf } from '~/drawing/sprites'
-import type { PreviewWorker } from './protocol'
+import type { PreviewWorker } from '../protocol'
 
 /** A little of what the piece hangs on shows about it. */
 const MARGIN = 1.14
 let shelf: Shelf | null = null
 
-expose({
+export const previewRole = {
   setShelf(told) {
     shelf = told
   },
@@ -27,4 +26,4 @@ expose({
     }
     return { picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.86 }), view }
   },
-} satisfies PreviewWorker)
+} satisfies PreviewWorker

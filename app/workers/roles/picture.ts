@@ -1,15 +1,14 @@
-import { expose } from 'comlink'
 import { sceneSvg } from '#core/formats'
 import { looksKey } from '#core/looks'
 import { viewFor } from '~/drawing/picture'
 import { paintingScene } from '~/drawing/scene'
 import { drawItem, SpriteCache } from '~/drawing/sprites'
-import type { PictureWorker } from './protocol'
+import type { PictureWorker } from '../protocol'
 
 /** What looks alike is drawn once in a picture: its sprites may take so much, bytes. */
 const KEPT = 256 * 1024 * 1024
 
-expose({
+export const pictureRole = {
   async paint(order, report) {
     const view = viewFor(order)
     const canvas = new OffscreenCanvas(view.width, view.height)
@@ -23,4 +22,4 @@ expose({
     return canvas.convertToBlob({ type: 'image/png' })
   },
   write: sceneSvg,
-} satisfies PictureWorker)
+} satisfies PictureWorker

@@ -1,15 +1,14 @@
-import { expose } from 'comlink'
 import { readWhole, writeWhole } from '#core/formats'
 import { basketSoon, waitOrBuy } from '#core/price'
 import type { SeasonMend, SeasonPlan } from '#core/season'
 import { kitMoney, planSeason, seasonMends } from '#core/season'
 import { planWorkroom } from '#core/workroom'
-import type { PlanWorker } from './protocol'
-import { Jobs } from './cooperative-jobs'
+import type { PlanWorker } from '../protocol'
+import { Jobs } from '../cooperative-jobs'
 
 const jobs = new Jobs()
 
-expose({
+export const planRole = {
   plan: (job, of, report) => jobs.run(job, planWorkroom(of), report),
   season: async (job, of, report): Promise<{ plan: SeasonPlan; mends: SeasonMend[] }> => {
     const plan = await jobs.run(job, planSeason(of), report)
@@ -21,4 +20,4 @@ expose({
   basket: basketSoon,
   wait: waitOrBuy,
   stop: (job) => jobs.stop(job),
-} satisfies PlanWorker)
+} satisfies PlanWorker

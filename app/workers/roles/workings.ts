@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { fitBudget } from '#core/budget'
 import { costsOf } from '#core/piece-costs'
 import type { ReadTable } from '#core/formats'
@@ -15,8 +14,8 @@ import { resized } from '#core/resize'
 import { inBrief, work } from '#core/workings'
 import type { OnBench } from '#core/workroom'
 import { onBench, rememberingBench } from '#core/workroom'
-import type { BriefAnswer, WorkingsWorker } from './protocol'
-import { Jobs } from './cooperative-jobs'
+import type { BriefAnswer, WorkingsWorker } from '../protocol'
+import { Jobs } from '../cooperative-jobs'
 
 const remembering = rememberingBench()
 const jobs = new Jobs()
@@ -43,7 +42,7 @@ function rowsIn(text: string): Extract<ReadTable, { ok: true }>['table'] {
 }
 const SPECIES_NAMES = new Set(Object.keys(SPECIES))
 
-expose({
+export const workingsRole = {
   setPricing(told) {
     pricing = told
   },
@@ -83,4 +82,4 @@ expose({
   resize: (of, shape, id, name) => resized(of, shape, theShelf(), id, name),
   makeable: (job, have, bases, report) => jobs.run(job, makeableOf(have, bases, theShelf()), report),
   stop: (job) => jobs.stop(job),
-} satisfies WorkingsWorker)
+} satisfies WorkingsWorker

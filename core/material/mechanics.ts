@@ -1,0 +1,42 @@
+/** What a mechanic of the shelf is to those who go by it, and whether it comes off whole when a piece is taken apart. */
+export interface Mechanic {
+  readonly is: 'wire' | 'cord' | 'tie' | 'pin' | 'hot glue' | 'weatherproof glue' | 'glue dot' | 'hook'
+  readonly comesOff: boolean
+}
+
+/** The mechanics that rules ask for by name. */
+export const MECHANICS = {
+  'paddle-wire': { is: 'wire', comesOff: false },
+  'paddle-wire-bare': { is: 'wire', comesOff: false },
+  'paddle-wire-brown': { is: 'wire', comesOff: false },
+  'paddle-wire-white': { is: 'wire', comesOff: false },
+  'stem-wire-18': { is: 'wire', comesOff: false },
+  'stem-wire-20': { is: 'wire', comesOff: false },
+  'jute-twine': { is: 'cord', comesOff: false },
+  'zip-tie': { is: 'tie', comesOff: false },
+  'pipe-cleaner': { is: 'tie', comesOff: false },
+  'floral-pin': { is: 'pin', comesOff: true },
+  'wood-pick': { is: 'pin', comesOff: true },
+  'glue-stick': { is: 'hot glue', comesOff: false },
+  'weather-glue': { is: 'weatherproof glue', comesOff: false },
+  'glue-dot': { is: 'glue dot', comesOff: false },
+  'over-door-hook': { is: 'hook', comesOff: true },
+  'wall-nail': { is: 'hook', comesOff: true },
+  'screw-hook': { is: 'hook', comesOff: true },
+  'adhesive-strip': { is: 'hook', comesOff: false },
+  'suction-cup': { is: 'hook', comesOff: true },
+  'door-magnet': { is: 'hook', comesOff: true },
+  'coat-hook': { is: 'hook', comesOff: true },
+} as const satisfies Record<string, Mechanic>
+export type MechanicId = keyof typeof MECHANICS
+
+/** What a material is to those who go by mechanics; null where it is none of them. @example mechanicOf('zip-tie')?.is // 'tie' */
+export const mechanicOf = (id: string): Mechanic | null => (Object.hasOwn(MECHANICS, id) ? MECHANICS[id as MechanicId] : null)
+
+export const isWire = (id: string): boolean => mechanicOf(id)?.is === 'wire'
+/** Glue that goes on by the dot and is bought by the stick or tube. */
+export const isGlue = (id: string): boolean => ['hot glue', 'weatherproof glue'].includes(mechanicOf(id)?.is ?? '')
+
+/** What wires and cords are where nobody chose another. */
+export const USUAL_WIRE: MechanicId = 'paddle-wire'
+export const USUAL_CORD: MechanicId = 'jute-twine'
