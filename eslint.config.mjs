@@ -26,7 +26,7 @@ export const ROOMS = [
   'scene',
   'formats',
 ]
-export const FLOORS = ['utils', 'drawing', 'db', 'workers', 'print', 'stores', 'composables', 'components', 'pages']
+export const FLOORS = ['utils', 'drawing', 'db', 'commands', 'workers', 'print', 'stores', 'composables', 'components', 'pages']
 
 const pastTheDoor = (rooms) => ({
   regex: `(^|/)(${rooms.join('|')})/.+`,
@@ -69,6 +69,9 @@ const floors = FLOORS.map((floor, i) => ({
       {
         patterns: [
           pastTheDoor(ROOMS.map((room) => `#core/${room}`)),
+          ...(['components', 'pages'].includes(floor)
+            ? [{ regex: '^~/db$', importNames: ['db'], message: 'What is shown asks a store or a composable, not the database.' }]
+            : []),
           ...(i < FLOORS.length - 1
             ? [
                 {

@@ -30,6 +30,7 @@ const UPSTAIRS = {
   utils: 'plain functions: files, keys, parsing, words, the server’s answers',
   drawing: 'painting on canvas, handles, views',
   db: 'the database: tables, steps, autosave, whole file',
+  commands: 'what touches more than one record, each in one transaction over a function of the core',
   workers: 'one script with roles, its bridge and its protocol',
   print: 'PDF',
   stores: 'what is shown and kept, as Pinia stores',

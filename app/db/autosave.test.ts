@@ -5,7 +5,7 @@ import type { Piece } from '#core/piece'
 import { startPiece } from '#core/piece'
 import { BenchDatabase } from './index'
 import { Keeper } from './autosave'
-import { apartFrom, removePiece, savePiece } from './pieces'
+import { apartFrom, removePiece, savePiece } from '../commands/pieces'
 
 const piece = startPiece('ring', 'Ring')
 const named = (of: Piece, occasion: string): Piece => ({ ...of, brief: { ...of.brief, occasion } })

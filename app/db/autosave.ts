@@ -1,6 +1,10 @@
 import type { Piece } from '#core/piece'
 import type { PieceRecord } from './index'
-import type { Saved } from './pieces'
+
+export type Saved =
+  | { readonly ok: true; readonly revision: number }
+  /** Another tab saved in between, or threw the piece away: nothing was written. */
+  | { readonly ok: false; readonly current: PieceRecord | null }
 
 /** How a piece stands: written, waiting to be, or waiting because it could not be. */
 export type Keeping = 'saved' | 'waiting' | 'failing'

@@ -5,8 +5,8 @@ import { startPiece } from '#core/piece'
 import { startKit, usualSeason } from '#core/season'
 import { lotOf } from '#core/stock'
 import { BenchDatabase } from '.'
-import { savePiece, snapPiece } from './pieces'
-import { changeSeason } from './season'
+import { savePiece, snapPiece } from '../commands/pieces'
+import { changeSeason } from '../commands/season'
 import { readAll, takeAll } from './backup'
 
 let [here, there]: BenchDatabase[] = []

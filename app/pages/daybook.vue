@@ -1,13 +1,11 @@
 <script setup lang="ts">
+import { useSales } from '~/stores/sales'
 import { computed, ref, shallowRef } from 'vue'
 import { useHead, useRoute, useRouter } from '#app'
 import { compareRecords, findRecords, habitsOf, newestFirst } from '#core/daybook'
 import type { Compared, DaybookRecord, Habit } from '#core/daybook'
 import { daySaid, quantity, several, show } from '#core/measure'
-import type { Sale } from '#core/price'
-import { db } from '~/db'
 import type { Draft } from '~/db/drafts'
-import { following } from '~/stores/live-query'
 import { useToday } from '~/composables/useToday'
 import { useDaybook } from '~/stores/daybook'
 import { useNotices } from '~/stores/notices'
@@ -18,25 +16,19 @@ useHead({ title: 'Daybook · Ruddy Bramble' })
 const daybook = useDaybook()
 const settings = useSettings()
 const notices = useNotices()
+const sales = useSales()
 const today = useToday()
 const route = useRoute()
 const router = useRouter()
 const taught = computed(() => route.query.taught !== undefined)
 const turn = (to: boolean): void => void router.replace({ query: to ? { taught: '' } : {} })
 
-const sales = shallowRef<readonly Sale[]>([])
-following(
-  () => db().sales.toArray(),
-  (all) => {
-    sales.value = all
-  },
-)
 const words = ref('')
 const year = ref('')
 const sold = ref(false)
 const years = computed(() => [...new Set(daybook.records.map(({ day }) => day.slice(0, 4)))].sort().reverse())
 const lastYear = computed(() => String(Number(today.value.slice(0, 4)) - 1))
-const soldPieces = computed(() => new Set(sales.value.map(({ piece }) => piece)))
+const soldPieces = computed(() => new Set(sales.list.map(({ piece }) => piece)))
 const found = computed(() =>
   findRecords(daybook.records, { words: words.value, year: year.value || null, sold: sold.value }, soldPieces.value),
 )
@@ -195,7 +187,7 @@ const goBy = (id: string, readings: boolean): void => {
           v-if="record"
           :key="record.id"
           :record="record"
-          :sales="sales"
+          :sales="sales.list"
           @edit="editing = { record, of: record.id }"
           @remove="remove(record)"
         />

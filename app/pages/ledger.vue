@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { useSales } from '~/stores/sales'
+import { computed } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { X } from '@lucide/vue'
 import { capital, daySaid, several } from '#core/measure'
 import { earnings, perCopy, rangeOf } from '#core/price'
-import type { Sale } from '#core/price'
 import { worthOfAll } from '#core/stock'
-import { db } from '~/db'
-import { following } from '~/stores/live-query'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
@@ -40,15 +38,9 @@ const rows = computed(() =>
       : []
   }),
 )
-const sales = shallowRef<readonly Sale[]>([])
-following(
-  () => db().sales.orderBy('id').toArray(),
-  (all) => {
-    sales.value = [...all].sort((a, b) => b.day.localeCompare(a.day))
-  },
-)
-const earned = computed(() => earnings(sales.value))
-const forget = (id: string): void => void notices.tell('The sale could not be taken out', db().sales.delete(id))
+const sales = useSales()
+const earned = computed(() => earnings(sales.list))
+const forget = (id: string): void => void notices.tell('The sale could not be taken out', sales.forget(id))
 </script>
 
 <template>
@@ -135,7 +127,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
       </div>
       <div>
         <h2 class="border-b border-line pb-1 font-serif text-xl">Sales</h2>
-        <p v-for="sale in sales" :key="sale.id" class="flex items-center gap-3 border-b border-seam py-1" data-testid="sale">
+        <p v-for="sale in sales.list" :key="sale.id" class="flex items-center gap-3 border-b border-seam py-1" data-testid="sale">
           <span class="w-20 text-soft">{{ daySaid(sale.day) }}</span>
           <span class="min-w-0 flex-1 truncate"
             >{{ sale.count > 1 ? `${sale.count} × ` : '' }}{{ sale.name

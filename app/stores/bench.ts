@@ -9,12 +9,12 @@ import type { Edit, History, Layer, Piece } from '#core/piece'
 import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
 import type { Placement } from '#core/placement'
 import type { OnBench } from '#core/workroom'
-import type { PieceRecord } from '~/db'
+import type { PieceRecord, Snapshot } from '~/db'
 import { db } from '~/db'
 import { following } from '~/stores/live-query'
 import type { Keeping } from '~/db/autosave'
 import { Keeper } from '~/db/autosave'
-import { apartFrom, savePiece, snapPiece, takeUpRescues } from '~/db/pieces'
+import { apartFrom, savePiece, snapPiece, snapshotsOf, takeUpRescues } from '~/commands/pieces'
 import { reason } from '~/db/storage-error-text'
 import { forgetRescue, writeRescue } from '~/db/unsaved-recovery'
 import { breakOff, askNewestFirst } from '~/workers/workings'
@@ -276,6 +276,8 @@ export const useBench = defineStore('bench', () => {
     flush,
     rescue,
     apply,
+    /** The piece as it was at the start of earlier visits, the newest first. */
+    versions: async (): Promise<readonly Snapshot[]> => (piece.value ? snapshotsOf(db(), piece.value.id) : []),
     take,
     select,
     selectAll,

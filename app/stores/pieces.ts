@@ -1,3 +1,4 @@
+import type { Lot } from '#core/stock'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import type { FileFault, PieceFile } from '#core/formats'
@@ -5,7 +6,7 @@ import { settleMaterials, tooLarge } from '#core/formats'
 import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
 import type { Edit, Piece } from '#core/piece'
-import { mirrorPiece, startPiece } from '#core/piece'
+import { edit, mirrorPiece, startPiece } from '#core/piece'
 import type { Sale } from '#core/price'
 import { RecordSchema } from '#core/daybook'
 import { BatchSchema, KitSchema, SeasonSchema } from '#core/season'
@@ -13,8 +14,8 @@ import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { following } from '~/stores/live-query'
-import { editPiece, removePiece, savePiece, takeUpRescues } from '~/db/pieces'
-import { joinBatch } from '~/db/season'
+import { editPiece, removePiece, savePiece, takeApart, takeUpRescues } from '~/commands/pieces'
+import { joinBatch } from '~/commands/season'
 import { textOf } from '~/utils/files'
 import { askReading } from '~/workers/workings'
 import { useMaterials } from './materials'
@@ -65,7 +66,7 @@ export const usePieces = defineStore('pieces', () => {
 
   async function add(piece: Piece): Promise<void> {
     const saved = await savePiece(db(), piece, 0, Date.now())
-    if (!saved.ok) throw new Error(`a piece ${piece.id} is there already`)
+    if (!saved.ok) throw new Error('A piece of that id is there already.')
   }
 
   async function start(name: string): Promise<string> {
@@ -163,6 +164,17 @@ export const usePieces = defineStore('pieces', () => {
     /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or is gone */
     edit: (id: string, how: Edit, words: string): Promise<Piece> => editPiece(db(), id, how, words, Date.now()),
     seedDemo,
+    add,
+    /**
+     * Takes a piece apart: what can be used again goes into the stash, in the same transaction. @param partsOf the lots that come of those that it had
+     * @throws Error when another tab changed it meanwhile
+     */
+    async takeApart({ piece, revision }: Pick<PieceRecord, 'piece' | 'revision'>, partsOf: (had: readonly Lot[]) => readonly Lot[]) {
+      const done = edit(piece, { do: 'stage', stage: 'taken apart' }, 'take it apart')
+      if (!done.ok) throw new RangeError(done.error)
+      const saved = await takeApart(db(), done.change.piece, revision, partsOf, Date.now())
+      if (!saved.ok) throw new Error('Another tab changed the piece meanwhile.')
+    },
     remove: (id: string) => removePiece(db(), id),
     takeUpRescues: () => takeUpRescues(db(), newId, Date.now()),
   }

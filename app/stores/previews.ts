@@ -105,7 +105,9 @@ export const usePreviews = defineStore('previews', () => {
       void go()
     },
   )
-  return { shown, failed, want, leave }
+  /** The picture that the database has of a piece. */
+  const kept = (id: string): Promise<PreviewRecord | undefined> => db().previews.get(id)
+  return { shown, failed, want, leave, kept }
 })
 
 const idle = (): Promise<unknown> =>

@@ -5,7 +5,7 @@ import type { Piece } from '#core/piece'
 import { lotOf } from '#core/stock'
 import { layerOf, pieceWith } from '#core/testing'
 import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
+import { savePiece } from '~/commands/pieces'
 import { useReserving } from './stock-reservations'
 
 vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { painter: 'p' } }) }))

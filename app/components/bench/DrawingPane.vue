@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usePreviews } from '~/stores/previews'
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import {
@@ -21,7 +22,6 @@ import {
 import { readTape, show, quantity } from '#core/measure'
 import { tip } from '~/utils/key-list'
 import { MATERIAL_TYPE } from '~/utils/drag-types'
-import { db } from '~/db'
 import { BenchStage } from '~/drawing/bench-stage'
 import type { View } from '~/drawing/view'
 import { useBench } from '~/stores/bench'
@@ -32,6 +32,7 @@ import { materialOf } from '#core/material'
 
 const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
+const previews = usePreviews()
 const hand = useStemEditing()
 const shops = useShops()
 const notices = useNotices()
@@ -67,7 +68,7 @@ onBeforeUnmount(() => {
 
 /** Until the drawing is painted, the picture that the workroom has of the piece stands in its place. */
 async function showPreview(): Promise<void> {
-  const kept = bench.piece && (await db().previews.get(bench.piece.id))
+  const kept = bench.piece && (await previews.kept(bench.piece.id))
   if (!kept) return
   const image = await createImageBitmap(kept.picture)
   stage?.preview(image, kept.view)

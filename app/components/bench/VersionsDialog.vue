@@ -2,8 +2,6 @@
 import { shallowRef, watch } from 'vue'
 import { format } from 'date-fns'
 import type { Snapshot } from '~/db'
-import { db } from '~/db'
-import { snapshotsOf } from '~/db/pieces'
 import { useBench } from '~/stores/bench'
 
 /** The piece as it was at the start of earlier visits. Going back is an edit and can be undone. */
@@ -14,7 +12,7 @@ const found = shallowRef<readonly Snapshot[]>([])
 watch(
   () => props.open,
   async (open) => {
-    if (open && bench.piece) found.value = await snapshotsOf(db(), bench.piece.id)
+    if (open) found.value = await bench.versions()
   },
 )
 

@@ -1,28 +1,15 @@
 <script setup lang="ts">
-import { shallowRef } from 'vue'
 import { format } from 'date-fns'
-import { db } from '~/db'
 import type { Draft } from '~/db/drafts'
-import { putDraft } from '~/db/drafts'
-import { following } from '~/stores/live-query'
-import { reason } from '~/db/storage-error-text'
+import { useBegun } from '~/composables/useBegun'
 import type { DraftKind } from '~/db/sound'
-import { useNotices } from '~/stores/notices'
 
 /** What was begun in forms of a page and is not kept yet. */
 const props = defineProps<{ kind: DraftKind }>()
 const emit = defineEmits<{ open: [draft: Draft] }>()
-const notices = useNotices()
-const drafts = shallowRef<readonly Draft[]>([])
-following(
-  () => db().drafts.where({ kind: props.kind }).toArray(),
-  (all) => {
-    drafts.value = all
-  },
-)
-function away({ id, title }: Draft): void {
-  if (!window.confirm(`Throw away what you wrote of “${title}”?`)) return
-  void putDraft(db(), id, null, (error) => notices.fault('It could not be thrown away', reason(error)))
+const { drafts, throwAway } = useBegun(props.kind)
+function away(draft: Draft): void {
+  if (window.confirm(`Throw away what you wrote of “${draft.title}”?`)) throwAway(draft)
 }
 </script>
 

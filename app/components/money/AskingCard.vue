@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { useSales } from '~/stores/sales'
 import { computed, ref } from 'vue'
 import { BASE_SORTS } from '#core/base'
 import type { Costs } from '#core/piece-costs'
 import { show } from '#core/measure'
 import type { Asking } from '#core/piece'
 import { useToday } from '~/composables/useToday'
-import { db } from '~/db'
 import { useBench } from '~/stores/bench'
 import { newId } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
@@ -16,6 +16,7 @@ const props = defineProps<{ costs: Costs }>()
 const bench = useBench()
 const settings = useSettings()
 const notices = useNotices()
+const sales = useSales()
 const today = useToday()
 const piece = computed(() => bench.piece!)
 const asking = computed(() => piece.value.asking)
@@ -35,7 +36,7 @@ function sell(): void {
 }
 async function keepSale(): Promise<void> {
   const { bill, schedule } = bench.workings!
-  const kept = db().sales.add({
+  const kept = sales.keep({
     id: newId(),
     piece: piece.value.id,
     name: piece.value.brief.name,

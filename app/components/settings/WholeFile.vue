@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWholeWorkroom } from '~/composables/useWholeWorkroom'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { Archive, FolderInput } from '@lucide/vue'
 import { format } from 'date-fns'
@@ -7,12 +8,9 @@ import { LARGEST_WHOLE } from '#core/formats'
 import { listed, several } from '#core/measure'
 import { faultText, saveBlob } from '~/utils/files'
 import { useStorageQuota } from '~/composables/useStorageQuota'
-import { db } from '~/db'
 import type { BroughtIn } from '~/db/backup'
-import { readAll, takeAll } from '~/db/backup'
 import { reason } from '~/db/storage-error-text'
 import { useNotices } from '~/stores/notices'
-import { newId } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
 import { askWholeReading, askWriting } from '~/workers/plan'
 
@@ -20,6 +18,7 @@ import { askWholeReading, askWriting } from '~/workers/plan'
 const notices = useNotices()
 const settings = useSettings()
 const storage = useStorageQuota()
+const everything = useWholeWorkroom()
 const file = useTemplateRef('file')
 const busy = ref('')
 
@@ -28,7 +27,8 @@ async function write(): Promise<void> {
   const now = new Date()
   await notices.tell(
     'The file could not be written',
-    readAll(db())
+    everything
+      .read()
       .then((whole) => askWriting(whole, now.toISOString()))
       .then(async (bytes) => {
         // A file that could not be read back would be none.
@@ -106,7 +106,7 @@ async function take(how: 'merge' | 'replace'): Promise<void> {
   const { whole } = found.value
   await notices.tell(
     'It was not taken in',
-    takeAll(db(), whole, how, newId).then((report) => {
+    everything.take(whole, how).then((report) => {
       taken.value = report
       found.value = null
     }),

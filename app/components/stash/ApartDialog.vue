@@ -5,14 +5,11 @@ import { baseOfLot, lotsOff, partsOff } from '#core/stock'
 import { capital, rate, several } from '#core/measure'
 import { LEAST_REST } from '#core/cut'
 import type { Piece } from '#core/piece'
-import { edit } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
-import { db } from '~/db'
-import { takeApart } from '~/db/pieces'
 import { useLotLabels } from '~/composables/useLotLabels'
 import { useToday } from '~/composables/useToday'
-import { newId } from '~/stores/pieces'
+import { newId, usePieces } from '~/stores/pieces'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -26,6 +23,7 @@ const stock = useStock()
 const shops = useShops()
 const settings = useSettings()
 const notices = useNotices()
+const pieces = usePieces()
 const words = useLotLabels()
 const today = useToday()
 const piece = computed<Piece>(() => props.record.piece)
@@ -56,16 +54,10 @@ const coming = computed(() =>
 const lost = computed(() => (parts.value ?? []).filter(({ id }) => !changed.value[id]?.back).length)
 
 async function take(): Promise<void> {
-  const done = edit(piece.value, { do: 'stage', stage: 'taken apart' }, 'take it apart')
-  if (!done.ok) return
   let lots: readonly Lot[] = []
   const partsOf = (had: readonly Lot[]): readonly Lot[] =>
     (lots = lotsOff(coming.value, piece.value, today.value, newId, parts.value ?? [], had))
-  const put = async (): Promise<void> => {
-    const saved = await takeApart(db(), done.change.piece, props.record.revision, partsOf, Date.now())
-    if (!saved.ok) throw new Error('Another tab changed the piece meanwhile.')
-  }
-  if (!(await notices.tell('It could not be taken apart', put()))) return
+  if (!(await notices.tell('It could not be taken apart', pieces.takeApart(props.record, partsOf)))) return
   notices.note(`${several(lots.length, 'lot of', 'lots of')} “${piece.value.brief.name}” went into the stash.`)
   emit('close')
 }

@@ -13,7 +13,7 @@ import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
-import { Kept } from '~/db/lots'
+import { Kept } from '~/commands/lots'
 
 /** A lot to put in or to change: what it is, how much, where from, for how much, where it lies, and whose it is. */
 /** @prop of the lot, or what a new one is known by while it is written */

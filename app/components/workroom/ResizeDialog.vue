@@ -7,10 +7,8 @@ import { deltaOf, quantity, say, show } from '#core/measure'
 import { ROLE_NAMES } from '#core/piece'
 import type { Resized } from '#core/resize'
 import type { PieceRecord } from '~/db'
-import { db } from '~/db'
-import { savePiece } from '~/db/pieces'
 import { useNotices } from '~/stores/notices'
-import { newId } from '~/stores/pieces'
+import { newId, usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
 import { useStock } from '~/stores/stock'
 import { askResized } from '~/workers/workings'
@@ -21,6 +19,7 @@ const emit = defineEmits<{ close: [] }>()
 const settings = useSettings()
 const stock = useStock()
 const notices = useNotices()
+const pieces = usePieces()
 
 const piece = computed(() => props.record.piece)
 const now = computed(() => widthOf(piece.value.base))
@@ -62,8 +61,7 @@ async function take(): Promise<void> {
   const { piece: made } = found.value
   await notices.tell(
     'It could not be begun',
-    savePiece(db(), made, 0, Date.now()).then(async (saved) => {
-      if (!saved.ok) throw new Error('A piece of that id is there already.')
+    pieces.add(made).then(async () => {
       await navigateTo(`/piece/${made.id}`)
     }),
   )

@@ -1,6 +1,6 @@
 import type { Season } from '#core/season'
 import { SeasonSchema, usualSeason } from '#core/season'
-import type { BenchDatabase } from './index'
+import type { BenchDatabase } from '../db/index'
 
 /** What was decided of the season; what is usual while nothing was. @throws when what is kept cannot be read */
 export async function seasonNow(db: BenchDatabase): Promise<Season> {

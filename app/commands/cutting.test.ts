@@ -3,7 +3,7 @@ import { afterEach, beforeEach, expect, it } from 'vitest'
 import type { Lot } from '#core/stock'
 import { lotOf } from '#core/stock'
 import { cutPiece } from './cutting'
-import { BenchDatabase } from './index'
+import { BenchDatabase } from '../db/index'
 
 let db: BenchDatabase
 let count = 0

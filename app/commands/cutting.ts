@@ -2,7 +2,7 @@ import type { Cut, CutRoll } from '#core/cut'
 import { isNew } from '#core/cut'
 import type { Lot, Reserved } from '#core/stock'
 import { cutFrom } from '#core/stock'
-import type { BenchDatabase } from './index'
+import type { BenchDatabase } from '../db/index'
 
 /** A roll of a plan from which something is cut. */
 export interface RollCut {

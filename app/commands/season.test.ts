@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { startPiece } from '#core/piece'
 import { startKit, usualSeason } from '#core/season'
-import { BenchDatabase } from '.'
+import { BenchDatabase } from '../db'
 import { removePiece, savePiece } from './pieces'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from './season'
 

@@ -4,8 +4,8 @@ import type { BilledPiece } from '#core/price'
 import { keepAll, useUp } from '#core/price'
 import type { Lot, LotChanges } from '#core/stock'
 import { release } from '#core/stock'
-import type { BenchDatabase, Purchase } from './index'
-import { Changed } from './merged'
+import type { BenchDatabase, Purchase } from '../db/index'
+import { Changed } from '../db/merged'
 
 /** Writes what changed hands. Inside a transaction of its caller's. */
 export async function move(db: BenchDatabase, { put, gone }: LotChanges): Promise<void> {

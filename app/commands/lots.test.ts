@@ -6,10 +6,10 @@ import { startPiece } from '#core/piece'
 import type { Lot } from '#core/stock'
 import { lotOf } from '#core/stock'
 import { shelf } from '#core/testing'
-import type { Purchase } from './index'
-import { BenchDatabase } from './index'
+import type { Purchase } from '../db/index'
+import { BenchDatabase } from '../db/index'
 import { changeLot, Kept, keepForPieces, releasePiece, removeLots, tickOff, untick } from './lots'
-import { Changed } from './merged'
+import { Changed } from '../db/merged'
 import { removePiece, savePiece, takeApart } from './pieces'
 
 let db: BenchDatabase

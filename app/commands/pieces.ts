@@ -1,17 +1,13 @@
+import type { Saved } from '~/db/autosave'
 import { deltaOf } from '#core/measure'
 import type { Edit, Piece } from '#core/piece'
 import { edit } from '#core/piece'
-import type { BenchDatabase, PieceRecord, Snapshot } from './index'
+import type { BenchDatabase, Snapshot } from '../db/index'
 import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
 import { move } from './lots'
-import { forget, rescues } from './unsaved-recovery'
-import { soundOf } from './sound'
-
-export type Saved =
-  | { readonly ok: true; readonly revision: number }
-  /** Another tab saved in between, or threw the piece away: nothing was written. */
-  | { readonly ok: false; readonly current: PieceRecord | null }
+import { forget, rescues } from '../db/unsaved-recovery'
+import { soundOf } from '../db/sound'
 
 /** Snapshots kept for each piece. */
 const SNAPSHOTS_KEPT = 30
