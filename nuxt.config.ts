@@ -1,26 +1,11 @@
-import { createHash } from 'node:crypto'
-import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
+import { fingerprints } from './scripts/fingerprints.mjs'
 import { HEADERS } from './server/security-headers'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
-
-/** What everything that works out and paints a piece comes to: kept previews are of one of these. */
-function painter(): string {
-  const hash = createHash('sha256')
-  const read = (path: string): void => {
-    if (statSync(path).isDirectory())
-      readdirSync(path)
-        .sort()
-        .forEach((name) => read(join(path, name)))
-    else if (path.endsWith('.ts') && !path.endsWith('.test.ts')) hash.update(readFileSync(path))
-  }
-  for (const folder of ['./core', './app/drawing']) read(fileURLToPath(new URL(folder, import.meta.url)))
-  return hash.digest('hex').slice(0, 12)
-}
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt'],
@@ -47,7 +32,7 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
-  runtimeConfig: { public: { demo: false, painter: painter() } },
+  runtimeConfig: { public: { demo: false, made: fingerprints() } },
   alias: { '#core': core },
   compatibilityDate: '2026-01-01',
   nitro: {

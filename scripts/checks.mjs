@@ -5,6 +5,7 @@ export const CHECKS = [
   ['types of the tests', 'npx', ['tsc', '-p', 'tests']],
   ['no circles in the core', 'npx', ['depcruise', 'core']],
   ['what pages say of the house', 'node', ['scripts/architecture.mjs', '--check']],
+  ['previews of the demo', 'node', ['scripts/previews.mjs', '--check']],
   ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   ['lint', 'npx', ['eslint', '.']],
 ]

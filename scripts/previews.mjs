@@ -1,10 +1,18 @@
-// Paints the previews that the demo ships, so that a first visit shows them at once; to be run when the drawing changes.
-import { writeFileSync } from 'node:fs'
+// Paints the previews that the demo ships, so that a first visit shows them at once; `--check` says whether they are of the drawing
+// as it is: where they are not, every first visit paints them anew.
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
+import { fingerprints } from './fingerprints.mjs'
 import { browser, built, installed, root } from './prerequisites.mjs'
 import { BROWSER, serving } from './serve.mjs'
 
+const FILE = join(root, 'server/assets/demo-previews.json')
+if (process.argv.includes('--check')) {
+  const fresh = JSON.parse(readFileSync(FILE, 'utf8')).painter === fingerprints().looks
+  if (!fresh) console.error('The previews of the demo are of another drawing: run node scripts/previews.mjs')
+  process.exit(fresh ? 0 : 1)
+}
 installed()
 browser()
 await built()
@@ -42,10 +50,7 @@ await serving(4184, async (site) => {
   })
   const [, shelf] = records[0].key.split('.')
   const of = Object.fromEntries(records.sort((a, b) => a.id.localeCompare(b.id)).map(({ id, view, picture }) => [id, { view, picture }]))
-  writeFileSync(
-    join(root, 'server/assets/demo-previews.json'),
-    `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`,
-  )
+  writeFileSync(FILE, `${JSON.stringify({ shelf, painter: records[0].key.split('.')[2], of }, null, 1)}\n`)
   console.log(`${records.length} previews`)
   await chrome.close()
 })

@@ -9,7 +9,7 @@ import type { BenchDatabase, PieceRecord, MakingProgress, Purchase, ShopRecord }
 import { EVERY_TABLE, setAside } from './sound'
 
 /** Settings that are of this browser and not of the workroom. */
-const OF_BROWSER: ReadonlySet<string> = new Set(['seeded', 'written'])
+const OF_BROWSER: ReadonlySet<string> = new Set(['version', 'seeded', 'written'])
 
 /** Tables whose rows have an id of their own, by the same names in the file and in the database. */
 const PLAIN = [

@@ -12,8 +12,8 @@ import { useShops } from '~/stores/shops'
 export function useCacheKey(of: 'sums' | 'looks'): (record: Pick<PieceRecord, 'revision'>) => string {
   const shops = useShops()
   const shelf = computed(() => seedOf(JSON.stringify(of === 'sums' ? shops.shelf : looksOf(shops.shelf))).toString(36))
-  const painter = String(useRuntimeConfig().public.painter)
-  return ({ revision }) => `${revision}.${shelf.value}.${painter}`
+  const made = useRuntimeConfig().public.made[of]
+  return ({ revision }) => `${revision}.${shelf.value}.${made}`
 }
 
 /** Rules that nothing in a drawing goes by: how long things take and cost, and what only a new layer begins with. */

@@ -78,6 +78,11 @@ export const useSettings = defineStore('settings', () => {
     const at = records.value.get('written')
     return typeof at === 'number' ? at : null
   })
+  /** The version of the app of which it was last told what is new. */
+  const version = computed(() => {
+    const kept = records.value.get('version')
+    return typeof kept === 'string' ? kept : null
+  })
   const read = computed(() =>
     readRates(
       Object.fromEntries([...records.value].flatMap(([key, value]) => (key.startsWith(RATE) ? [[key.slice(RATE.length), value]] : []))),
@@ -97,6 +102,7 @@ export const useSettings = defineStore('settings', () => {
     shunned,
     unmeasured,
     writtenAt,
+    version,
     set: (change: Partial<Kept>): void => keep('manner', { ...manner.value, ...change }),
     setCurrency: (next: Currency): void => keep('currency', next),
     setTax: (next: Tax): void => keep('tax', { ...next }),
@@ -109,6 +115,7 @@ export const useSettings = defineStore('settings', () => {
     },
     /** Whether a rule of thumb goes by what was measured, or stays as usual. */
     goByReadings: (id: string, by: boolean): void => keep(`unmeasured:${id}`, by ? undefined : true),
+    setVersion: (seen: string): void => keep('version', seen),
     setWritten: (at: number): void => keep('written', at),
   }
 })
