@@ -1,4 +1,5 @@
 // @ts-check
+import a11y from 'eslint-plugin-vuejs-accessibility'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /**
@@ -112,8 +113,13 @@ export default withNuxt(
     rules: { 'no-restricted-imports': ['error', { patterns: [pastTheDoor(ROOMS.map((room) => `core/${room}`))] }] },
   },
   ...floors,
+  ...a11y.configs['flat/recommended'],
   {
     rules: {
+      // Labels stand beside their fields, and frames listen to what comes up from the buttons in them.
+      'vuejs-accessibility/label-has-for': 'off',
+      'vuejs-accessibility/no-static-element-interactions': 'off',
+      'vuejs-accessibility/click-events-have-key-events': 'off',
       'vue/max-attributes-per-line': 'off',
       'vue/singleline-html-element-content-newline': 'off',
       'vue/multiline-html-element-content-newline': 'off',

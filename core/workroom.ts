@@ -184,7 +184,7 @@ export function onBench(workings: Workings, piece: Piece, pricing: Pricing): OnB
 }
 
 /** What all copies of a piece cost with an edit made, as if nothing else were in hand; both worked out whole. */
-export const costWith =
+const costWith =
   (piece: Piece, pricing: Pricing): CostWith =>
   (how) => {
     const edited = edit(piece, how, 'try')

@@ -7,5 +7,6 @@ export const CHECKS = [
   ['what pages say of the house', 'node', ['scripts/architecture.mjs', '--check']],
   ['previews of the demo', 'node', ['scripts/previews.mjs', '--check']],
   ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['unused exports and packages', 'npx', ['knip', '--no-progress', '--include', 'exports,dependencies,unlisted,binaries']],
   ['lint', 'npx', ['eslint', '.']],
 ]

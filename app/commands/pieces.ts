@@ -26,7 +26,7 @@ export function savePiece(db: BenchDatabase, piece: Piece, known: number, now: n
 }
 
 /** A piece is no longer there. */
-export class PieceGone extends Error {
+class PieceGone extends Error {
   constructor() {
     super('Meanwhile it was thrown away: nothing was written.')
   }

@@ -88,7 +88,7 @@ export function paintLight(ctx: Context, scene: Scene, items: readonly SceneItem
   paintMarks(ctx, lightMarks(scene.surface, items, regionOf(view)))
 }
 
-export function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, scale: number): void {
+function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, scale: number): void {
   if (item.cord) paintMarks(ctx, cordMarks(item))
   ctx.save()
   ctx.translate(item.x, item.y)

@@ -12,7 +12,7 @@ import { useShops } from '~/stores/shops'
 export function useCacheKey(of: 'sums' | 'looks'): (record: Pick<PieceRecord, 'revision'>) => string {
   const shops = useShops()
   const shelf = computed(() => seedOf(JSON.stringify(of === 'sums' ? shops.shelf : looksOf(shops.shelf))).toString(36))
-  const made = useRuntimeConfig().public.made[of]
+  const made = (useRuntimeConfig().public.made as Record<typeof of, string>)[of]
   return ({ revision }) => `${revision}.${shelf.value}.${made}`
 }
 

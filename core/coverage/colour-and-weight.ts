@@ -66,7 +66,7 @@ export interface ColourCarry {
   readonly sides: readonly Side[]
 }
 
-export const SIDES = ['top', 'right', 'bottom', 'left'] as const
+const SIDES = ['top', 'right', 'bottom', 'left'] as const
 export type Side = (typeof SIDES)[number]
 
 /** Nearer to the middle than this share of the base's reach a thing belongs to both sides. */
@@ -176,7 +176,7 @@ export interface Contrast {
 }
 
 /** Wires and ties that are to be had, by colour. */
-export const TIES = [
+const TIES = [
   { name: 'green wire', colour: '#37524A' },
   { name: 'brown wire', colour: '#5E4632' },
   { name: 'bare wire', colour: '#8C8E8C' },

@@ -26,7 +26,7 @@ const NOT_OUT = 'Hot glue and sticky dots let go in heat, wet and frost.'
 const NOT_APART = 'It does not come off again, and this piece is to be taken apart.'
 
 /** What speaks against a way on this piece, whatever the base. */
-export function againstOn({ brief, fixing }: Pick<Piece, 'brief' | 'fixing'>, way: Way): string | null {
+function againstOn({ brief, fixing }: Pick<Piece, 'brief' | 'fixing'>, way: Way): string | null {
   if (way.indoors && brief.weather !== 'indoors') return NOT_OUT
   if (!way.undone && fixing.keep === 'taken apart') return NOT_APART
   return null
@@ -55,7 +55,7 @@ export const SCHOOL_NAMES: Record<FixingSchool, string> = {
   'no glue': 'No glue at all',
 }
 
-export const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
+const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
 
 /** The ways to hold such a thing on this piece, best first: by the base, then the weather and whether it is kept, then the school. */
 export function waysFor(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: Hold): Suited[] {

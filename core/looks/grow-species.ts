@@ -179,7 +179,7 @@ function rings(hand: Hand, stem: Stem, growth: Rings): void {
 }
 
 /** Golden angle in degrees: seeds and inner petals (H. Vogel 1979). */
-export const GOLDEN = 137.50776405003785
+const GOLDEN = 137.50776405003785
 
 function spiral(hand: Hand, stem: Stem, growth: Spiral): void {
   const {

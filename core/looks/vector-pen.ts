@@ -42,7 +42,7 @@ export class MarkSheet implements DrawingSheet {
 }
 
 /** A sheet that keeps nothing: for when only the bounds are wanted. */
-export const NO_SHEET: DrawingSheet = { put: () => {} }
+const NO_SHEET: DrawingSheet = { put: () => {} }
 
 export interface PenOptions {
   /** How far the glyph will be turned on the drawing, degrees clockwise. */

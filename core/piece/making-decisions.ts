@@ -26,7 +26,7 @@ export type WayId = (typeof WAYS)[number]
 /** What a maker goes by in fixing, where each has it otherwise. */
 export const FIXING_SCHOOLS = ['as suits', 'wire', 'glue', 'dots', 'wire and details', 'place and hold', 'no glue'] as const
 export type FixingSchool = (typeof FIXING_SCHOOLS)[number]
-export const KEEPS = ['for good', 'taken apart'] as const
+const KEEPS = ['for good', 'taken apart'] as const
 
 export const FixingSchema = z.strictObject({
   school: z.enum(FIXING_SCHOOLS),
@@ -85,10 +85,10 @@ export type Preparation = z.infer<typeof PreparedSchema>
 export const UNPREPARED: Preparation = { paint: null, seal: 0, clean: 'none', joined: false, from: null }
 
 /** The longest that a task may take, minutes of hands and of waiting. */
-export const LONGEST_HANDS = 6000
-export const LONGEST_WAIT = 60 * 24 * 60
+const LONGEST_HANDS = 6000
+const LONGEST_WAIT = 60 * 24 * 60
 
-export const OwnTaskSchema = z.strictObject({
+const OwnTaskSchema = z.strictObject({
   id: idSchema,
   title: z.string().trim().min(1, 'Say what is to be done.').max(120),
   hands: z.number().min(0).max(LONGEST_HANDS).describe('minutes'),
@@ -111,7 +111,7 @@ export const HANGER_WHEN = ['first', 'top known', 'last'] as const
 export const BOW_WHEN = ['first', 'last'] as const
 
 /** How the first one was really made, for one: what the others are planned by. */
-export const RecipeSchema = z.strictObject({
+const RecipeSchema = z.strictObject({
   record: z.string().min(1).max(160).describe('the page of the daybook that it is from'),
   minutes: z.record(z.string().min(1).max(60), z.number().min(0).max(LONGEST_HANDS)).describe('of hands, by task'),
   uses: z.record(z.string().min(1).max(60), z.number().min(0).max(1000)).describe('of each material so many times as much as reckoned'),

@@ -1,15 +1,15 @@
 import { z } from 'zod'
 import { idSchema } from './schema-primitives'
 
-export const CLAIMS = ['under', 'at most', 'makes'] as const
+const CLAIMS = ['under', 'at most', 'makes'] as const
 /** The two ledgers: whole packs, and what of them is used. */
-export const LEDGERS = ['opened', 'used'] as const
+const LEDGERS = ['opened', 'used'] as const
 export const SCHOOLS_OF_PRICE = ['materials by a factor', 'materials and time, marked up', 'what the market bears'] as const
 
 const minor = z.int().min(0).max(100_000_000)
 
 /** What someone says that a piece costs. */
-export const ClaimSchema = z.strictObject({
+const ClaimSchema = z.strictObject({
   id: idSchema,
   kind: z.enum(CLAIMS).describe('under an amount, no more than it, or that something makes it just that'),
   amount: minor,

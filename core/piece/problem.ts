@@ -2,7 +2,7 @@ import type { Said } from '../measure'
 import type { Edit } from './edit'
 
 /** `fault`: it cannot be made so. `care`: it can, and will be regretted. `note`: worth knowing. */
-export const SEVERITIES = ['fault', 'care', 'note'] as const
+const SEVERITIES = ['fault', 'care', 'note'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
 /** Something a designer would want to know. The core reports it; it never throws for it. */

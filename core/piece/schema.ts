@@ -23,7 +23,7 @@ export const BALANCES = ['even', 'mirrored', 'offset'] as const
 /** A layer that lies on every run of the base, by the same rule on each. */
 export const EACH = 'each'
 
-export const BriefSchema = z.strictObject({
+const BriefSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the piece a name.').max(80),
   occasion: z.string().max(80),
   surface: z.strictObject({ kind: z.enum(SURFACES), colour }),
@@ -45,7 +45,7 @@ export const BriefSchema = z.strictObject({
 })
 
 /** What a hand changed about one thing. */
-export const NudgeSchema = z.strictObject({
+const NudgeSchema = z.strictObject({
   along: z.number().min(-20_000).max(20_000).describe('mm along the run'),
   across: z.number().min(-2).max(2).describe('in half widths of the face'),
   turn: z.number().min(-180).max(180).describe('degrees'),
@@ -54,7 +54,7 @@ export const NudgeSchema = z.strictObject({
   pinned: z.boolean().describe('stays where it is when the rest is evened out'),
 })
 
-export const AddedSchema = z.strictObject({
+const AddedSchema = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9_-]{1,38}$/),
   run: z.string().min(1).max(40),
   at: placeSchema,
@@ -63,14 +63,14 @@ export const AddedSchema = z.strictObject({
   material: z.string().min(1).max(60),
 })
 
-export const MixSchema = z.strictObject({
+const MixSchema = z.strictObject({
   material: z.string().min(1).max(60),
   share: z.number().min(0).max(1000).describe('parts of the mix'),
   only: countSchema.nullable().describe('just so many of it, spread; null takes its share'),
 })
 
 /** The most things of one layer that hands may move. */
-export const MOST_NUDGES = MOST_PLACES * 4
+const MOST_NUDGES = MOST_PLACES * 4
 
 /** The most things that hands may add to one layer. */
 export const MOST_ADDED = 500

@@ -262,7 +262,7 @@ function readyWords(piece: Piece, of: OfLayers, needs: readonly Need[], cutting:
 }
 
 /** The tools of a piece: those of how it is fixed, and those that cut what it takes. */
-export function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], cutting: readonly CautionId[] = []): string[] {
+function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], cutting: readonly CautionId[] = []): string[] {
   const backups = piece.layers.flatMap(({ id, backup }) =>
     backup && fixings.some(({ layer }) => layer === id) ? FIXING_WAYS[backup].tools : [],
   )

@@ -11,7 +11,7 @@ export type Point3 = readonly [x: number, y: number, z: number]
 const add = (a: Point3, b: Point3, by = 1): Point3 => [a[0] + b[0] * by, a[1] + b[1] * by, a[2] + b[2] * by]
 const cross = (a: Point3, b: Point3): Point3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
 const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-export function unit(a: Point3): Point3 {
+function unit(a: Point3): Point3 {
   const size = Math.hypot(...a) || 1
   return [a[0] / size, a[1] / size, a[2] / size]
 }

@@ -19,7 +19,7 @@ const loop = mmSchema(5, 2000).describe('of each, mm, in the sense that the bowâ
 const tail = mmSchema(0, 5000)
 
 /** What is made of one ribbon of a bow. */
-export const RibbonSchema = z.discriminatedUnion('build', [
+const RibbonSchema = z.discriminatedUnion('build', [
   z
     .strictObject({
       build: z.literal('hand'),

@@ -82,7 +82,7 @@ const RULES: { readonly [K in RuleKind]: RuleSort<RuleOf<K>> } = {
   beads: BEADS_RULE,
   bow: BOW_RULE,
 }
-export const RULE_KINDS = Object.keys(RULES) as RuleKind[]
+const RULE_KINDS = Object.keys(RULES) as RuleKind[]
 
 /** What is known of a kind of rule: its words, its traits, what is usual. */
 export const ruleSortOf = <K extends RuleKind>(kind: K): RuleSort<RuleOf<K>> => RULES[kind] as unknown as RuleSort<RuleOf<K>>
