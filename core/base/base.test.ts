@@ -298,3 +298,18 @@ it('takes the short way round a closed run, and the only one along an open one',
   expect(wayTo({ closed: true, length: 100 }, 5, 95)).toBeCloseTo(-10, 9)
   expect(wayTo({ closed: false, length: 100 }, 95, 5)).toBeCloseTo(-90, 9)
 })
+
+describe.each(BASE_KINDS)('a turned %s', (kind) => {
+  it('has tangents along the way that its places go, and normals across', () => {
+    for (const run of runsOf({ ...usualBase(kind), turn: 33 })) {
+      const at = run.length * 0.37
+      const step = 0.01
+      const [a, b] = [stationAt(run, at - step), stationAt(run, at + step)]
+      const { tx, ty, nx, ny } = stationAt(run, at)
+      expect((b.x - a.x) / (2 * step)).toBeCloseTo(tx, 3)
+      expect((b.y - a.y) / (2 * step)).toBeCloseTo(ty, 3)
+      expect(tx * nx + ty * ny).toBeCloseTo(0, 9)
+      expect(Math.hypot(nx, ny)).toBeCloseTo(1, 9)
+    }
+  })
+})

@@ -194,6 +194,16 @@ describe('what is cut already', () => {
   })
 })
 
+describe('one roll of a plan', () => {
+  const wants = [want('short', 300), want('long', 400), want('least', 100)]
+  const planned = (least: number) => planCuts({ wants, stocks: [roll(1000)], least }).rolls[0]!
+  it('is cut from the longest to the shortest', () => expect(planned(50).cuts.map(({ length }) => length)).toEqual([400, 300, 100]))
+  it('leaves a rest that is of use from just the length that is', () => {
+    expect(planned(200)).toMatchObject({ rest: 200, usable: true })
+    expect(planned(200.1)).toMatchObject({ rest: 200, usable: false })
+  })
+})
+
 describe('rolls that a shop has', () => {
   it('are known as new, whatever their length; an offcut is not', () => {
     const other = otherRoll({ id: 'x', length: 1000, price: 300 })

@@ -211,6 +211,11 @@ describe('a page of the daybook', () => {
     })
     // 80 stems on ten feet.
     expect(habitsOf([stems])[0]).toMatchObject({ id: 'stems a foot', middle: 8 })
+    // What does not cover tells nothing of it, nor does what was not written down.
+    const picks = compared({ of: 'material', id: 'pick', took: 40 })
+    expect(habitsOf([{ ...stems, compared: [...stems.compared, picks] }])[0]).toMatchObject({ id: 'stems a foot', middle: 8 })
+    const unwritten = record('u', { run: 3048, compared: [compared({ of: 'material', id: 'fern', took: null, covers: true })] })
+    expect(habitsOf([unwritten]).filter(({ id }) => id === 'stems a foot')).toEqual([])
   })
 })
 

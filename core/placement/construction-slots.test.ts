@@ -146,3 +146,9 @@ describe('made things on a piece', () => {
     expect(steps.find(({ layer }) => layer === 'bow')!.says.length).toBeGreaterThan(4)
   })
 })
+
+it('lays turns by even steps, the first half a step in', () => {
+  const rule = usualRule('wound')
+  const turns = windings(ring, { ...rule, pitch: ring.length / 5 }, CATALOGUE['ribbon-slate']!)
+  expect(turns.map(({ s }) => (s / ring.length) * 10)).toEqual([1, 3, 5, 7, 9].map((tenth): unknown => expect.closeTo(tenth, 6)))
+})

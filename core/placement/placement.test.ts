@@ -260,3 +260,14 @@ describe('the other of a pair', () => {
     }
   })
 })
+
+it('spreads what is scarce by whole pairs, where a pair takes the same', () => {
+  const mix = [
+    { material: 'rose', share: 0, only: 4 },
+    { material: 'bay', share: 1, only: null },
+  ]
+  const rule = { kind: 'mirror', seat: 0.5, gap: 60, reach: 0.4, count: 12, sequence: false } as const
+  const placed = only(layerOf('m', 'bay', rule, { mix }))
+  expect(placed).toHaveLength(12)
+  expect(placed.filter(({ material }) => material === 'rose')).toHaveLength(4)
+})

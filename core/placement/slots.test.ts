@@ -1,8 +1,9 @@
+import { scatter } from './scatter'
 import { everyNth } from '../../tests/amount'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Run } from '../base'
-import { along, distanceBetween, BASE_KINDS, ringRun, runsOf, usualBase } from '../base'
+import { along, BASE_KINDS, distanceBetween, ringRun, runsOf, stationAt, usualBase } from '../base'
 import type { Material } from '../material'
 import { CATALOGUE } from '../material'
 import { inches } from '../measure'
@@ -303,6 +304,21 @@ describe('arms', () => {
     const slots = layerSlots(layer, [left!, right!], (run) => around(run, [left!, right!]))!
     expect(slots.map(({ id }) => id)).toEqual(['left/0', 'right/1', 'left/2', 'right/3', 'left/4', 'right/5'])
   })
+  it('serves both arms where it lies on one of them', () => {
+    const layer = layerOf('a', 'fir', { kind: 'arms', count: 6, from: 0, to: 1 }, { run: 'left' })
+    const slots = layerSlots(layer, [left!, right!], (run) => around(run, [left!, right!]))!
+    expect(slots.map(({ run }) => run.id)).toEqual(['left', 'right', 'left', 'right', 'left', 'right'])
+  })
+  it.each(BASE_KINDS)('serves every run of a %s once when it lies on each', (kind) => {
+    const runs = runsOf(usualBase(kind))
+    const slots = layerSlots(layerOf('a', 'fir', { kind: 'arms', count: 4, from: 0, to: 1 }, { run: 'each' }), runs, (run) =>
+      around(run, runs),
+    )!
+    expect(new Set(slots.map(({ run }) => run.id))).toEqual(new Set(runs.map(({ id }) => id)))
+    // A pair shares what it takes; a run that is its own image has all of it.
+    for (const { id, mirror } of runs)
+      expect(slots.filter(({ run }) => run.id === id || run.id === mirror.run)).toHaveLength(4)
+  })
   it('goes to both sides of the seat where there is one run', () => {
     const slots = slotsOf({ kind: 'arms', count: 4, from: 0, to: 0.5 }, around(ring))!
     expect(slots[0]!.s + slots[1]!.s).toBeCloseTo(ring.length, 6)
@@ -319,4 +335,18 @@ it('lies on every run alike, each with ids of its own', () => {
 it('rounds a wanted spacing to a whole count', () => {
   expect(slotsOf({ kind: 'every', spacing: ring.length / 5.4, start: 0 }, around(ring))).toHaveLength(5)
   expect(slotsOf({ kind: 'every', spacing: 20000, start: 0 }, around(ring))).toHaveLength(1)
+})
+
+it('scatters as far apart as so many go: no two nearer than two thirds of an even share of the face', () => {
+  for (const n of [12, 40, 120]) {
+    const places = scatter(ring, n, 5)
+    expect(places).toHaveLength(n)
+    const at = places.map(({ s, t }) => {
+      const { x, y, nx, ny, half } = stationAt(ring, s)
+      return [x + nx * half * t, y + ny * half * t] as const
+    })
+    const nearest = Math.min(...at.flatMap(([x, y], i) => at.slice(i + 1).map(([u, v]) => Math.hypot(x - u, y - v))))
+    const share = Math.min(ring.length / n, Math.sqrt((ring.length * inches(2) * 0.9) / n))
+    expect(nearest / share, `${n}`).toBeGreaterThan(0.66)
+  }
 })
