@@ -148,7 +148,7 @@ describe('made things on a piece', () => {
 })
 
 it('lays turns by even steps, the first half a step in', () => {
-  const rule = usualRule('wound')
+  const rule = usualRule('wound', '') as RuleOf<'wound'>
   const turns = windings(ring, { ...rule, pitch: ring.length / 5 }, CATALOGUE['ribbon-slate']!)
   expect(turns.map(({ s }) => (s / ring.length) * 10)).toEqual([1, 3, 5, 7, 9].map((tenth): unknown => expect.closeTo(tenth, 6)))
 })

@@ -316,8 +316,7 @@ describe('arms', () => {
     )!
     expect(new Set(slots.map(({ run }) => run.id))).toEqual(new Set(runs.map(({ id }) => id)))
     // A pair shares what it takes; a run that is its own image has all of it.
-    for (const { id, mirror } of runs)
-      expect(slots.filter(({ run }) => run.id === id || run.id === mirror.run)).toHaveLength(4)
+    for (const { id, mirror } of runs) expect(slots.filter(({ run }) => run.id === id || run.id === mirror.run)).toHaveLength(4)
   })
   it('goes to both sides of the seat where there is one run', () => {
     const slots = slotsOf({ kind: 'arms', count: 4, from: 0, to: 0.5 }, around(ring))!
