@@ -62,7 +62,6 @@ watchEffect(() => {
         <button type="button" class="button h-7" @click="notices.tell('The new version could not be loaded', renew())">Take it now</button>
         <button type="button" class="font-medium underline" @click="pwa.cancelPrompt()">Later</button>
       </div>
-      <WhatIsNew />
       <DoorNotice />
       <SilentWorkers />
       <NoticeCard v-for="notice in told" :key="notice.id" :notice="notice" class="shadow-lg" />

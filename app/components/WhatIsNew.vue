@@ -24,7 +24,7 @@ watch(
 <template>
   <section
     v-if="news.length"
-    class="pointer-events-auto max-h-[60vh] max-w-xl overflow-y-auto rounded-md border border-line bg-sheet px-4 py-3 text-small shadow-lg"
+    class="mt-4 rounded-md border border-seam bg-tape px-4 py-2 text-small"
     aria-labelledby="what-is-new"
     data-testid="what-is-new"
   >
@@ -33,8 +33,8 @@ watch(
       <button type="button" class="font-medium underline" @click="settings.setVersion(now)">Close</button>
     </div>
     <template v-for="{ version, says } in news" :key="version">
-      <ul class="list-disc space-y-0.5 pl-4 pt-1">
-        <li v-for="line in says" :key="line">{{ line }}</li>
+      <ul class="list-disc gap-x-8 pl-4 pt-1 sm:columns-2">
+        <li v-for="line in says" :key="line" class="break-inside-avoid pb-0.5">{{ line }}</li>
       </ul>
     </template>
   </section>

@@ -159,6 +159,7 @@ async function start(): Promise<void> {
         <button type="button" class="button-main" @click="ask"><Plus :size="16" />Start a piece</button>
       </div>
     </header>
+    <WhatIsNew />
     <p v-if="reading" class="pt-3 text-soft" role="status">Reading “{{ reading }}”…</p>
     <section
       v-if="workroom.plan && workroom.current && workroom.inHand?.length"
