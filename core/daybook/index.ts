@@ -1,4 +1,5 @@
 export * from './record'
+export * from './count-key'
 export * from './new-record'
 export * from './usual-rates'
 export * from './learn'

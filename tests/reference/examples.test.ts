@@ -2,20 +2,20 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
-import * as arrange from '../../core/placement'
+import * as placement from '../../core/placement'
 import * as base from '../../core/base'
-import * as hangings from '../../core/base/garland-runs'
-import * as construct from '../../core/constructions'
+import * as garlandRuns from '../../core/base/garland-runs'
+import * as constructions from '../../core/constructions'
 import * as cut from '../../core/cut'
 import * as measure from '../../core/measure'
-import * as term from '../../core/measure/expression'
-import * as exchange from '../../core/formats'
-import * as hang from '../../core/hanging'
+import * as formats from '../../core/formats'
+import * as hanging from '../../core/hanging'
+import * as piece from '../../core/piece'
 import * as price from '../../core/price'
 import * as daybook from '../../core/daybook'
 import * as material from '../../core/material'
 import * as season from '../../core/season'
-import * as steps from '../../core/tasks'
+import * as tasks from '../../core/tasks'
 import * as stock from '../../core/stock'
 
 /** The examples that stand in the docstrings of the core's formulas are true: `@example call // what it gives`. */
@@ -24,20 +24,20 @@ const files = readdirSync(CORE, { recursive: true })
   .map(String)
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
 const scope: Record<string, unknown> = {
+  ...piece,
   ...daybook,
   ...stock,
   ...material,
   ...season,
-  ...exchange,
-  ...steps,
-  ...hang,
+  ...formats,
+  ...tasks,
+  ...hanging,
   ...price,
   ...cut,
-  ...construct,
-  ...arrange,
-  ...hangings,
+  ...constructions,
+  ...placement,
+  ...garlandRuns,
   ...base,
-  ...term,
   ...measure,
 }
 
