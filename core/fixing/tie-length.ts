@@ -1,13 +1,12 @@
 import { colourDifference, FULL_ONCE, SHOWS_OVER } from '../coverage'
 import { bindingOf, TIE_OF_BOW } from '../constructions'
 import type { Material, Need, Shelf } from '../material'
-import { materialOf } from '../material'
+import { isPaddleWire, materialOf } from '../material'
 import { rate } from '../measure'
 import type { Piece } from '../piece'
 
 /** Paddle wires of a shelf, the maker's own too. */
-export const wiresOn = ({ materials }: Pick<Shelf, 'materials'>): Material[] =>
-  Object.values(materials).filter(({ kind, species }) => kind === 'mechanic' && species === 'wire-paddle')
+export const wiresOn = ({ materials }: Pick<Shelf, 'materials'>): Material[] => Object.values(materials).filter(isPaddleWire)
 
 /**
  * The wire of the shelf that shows least on a base, when the one in use shows and another would show clearly less; by

@@ -1,10 +1,11 @@
+import { dotsRule } from '../fixing'
 import type { LaidLayer, Placement } from '../placement'
 import { HELD } from '../placement'
 import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
 import type { FixingAmount } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { byMaterial, isCut, isGlue, lengthsIn, materialOf, thingsIn } from '../material'
+import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Point, Term } from '../measure'
 import {
   COUNTED,
@@ -244,7 +245,7 @@ function partsOn(
     }),
   )
   // Sticks and tubes are bought whole and go on by the dot; hooks stay in the wall.
-  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !isGlue(material))).flatMap(
+  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !dotsRule(material))).flatMap(
     (all) =>
       known(all[0]!.material, (material) => {
         const used = all.reduce((total, { count }) => total + count, 0)

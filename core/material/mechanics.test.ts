@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from './catalogue'
-import { isGlue, isWire, mechanicOf, MECHANICS } from './mechanics'
+import { mechanicOf, MECHANICS, needsWire } from './mechanics'
+import { plainShelf } from './shelf'
+
+const shelf = plainShelf()
+const isWire = (material: string): boolean => needsWire([{ material }], shelf)
+const isGlue = (material: string): boolean => mechanicOf(material)?.is.endsWith(' glue') ?? false
 
 const mechanics = Object.values(CATALOGUE).filter(({ kind }) => kind === 'mechanic')
 
@@ -17,8 +22,12 @@ describe('mechanics', () => {
     }
   })
   it('are known by what they are, not by what an id sounds like', () => {
-    expect(isWire('wired-ribbon')).toBe(false)
-    expect(isWire('ribbon-slate')).toBe(false)
+    const own = (id: string, of: string) => ({ materials: { ...shelf.materials, [id]: { ...CATALOGUE[of]!, id } } })
+    expect(needsWire([{ material: 'wired-ribbon' }], own('wired-ribbon', 'ribbon-slate'))).toBe(false)
+    // A maker’s own, by whatever name: it is wound off a paddle.
+    expect(needsWire([{ material: 'copper' }], own('copper', 'paddle-wire'))).toBe(true)
+    // A base by its kind is no material.
+    expect(isWire('wire-ring')).toBe(false)
     expect(mechanicOf('constructor')).toBeNull()
   })
   it('come off whole where nothing is cut, melted or torn', () => {

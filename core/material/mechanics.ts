@@ -1,3 +1,8 @@
+import type { Need } from './need'
+import type { Material } from './schema'
+import type { Shelf } from './shelf'
+import { materialOf } from './shelf'
+
 /** What a mechanic of the shelf is to those who go by it, and whether it comes off whole when a piece is taken apart. */
 export interface Mechanic {
   readonly is: 'wire' | 'cord' | 'tie' | 'pin' | 'hot glue' | 'weatherproof glue' | 'glue dot' | 'hook'
@@ -33,9 +38,18 @@ export type MechanicId = keyof typeof MECHANICS
 /** What a material is to those who go by mechanics; null where it is none of them. @example mechanicOf('zip-tie')?.is // 'tie' */
 export const mechanicOf = (id: string): Mechanic | null => (Object.hasOwn(MECHANICS, id) ? MECHANICS[id as MechanicId] : null)
 
-export const isWire = (id: string): boolean => mechanicOf(id)?.is === 'wire'
-/** Glue that goes on by the dot and is bought by the stick or tube. */
-export const isGlue = (id: string): boolean => ['hot glue', 'weatherproof glue'].includes(mechanicOf(id)?.is ?? '')
+/** Wire that is wound off a paddle, the maker's own too. */
+export const isPaddleWire = ({ kind, species }: Pick<Material, 'kind' | 'species'>): boolean =>
+  kind === 'mechanic' && species === 'wire-paddle'
+/** Wire of any kind: wire cutters cut it, and its ends fly. */
+const isWire = (of: Pick<Material, 'id' | 'kind' | 'species'>): boolean => mechanicOf(of.id)?.is === 'wire' || isPaddleWire(of)
+
+/** Whether wire is among what is needed. */
+export const needsWire = (needs: readonly Pick<Need, 'material'>[], shelf: Pick<Shelf, 'materials'>): boolean =>
+  needs.some(({ material }) => {
+    const known = materialOf(shelf, material)
+    return known !== undefined && isWire(known)
+  })
 
 /** What wires and cords are where nobody chose another. */
 export const USUAL_WIRE: MechanicId = 'paddle-wire'

@@ -1,7 +1,7 @@
-import { mechanicOf, isWire } from '../material'
+import { mechanicOf, needsWire } from '../material'
 import type { BaseKind } from '../base'
 import { BASE_SORTS } from '../base'
-import type { Hazard, Material, Mechanic } from '../material'
+import type { Hazard, Material, Mechanic, Need, Shelf } from '../material'
 import type { Piece } from '../piece'
 
 /** Plain words where they apply; local rules and licensed people go first. */
@@ -45,10 +45,10 @@ export function fixingCautions(needs: readonly string[]): CautionId[] {
 const WOODY: ReadonlySet<Material['kind']> = new Set(['greenery', 'bough', 'stem', 'twig'])
 
 /** What cutting this asks for. */
-export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly string[]): CautionId[] {
+export function cuttingCautions(materials: readonly Material[], base: BaseKind, needs: readonly Need[], shelf: Shelf): CautionId[] {
   const wood = materials.some(({ kind, state }) => WOODY.has(kind) && state !== 'artificial')
   const wire =
-    needs.some(isWire) || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
+    needsWire(needs, shelf) || BASE_SORTS[base].body === 'wire' || BASE_SORTS[base].body === 'rod' || materials.some(({ wired }) => wired)
   return [...(wire || wood ? ['cutting' as const] : []), ...(wood ? ['pruners' as const] : [])]
 }
 

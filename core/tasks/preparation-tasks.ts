@@ -6,12 +6,12 @@ import { BASE_SORTS, DIMENSIONS, anchorSays, markOn } from '../base'
 import { colourFamily } from '../coverage'
 import { FIXING_WAYS } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { byMaterial, isWire, lengthsIn, materialOf, pieceLength, piecesPerStem, thingsIn } from '../material'
+import { byMaterial, lengthsIn, materialOf, needsWire, pieceLength, piecesPerStem, thingsIn } from '../material'
 import type { Said } from '../measure'
 import { capital, inList, listed, quantity, several, sum, worked } from '../measure'
 import type { Layer, Piece, Preparation } from '../piece'
 import type { OfLayers } from './task-builder'
-import { needsWire, task, unique, wordOf } from './task-builder'
+import { task, unique, wordOf } from './task-builder'
 import type { CautionId } from './cautions'
 import { cuttingCautions, hazardCautions } from './cautions'
 import type { Before, Undone } from './task'
@@ -258,11 +258,11 @@ function readyWords(piece: Piece, of: OfLayers, needs: readonly Need[], cutting:
     named(id, ({ name, plural }) => inList(several(Math.ceil(all.reduce((n, { count: one }) => n + one, 0)), name, plural))),
   )
   const lengths = [...byMaterial(lengthsIn(needs)).keys()].flatMap((id) => named(id, ({ name }) => inList(name)))
-  return sum`Have ready: ${listed(unique([...toolsOf(piece, of, needs, cutting), ...things, ...lengths]))}.`
+  return sum`Have ready: ${listed(unique([...toolsOf(piece, of, needs, shelf, cutting), ...things, ...lengths]))}.`
 }
 
 /** The tools of a piece: those of how it is fixed, and those that cut what it takes. */
-function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], cutting: readonly CautionId[] = []): string[] {
+function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], shelf: Shelf, cutting: readonly CautionId[] = []): string[] {
   const backups = piece.layers.flatMap(({ id, backup }) =>
     backup && fixings.some(({ layer }) => layer === id) ? FIXING_WAYS[backup].tools : [],
   )
@@ -270,9 +270,9 @@ function toolsOf(piece: Piece, { fixings }: OfLayers, needs: readonly Need[], cu
     'tape measure',
     ...fixings.flatMap(({ way, tied }) => (tied ? [] : FIXING_WAYS[way].tools)),
     ...backups,
-    ...(needsWire(needs) ? ['wire cutters'] : []),
+    ...(needsWire(needs, shelf) ? ['wire cutters'] : []),
     ...(cutting.includes('pruners') ? ['pruners'] : []),
-    ...(lengthsIn(needs).some(({ material }) => !isWire(material)) ? ['scissors'] : []),
+    ...(lengthsIn(needs).some((need) => !needsWire([need], shelf)) ? ['scissors'] : []),
   ])
 }
 
@@ -298,10 +298,7 @@ export function prepareStems(
     const n = all.reduce((total, one) => total + one.n, 0)
     return inList(n === 1 ? `the ${name}` : several(n, name, plural))
   })
-  const cautions = unique([
-    ...cuttingCautions(materials, piece.base.kind, unique(needs.map(({ material }) => material))),
-    ...materials.flatMap(hazardCautions),
-  ])
+  const cautions = unique([...cuttingCautions(materials, piece.base.kind, needs, shelf), ...materials.flatMap(hazardCautions)])
   const n = rows.reduce((all, { count: one }) => all + one, 0)
   return task(
     'stems',
@@ -316,7 +313,7 @@ export function prepareStems(
     {
       cautions,
       hands: worked(each(Math.max(1, n), n === 1 ? 'thing' : 'things', SORT_EACH, shelf)),
-      tools: toolsOf(piece, of, needs, cautions),
+      tools: toolsOf(piece, of, needs, shelf, cautions),
       after: laid.flatMap(({ layer }) => preparedAfter(layer.id, layer.prepared).filter(({ id }) => id === taskKey('take off', layer.id))),
     },
   )

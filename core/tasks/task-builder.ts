@@ -2,7 +2,6 @@ import type { Spacing } from '../placement'
 import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
 import type { Need } from '../material'
-import { isWire } from '../material'
 import type { Figure, Said } from '../measure'
 import type { TaskKind, Undone } from './task'
 import { NONE } from './durations'
@@ -40,8 +39,6 @@ export const task = (
   counts: null,
   ...rest,
 })
-
-export const needsWire = (needs: readonly Need[]): boolean => needs.some(({ material }) => isWire(material))
 
 const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'] as const
 

@@ -1,3 +1,4 @@
+import { usualRule } from '../piece'
 import { describe, expect, it } from 'vitest'
 import { usualBase } from '../base'
 import { CATALOGUE, HAZARDS } from '../material'
@@ -96,5 +97,14 @@ describe('tools', () => {
     const hung = (hook: 'nail' | 'suction cup' | 'over the door') => ({ ...full, hanger: { ...full.hanger!, hook } })
     expect(toolsAt(hung('nail'), 'hang')).toEqual(['hammer or drill'])
     for (const hook of ['suction cup', 'over the door'] as const) expect(toolsAt(hung(hook), 'hang')).toEqual([])
+  })
+  it('a maker’s own wire wants cutters and care like any other, whatever it is called', () => {
+    const own = { ...shelf, materials: { ...shelf.materials, copper: { ...CATALOGUE['paddle-wire']!, id: 'copper' } } }
+    const start = pieceWith([layerOf('a', 'bay', usualRule('bundles', ''))], { base: usualBase('straw') })
+    for (const wire of [null, 'copper']) {
+      const { tasks } = work({ ...start, fixing: { ...start.fixing, wire } }, own)
+      expect(tasks.find(({ kind }) => kind === 'stems')!.tools, `${wire}`).toContain('wire cutters')
+      expect(tasks.find(({ kind }) => kind === 'stems')!.cautions, `${wire}`).toContain('cutting')
+    }
   })
 })

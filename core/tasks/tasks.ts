@@ -6,12 +6,12 @@ import type { Run } from '../base'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
-import { materialOf } from '../material'
+import { materialOf, needsWire } from '../material'
 import type { Figure, Said } from '../measure'
 import { quantity, sum, worked } from '../measure'
 import type { Piece } from '../piece'
 import type { OfLayers } from './task-builder'
-import { needsWire, task } from './task-builder'
+import { task } from './task-builder'
 import { finishWords, hangerTask } from './finishing-words'
 import { bowTask, layTask } from './layer-tasks'
 import { preparations, prepareBase, prepareStems, preparedAfter } from './preparation-tasks'
@@ -149,7 +149,7 @@ export function tasksOf(
     task('finish', 'finish', 'Fix for good and finish the back', finishWords(piece, of), {
       hands: once(FINISH, shelf),
       cautions: ['behind'],
-      tools: of.fixings.some(({ way }) => FIXING_WAYS[way].link === 'wire') || needsWire(needs) ? ['wire cutters'] : ['scissors'],
+      tools: of.fixings.some(({ way }) => FIXING_WAYS[way].link === 'wire') || needsWire(needs, shelf) ? ['wire cutters'] : ['scissors'],
       after: [
         { id: 'look', why: 'the last wires are cut when it has been seen hanging' },
         ...making.own
