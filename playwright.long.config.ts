@@ -1,6 +1,6 @@
 import base from './playwright.config'
 
-/** What takes too long for every run: `npm run long`, or `npm run long -- tabs` for one of them. */
+/** What takes too long for every run: `npm run test:long`, or `npm run test:long -- tabs` for one of them. */
 export default {
   ...base,
   testDir: 'tests/long',

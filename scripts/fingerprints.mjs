@@ -8,9 +8,10 @@ import { transformSync } from 'esbuild'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const SUMS = ['core']
-/** A drawing follows from the placements, and how large it is shown from the finished size. */
+/** A drawing follows from the placements; how large it is shown from the finished size, and so from what hides what. */
 const LOOKS = [
-  ...['measure', 'base', 'material', 'piece', 'placement', 'looks', 'scene', 'hanging'].map((room) => `core/${room}`),
+  ...['measure', 'base', 'material', 'piece', 'placement', 'looks', 'coverage', 'scene', 'hanging'].map((room) => `core/${room}`),
+  'core/workings.ts',
   'app/drawing',
   'app/workers/roles/preview.ts',
 ]

@@ -1,24 +1,8 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
-import changelog from '~~/CHANGELOG.md?raw'
-import { usePieces } from '~/stores/pieces'
-import { useSettings } from '~/stores/settings'
-import { releasesIn, since } from '~/utils/changelog'
+import { useNews } from '~/composables/useReleases'
 
-/** After an update, once: what is new. Whoever begins today has nothing to hear of. */
-const settings = useSettings()
-const pieces = usePieces()
-const releases = releasesIn(changelog)
-const now = releases[0]!.version
-const known = computed(() => settings.ready && pieces.records !== null)
-const news = computed(() => (known.value && pieces.records!.length ? since(releases, settings.version) : []))
-watch(
-  known,
-  (is) => {
-    if (is && !pieces.records!.length && settings.version !== now) settings.setVersion(now)
-  },
-  { immediate: true },
-)
+/** After an update, once: what is new. */
+const { news, told } = useNews()
 </script>
 
 <template>
@@ -30,7 +14,7 @@ watch(
   >
     <div class="flex items-baseline justify-between gap-4">
       <h2 id="what-is-new" class="font-serif text-xl">What is new</h2>
-      <button type="button" class="font-medium underline" @click="settings.setVersion(now)">Close</button>
+      <button type="button" class="font-medium underline" @click="told()">Close</button>
     </div>
     <template v-for="{ version, says } in news" :key="version">
       <ul class="list-disc gap-x-8 pl-4 pt-1 sm:columns-2">

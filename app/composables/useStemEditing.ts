@@ -1,11 +1,11 @@
 import type { Placement } from '#core/placement'
-import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, takeOff } from '#core/placement'
+import { copyAcross, duplicate, freshIds, inOrder, mirrorAll, nudgeAll, placementId, takeOff } from '#core/placement'
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { Material } from '#core/material'
 import { clamp, inches, say } from '#core/measure'
 import type { Edit, Layer, Nudge } from '#core/piece'
-import { freshLayerId, laysLengths, rulesFor, startLayer } from '#core/piece'
+import { addedSlot, freshLayerId, laysLengths, rulesFor, startLayer } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
@@ -160,7 +160,7 @@ export function useStemEditing() {
     if (into) {
       const [id] = freshIds(into, 1)
       notices.announce(bench.apply({ do: 'add', layer: into.id, things: [thing(id!)] }, does) ?? says)
-      bench.select(`${into.id}:+${id}`, into.id)
+      bench.select(placementId(into.id, addedSlot(id!)), into.id)
       return
     }
     const byHand = rulesFor(material.kind).includes('hand')
@@ -172,7 +172,7 @@ export function useStemEditing() {
       added: byHand ? [thing('h1')] : [],
     }
     notices.announce(bench.apply({ do: 'add layer', at: layers.length, layer }, does) ?? says)
-    if (byHand) bench.select(`${layer.id}:+h1`, layer.id)
+    if (byHand) bench.select(placementId(layer.id, addedSlot('h1')), layer.id)
     else bench.openLayer = layer.id
   }
 

@@ -1,14 +1,13 @@
 <script setup lang="ts">
+import { RELEASES } from '~/composables/useReleases'
 import { computed, ref } from 'vue'
 import { useHead } from '#app'
 import { RotateCcw } from '@lucide/vue'
 import type { Currency, Thumb } from '#core/measure'
 import { CURRENCIES, measuredOf, rate, several, showRate } from '#core/measure'
-import changelog from '~~/CHANGELOG.md?raw'
 import { THUMBS } from '#core/rules-of-thumb'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
-import { releasesIn } from '~/utils/changelog'
 
 /** What is written beside a number that does not say itself what it is of. */
 const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's' }
@@ -18,8 +17,6 @@ useHead({ title: 'Settings · Ruddy Bramble' })
 const settings = useSettings()
 const shops = useShops()
 const manner = computed(() => settings.manner)
-
-const releases = releasesIn(changelog)
 
 const find = ref('')
 const mine = ref(false)
@@ -132,8 +129,8 @@ const says = (of: Thumb, value: number): string => showRate({ unit: of.unit, val
         {{ mine && !find ? 'None is your own yet.' : 'No rule of thumb is like that.' }}
       </p>
       <details class="pt-6 text-small" data-testid="releases">
-        <summary class="cursor-pointer text-soft">Ruddy Bramble {{ releases[0]!.version }} · what was new in each version</summary>
-        <section v-for="{ version, day, says: lines } in releases" :key="version" class="pt-2">
+        <summary class="cursor-pointer text-soft">Ruddy Bramble {{ RELEASES[0]!.version }} · what was new in each version</summary>
+        <section v-for="{ version, day, says: lines } in RELEASES" :key="version" class="pt-2">
           <h2 class="font-medium">{{ version }}, {{ day }}</h2>
           <ul class="list-disc pl-4">
             <li v-for="line in lines" :key="line">{{ line }}</li>

@@ -1,3 +1,4 @@
+import { addedSlot } from './slot-key'
 import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
 import type { Asking } from './pricing-decisions'
@@ -130,9 +131,6 @@ function apply(draft: Piece, how: Edit): void {
       for (const each of how.edits) apply(draft, each)
   }
 }
-
-/** The slot in which a thing lies that a hand put on. */
-export const addedSlot = (id: string): string => `+${id}`
 
 function indexOf(piece: Piece, id: string): number {
   const at = piece.layers.findIndex((layer) => layer.id === id)

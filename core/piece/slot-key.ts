@@ -14,3 +14,6 @@ export function slotOf(key: string): SlotId {
   const [, run, place, part] = /^(?:([^/]*)\/)?([^.]*)(?:\.(.*))?$/s.exec(key)!
   return { run: run ?? null, place: place!, part: part ?? null }
 }
+
+/** The key of the slot in which a thing lies that a hand put on. @example addedSlot('h1') // '+h1' */
+export const addedSlot = (id: string): string => slotKey({ run: null, place: `+${id}`, part: null })

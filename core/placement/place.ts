@@ -1,3 +1,4 @@
+import { placementId } from './placement'
 import type { Run } from '../base'
 import { across, along, onRun, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
@@ -75,7 +76,7 @@ export function place(
   const bearing = made ? madeBearing(layer, run, s, made) : stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
   const whole = pieceLength(material, layer.cut)
   return {
-    id: `${layer.id}:${slot}`,
+    id: placementId(layer.id, slot),
     layer: layer.id,
     slot,
     number,

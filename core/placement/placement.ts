@@ -2,9 +2,12 @@ import type { Material } from '../material'
 import type { Layer } from '../piece'
 import type { ShapedLength } from './construction-slots'
 
+/** How a thing on the base is known: by its layer, and its slot in it. @example placementId('a', '+h1') // 'a:+h1' */
+export const placementId = (layer: string, slot: string): string => `${layer}:${slot}`
+
 /** One thing in its place on the base. Everything else about it is derived from this. */
 export interface Placement {
-  /** `layer:slot`. */
+  /** By `placementId`. */
   readonly id: string
   readonly layer: string
   readonly slot: string

@@ -1,7 +1,6 @@
 import type { Spacing } from '../placement'
 import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
-import type { Need } from '../material'
 import type { Figure, Said } from '../measure'
 import type { TaskKind, Undone } from './task'
 import { NONE } from './durations'

@@ -62,7 +62,7 @@ export function tasksOf(
         ...(bow ? [{ id: taskKey('bow', layer.id), why: 'a bow is made before it is fixed' }] : []),
         ...(glues ? [{ id: 'dry', why: 'what is glued is first laid dry and looked at' }] : []),
         ...(refers
-          ? [{ id: `layer:${(layer.rule as { of: string }).of}`, why: 'it goes by the places of that layer', wet: true as const }]
+          ? [{ id: taskKey('lay', (layer.rule as { of: string }).of), why: 'it goes by the places of that layer', wet: true as const }]
           : []),
         ...(!bow
           ? firstBows.map((each) => ({
