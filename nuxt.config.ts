@@ -17,6 +17,8 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   imports: { autoImport: false },
   devtools: { enabled: false },
+  // A page is fetched and read when a hand goes for its link, not all of them as soon as one is opened: the service worker has them anyway.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   app: {
     head: {
       title: 'Ruddy Bramble',

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './scripts/prerequisites.mjs'
 
 const serve = (port: number, demo: boolean) => ({
   command: 'node .output/server/index.mjs',
@@ -13,6 +14,8 @@ export const DEMO = 4182
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  // What each of these catches a quicker test catches nearly always; `npm run test:long` drives them as well.
+  grepInvert: /@long/,
   outputDir: 'test-results/e2e',
   timeout: 180_000,
   expect: { timeout: 20_000 },
@@ -27,7 +30,7 @@ export default defineConfig({
     // Each test is a first visit; what works offline is tested by itself.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

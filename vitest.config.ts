@@ -1,13 +1,14 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { BUNDLED, bundledCore } from './tests/bundled-core'
 
-const alias = {
-  '#core': fileURLToPath(new URL('./core', import.meta.url)),
-  '~': fileURLToPath(new URL('./app', import.meta.url)),
-}
+const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url))
+const app = { find: '~', replacement: path('./app') }
+const plain = [{ find: '#core', replacement: path('./core') }, app]
+/** Each of the app's tests has its own modules, and would read the four hundred of the core again; laws and reference run it for minutes. */
+const bundled = BUNDLED ? [...bundledCore(), app] : plain
 
 export default defineConfig({
-  resolve: { alias },
   test: {
     environment: 'node',
     restoreMocks: true,
@@ -19,15 +20,17 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       // The core keeps no state but what it remembers of drawings, which its tests may share: they take half the time so.
+      { extends: true, resolve: { alias: plain }, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false } },
       {
         extends: true,
+        resolve: { alias: bundled },
         test: {
-          name: 'core',
-          include: ['core/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/net/**/*.test.ts', 'tests/laws/**/*.test.ts'],
+          name: 'outside',
+          include: ['tests/reference/**/*.test.ts', 'tests/net/**/*.test.ts', 'tests/laws/**/*.test.ts'],
           isolate: false,
         },
       },
-      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts'] } },
+      { extends: true, resolve: { alias: bundled }, test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts'] } },
     ],
   },
 })

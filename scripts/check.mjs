@@ -1,11 +1,10 @@
 // Types and lint.
-import { CHECKS } from './checks.mjs'
-import { installed, run } from './prerequisites.mjs'
+import { checked } from './checks.mjs'
+import { installed } from './prerequisites.mjs'
 
 installed()
-const failed = CHECKS.filter(([name, command, args]) => {
-  console.log(`> ${name}`)
-  return !run(command, args)
-})
-if (failed.length) console.error(`Failed: ${failed.map(([name]) => name).join(', ')}`)
+const done = await checked()
+for (const { name, said } of done) console.log(`> ${name}\n${said.trim()}`)
+const failed = done.filter(({ went }) => !went)
+if (failed.length) console.error(`Failed: ${failed.map(({ name }) => name).join(', ')}`)
 process.exit(failed.length ? 1 : 0)

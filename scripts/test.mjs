@@ -2,8 +2,8 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
-import { CHECKS } from './checks.mjs'
-import { browser, built, installed, root, run, runQuietly } from './prerequisites.mjs'
+import { checked } from './checks.mjs'
+import { browser, built, installed, root, run } from './prerequisites.mjs'
 
 installed()
 browser()
@@ -69,22 +69,17 @@ function readDriven({ stats, suites }) {
 
 // Types and lint are looked at while the app is built; what they print is shown when they are done.
 console.log('\n> types and lint, beside the build')
-const inTurn = async (checks) => {
-  const done = []
-  for (const [name, command, args] of checks) done.push([name, await runQuietly(command, args)])
-  return done
-}
-// In two rows, so that no core is idle once the build is done.
-const half = CHECKS.length / 2
-const checking = Promise.all([inTurn(CHECKS.slice(0, half)), inTurn(CHECKS.slice(half))])
+const checking = checked()
 await built()
-for (const [name, { went, said }] of (await checking).flat()) {
+for (const { name, went, said } of await checking) {
   console.log(`\n> ${name}\n${said.trim()}`)
   count(name, went ? 1 : 0, went ? 0 : 1)
 }
 
 console.log('\n> unit and reference tests')
-const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
+const unit = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'], {
+  CORE: 'bundled',
+})
 report('unit and reference tests', unit, 'unit.json', readUnit)
 
 console.log('\n> end-to-end tests')

@@ -86,6 +86,12 @@ export const usePreviews = defineStore('previews', () => {
   async function paint(record: PieceRecord): Promise<void> {
     const key = keyOf(record)
     try {
+      // Another tab may have painted it, or its card was not yet shown what is kept.
+      const kept = await db().previews.get(record.id)
+      if (kept?.key === key) {
+        if (inView.has(record.id)) show(kept)
+        return
+      }
       const preview = { id: record.id, key, ...(await paintPreview(record.piece, shops.shelf)) }
       await db().previews.put(preview)
       if (inView.has(record.id)) show(preview)

@@ -54,8 +54,14 @@ export const useWorkroom = defineStore('workroom', () => {
   /** Pieces that are still to be made. */
   const wanting = computed(() => pieces.records?.filter(({ piece }) => STAGE_SORTS[piece.stage].toMake) ?? null)
 
-  /** Pieces in brief, by their ids; without those that cannot be worked out. */
-  async function briefs(records: readonly PieceRecord[]): Promise<ReadonlyMap<string, InBrief>> {
+  let before: Promise<unknown> = Promise.resolve()
+  /** Pieces in brief, by their ids; without those that cannot be worked out. One question after the other: what the first had worked out, the next need not. */
+  function briefs(records: readonly PieceRecord[]): Promise<ReadonlyMap<string, InBrief>> {
+    const answer = before.then(() => workOut(records))
+    before = answer.catch(() => {})
+    return answer
+  }
+  async function workOut(records: readonly PieceRecord[]): Promise<ReadonlyMap<string, InBrief>> {
     const unknown = records.filter((record) => known.get(record.id)?.key !== keyOf(record))
     const kept = await db().needs.bulkGet(unknown.map(({ id }) => id))
     unknown.forEach((record, i) => {

@@ -159,7 +159,7 @@ const wanted = (rule: Rule): number | null => {
   }
 }
 
-describe.each(everyNth(2, BASE_KINDS))('any rule on a %s', (kind) => {
+describe.each(everyNth(4, BASE_KINDS))('any rule on a %s', (kind) => {
   const runs = runsOf(usualBase(kind))
   it.each(Object.entries(rules))('%s: stays on the run, counts up, has its own ids and does the same again', (_, rule) => {
     fc.assert(

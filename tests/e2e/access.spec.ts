@@ -73,7 +73,7 @@ test('bench: its panels, dialogs and the beginning', async ({ page }) => {
   await expect(page.locator('html')).toHaveAttribute('data-light', 'evening')
 })
 
-test('bench: layers of every construction, and the beginning of an empty one', async ({ page }) => {
+test('bench: layers of every construction, and the beginning of an empty one', { tag: '@long' }, async ({ page }) => {
   /** Each kind of rule is looked at once. */
   const seen = new Set<string>()
   for (const piece of ['honey-fair-ring', 'wire-pear', 'chapel-garland', 'orchard-ring']) {

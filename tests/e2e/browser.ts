@@ -1,10 +1,11 @@
 import { spawn } from 'node:child_process'
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from '../../scripts/prerequisites.mjs'
 
 /** A browser whose profile stays when it is killed. */
 export async function browserOn(profile: string) {
   const chrome = spawn(
-    '/usr/bin/chromium',
+    CHROMIUM,
     [
       '--headless',
       '--no-sandbox',

@@ -60,7 +60,7 @@ test('a piece can be made with the keyboard alone, and is told in words', async 
   await saved(page)
 })
 
-test('every figure of the tally opens to a sum with its basis', async ({ page }) => {
+test('every figure of the tally opens to a sum with its basis', { tag: '@long' }, async ({ page }) => {
   await page.goto(demoSite)
   await expect(page.getByTestId('piece')).toHaveCount(DEMO_PIECES)
   for (const piece of ['orchard-ring', 'boathouse-door-ring']) {

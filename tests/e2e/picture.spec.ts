@@ -171,7 +171,7 @@ test('the plate shows every species, on a light and a dark ground', async ({ pag
   await expect(page.getByText('Old man’s beard', { exact: true })).toBeHidden()
 })
 
-test('the make sheet prints the piece as vectors', async ({ page }) => {
+test('the make sheet prints the piece as vectors', { tag: '@long' }, async ({ page }) => {
   await demoBench(page, 'boathouse-door-ring')
   await page.getByRole('link', { name: 'Make sheet' }).click()
   await expect(page.getByRole('heading', { name: 'Steps' })).toBeVisible()

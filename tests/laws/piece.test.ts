@@ -14,7 +14,7 @@ import { figuresIn, untrue } from './sums'
 
 const MANNER = { units: 'in', currency: 'USD' } as const
 /** Working a piece out takes its time: fewer are asked. */
-const SOME = 0.2
+const SOME = 0.25
 
 const bareOf = ({ cover }: Workings): number => cover.bare.reduce((all, { length }) => all + length, 0)
 
@@ -39,6 +39,7 @@ describe('any piece', () => {
         expect(read.ok && read.piece).toEqual(piece)
       },
       SOME,
+      0,
     ))
   it('gives each of its needs to one task', () =>
     hold(
@@ -48,6 +49,7 @@ describe('any piece', () => {
         expect(tasks.flatMap((task) => task.needs).length).toBe(needs.length)
       },
       SOME,
+      0,
     ))
   it('has no task before what it waits for, and none twice', () =>
     hold(
@@ -63,6 +65,7 @@ describe('any piece', () => {
           }
       },
       SOME,
+      0,
     ))
   it('takes as many minutes by its own days as by the season, copies and all', () =>
     hold(
@@ -93,6 +96,7 @@ describe('any piece', () => {
         expect(schedule.handsEach.value * piece.brief.copies).toBeCloseTo(schedule.hands.value, 6)
       },
       SOME,
+      0,
     ))
   it('weighs as much as its parts', () =>
     hold(
@@ -102,6 +106,7 @@ describe('any piece', () => {
         expect(mass.parts.reduce((all, { figure }) => all + figure.value, 0)).toBeCloseTo(mass.base.value + mass.on.value, 4)
       },
       SOME,
+      0,
     ))
   it('needs as much when it is the other of a pair', () =>
     hold(
@@ -116,6 +121,7 @@ describe('any piece', () => {
         expect(sums(mirrorPiece(piece, 'q', 'Q'))).toEqual(sums(piece))
       },
       SOME,
+      0,
     ))
   it('takes nothing for a layer that is put aside', () =>
     hold(
@@ -127,6 +133,7 @@ describe('any piece', () => {
         expect(worked(aside).needs.filter(({ layer }) => layer === first!.id)).toEqual([])
       },
       SOME,
+      0,
     ))
   it('costs what the mends of its budget say, once they are made', () =>
     hold(
@@ -145,6 +152,7 @@ describe('any piece', () => {
         }
       },
       SOME,
+      0,
     ))
   it.each(PARTS)('has mends that can be made, each with its problem gone (part %i)', (part) =>
     hold(

@@ -125,7 +125,7 @@ describe('the cutting plan is the true minimum', () => {
   })
 
   const kinds = ['one roll', 'rolls of several lengths and prices', 'offcuts first'] as const
-  it.each(kinds.flatMap((kind) => Array.from({ length: tries(25) }, (_, i) => [kind, i + 1] as const)))(
+  it.each(kinds.flatMap((kind) => Array.from({ length: tries(15, 8) }, (_, i) => [kind, i + 1] as const)))(
     '%s, random instance %i: as cheap as the integer program',
     (kind, seed) => {
       const { between, below } = random(seed * 7919 + kinds.indexOf(kind))
@@ -151,7 +151,7 @@ describe('the cutting plan is the true minimum', () => {
 
   // Source: brute force over every way to part the pieces among rolls.
   it('keeps the longest usable rest of all plans that cost as little', () => {
-    for (let seed = 1; seed <= tries(20); seed++) {
+    for (let seed = 1; seed <= tries(12, 8); seed++) {
       const { between, below } = random(seed * 31 + 7)
       const stocks: CutJob['stocks'][number][] = [
         { id: 'roll', length: 2000, price: 500, supply: null },

@@ -1,0 +1,2 @@
+/** Where Debian’s headless Chromium lies. */
+export const CHROMIUM: string
