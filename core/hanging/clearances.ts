@@ -4,12 +4,13 @@ import { BASE_SORTS, extentOf, widthOf } from '../base'
 import type { Shelf } from '../material'
 import { materialOf, WEATHERS } from '../material'
 import type { Rated } from '../measure'
-import { capital, exceeds, listed, quantity, rate, sum } from '../measure'
+import { exceeds, rate } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import { DOOR_SHARE } from '../piece'
 import type { Proportion } from './proportions'
 import { proportionProblems } from './proportions'
 import type { FinishedSize } from './finished-size'
+import { hangingMessage } from './words'
 
 /** Whether a piece fits where it hangs: its door or route, the weather, the hole of its ring, its bow. */
 export function fitProblems(
@@ -45,17 +46,22 @@ function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Pro
     .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && !exceeds(widthOf({ ...base, shape }) + stands, most))
     .at(-1)
   const mends: Mend[] = smaller
-    ? [{ says: sum`Take the ${smaller.name} in base`, edit: { do: 'base', set: { shape: smaller.shape } } }]
-    : [{ says: sum`A smaller base or shorter stems`, edit: null }]
+    ? [{ ...hangingMessage('take-base', { name: smaller.name }), edit: { do: 'base', set: { shape: smaller.shape } } }]
+    : [{ ...hangingMessage('smaller-base-or-stems', {}), edit: null }]
   return [
     {
       id: 'door',
       severity: over ? 'fault' : 'care',
       layer: null,
       mends,
-      says: over
-        ? sum`${quantity.length(size.width.value)} wide: it does not fit on ${quantity.length(brief.door.width)}.`
-        : sum`${quantity.length(size.width.value)} wide: more than ${share === DOOR_SHARE.value ? 'two thirds' : quantity.share(share)} of the ${quantity.length(brief.door.width)} it hangs on.`,
+      ...(over
+        ? hangingMessage('door-over', { width: size.width.value, door: brief.door.width })
+        : hangingMessage('door-share', {
+            width: size.width.value,
+            door: brief.door.width,
+            most: share,
+            usual: share === DOOR_SHARE.value,
+          })),
     },
   ]
 }
@@ -68,9 +74,16 @@ function routeProblem({ brief: { door }, base: { shape } }: Piece): Problem[] {
       id: 'route',
       severity: 'care',
       layer: null,
-      says: sum`The garland goes round ${quantity.length(shape.width)} × ${quantity.length(shape.height)}, but the door is ${quantity.length(door.width)} × ${quantity.length(door.height)}.`,
+      ...hangingMessage('route-of-another-door', {
+        width: shape.width,
+        height: shape.height,
+        door: { width: door.width, height: door.height },
+      }),
       mends: [
-        { says: sum`Measure it for this door`, edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } } },
+        {
+          ...hangingMessage('measure-for-door', {}),
+          edit: { do: 'base', set: { shape: { ...shape, width: door.width, height: door.height } } },
+        },
       ],
     },
   ]
@@ -87,9 +100,12 @@ function weatherProblem({ brief }: Piece, laid: readonly LaidLayer[], shelf: She
       id: 'weather',
       severity: 'care',
       layer: null,
-      says: sum`${capital(listed(tender.map(({ plural }) => plural)))} will not stand ${brief.weather === 'open' ? 'rain' : 'damp'}.`,
+      ...hangingMessage('tender', { plurals: tender.map(({ plural }) => plural), in: brief.weather === 'open' ? 'rain' : 'damp' }),
       mends: [
-        { says: stands === 'indoors' ? sum`Hang it indoors` : sum`Hang it under cover`, edit: { do: 'brief', set: { weather: stands } } },
+        {
+          ...hangingMessage('hang-in-weather', { weather: stands === 'indoors' ? stands : 'covered' }),
+          edit: { do: 'brief', set: { weather: stands } },
+        },
       ],
     },
   ]
@@ -110,16 +126,16 @@ function signProblems({ base: { shape } }: Piece, laid: readonly LaidLayer[]): P
           id: `${placement.id}:hole`,
           severity: 'care',
           layer: layer.id,
-          says: sum`What hangs inside touches the ring: it needs ${quantity.length(2 * reach)} and the hole is ${quantity.length(inner)}.`,
+          ...hangingMessage('touches-ring', { needs: 2 * reach, hole: inner }),
           mends:
             fits && middle >= 0
               ? [
                   {
-                    says: sum`Hang it in the middle`,
+                    ...hangingMessage('hang-in-middle', {}),
                     edit: { do: 'layer', layer: layer.id, set: { rule: { ...layer.rule, drop: middle } } },
                   },
                 ]
-              : [{ says: sum`A smaller sign or a larger ring`, edit: null }],
+              : [{ ...hangingMessage('smaller-sign-or-larger-ring', {}), edit: null }],
         },
       ]
     }),

@@ -3,30 +3,14 @@ import { BASE_SORTS, anchorSays, boundsOf, markOn, stationAt, topOf } from '../b
 import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Figure, Point, Rated, Said } from '../measure'
-import {
-  bisect,
-  exceeds,
-  figure,
-  lowerFirst,
-  onceFor,
-  quantity,
-  rate,
-  sum,
-  byRule,
-  minus,
-  mm,
-  plus,
-  saidAs,
-  labelled,
-  times,
-  worked,
-} from '../measure'
+import type { Figure, Message, Point, Rated, Said } from '../measure'
+import { bisect, exceeds, figure, onceFor, quantity, rate, sum, byRule, minus, mm, plus, saidAs, labelled, times, worked } from '../measure'
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
 import { hangsAt } from '../piece'
 import { HANDLE } from '../constructions'
 import type { HangerMake } from './hanger'
 import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
+import { hangingMessage } from './words'
 import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor } from './hanger-catalogue'
 import type { Masses } from './mass'
 import { restAngle, rightingMass } from './rest-angle'
@@ -206,20 +190,20 @@ export function hangProblems(
   const { hanger } = piece
   const mass = masses.whole.value
   const set = (change: Partial<Hanger>): Mend['edit'] => ({ do: 'hanger', hanger: { ...hanger!, ...change } })
-  const problem = (id: string, severity: Problem['severity'], says: Said, mends: readonly Mend[]): Problem => ({
+  const problem = (id: string, severity: Problem['severity'], message: Message, mends: readonly Mend[]): Problem => ({
     id,
     severity,
     layer: null,
-    says,
+    ...message,
     mends,
   })
   if (!hanger) {
     if (!laid.some(({ placements }) => placements.length)) return []
     const usual = usualHanger(piece, runs, mass, shelf)
     return [
-      problem('hanger', 'care', sum`It has no hanger yet.`, [
+      problem('hanger', 'care', hangingMessage('no-hanger', {}), [
         {
-          says: [`${HANGING_LOOPS[usual.loop].name}, ${lowerFirst(HANGING_HOOKS[usual.hook].name)}`],
+          ...hangingMessage('hang-by', { loop: usual.loop, hook: usual.hook }),
           edit: { do: 'hanger', hanger: usual },
         },
       ]),
@@ -231,9 +215,9 @@ export function hangProblems(
   if (!loopsFor(piece).includes(loop) || !loop.hooks.includes(hanger.hook)) {
     const usual = usualHanger(piece, runs, mass, shelf)
     found.push(
-      problem('hanger:suits', 'fault', sum`${loop.name} and ${lowerFirst(hook.name)} do not go together on this base.`, [
+      problem('hanger:suits', 'fault', hangingMessage('not-together', { loop: hanger.loop, hook: hanger.hook }), [
         {
-          says: [`${HANGING_LOOPS[usual.loop].name}, ${lowerFirst(HANGING_HOOKS[usual.hook].name)}`],
+          ...hangingMessage('hang-by', { loop: usual.loop, hook: usual.hook }),
           edit: { do: 'hanger', hanger: { ...hanger, loop: usual.loop, hook: usual.hook } },
         },
       ]),
@@ -243,8 +227,16 @@ export function hangProblems(
   const others = hooksFor(piece, mass, shelf)
     .filter((id) => id !== hanger.hook && loop.hooks.includes(id))
     .slice(0, 2)
-    .map((id): Mend => ({ says: [HANGING_HOOKS[id].name], edit: set({ hook: id, rated: null }) }))
-  if (against) found.push(problem('hanger:ground', against.never ? 'fault' : 'care', [against.why], others))
+    .map((id): Mend => ({ ...hangingMessage('take-hook', { hook: id }), edit: set({ hook: id, rated: null }) }))
+  if (against)
+    found.push(
+      problem(
+        'hanger:ground',
+        against.never ? 'fault' : 'care',
+        hangingMessage('hook-against', { hook: hanger.hook, because: against.never ? 'ground' : 'weather' }),
+        others,
+      ),
+    )
   const hooks = hung.make?.hooks.value ?? 1
   const bears = hung.bears!.value * hooks
   if (exceeds(mass, bears))
@@ -252,19 +244,23 @@ export function hangProblems(
       problem(
         'hanger:load',
         exceeds(mass * rate(LOAD_SHARE, shelf), bears) ? 'fault' : 'care',
-        sum`It weighs ${quantity.mass(mass)}, and ${hooks > 1 ? 'its hooks' : lowerFirst(hook.name)} should carry ${quantity.mass(bears)} at most: ${quantity.share(rate(LOAD_SHARE, shelf))} of what ${hanger.rated === null ? 'such hooks usually bear' : 'the packet says'}.`,
-        others.length ? others : [{ says: sum`A stronger hook, or two`, edit: null }],
+        hangingMessage('too-heavy', {
+          mass,
+          bears,
+          share: rate(LOAD_SHARE, shelf),
+          hook: hanger.hook,
+          hooks,
+          said: hanger.rated !== null,
+        }),
+        others.length ? others : [{ ...hangingMessage('stronger-hook', {}), edit: null }],
       ),
     )
   found.push(...tiltProblem(hanger, runs, masses, hung, set, shelf))
   if (hanger.clear !== null && exceeds(hung.depth.value, hanger.clear))
     found.push(
-      problem(
-        'hanger:depth',
-        'fault',
-        sum`It stands out ${quantity.length(hung.depth.value)}, and there is ${quantity.length(hanger.clear)} before the storm door.`,
-        [{ says: sum`Flatter focals, or hang it on the outer door`, edit: null }],
-      ),
+      problem('hanger:depth', 'fault', hangingMessage('too-deep', { depth: hung.depth.value, clear: hanger.clear }), [
+        { ...hangingMessage('flatter-or-outer-door', {}), edit: null },
+      ]),
     )
   return [...found, ...reachProblems(piece, size, hung, shelf)]
 }
@@ -286,8 +282,10 @@ function tiltProblem(
         id: 'hanger:over',
         severity: 'fault',
         layer: null,
-        says: sum`Its weight lies above where it hangs: it would turn over.`,
-        mends: [{ says: sum`Hang it higher`, edit: set({ run: topOf(runs).run.id, at: topOf(runs).s / topOf(runs).run.length }) }],
+        ...hangingMessage('turns-over', {}),
+        mends: [
+          { ...hangingMessage('hang-higher', {}), edit: set({ run: topOf(runs).run.id, at: topOf(runs).s / topOf(runs).run.length }) },
+        ],
       },
     ]
   const bounds = boundsOf(runs)
@@ -299,13 +297,13 @@ function tiltProblem(
       id: 'hanger:tilt',
       severity: 'care',
       layer: null,
-      says: sum`It hangs ${quantity.ratio(Math.abs(Math.round(rest.value * 10) / 10))}° ${rest.value > 0 ? 'clockwise' : 'anticlockwise'}: it is heavier on the ${rest.value > 0 ? 'right' : 'left'}.`,
+      ...hangingMessage('tilts', { degrees: Math.abs(Math.round(rest.value * 10) / 10), clockwise: rest.value > 0 }),
       mends: [
         ...(level && Math.abs(level.at - hanger.at) > 1e-3
-          ? [{ says: [...sum`Move the hanger to `, ...level.says], edit: set({ at: level.at }) }]
+          ? [{ ...hangingMessage('move-hanger', { where: level.says }), edit: set({ at: level.at }) }]
           : []),
         ...(rights !== null && rights < mass
-          ? [{ says: sum`Or ${quantity.mass(Math.round(rights))} more at the ${rest.value > 0 ? 'left' : 'right'} edge`, edit: null }]
+          ? [{ ...hangingMessage('weight-opposite', { mass: Math.round(rights), left: rest.value > 0 }), edit: null }]
           : []),
       ],
     },
@@ -323,8 +321,8 @@ function reachProblems(piece: Piece, size: FinishedSize, { floor }: Hung, by: Ra
       id: 'hanger:floor',
       severity: 'fault',
       layer: null,
-      says: sum`It reaches the floor: it is ${quantity.length(-floor.value)} too long below.`,
-      mends: [{ says: sum`Hang it higher, or shorter tails`, edit: null }],
+      ...hangingMessage('reaches-floor', { by: -floor.value }),
+      mends: [{ ...hangingMessage('higher-or-shorter-tails', {}), edit: null }],
     })
   const middle = floor.value + Math.max(0, size.bottom)
   const handle = rate(HANDLE, by)
@@ -335,8 +333,8 @@ function reachProblems(piece: Piece, size: FinishedSize, { floor }: Hung, by: Ra
       id: 'hanger:handle',
       severity: 'care',
       layer: null,
-      says: sum`It reaches ${quantity.length(reach)} to the side at the height of the handle, which is ${quantity.length(room)} from the middle.`,
-      mends: [{ says: sum`Hang it higher, or narrower`, edit: null }],
+      ...hangingMessage('in-way-of-handle', { reach, room }),
+      mends: [{ ...hangingMessage('higher-or-narrower', {}), edit: null }],
     })
   return found
 }

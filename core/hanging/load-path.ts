@@ -5,10 +5,12 @@ import type { Fixing, Way } from '../fixing'
 import { FIXING_WAYS, waysFor } from '../fixing'
 import type { Shelf } from '../material'
 import type { Point, Said } from '../measure'
-import { capital, listed, sum } from '../measure'
+import { capital, listed } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import { attachment, pivotOf } from './hanger'
 import { HANGING_HOOKS, HANGING_LOOPS } from './hanger-catalogue'
+import type { Weakness } from './words'
+import { hangingMessage, weaknessSaid } from './words'
 
 /** One link of the chain from a heavy thing to what the piece hangs on. */
 export interface LoadLink {
@@ -26,24 +28,26 @@ export interface LoadPath {
   /** The thing, where it is held on the base, and where the piece hangs. */
   readonly points: readonly Point[]
   readonly links: readonly LoadLink[]
+  /** Why its first link may let go; empty when it is sound. */
+  readonly weak: readonly Weakness[]
   readonly sound: boolean
 }
 
 /** Why a way alone may let go of something heavy; null when it will not. */
-function weakness({ link, places, id }: Way, { joint, tied, way }: Fixing, by: Shelf): string | null {
+function weakness({ link, places, id }: Way, { joint, tied, way }: Fixing, by: Shelf): Weakness | null {
   // A wire that ties a bow has two ends, and what hangs on cords has two of them.
   const held = tied && way === id ? 2 : places(joint, by)
   switch (link) {
     case 'glue':
-      return 'its only link is glue'
+      return 'only glue'
     case 'pin':
-      return joint.body === 'foam' ? 'its only link is in foam' : 'pins pull out under weight'
+      return joint.body === 'foam' ? 'only foam' : 'pins pull out'
     case 'grip':
-      return 'it is only tucked in'
+      return 'only tucked in'
     case 'wire':
     case 'ties':
     case 'cord':
-      return held < 2 ? 'it hangs on one tie' : null
+      return held < 2 ? 'one tie' : null
   }
 }
 
@@ -67,10 +71,11 @@ export function loadPaths(
       const ways = [FIXING_WAYS[fixing.way], ...(backup && backup.id !== fixing.way ? [backup] : [])]
       const weak = ways.map((way) => weakness(way, fixing, shelf))
       const sound = weak.some((each) => each === null)
+      const why = [...new Set(weak.flatMap((each) => each ?? []))]
       const held: LoadLink = {
         says: [capital(listed(ways.map(({ held: how }) => how)))],
         sound,
-        why: sound ? null : listed([...new Set(weak.flatMap((each) => each ?? []))]),
+        why: sound ? null : weaknessSaid(why),
       }
       const links = [held, ...up]
       return things.map((thing) => ({
@@ -79,6 +84,7 @@ export function loadPaths(
         name: fixing.name,
         points: [{ x: thing.x, y: thing.y }, footOn(thing, runs), hang],
         links,
+        weak: sound ? [] : why,
         sound: links.every((link) => link.sound),
       }))
     })
@@ -105,18 +111,18 @@ function hangerLinks({ hanger }: Piece): LoadLink[] {
 export function loadProblems(piece: Piece, paths: readonly LoadPath[], fixings: readonly Fixing[]): Problem[] {
   return fixings.flatMap((fixing): Problem[] => {
     const { layer, hold, plural, material } = fixing
-    const weak = paths.find((path) => path.layer === layer)?.links[0]
-    if (hold !== 'heavy' || !weak || weak.sound || fixing.against?.never) return []
+    const weak = paths.find((path) => path.layer === layer)?.weak
+    if (hold !== 'heavy' || !weak?.length || fixing.against?.never) return []
     const suits = waysFor(piece, hold).filter(({ way, against }) => against === null && (way.link === 'wire' || way.link === 'ties'))
     return [
       {
         id: `${layer}:load:${material}`,
         severity: 'care',
         layer,
-        says: sum`${capital(plural)} may fall: ${weak.why!}.`,
+        ...hangingMessage('may-fall', { plural, weak }),
         mends: suits.slice(0, 1).flatMap(({ way }): Mend[] => [
-          { says: [`Hold it with ${way.id}`], edit: { do: 'layer', layer, set: { fixing: way.id } } },
-          { says: [`Back it up with ${way.id}`], edit: { do: 'layer', layer, set: { backup: way.id } } },
+          { ...hangingMessage('hold-with', { way: way.id }), edit: { do: 'layer', layer, set: { fixing: way.id } } },
+          { ...hangingMessage('back-up-with', { way: way.id }), edit: { do: 'layer', layer, set: { backup: way.id } } },
         ]),
       },
     ]

@@ -2,9 +2,10 @@ import type { LaidLayer } from '../placement'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Bounds, Figure, Rated } from '../measure'
-import { quantity, rate, sum, asUnit, mm, divide, saidAs, labelled, worked } from '../measure'
+import { quantity, rate, asUnit, mm, divide, saidAs, labelled, worked } from '../measure'
 import type { Problem } from '../piece'
 import { BOW_LEAST, BOW_MOST } from './rules-of-thumb'
+import { hangingMessage } from './words'
 
 /** How wide a bow or a sign is against the base. */
 export interface Proportion {
@@ -48,8 +49,8 @@ export function proportionProblems(proportions: readonly Proportion[], by: Rated
           id: `${layer}:large`,
           severity: 'note',
           layer,
-          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: wider than the base itself.`,
-          mends: [{ says: sum`A smaller bow, or a larger base`, edit: null }],
+          ...hangingMessage('bow-wider-than-base', { name, share: share.value }),
+          mends: [{ ...hangingMessage('smaller-bow-or-larger-base', {}), edit: null }],
         },
       ]
     if (share.value > most && !lead)
@@ -58,8 +59,8 @@ export function proportionProblems(proportions: readonly Proportion[], by: Rated
           id: `${layer}:large`,
           severity: 'note',
           layer,
-          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: more than ${most === BOW_MOST.value ? 'half' : quantity.share(most)}, it takes the lead from the focals.`,
-          mends: [{ says: sum`A smaller bow, or let it be the focal`, edit: null }],
+          ...hangingMessage('bow-takes-lead', { name, share: share.value, most, usual: most === BOW_MOST.value }),
+          mends: [{ ...hangingMessage('smaller-bow-or-focal', {}), edit: null }],
         },
       ]
     if (share.value < least)
@@ -68,8 +69,14 @@ export function proportionProblems(proportions: readonly Proportion[], by: Rated
           id: `${layer}:small`,
           severity: 'note',
           layer,
-          says: sum`The ${name} is ${quantity.share(share.value)} of the base’s width: ${least === BOW_LEAST.value && most === BOW_MOST.value ? 'about a third to a half' : `from ${Math.round(least * 100)} to ${Math.round(most * 100)} %`} looks right.`,
-          mends: [{ says: sum`A larger bow`, edit: null }],
+          ...hangingMessage('bow-small', {
+            name,
+            share: share.value,
+            least,
+            most,
+            usual: least === BOW_LEAST.value && most === BOW_MOST.value,
+          }),
+          mends: [{ ...hangingMessage('larger-bow', {}), edit: null }],
         },
       ]
     return []

@@ -1,15 +1,19 @@
-import type { Said } from '../measure'
+import type { Message, Said } from '../measure'
 import type { Edit } from './edit'
 
 /** `fault`: it cannot be made so. `care`: it can, and will be regretted. `note`: worth knowing. */
 const SEVERITIES = ['fault', 'care', 'note'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
+/** In the words that the app ships; with the message that they are of, where its room keeps its words in a table. */
+interface Worded extends Partial<Pick<Message, 'code' | 'of'>> {
+  readonly says: Said
+}
+
 /** Something a designer would want to know. The core reports it; it never throws for it. */
-export interface Problem {
+export interface Problem extends Worded {
   readonly id: string
   readonly severity: Severity
-  readonly says: Said
   readonly layer: string | null
   /** The task that it is of, where it is one of the order. */
   readonly task?: string
@@ -17,8 +21,7 @@ export interface Problem {
 }
 
 /** What would mend a problem; with an edit when the app can do it. */
-export interface Mend {
-  readonly says: Said
+export interface Mend extends Worded {
   readonly edit: Edit | null
 }
 
