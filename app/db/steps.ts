@@ -52,6 +52,12 @@ export const STEPS: readonly Step[] = [
     async upgrade(step) {
       await idsAsFields(step)
       await step.table('needs').clear()
+    },
+  },
+  // Which pieces changed is read from an index, without reading the pieces.
+  {
+    stores: { pieces: 'id, savedAt, [savedAt+revision+id]' },
+    async upgrade(step) {
       await setAsideIn(step, EVERY_TABLE)
     },
   },

@@ -13,6 +13,7 @@ import { BatchSchema, KitSchema, SeasonSchema } from '#core/season'
 import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
+import { pieceList } from '~/db/piece-list'
 import { following } from '~/stores/live-query'
 import { editPiece, removePiece, savePiece, takeApart, takeUpRescues } from '~/commands/pieces'
 import { joinBatch } from '~/commands/season'
@@ -57,12 +58,9 @@ export const usePieces = defineStore('pieces', () => {
   const materials = useMaterials()
   const shops = useShops()
   const records = shallowRef<readonly PieceRecord[] | null>(null)
-  following(
-    () => db().pieces.orderBy('savedAt').reverse().toArray(),
-    (all) => {
-      records.value = all
-    },
-  )
+  following(pieceList(db()), (all) => {
+    records.value = all
+  })
 
   async function add(piece: Piece): Promise<void> {
     const saved = await savePiece(db(), piece, 0, Date.now())
