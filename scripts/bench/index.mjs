@@ -145,8 +145,9 @@ rows.push(
   ['eight previews painted afresh against from the database', felt.cold.all / felt.second.all],
   ['nine previews in view among 200 pieces against those nine alone', felt.among.all / felt.nine.all],
   ['main-thread time of a nudge, 1,000 stems against 42', felt.thousand.nudge / felt.few.nudge],
+  ['the same among 200 pieces against alone, 42 stems', felt.crowd.nudge / felt.few.nudge],
   ['repaints against keys held at 33 ms, 42 stems', felt.few.held],
-  ['the same, 1,000 stems', felt.thousand.held],
+  ['repaints against keys held, 1,000 stems', felt.thousand.held],
 )
 
 const stash = await stashBench(core, time)

@@ -130,6 +130,8 @@ export async function feltOf(thousand, small) {
       { timeout: 120_000 },
     )
     found.among = await visit(crowd, site, 9)
+    await onBench(crowd, site, 'copy-0')
+    found.crowd = { nudge: await nudging(crowd) }
     await crowd.context().close()
 
     const bench = await fresh(chrome)
