@@ -61,7 +61,7 @@ const WEAK: Readonly<Record<Weakness, string>> = {
   'only tucked in': 'it is only tucked in',
   'one tie': 'it hangs on one tie',
 }
-/** @example weaknessSaid(['only glue', 'one tie']) // 'its only link is glue and it hangs on one tie' */
+/** Weaknesses as they stand after a colon. */
 export const weaknessSaid = (weak: readonly Weakness[]): string => listed(weak.map((each) => WEAK[each]))
 
 const percent = (share: number): number => Math.round(share * 100)

@@ -14,7 +14,7 @@ export type WordTable<Messages> = { readonly [Code in keyof Messages]: (of: Mess
 /**
  * How messages of a room are made.
  * @param room whose they are @param words what they say in the language that the app ships
- * @example messagesOf<{ deep: { by: number } }>('hole', { deep: ({ by }) => sum`${quantity.length(by)} deep` })('deep', { by: 25.4 }).code // 'hole.deep'
+ * @example messagesOf('hole', { deep: () => ['It is deep.'] })('deep', {}).code // 'hole.deep'
  */
 export const messagesOf =
   <Messages extends Record<keyof Messages, object>>(room: string, words: WordTable<Messages>) =>
