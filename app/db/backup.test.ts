@@ -94,6 +94,13 @@ describe('the whole workroom', () => {
     expect((await there!.pieces.toArray()).map(({ id }) => id)).toEqual(['ring'])
     expect((await there!.settings.get('currency'))!.value).toBe('GBP')
   })
+  it('in place of what is here: a piece goes on from the state that is known here, also one that was never saved twice', async () => {
+    await fill(here!)
+    const whole = await carried(here!)
+    await savePiece(there!, startPiece('ring', 'Another ring'), 0, 100)
+    await takeAll(there!, whole, 'replace', newId)
+    expect(await there!.pieces.get('ring')).toMatchObject({ revision: 2, savedAt: 100, piece: { brief: { name: 'Ring' } } })
+  })
   it('all of it or nothing: when one row cannot be written, none is', async () => {
     await fill(here!)
     const whole = await carried(here!)

@@ -104,6 +104,8 @@ export interface BroughtIn {
  */
 export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace', newId: () => string): Promise<BroughtIn> {
   return db.transaction('rw', tablesOf(db), async () => {
+    /** What other tabs, and what was worked out of a piece here, know it by counts on. */
+    const revisions = new Map((await db.pieces.toArray()).map(({ id, revision }) => [id, revision]))
     if (how === 'replace') for (const table of tablesOf(db)) if (table.name !== 'settings') await table.clear()
     const rows: { table: WholeTable | 'photos'; came: number; same: number; kept: number }[] = []
     // Pieces: one that differs comes in beside ours under a new id, unless it did so before.
@@ -130,7 +132,7 @@ export function takeAll(db: BenchDatabase, whole: Whole, how: 'merge' | 'replace
         renamed.set(piece.id, id)
         beside.push(piece.brief.name)
       }
-      records.push({ id, piece: { ...piece, id }, revision: 1, savedAt })
+      records.push({ id, piece: { ...piece, id }, revision: (revisions.get(id) ?? 0) + 1, savedAt })
     }
     await db.pieces.bulkAdd(records)
     const { pieces, versions } = whole.tables

@@ -1,5 +1,8 @@
 import type { BenchDatabase, PieceRecord } from './index'
 
+/** What tells one state of a piece from another: two that have the same id are told apart by it, also when one was thrown away or brought in from a file. */
+export const stampOf = ({ revision, savedAt }: Pick<PieceRecord, 'revision' | 'savedAt'>): string => `${revision}-${savedAt}`
+
 /** An entry of the index of pieces: when it was saved, its revision and its id. */
 type Entry = [savedAt: number, revision: number, id: string]
 
@@ -14,7 +17,7 @@ export function pieceList(db: BenchDatabase): () => Promise<PieceRecord[]> {
     const entries = (await db.pieces.orderBy('[savedAt+revision+id]').reverse().keys()) as unknown as Entry[]
     const changed = entries.flatMap(([savedAt, revision, id]) => {
       const known = last.get(id)
-      return known?.revision === revision && known.savedAt === savedAt ? [] : [id]
+      return known && stampOf(known) === stampOf({ revision, savedAt }) ? [] : [id]
     })
     const read = new Map((await db.pieces.bulkGet(changed)).flatMap((record) => (record ? [[record.id, record] as const] : [])))
     const all = entries.flatMap(([, , id]) => read.get(id) ?? last.get(id) ?? [])

@@ -3,17 +3,18 @@ import { useRuntimeConfig } from '#app'
 import type { Shelf } from '#core/material'
 import { seedOf } from '#core/measure'
 import type { PieceRecord } from '~/db'
+import { stampOf } from '~/db/piece-list'
 import { useShops } from '~/stores/shops'
 
 /**
- * What follows from a piece is kept by what it followed from: its revision, the shelf or what of it is seen, and the app's own version of all
+ * What follows from a piece is kept by what it followed from: its state, the shelf or what of it is seen, and the app's own version of all
  * that works a piece out and paints it, which the files' contents make, so that nobody can forget to count it up.
  */
-export function useCacheKey(of: 'sums' | 'looks'): (record: Pick<PieceRecord, 'revision'>) => string {
+export function useCacheKey(of: 'sums' | 'looks'): (record: Pick<PieceRecord, 'revision' | 'savedAt'>) => string {
   const shops = useShops()
   const shelf = computed(() => seedOf(JSON.stringify(of === 'sums' ? shops.shelf : looksOf(shops.shelf))).toString(36))
   const made = (useRuntimeConfig().public.made as Record<typeof of, string>)[of]
-  return ({ revision }) => `${revision}.${shelf.value}.${made}`
+  return (record) => `${stampOf(record)}.${shelf.value}.${made}`
 }
 
 /** Rules that nothing in a drawing goes by: how long things take and cost, and what only a new layer begins with. */

@@ -98,7 +98,8 @@ describe('seedDemo', () => {
     const pieces = usePieces()
     await pieces.seedDemo()
     expect((await db().pieces.toArray()).map(({ id }) => id).sort()).toEqual(['ferry-hoop', 'orchard-ring'])
-    expect(await db().previews.toArray()).toMatchObject([{ id: 'ferry-hoop', key: '1.s.p', each: 900 }])
+    const hoop = (await db().pieces.get('ferry-hoop'))!
+    expect(await db().previews.toArray()).toMatchObject([{ id: 'ferry-hoop', key: `1-${hoop.savedAt}.s.p`, each: 900 }])
     await pieces.remove('ferry-hoop')
     await pieces.seedDemo()
     expect(await count()).toBe(1)

@@ -13,7 +13,7 @@ import { BatchSchema, KitSchema, SeasonSchema } from '#core/season'
 import { LotSchema } from '#core/stock'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
-import { pieceList } from '~/db/piece-list'
+import { pieceList, stampOf } from '~/db/piece-list'
 import { following } from '~/stores/live-query'
 import { editPiece, removePiece, savePiece, takeApart, takeUpRescues } from '~/commands/pieces'
 import { joinBatch } from '~/commands/season'
@@ -128,14 +128,12 @@ export const usePieces = defineStore('pieces', () => {
       if (!read.ok) throw new Error(read.faults.map(({ says, at }) => `${at}: ${says}`).join('\n'))
       return { id: read.piece.id, piece: read.piece, revision: 1, savedAt: now - i }
     })
-    const painted = await Promise.all(
-      Object.entries(previews?.of ?? {}).map(async ([id, { picture, ...of }]): Promise<PreviewRecord> => ({
-        id,
-        key: `1.${previews!.shelf}.${previews!.painter}`,
-        ...of,
-        picture: new Blob([Uint8Array.from(atob(picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' }),
-      })),
-    )
+    const painted = all.flatMap((record): PreviewRecord[] => {
+      const of = previews && Object.hasOwn(previews.of, record.id) ? previews.of[record.id] : undefined
+      if (!of) return []
+      const picture = new Blob([Uint8Array.from(atob(of.picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' })
+      return [{ ...of, id: record.id, key: `${stampOf(record)}.${previews!.shelf}.${previews!.painter}`, picture }]
+    })
     const tables = [db().pieces, db().previews, db().settings, db().lots, db().sales, db().batches, db().kits, db().daybook]
     await db().transaction('rw', tables, async () => {
       if (await db().settings.get('seeded')) return

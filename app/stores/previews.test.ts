@@ -71,6 +71,20 @@ it('shows at once what is kept, and paints it anew when its piece was changed', 
   expect(let_go).toHaveBeenCalledWith(src)
   expect(painted().filter((id) => id === 'a')).toHaveLength(2)
 })
+it('shows what is kept though it was not read yet when painting began: nothing is painted twice', async () => {
+  const first = await begin()
+  await first.previews.want('a')
+  await vi.waitFor(async () => expect(await db().previews.count()).toBe(3))
+  disposePinia(getActivePinia()!)
+  setActivePinia(createPinia())
+  paint.mockClear()
+  const { previews } = await begin()
+  // Two cards come into view before either is read.
+  await Promise.all([previews.want('a'), previews.want('b')])
+  await vi.waitFor(() => expect([...previews.shown.keys()].sort()).toEqual(['a', 'b']))
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  expect(paint).not.toHaveBeenCalled()
+})
 it('tells once what cannot be painted, paints the others, and tries it again when it changed', async () => {
   paint.mockImplementation((of) =>
     of.id === 'b' && of.stage !== 'hung' ? Promise.reject(new Error('no canvas')) : Promise.resolve({ picture: new Blob([]), view }),

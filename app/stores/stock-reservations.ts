@@ -2,6 +2,7 @@ import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { STAGE_SORTS } from '#core/piece'
 import type { PieceRecord } from '~/db'
+import { stampOf } from '~/db/piece-list'
 import { useNotices } from './notices'
 import { usePieces } from './pieces'
 import { useStock } from './stock'
@@ -16,13 +17,14 @@ export const useReserving = defineStore('reserving', () => {
   const stock = useStock()
   const workroom = useWorkroom()
   const notices = useNotices()
-  /** By piece: the revision for which it keeps what it keeps, and its stage. */
+  /** By piece: its stage, and of which state it keeps what it keeps. */
   const settled = new Map<string, string>()
 
   async function settle(records: readonly PieceRecord[]): Promise<void> {
-    const keyOf = ({ piece, revision }: PieceRecord): string => {
-      const how = STAGE_SORTS[piece.stage].stock
-      return how === 'keeps' ? `${piece.stage} ${revision}` : how
+    const keyOf = (record: PieceRecord): string => {
+      const { stage } = record.piece
+      const how = STAGE_SORTS[stage].stock
+      return how === 'keeps' ? `${stage} ${stampOf(record)}` : how
     }
     const changed = records.filter((record) => settled.get(record.id) !== keyOf(record))
     const kept = new Set(stock.lots.flatMap(({ reserved }) => (reserved && reserved.want === null ? [reserved.piece] : [])))

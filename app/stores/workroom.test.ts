@@ -9,7 +9,8 @@ import { inBrief } from '#core/workings'
 import type { Plan, PlanProgress, Workroom } from '#core/workroom'
 import { planWorkroom } from '#core/workroom'
 import { db } from '~/db'
-import { savePiece } from '~/commands/pieces'
+import { readAll, takeAll } from '~/db/backup'
+import { removePiece, savePiece } from '~/commands/pieces'
 import { useNotices } from './notices'
 import { usePieces } from './pieces'
 import { useShops } from './shops'
@@ -114,6 +115,27 @@ it('works a piece out once: what it needs is kept by what it followed from', asy
   expect(asked).toEqual(['a'])
   await savePiece(db(), ring('a', 'A changed'), 1, 2)
   await vi.waitFor(() => expect(asked).toEqual(['a', 'A changed']))
+})
+it('asks for each once, also when two ask at the same time', async () => {
+  for (const id of ['a', 'b']) await savePiece(db(), ring(id), 0, 1)
+  await vi.waitFor(() => expect(usePieces().records).toHaveLength(2))
+  const [all] = await Promise.all([useWorkroom().briefs(usePieces().records!), useWorkroom().briefs(usePieces().records!)])
+  expect([...all.keys()].sort()).toEqual(['a', 'b'])
+  expect([...asked].sort()).toEqual(['a', 'b'])
+})
+it('takes nothing of a piece for another that came in its place: by a whole workroom, or thrown away and brought in', async () => {
+  const { workroom } = await looked(ring('a'))
+  await vi.waitFor(() => expect(workroom.current).toBe(true))
+  const whole = await readAll(db())
+  const other = {
+    ...whole,
+    tables: { ...whole.tables, pieces: whole.tables.pieces.map((row) => ({ ...row, piece: ring('a', 'Restored') })) },
+  }
+  await takeAll(db(), other, 'replace', () => 'new')
+  await vi.waitFor(() => expect(asked).toEqual(['a', 'Restored']))
+  await removePiece(db(), 'a')
+  await savePiece(db(), ring('a', 'From a file'), 0, 9)
+  await vi.waitFor(() => expect(asked).toEqual(['a', 'Restored', 'From a file']))
 })
 it('tells once what cannot be worked out, and plans the rest', async () => {
   const { workroom } = await looked(ring('a'), ring('b', 'Broken'))
