@@ -11,6 +11,6 @@ export default {
   use: { ...base.use, actionTimeout: 60_000 },
   projects: [
     { name: 'long', testDir: 'tests/long' },
-    { name: 'every', testDir: 'tests/e2e', grep: /@long/ },
+    { name: 'interface', testDir: 'tests/e2e', grep: /@long/ },
   ],
 }

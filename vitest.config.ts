@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
-import { BUNDLED, bundledCore } from './tests/bundled-core'
+import { BUNDLED, bundledCore } from './tests/bundled-core.ts'
 
 const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url))
 const app = { find: '~', replacement: path('./app') }

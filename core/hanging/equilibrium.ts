@@ -232,8 +232,8 @@ export function hangProblems(
     found.push(
       problem(
         'hanger:ground',
-        against.never ? 'fault' : 'care',
-        hangingMessage('hook-against', { hook: hanger.hook, because: against.never ? 'ground' : 'weather' }),
+        against === 'ground' ? 'fault' : 'care',
+        hangingMessage('hook-against', { hook: hanger.hook, because: against }),
         others,
       ),
     )

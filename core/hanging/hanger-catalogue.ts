@@ -187,11 +187,8 @@ export function loopsFor({ base }: Pick<Piece, 'base'>): Loop[] {
   )
 }
 
-/** Why a hook does not suit where a piece hangs; null when it does. */
-export function hookAgainst(
-  { brief }: Pick<Piece, 'brief'>,
-  { on, because, weather }: Hook,
-): { readonly why: string; readonly never: boolean } | null {
-  if (!on.includes(brief.surface.kind)) return { why: because, never: true }
-  return weather !== null && brief.weather !== 'indoors' ? { why: weather, never: false } : null
+/** What speaks against a hook where a piece hangs: that ground, on which it never holds, or the weather; null where nothing does. */
+export function hookAgainst({ brief }: Pick<Piece, 'brief'>, { on, weather }: Hook): 'ground' | 'weather' | null {
+  if (!on.includes(brief.surface.kind)) return 'ground'
+  return weather !== null && brief.weather !== 'indoors' ? 'weather' : null
 }

@@ -71,11 +71,11 @@ export function loadPaths(
       const ways = [FIXING_WAYS[fixing.way], ...(backup && backup.id !== fixing.way ? [backup] : [])]
       const weak = ways.map((way) => weakness(way, fixing, shelf))
       const sound = weak.some((each) => each === null)
-      const why = [...new Set(weak.flatMap((each) => each ?? []))]
+      const lettingGo = sound ? [] : [...new Set(weak.flatMap((each) => each ?? []))]
       const held: LoadLink = {
         says: [capital(listed(ways.map(({ held: how }) => how)))],
         sound,
-        why: sound ? null : weaknessSaid(why),
+        why: sound ? null : weaknessSaid(lettingGo),
       }
       const links = [held, ...up]
       return things.map((thing) => ({
@@ -84,7 +84,7 @@ export function loadPaths(
         name: fixing.name,
         points: [{ x: thing.x, y: thing.y }, footOn(thing, runs), hang],
         links,
-        weak: sound ? [] : why,
+        weak: lettingGo,
         sound: links.every((link) => link.sound),
       }))
     })

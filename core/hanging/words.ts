@@ -95,7 +95,7 @@ export const HANGING_WORDS: WordTable<HangingMessages> = {
   'not-together': ({ loop, hook }) => [
     `${HANGING_LOOPS[loop].name} and ${lowerFirst(HANGING_HOOKS[hook].name)} do not go together on this base.`,
   ],
-  'hook-against': ({ hook, because }) => [(because === 'weather' && HANGING_HOOKS[hook].weather) || HANGING_HOOKS[hook].because],
+  'hook-against': ({ hook, because }) => [because === 'ground' ? HANGING_HOOKS[hook].because : HANGING_HOOKS[hook].weather!],
   'take-hook': ({ hook }) => [HANGING_HOOKS[hook].name],
   'too-heavy': ({ mass, bears, share, hook, hooks, said }) =>
     sum`It weighs ${quantity.mass(mass)}, and ${hooks > 1 ? 'its hooks' : lowerFirst(HANGING_HOOKS[hook].name)} should carry ${quantity.mass(bears)} at most: ${quantity.share(share)} of what ${said ? 'the packet says' : 'such hooks usually bear'}.`,

@@ -32,7 +32,7 @@ const WHOLE: readonly BaseKind[] = ['grapevine', 'letter', 'tree-swag', 'door-ga
 /** The others are opened one after the other, as in an evening at the bench: half of them in every run, in each of two browsers. */
 const SHORT = BASE_KINDS.filter((each) => !WHOLE.includes(each))
 for (const quarter of [0, 1, 2, 3]) {
-  test.describe(`an evening at the bench, ${quarter + 1} of 4`, { tag: quarter < 2 ? '@every' : '@long' }, () => {
+  test.describe(`an evening at the bench, ${quarter + 1} of 4`, { tag: quarter < 2 ? [] : ['@long'] }, () => {
     test.describe.configure({ mode: 'default' })
     let page: Page
     test.beforeAll(async ({ browser }) => {
@@ -65,7 +65,7 @@ for (const quarter of [0, 1, 2, 3]) {
 }
 
 for (const kind of WHOLE) {
-  const tag = kind === 'tree-swag' ? '@every' : '@long'
+  const tag = kind === 'tree-swag' ? [] : ['@long']
   test(
     `${kind}: started, laid out, evened, edited on both views, undone, saved, exported and read back`,
     { tag },

@@ -12,7 +12,7 @@ import type { InHand, Plan, Workroom } from '../../core/workroom'
 import { planWorkroom } from '../../core/workroom'
 
 /**
- * Random workrooms, for laws: what holds of any of them. Each law asks others, five thousand in all; `LAWS=20000 npx vitest run tests/laws`
+ * Random workrooms, for laws: what holds of any of them. Each law asks others, some thousands in all; `LAWS=20000 npx vitest run tests/laws`
  * asks more of them. A law that fails shows the smallest workroom that breaks it.
  */
 export const RUNS = Number(process.env.LAWS ?? 100)

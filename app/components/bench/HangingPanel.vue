@@ -30,7 +30,7 @@ const loops = computed(() => {
 const hooks = computed(() =>
   HOOKS.filter((id) => hanger.value && (HANGING_LOOPS[hanger.value.loop].hooks.includes(id) || hanger.value.hook === id)).map((id) => ({
     value: id,
-    name: hookAgainst(piece.value, HANGING_HOOKS[id])?.never ? `${HANGING_HOOKS[id].name} (not here)` : HANGING_HOOKS[id].name,
+    name: hookAgainst(piece.value, HANGING_HOOKS[id]) === 'ground' ? `${HANGING_HOOKS[id].name} (not here)` : HANGING_HOOKS[id].name,
   })),
 )
 const set = (change: Partial<Hanger>, words: string): string | null =>
