@@ -27,11 +27,17 @@ const ROWS = [
   ],
 ]
 
-/** @returns {Promise<{ name: string, went: boolean, said: string }[]>} */
-export async function checked() {
+/**
+ * @param {(check: { name: string, went: boolean, said: string }) => void} tell hears of each as soon as it is done
+ * @returns {Promise<{ name: string, went: boolean, said: string }[]>}
+ */
+export async function checked(tell = () => {}) {
   const inTurn = async (row) => {
     const done = []
-    for (const [name, command, args] of row) done.push({ name, ...(await runQuietly(command, args)) })
+    for (const [name, command, args] of row) {
+      done.push({ name, ...(await runQuietly(command, args)) })
+      tell(done.at(-1))
+    }
     return done
   }
   return (await Promise.all(ROWS.map(inTurn))).flat()
