@@ -1,7 +1,9 @@
+import type { LaidLayer } from './placement'
 import { arrange, fitTo, swap } from './placement'
+import type { Run } from './base'
 import { runsOf } from './base'
 import { fullnessAsks } from './coverage'
-import type { Need } from './material'
+import type { Material, Need, Shelf } from './material'
 import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'
 import { choicesByLoss, deltaOf, kept, quantity, several, sum } from './measure'
@@ -104,7 +106,7 @@ export function* fitBudget(piece: Piece, pricing: Pricing): Generator<FittingPro
   const found =
     now <= budget
       ? { chosen: [], after: now, proven: true }
-      : yield* bestOf(piece, [...groups.values()], before.needs, pricing, budget, openedFor)
+      : yield* bestOf([...groups.values()], budget, { piece, needs: before.needs, pricing, openedFor })
   return {
     budget,
     before: now,
@@ -132,6 +134,14 @@ interface Chosen {
 }
 type Opened = (needs: readonly Need[], pricing: Pricing) => Minor
 
+/** A piece as it is, and what it would cost otherwise. */
+interface Costed {
+  readonly piece: Piece
+  readonly needs: readonly Need[]
+  readonly pricing: Pricing
+  readonly openedFor: Opened
+}
+
 /** What one piece costs, opened; lines of which nothing changed are remembered. */
 function costing({ id, brief: { copies } }: Piece, pricing: Pricing): Opened {
   const lines = kept<readonly CostLine[]>(5000)
@@ -143,39 +153,27 @@ function costing({ id, brief: { copies } }: Piece, pricing: Pricing): Opened {
   }
 }
 
-function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
-  const { shelf, lots } = pricing
-  const runs = runsOf(piece.base)
-  const ideas: Idea[] = []
-  for (const laid of arrange(piece, runs, shelf)) {
-    const { layer } = laid
-    if (layer.hidden || layer.locked) continue
-    const count = workings.layers.find(({ id }) => id === layer.id)?.count ?? 0
-    if (layer.rule.kind === 'bow') {
-      const smaller = smallerBow(layer)
-      if (smaller)
-        ideas.push({
-          id: `${layer.id}:bow`,
-          group: layer.id,
-          kind: 'bow',
-          says: ['A smaller bow: one loop fewer to a side'],
-          edit: smaller,
-          shop: null,
-          apart: LOOKS.bow,
-        })
-      continue
-    }
-    if (laysLengths(layer.rule) || !count) continue
-    const material = materialOf(shelf, layer.mix[0]!.material)
-    if (!material) continue
-    const counts = new Set<number>()
-    for (const share of FEWER) {
-      const fewer = Math.max(1, Math.round(count * share))
-      const fitted = fitTo(layer, Math.floor((count - fewer) / piecesPerStem(material, layer.cut)), runs, shelf)
-      if (!fitted || fitted.pieces >= count || fitted.pieces < 1 || counts.has(fitted.pieces)) continue
-      counts.add(fitted.pieces)
-      const less = count - fitted.pieces
-      ideas.push({
+type LayerWorked = Workings['layers'][number]
+
+/** A smaller bow, where one can spare a loop. */
+function bowIdeas(layer: Layer): Idea[] {
+  const smaller = smallerBow(layer)
+  if (!smaller) return []
+  const says = ['A smaller bow: one loop fewer to a side']
+  return [{ id: `${layer.id}:bow`, group: layer.id, kind: 'bow', says, edit: smaller, shop: null, apart: LOOKS.bow }]
+}
+
+/** Fewer of what a layer lays, by several shares. @param count that it lays now */
+function fewerIdeas(layer: Layer, material: Material, count: number, runs: readonly Run[], shelf: Shelf): Idea[] {
+  const known = new Set<number>()
+  return FEWER.flatMap((share): Idea[] => {
+    const fewer = Math.max(1, Math.round(count * share))
+    const fitted = fitTo(layer, Math.floor((count - fewer) / piecesPerStem(material, layer.cut)), runs, shelf)
+    if (!fitted || fitted.pieces >= count || fitted.pieces < 1 || known.has(fitted.pieces)) return []
+    known.add(fitted.pieces)
+    const less = count - fitted.pieces
+    return [
+      {
         id: `${layer.id}:fewer:${less}`,
         group: layer.id,
         kind: 'fewer',
@@ -183,32 +181,54 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
         edit: { do: 'layer', layer: layer.id, set: { rule: fitted.rule } },
         shop: null,
         apart: layer.role === 'focal' ? LOOKS.focal * less : 0,
-      })
-    }
-    for (const part of layer.mix) {
-      const from = materialOf(shelf, part.material)
-      if (!from) continue
-      for (const { material: to, distance } of substitutesFor(from, shelf, STAND_INS)) {
-        const swapped = swap(piece, laid, from.id, to.id, runs, shelf)
-        // None of a thing stands in for nothing.
-        if (!swapped || swapped.after < 1 || swapped.before < 1) continue
-        const there = thingsOf(lots, to.id, piece.id) > 0
-        ideas.push({
+      },
+    ]
+  })
+}
+
+/** Something else in the place of each material of a layer, best what lies in the house. */
+function swapIdeas(piece: Piece, laid: LaidLayer, runs: readonly Run[], { shelf, lots }: Pricing): Idea[] {
+  const { layer } = laid
+  return layer.mix.flatMap((part) => {
+    const from = materialOf(shelf, part.material)
+    if (!from) return []
+    return substitutesFor(from, shelf, STAND_INS).flatMap(({ material: to, distance }): Idea[] => {
+      const swapped = swap(piece, laid, from.id, to.id, runs, shelf)
+      // None of a thing stands in for nothing.
+      if (!swapped || swapped.after < 1 || swapped.before < 1) return []
+      const there = thingsOf(lots, to.id, piece.id) > 0
+      const [after, before] = [several(swapped.after, to.name, to.plural), several(swapped.before, from.name, from.plural)]
+      return [
+        {
           id: `${layer.id}:${from.id}:${to.id}`,
           group: layer.id,
           kind: there ? 'stash' : 'swap',
-          says: [
-            `${several(swapped.after, to.name, to.plural)}${there ? ' from the stash' : ''} for ${several(swapped.before, from.name, from.plural)}`,
-          ],
+          says: [`${after}${there ? ' from the stash' : ''} for ${before}`],
           edit: swapped.edit,
           shop: null,
           apart: LOOKS.apart * distance,
-        })
-      }
-    }
-  }
-  for (const { id, name } of pricing.shops.filter((shop) => pricing.shunned.includes(shop.id)))
-    ideas.push({
+        },
+      ]
+    })
+  })
+}
+
+/** What could be otherwise in one layer; nothing in what is hidden or locked. */
+function layerIdeas(piece: Piece, laid: LaidLayer, worked: LayerWorked | undefined, runs: readonly Run[], pricing: Pricing): Idea[] {
+  const { layer } = laid
+  if (layer.hidden || layer.locked) return []
+  if (layer.rule.kind === 'bow') return bowIdeas(layer)
+  const material = materialOf(pricing.shelf, layer.mix[0]!.material)
+  const count = worked?.count ?? 0
+  if (laysLengths(layer.rule) || !count || !material) return []
+  return [...fewerIdeas(layer, material, count, runs, pricing.shelf), ...swapIdeas(piece, laid, runs, pricing)]
+}
+
+/** The shops that one does not go to, and could. */
+const shopIdeas = ({ shops, shunned }: Pricing): Idea[] =>
+  shops
+    .filter(({ id }) => shunned.includes(id))
+    .map(({ id, name }) => ({
       id: `shop:${id}`,
       group: `shop:${id}`,
       kind: 'shop',
@@ -216,8 +236,15 @@ function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
       edit: null,
       shop: id,
       apart: GOING,
-    })
-  return ideas
+    }))
+
+function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
+  const runs = runsOf(piece.base)
+  const worked = new Map(workings.layers.map((layer) => [layer.id, layer]))
+  return [
+    ...arrange(piece, runs, pricing.shelf).flatMap((laid) => layerIdeas(piece, laid, worked.get(laid.layer.id), runs, pricing)),
+    ...shopIdeas(pricing),
+  ]
 }
 
 /** The bow with one loop fewer to each side, in the ribbon that has most; null when none can spare one. */
@@ -325,12 +352,9 @@ const byShops = (pricing: Pricing, chosen: readonly Tried[]): Pricing =>
  * the first that does is the best; where none does, the cheapest that was met.
  */
 function* bestOf(
-  piece: Piece,
   groups: readonly (readonly Tried[])[],
-  needs: readonly Need[],
-  pricing: Pricing,
   budget: Minor,
-  openedFor: Opened,
+  { piece, needs, pricing, openedFor }: Costed,
 ): Generator<FittingProgress, Chosen & { readonly proven: boolean }, boolean | undefined> {
   let whole = 0
   /** Whether every choice so far was worked out as it would be. */

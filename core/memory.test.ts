@@ -38,7 +38,7 @@ it.each<[string, (by: Shelf) => unknown]>([
   ['the colours of a layer', (by) => colourCarry(laid, 150, by)],
   ['the mean of its colours', (by) => meanColour(laid, by)],
   ['its contrast', (by) => contrastOf(piece, laid, by)],
-  ['its balance', (by) => balanceOf(piece, laid, runs, 150, sectors, by)],
+  ['its balance', (by) => balanceOf({ piece, laid, runs, shelf: by }, 150, sectors)],
   ['the lengths of the house', (by) => lengthsOf(lots, { id: 'bay', length: by === shelf ? 100 : 200 })],
 ])('%s is worked out anew for another shelf, and the same again for the first', (_, of) => {
   const first = of(shelf)

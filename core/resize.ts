@@ -7,7 +7,7 @@ import type { Material, Shelf } from './material'
 import { materialOf } from './material'
 import type { Said } from './measure'
 import { capital, inches, lowerFirst, quantity, several, sum } from './measure'
-import type { Layer, Piece, Ribbon, Rule } from './piece'
+import type { Layer, Piece, Ribbon, Rule, RuleOf } from './piece'
 import { EACH, laysLengths, PieceSchema, ROLE_NAMES, usualAsking } from './piece'
 
 /** One thing that is otherwise at another size. */
@@ -94,78 +94,118 @@ export function resized(piece: Piece, shape: BaseShape, shelf: Shelf, id: string
 const runLength = (layer: Layer, runs: readonly Run[]): number =>
   runs.filter(({ id }) => layer.run === EACH || id === layer.run).reduce((all, { length }) => all + length, 0)
 
-function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, SizeChange[]] {
-  const { from, to, wide, face, shelf } = larger
-  const material = materialOf(shelf, layer.mix[0]?.material ?? '')
+/** A layer on its way to another size: as it is so far, and what was changed. */
+interface Resizing {
+  readonly layer: Layer
+  readonly changes: readonly SizeChange[]
+  /** Whether it lays another number, so that places by hand are others. */
+  readonly recounted: boolean
+}
+
+const change = (layer: Layer, what: string, before: Said, after: Said, why: string): SizeChange => ({
+  layer: layer.id,
+  what: capital(what),
+  before,
+  after,
+  why,
+})
+
+/** How much longer the runs are that a layer lies on. */
+const longer = (layer: Layer, { from, to }: Larger): number => runLength(layer, to) / runLength(layer, from)
+
+/** A bow by the width of the base. */
+function bowAt(layer: Layer, rule: RuleOf<'bow'>, { wide }: Larger): Resizing {
+  const ribbons = rule.ribbons.map((ribbon) => ribbonAt(ribbon, wide))
+  const loop = (of: readonly Ribbon[]): number => Math.max(...of.map(sizeOf))
+  const [before, after] = [loop(rule.ribbons), loop(ribbons)]
+  const told = change(
+    layer,
+    'longest loop of the bow',
+    [quantity.length(before)],
+    [quantity.length(after)],
+    'bows by the width of the base',
+  )
+  return {
+    layer: { ...layer, rule: { ...rule, ribbons } },
+    changes: Math.abs(after - before) > 0.5 ? [told] : [],
+    recounted: false,
+  }
+}
+
+/** Mesh and poofs: as many ties more as the run is longer. */
+function tiesAt(layer: Layer, rule: RuleOf<'mesh'> | RuleOf<'poofs'>, material: Material, larger: Larger): Resizing {
+  const ties = Math.max(1, Math.round((rule.ties * runLength(layer, larger.to)) / runLength(layer, larger.from)))
+  const changed: Rule =
+    rule.kind === 'mesh' ? { ...rule, ties, count: Math.max(1, Math.round((rule.count * ties) / rule.ties)) } : { ...rule, ties }
+  const recounted = ties !== rule.ties
+  const told = change(layer, `ties of ${material.plural}`, [quantity.count(rule.ties)], [quantity.count(ties)], 'counts by the run')
+  return { layer: { ...layer, rule: changed }, changes: recounted ? [told] : [], recounted }
+}
+
+/** Stems: cut to where they should reach, and as many as the run is longer, or heads by what they cover. @param count laid before */
+function stemsAt(layer: Layer, material: Material, count: number, larger: Larger): Resizing {
+  const cut = cutAt(layer, material, larger)
+  const heads = layer.role === 'focal' || material.form !== 'leaf'
+  const wanted = Math.max(1, Math.round(count * (heads ? larger.face : longer(layer, larger))))
+  const fitted = COUNTED_BY_RULE.has(layer.rule.kind) && count > 0 ? nearestFit(cut.layer, wanted, larger.to, larger.shelf) : null
+  const recounted = fitted !== null && fitted.pieces !== count
+  const rule = recounted ? fitted.rule : layer.rule
+  const counted = recounted
+    ? [
+        change(
+          layer,
+          `how many ${material.plural}`,
+          [quantity.count(count)],
+          [several(fitted.pieces, material.name, material.plural)],
+          heads ? 'heads by what they cover' : 'counts by the run',
+        ),
+      ]
+    : []
+  return {
+    layer: { ...cut.layer, rule: rule.kind === 'mirror' ? { ...rule, gap: quarter(rule.gap * larger.wide) } : rule },
+    changes: [...cut.changes, ...counted],
+    recounted,
+  }
+}
+
+/** What a hand moved moves with the run; where there are others now, it is left out and told. */
+function handsAt({ layer, changes, recounted }: Resizing, before: Layer, larger: Larger): readonly [Layer, readonly SizeChange[]] {
+  const moved = Object.keys(before.nudges).length
+  const byHand = moved + before.taken.length
+  if (recounted && byHand > 0)
+    return [
+      { ...layer, nudges: {}, taken: [] },
+      [
+        ...changes,
+        change(
+          before,
+          `moved or left out by hand, ${lowerFirst(ROLE_NAMES[before.role])}`,
+          sum`${several(byHand, 'thing', 'things')}`,
+          ['none'],
+          'the places they had are others',
+        ),
+      ],
+    ]
+  if (!moved) return [layer, changes]
+  const along = longer(before, larger)
+  const nudges = Object.fromEntries(Object.entries(before.nudges).map(([slot, nudge]) => [slot, { ...nudge, along: nudge.along * along }]))
+  return [{ ...layer, nudges }, changes]
+}
+
+/** @param count that it laid before */
+function layerAt(layer: Layer, count: number, larger: Larger): readonly [Layer, readonly SizeChange[]] {
+  const material = materialOf(larger.shelf, layer.mix[0]?.material ?? '')
   if (!material) return [layer, []]
-  const changes: SizeChange[] = []
-  let recounted = false
-  const name = layer.rule.kind === 'bow' ? 'bow' : material.plural
-  const tell = (what: string, before: Said, after: Said, why: string): void =>
-    void changes.push({ layer: layer.id, what: capital(what), before, after, why })
-  let next = layer
-  if (layer.rule.kind === 'bow') {
-    const ribbons = layer.rule.ribbons.map((ribbon) => ribbonAt(ribbon, wide))
-    next = { ...next, rule: { ...layer.rule, ribbons } }
-    const loop = (of: readonly Ribbon[]): number => Math.max(...of.map(sizeOf))
-    if (Math.abs(loop(ribbons) - loop(layer.rule.ribbons)) > 0.5)
-      tell(
-        'longest loop of the bow',
-        [quantity.length(loop(layer.rule.ribbons))],
-        [quantity.length(loop(ribbons))],
-        'bows by the width of the base',
-      )
-  } else if (layer.rule.kind === 'mesh' || layer.rule.kind === 'poofs') {
-    const ties = Math.max(1, Math.round((layer.rule.ties * runLength(layer, to)) / runLength(layer, from)))
-    const rule: Rule =
-      layer.rule.kind === 'mesh'
-        ? { ...layer.rule, ties, count: Math.max(1, Math.round((layer.rule.count * ties) / layer.rule.ties)) }
-        : { ...layer.rule, ties }
-    next = { ...next, rule }
-    recounted = ties !== layer.rule.ties
-    if (recounted) tell(`ties of ${name}`, [quantity.count(layer.rule.ties)], [quantity.count(ties)], 'counts by the run')
-  } else if (!laysLengths(layer.rule)) {
-    next = cutAt(next, material, larger, (before, after) =>
-      tell(
-        `${name} cut to`,
-        before === null ? ['whole'] : [quantity.length(before)],
-        after === null ? ['whole'] : [quantity.length(after)],
-        'stems by how far they reach',
-      ),
-    )
-    const heads = layer.role === 'focal' || material.form !== 'leaf'
-    const along = runLength(layer, to) / runLength(layer, from)
-    const wanted = Math.max(1, Math.round(count * (heads ? face : along)))
-    const fitted = COUNTED_BY_RULE.has(layer.rule.kind) && count > 0 ? nearestFit(next, wanted, to, shelf) : null
-    if (fitted && fitted.pieces !== count) {
-      next = { ...next, rule: fitted.rule }
-      recounted = true
-      tell(
-        `how many ${material.plural}`,
-        [quantity.count(count)],
-        [several(fitted.pieces, material.name, material.plural)],
-        heads ? 'heads by what they cover' : 'counts by the run',
-      )
-    }
-    if (next.rule.kind === 'mirror') next = { ...next, rule: { ...next.rule, gap: quarter(next.rule.gap * wide) } }
-  }
-  const moved = Object.keys(layer.nudges).length
-  if (recounted && moved + layer.taken.length > 0) {
-    next = { ...next, nudges: {}, taken: [] }
-    tell(
-      `moved or left out by hand, ${lowerFirst(ROLE_NAMES[layer.role])}`,
-      sum`${several(moved + layer.taken.length, 'thing', 'things')}`,
-      ['none'],
-      'the places they had are others',
-    )
-  } else if (moved) {
-    const along = runLength(layer, to) / runLength(layer, from)
-    next = {
-      ...next,
-      nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [slot, { ...nudge, along: nudge.along * along }])),
-    }
-  }
-  return [next, changes]
+  const { rule } = layer
+  const resizing: Resizing =
+    rule.kind === 'bow'
+      ? bowAt(layer, rule, larger)
+      : rule.kind === 'mesh' || rule.kind === 'poofs'
+        ? tiesAt(layer, rule, material, larger)
+        : laysLengths(rule)
+          ? { layer, changes: [], recounted: false }
+          : stemsAt(layer, material, count, larger)
+  return handsAt(resizing, layer, larger)
 }
 
 /** Rules that say their own count; the others go by a spacing or by another layer. */
@@ -196,23 +236,23 @@ function nearestFit(
 }
 
 /** Stems cut to where they should reach on the new base; those that were whole stay so where they fit. */
-function cutAt(
-  layer: Layer,
-  material: Material,
-  { before, after, from, to, wide, shelf }: Larger,
-  told: (before: number | null, after: number | null) => void,
-): Layer {
-  if (material.form !== 'leaf') return layer
+function cutAt(layer: Layer, material: Material, larger: Larger): Pick<Resizing, 'layer' | 'changes'> {
+  const { before, after, from, to, wide, shelf } = larger
+  const asItIs = { layer, changes: [] }
+  if (material.form !== 'leaf') return asItIs
   const reach = reachingCut(after, to, layer, material, shelf) / reachingCut(before, from, layer, material, shelf)
   // On a larger base nothing gets shorter, nor longer on a smaller one.
   const ratio = wide >= 1 ? Math.max(1, reach) : Math.min(1, reach)
-  if (Math.abs(ratio - 1) < SAME) return layer
-  if (layer.cut === null && ratio > 1) return layer
+  if (Math.abs(ratio - 1) < SAME) return asItIs
+  if (layer.cut === null && ratio > 1) return asItIs
   const length = quarter((layer.cut ?? material.length) * ratio)
   const cut = length >= material.length * 0.97 ? null : Math.max(5, length)
-  if (cut === layer.cut) return layer
-  told(layer.cut, cut)
-  return { ...layer, cut }
+  if (cut === layer.cut) return asItIs
+  const said = (at: number | null): Said => (at === null ? ['whole'] : [quantity.length(at)])
+  return {
+    layer: { ...layer, cut },
+    changes: [change(layer, `${material.plural} cut to`, said(layer.cut), said(cut), 'stems by how far they reach')],
+  }
 }
 
 /** A ribbon’s build for a bow so many times as wide: as many loops, each longer or shorter. */

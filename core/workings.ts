@@ -1,4 +1,4 @@
-import type { AgainstFigures, LaidLayer, Placement, Spacing, Tape, Zone } from './placement'
+import type { AgainstFigures, LaidLayer, LaidPiece, Placement, Spacing, Tape, Zone } from './placement'
 import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
@@ -108,7 +108,7 @@ export interface InBrief {
 
 export function inBrief(piece: Piece, shelf: Shelf): InBrief {
   const runs = runsOf(piece.base)
-  const { needs, ordered } = madeOf(piece, runs, shownOf(arrange(piece, runs, shelf)), shelf)
+  const { needs, ordered } = madeOf({ piece, runs, laid: shownOf(arrange(piece, runs, shelf)), shelf })
   return { needs, tasks: timesOf(ordered.tasks, shelf) }
 }
 
@@ -117,7 +117,8 @@ const shownOf = (laid: readonly LaidLayer[]): readonly LaidLayer[] =>
   laid.some(({ layer }) => layer.hidden) ? laid.filter(({ layer }) => !layer.hidden) : laid
 
 /** How a piece is made, without how it looks: what it takes and weighs, and what is done in what order; by its recipe, where it has one. */
-function madeOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf) {
+function madeOf(of: LaidPiece) {
+  const { piece, runs, laid, shelf } = of
   const spacings = new Map(
     laid.flatMap((each) => {
       const spacing = spacingOf(runs, each)
@@ -131,12 +132,12 @@ function madeOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], 
     }),
   )
   const ofBase = baseMakeUp(piece, laid, shelf)
-  const fixings = fixingsOf(piece, runs, laid, shelf)
-  const { needs: reckoned, taken } = allNeeds(piece, runs, laid, [ofBase, ...makeUps.values()], fixings, shelf)
+  const fixings = fixingsOf(of)
+  const { needs: reckoned, taken } = allNeeds(of, [ofBase, ...makeUps.values()], fixings)
   const { recipe } = piece.making
   const needs = recipe ? needsAsMade(reckoned, recipe.uses) : reckoned
-  const masses = massesOf(piece, runs, laid, needs, taken, shelf)
-  const asked = tasksOf(piece, runs, laid, { spacings, makeUps, ofBase, fixings, mass: masses.whole }, needs, shelf)
+  const masses = massesOf(of, needs, taken)
+  const asked = tasksOf({ ...of, needs, spacings, makeUps, ofBase, fixings, mass: masses.whole })
   const ordered = inOrderOf(piece, recipe ? tasksAsMade(asked, recipe.minutes) : asked)
   return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered }
 }
@@ -145,19 +146,20 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const { runs, bounds } = memory.baseOf(piece.base)
   const all = arrange(piece, runs, shelf, memory.laid)
   const laid = shownOf(all)
+  const of: LaidPiece = { piece, runs, laid, shelf }
   const placements = laid.flatMap((each) => each.placements)
   const counted = memory.layers.count(runs, placements, shelf)
   const counting = coverageFrom(runs, counted, shelf)
   // What shows on purpose is not bare.
   const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
-  const balance = balanceOf(piece, laid, runs, reachOf(bounds), cover.sectors, shelf)
+  const balance = balanceOf(of, reachOf(bounds), cover.sectors)
   const carry = colourCarry(laid, reachOf(bounds), shelf)
   const contrast = contrastOf(piece, laid, shelf)
   const size = finishedSize(bounds, [...counted.patches.values()])
   const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
-  const { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered } = madeOf(piece, runs, laid, shelf)
-  const hung = hungOf(piece, runs, laid, masses, size, shelf)
-  const loads = loadPaths(piece, runs, laid, fixings, shelf)
+  const { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered } = madeOf(of)
+  const hung = hungOf(of, masses, size)
+  const loads = loadPaths(of, fixings)
   return {
     layers: all.map((each) => ({
       id: each.layer.id,
@@ -186,15 +188,15 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     loads,
     hung,
     problems: worstFirst([
-      ...arrangeProblems(piece, laid, runs, shelf),
-      ...makeUpProblems(piece, laid, runs, shelf),
+      ...arrangeProblems(of),
+      ...makeUpProblems(of),
       ...fixProblems(piece, fixings, needs, cover.share.value, shelf),
       ...loadProblems(piece, loads, fixings),
-      ...hangProblems(piece, runs, laid, masses, hung, size, shelf),
+      ...hangProblems(of, masses, hung, size),
       ...ordered.problems,
       ...keepingProblems(piece, materialsOn(laid, shelf), shelf),
       ...fitProblems(piece, size, proportions, laid, shelf),
-      ...coverProblems({ piece, runs, laid, shelf, cover, counted, balance, carry, contrast }),
+      ...coverProblems({ ...of, cover, counted, balance, carry, contrast }),
     ]),
     tasks: ordered.tasks,
     schedule: scheduleOf(piece, ordered.tasks, materialsOn(laid, shelf), shelf),

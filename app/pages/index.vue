@@ -10,6 +10,7 @@ import { formatMoney, several } from '#core/measure'
 import { faultText } from '~/utils/files'
 import { useStorageQuota } from '~/composables/useStorageQuota'
 import { reason } from '~/db/storage-error-text'
+import { seedDemo } from '~/stores/demo'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
 import { useSettings } from '~/stores/settings'
@@ -45,7 +46,7 @@ onMounted(async () => {
   // Nuxt reads the setting from the environment, where "1" comes as a number.
   if (!useRuntimeConfig().public.demo) return
   try {
-    await pieces.seedDemo()
+    await seedDemo()
   } catch (error) {
     notices.fault('The demo pieces could not be laid out', String(error))
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { ChevronDown, ChevronRight, FileInput, ListChecks, X } from '@lucide/vue'
@@ -22,10 +22,7 @@ const settings = useSettings()
 const workroom = useWorkroom()
 workroom.look()
 const basket = useBasket()
-basket.lookers += 1
-onScopeDispose(() => {
-  basket.lookers -= 1
-})
+basket.look()
 const shopping = useShopping()
 const money = (minor: number): string => formatMoney(minor, settings.currency)
 

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { createPinia, disposePinia, getActivePinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { nextTick } from 'vue'
+import { effectScope, nextTick } from 'vue'
 import type { BasketJob, Shop, Solved } from '#core/price'
 import { basketSoon } from '#core/price'
 import type { MaterialPlan, Plan } from '#core/workroom'
@@ -38,9 +38,10 @@ async function begin(toBuy: number) {
   await vi.waitFor(() => expect(shops.shops).toHaveLength(2))
   shops.$patch({ state: 'answered', day: '2026-11-02' })
   workroom.plan = plan(toBuy)
-  basket.lookers = 1
+  const looking = effectScope()
+  looking.run(() => basket.look())
   await nextTick()
-  return { basket, workroom, shops }
+  return { basket, workroom, shops, looking }
 }
 beforeEach(async () => {
   setActivePinia(createPinia())
@@ -51,8 +52,8 @@ afterEach(() => disposePinia(getActivePinia()!))
 
 describe('the basket', () => {
   it('asks for nothing while nobody looks', async () => {
-    const { basket } = await begin(3)
-    basket.lookers = 0
+    const { looking } = await begin(3)
+    looking.stop()
     solve.mockClear()
     useWorkroom().plan = plan(4)
     await nextTick()

@@ -6,10 +6,25 @@ import { basketJob, basketOf, isBetter } from '#core/price'
 import { NoAnswer } from '~/utils/http'
 import { askBasket } from '~/utils/basket-api'
 import { askBasketSoon } from '~/workers/plan'
+import { useLookers } from './lookers'
 import { useNotices } from './notices'
 import { useShops } from './shops'
 import { useStock } from './stock'
 import { useWorkroom } from './workroom'
+
+/** The best basket, and the best with one stop and with two, as the server solved them. @param soon the good one there is already @throws NoAnswer */
+async function asSolved(of: BasketJob, soon: Baskets): Promise<Baskets> {
+  const take = (solved: Solved) => basketOf(of, solved.choices)
+  const any = await askBasket(of, null)
+  const best = take(any)
+  const fewer = async (most: number) => {
+    if (best.stops.length <= most) return best
+    const found = take(await askBasket(of, most))
+    return found.stops.length ? found : null
+  }
+  const [one, two] = await Promise.all([fewer(1), fewer(2)])
+  return { ...soon, best: isBetter(soon.best, best) ? soon.best : best, one, two, floor: any.floor, proven: any.proven }
+}
 
 /** What to buy where for all that is in hand: a good basket at once, and the best as soon as the server has solved it. */
 export const useBasket = defineStore('basket', () => {
@@ -40,17 +55,9 @@ export const useBasket = defineStore('basket', () => {
     state.value = 'solving'
     why.value = ''
     try {
-      const take = (solved: Solved) => basketOf(of, solved.choices)
-      const any = await askBasket(of, null)
-      const best = take(any)
-      const fewer = async (most: number) => {
-        if (best.stops.length <= most) return best
-        const found = take(await askBasket(of, most))
-        return found.stops.length ? found : null
-      }
-      const [one, two] = await Promise.all([fewer(1), fewer(2)])
+      const solved = await asSolved(of, soon)
       if (own !== turn) return
-      baskets.value = { ...soon, best: isBetter(soon.best, best) ? soon.best : best, one, two, floor: any.floor, proven: any.proven }
+      baskets.value = solved
       state.value = 'solved'
     } catch (error) {
       if (!(error instanceof NoAnswer)) throw error
@@ -59,8 +66,7 @@ export const useBasket = defineStore('basket', () => {
       why.value = error.message
     }
   }
-  /** How many pages look at it. */
-  const lookers = ref(0)
+  const { lookers, look } = useLookers()
   let asked = ''
   watch(
     [job, lookers],
@@ -73,5 +79,5 @@ export const useBasket = defineStore('basket', () => {
     },
     { immediate: true },
   )
-  return { on, baskets, state, why, wants, pricing, job, lookers }
+  return { on, baskets, state, why, wants, pricing, job, look }
 })

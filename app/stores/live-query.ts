@@ -1,5 +1,7 @@
 import type { Subscription } from 'dexie'
 import { liveQuery } from 'dexie'
+import type { ShallowRef } from 'vue'
+import { shallowRef } from 'vue'
 import { useNotices } from '~/stores/notices'
 import { reason } from '../db/storage-error-text'
 
@@ -12,4 +14,13 @@ export function following<T>(query: () => Promise<T>, take: (answer: T) => void)
     next: take,
     error: (error: unknown) => useNotices().fault('What is kept in this browser could not be read', reason(error)),
   })
+}
+
+/** What a query of the database answers, always as it is now. @param before it answered */
+export function followed<T>(query: () => Promise<T>, before: T): ShallowRef<T> {
+  const answer = shallowRef(before)
+  following(query, (now) => {
+    answer.value = now
+  })
+  return answer
 }

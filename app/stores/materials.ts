@@ -1,22 +1,18 @@
 import { defineStore } from 'pinia'
-import { shallowRef, toRaw } from 'vue'
+import { toRaw } from 'vue'
 import type { Material } from '#core/material'
 import { CATALOGUE, idsFrom, MaterialSchema } from '#core/material'
 import { recordOf } from '#core/measure'
 import { db } from '~/db'
-import { following } from '~/stores/live-query'
+import { followed } from './live-query'
 import { merged } from '~/db/merged'
 import { reason } from '~/db/storage-error-text'
 
 /** The maker's own materials; follows what other tabs do. */
 export const useMaterials = defineStore('materials', () => {
-  const own = shallowRef<Readonly<Record<string, Material>>>(recordOf([]))
-
-  following(
-    () => db().materials.toArray(),
-    (all) => {
-      own.value = recordOf(all.map((each) => [each.id, each]))
-    },
+  const own = followed<Readonly<Record<string, Material>>>(
+    async () => recordOf((await db().materials.toArray()).map((each) => [each.id, each])),
+    recordOf([]),
   )
 
   /** Keeps a material over what others changed of it meanwhile. @param begun as it was when it was begun to be written; without it, all of it is written @returns what is wrong with it, or null */

@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { readPiece } from '#core/formats'
 import { CATALOGUE } from '#core/material'
 import { db } from '~/db'
+import { seedDemo } from './demo'
 import { usePieces } from './pieces'
 import { SPARE } from '#core/constructions/rules-of-thumb'
 import { useSettings } from './settings'
@@ -96,18 +97,18 @@ describe('seedDemo', () => {
       ),
     )
     const pieces = usePieces()
-    await pieces.seedDemo()
+    await seedDemo()
     expect((await db().pieces.toArray()).map(({ id }) => id).sort()).toEqual(['ferry-hoop', 'orchard-ring'])
     const hoop = (await db().pieces.get('ferry-hoop'))!
     expect(await db().previews.toArray()).toMatchObject([{ id: 'ferry-hoop', key: `1-${hoop.savedAt}.s.p`, each: 900 }])
     await pieces.remove('ferry-hoop')
-    await pieces.seedDemo()
+    await seedDemo()
     expect(await count()).toBe(1)
     expect(fetch).toHaveBeenCalledTimes(1)
   })
   it('says so when the server has none, and tries again next time', async () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('', { status: 500 })))
-    await expect(usePieces().seedDemo()).rejects.toThrow('500')
+    await expect(seedDemo()).rejects.toThrow('500')
     expect(await db().settings.get('seeded')).toBeUndefined()
   })
 })

@@ -7,13 +7,9 @@ import type { Currency } from '#core/measure'
 import { deltaOf } from '#core/measure'
 import type { Edit, Piece } from '#core/piece'
 import { edit, mirrorPiece, startPiece } from '#core/piece'
-import type { Sale } from '#core/price'
-import { RecordSchema } from '#core/daybook'
-import { BatchSchema, KitSchema, SeasonSchema } from '#core/season'
-import { LotSchema } from '#core/stock'
-import type { PieceRecord, PreviewRecord } from '~/db'
+import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import { pieceList, stampOf } from '~/db/piece-list'
+import { pieceList } from '~/db/piece-list'
 import { following } from '~/stores/live-query'
 import { editPiece, removePiece, savePiece, takeApart, takeUpRescues } from '~/commands/pieces'
 import { joinBatch } from '~/commands/season'
@@ -31,25 +27,6 @@ export type Imported =
       readonly money: Currency | null
     }
   | { readonly ok: false; readonly faults: readonly FileFault[] }
-
-/** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
-interface Demo {
-  readonly pieces: readonly unknown[]
-  /** What lies in the stash, and what was sold. */
-  readonly house?: { readonly lots: readonly unknown[]; readonly sales: readonly Sale[] }
-  /** What was decided of a season, and two occasions in the daybook. */
-  readonly season?: {
-    readonly season: unknown
-    readonly batches: readonly unknown[]
-    readonly kits: readonly unknown[]
-    readonly daybook: readonly unknown[]
-  }
-  readonly previews: {
-    readonly shelf: string
-    readonly painter: string
-    readonly of: Readonly<Record<string, Omit<PreviewRecord, 'id' | 'key' | 'picture'> & { readonly picture: string }>>
-  } | null
-}
 
 export const newId = (): string => crypto.randomUUID()
 
@@ -110,47 +87,6 @@ export const usePieces = defineStore('pieces', () => {
     return name
   }
 
-  /** Puts the demo pieces in once, all at a time, if the server was started with them. */
-  async function seedDemo(): Promise<void> {
-    if (await db().settings.get('seeded')) return
-    const answer = await fetch('/api/demo')
-    if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
-    const { pieces, house, season, previews } = (await answer.json()) as Demo
-    const lots = (house?.lots ?? []).map((lot) => LotSchema.parse(lot))
-    const [batches, kits, daybook] = [
-      (season?.batches ?? []).map((each) => BatchSchema.parse(each)),
-      (season?.kits ?? []).map((each) => KitSchema.parse(each)),
-      (season?.daybook ?? []).map((each) => RecordSchema.parse(each)),
-    ]
-    const now = Date.now()
-    const found = await Promise.all(pieces.map((file) => askReading(JSON.stringify(file))))
-    const all = found.map((read, i): PieceRecord => {
-      if (!read.ok) throw new Error(read.faults.map(({ says, at }) => `${at}: ${says}`).join('\n'))
-      return { id: read.piece.id, piece: read.piece, revision: 1, savedAt: now - i }
-    })
-    const painted = all.flatMap((record): PreviewRecord[] => {
-      const of = previews && Object.hasOwn(previews.of, record.id) ? previews.of[record.id] : undefined
-      if (!of) return []
-      const picture = new Blob([Uint8Array.from(atob(of.picture), (letter) => letter.charCodeAt(0))], { type: 'image/webp' })
-      return [{ ...of, id: record.id, key: `${stampOf(record)}.${previews!.shelf}.${previews!.painter}`, picture }]
-    })
-    const tables = [db().pieces, db().previews, db().settings, db().lots, db().sales, db().batches, db().kits, db().daybook]
-    await db().transaction('rw', tables, async () => {
-      if (await db().settings.get('seeded')) return
-      const there = new Set((await db().pieces.bulkGet(all.map(({ id }) => id))).flatMap((each) => each?.id ?? []))
-      await db().pieces.bulkAdd(all.filter(({ id }) => !there.has(id)))
-      await db().previews.bulkPut(painted.filter(({ id }) => !there.has(id)))
-      await db().lots.bulkPut(lots)
-      await db().sales.bulkPut([...(house?.sales ?? [])])
-      await db().batches.bulkPut(batches)
-      await db().kits.bulkPut(kits)
-      await db().daybook.bulkPut(daybook)
-      if (season && !(await db().settings.get('season')))
-        await db().settings.put({ key: 'season', value: SeasonSchema.parse(season.season) })
-      await db().settings.put({ key: 'seeded', value: true })
-    })
-  }
-
   return {
     records,
     start,
@@ -159,7 +95,6 @@ export const usePieces = defineStore('pieces', () => {
     makeTwin,
     /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or is gone */
     edit: (id: string, how: Edit, words: string): Promise<Piece> => editPiece(db(), id, how, words, Date.now()),
-    seedDemo,
     add,
     /**
      * Takes a piece apart: what can be used again goes into the stash, in the same transaction. @param partsOf the lots that come of those that it had

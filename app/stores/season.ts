@@ -1,17 +1,16 @@
 import { defineStore } from 'pinia'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { materialOf } from '#core/material'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Day } from '#core/measure'
 import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
-import { changedBy, KitSchema, teaching, usualSeason } from '#core/season'
-import { usePlanning } from '~/stores/planning'
+import { changedBy, classToMake, freshDaysOf, KitSchema, toMakeOf, usualSeason } from '#core/season'
 import type { MakingProgress } from '~/db'
 import { db } from '~/db'
-import { following } from '~/stores/live-query'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/commands/season'
 import { planTheSeason } from '~/workers/plan'
-import type { Going } from '~/workers/jobs'
+import { followed, following } from './live-query'
+import { useLookers } from './lookers'
 import { newId, usePieces } from './pieces'
+import { useNewestOrder, usePlanning } from './planning'
 import { useShops } from './shops'
 import { useStock } from './stock'
 import { useWorkroom } from './workroom'
@@ -29,8 +28,6 @@ export const useSeason = defineStore('season', () => {
   const pieces = usePieces()
 
   const season = shallowRef<Season>(usualSeason())
-  const batches = shallowRef<readonly Batch[]>([])
-  const progress = shallowRef<ReadonlyMap<string, MakingProgress>>(new Map())
   const ready = ref(false)
   following(
     () => seasonNow(db()),
@@ -39,82 +36,40 @@ export const useSeason = defineStore('season', () => {
       ready.value = true
     },
   )
-  following(
-    () => db().batches.toArray(),
-    (all) => {
-      batches.value = all
-    },
-  )
-  following(
-    () => db().progress.toArray(),
-    (all) => {
-      progress.value = new Map(all.map((each) => [each.piece, each]))
-    },
+  const batches = followed<readonly Batch[]>(() => db().batches.toArray(), [])
+  const progress = followed<ReadonlyMap<string, MakingProgress>>(
+    async () => new Map((await db().progress.toArray()).map((each) => [each.piece, each])),
+    new Map(),
   )
 
   const toMake = shallowRef<readonly ToMake[] | null>(null)
   const planned = shallowRef<Planned | null>(null)
-  const under = shallowRef<SeasonProgress | null>(null)
-  const lookers = ref(0)
-  let going: Going<Planned> | null = null
-  let turn = 0
+  const { lookers, look } = useLookers()
+  const { progress: under, begin, follow, stop } = useNewestOrder<Planned, SeasonProgress>()
 
-  /** On which days of the week fresh things can be had, 0 Monday: those of all shops together; none where any has them always. */
-  const freshDays = computed<number[]>(() => {
-    const offers = shops.shops.flatMap((shop) => (stock.pricing.shunned.includes(shop.id) ? [] : shop.offers))
-    const fresh = offers.filter(({ material }) => materialOf(shops.shelf, material)?.state === 'fresh')
-    if (!fresh.length || fresh.some(({ days }) => !days.length)) return []
-    return [...new Set(fresh.flatMap(({ days }) => days.map((day) => (day + 6) % 7)))].sort()
-  })
+  const freshDays = computed(() => freshDaysOf(stock.pricing))
 
   async function gather(): Promise<ToMake[]> {
     const records = workroom.wanting ?? []
     const { taught } = workroom
     const briefs = await workroom.briefs([...records, ...taught])
-    // A class is an order of its own, beside the piece.
-    const classes = workroom.kits.flatMap((kit): ToMake[] => {
-      const piece = taught.find(({ id }) => id === kit.piece)?.piece
-      const brief = briefs.get(kit.piece)
-      if (!piece || !brief) return []
-      const one: ToMake = {
-        id: kit.id,
-        name: piece.brief.name,
-        copies: 1,
-        due: kit.day,
-        tasks: brief.tasks,
-        done: [],
-        hangs: null,
-        indoors: piece.brief.weather === 'indoors',
-      }
-      return [teaching(kit, one, shops.shelf)]
-    })
-    const own = records.flatMap(({ id, piece }): ToMake[] => {
+    const own = records.flatMap(({ id, piece }) => {
       const brief = briefs.get(id)
-      if (!brief) return []
-      const own: ToMake = {
-        id,
-        name: piece.brief.name,
-        copies: piece.brief.copies,
-        due: piece.making.day,
-        tasks: brief.tasks,
-        // What is ticked off is done of the first one: of several, the others are still to do.
-        done: piece.brief.copies === 1 ? (progress.value.get(id)?.done ?? []) : [],
-        hangs: piece.making.hangs,
-        indoors: piece.brief.weather === 'indoors',
-      }
-      return [own]
+      return brief ? [toMakeOf(piece, brief.tasks, progress.value.get(id)?.done ?? [])] : []
+    })
+    const classes = workroom.kits.flatMap((kit) => {
+      const record = taught.find(({ id }) => id === kit.piece)
+      const brief = briefs.get(kit.piece)
+      return record && brief ? [classToMake(kit, record.piece, brief.tasks, shops.shelf)] : []
     })
     return [...own, ...classes]
   }
 
   async function make(today: Day): Promise<void> {
-    turn += 1
-    const own = turn
-    going?.stop()
-    under.value = null
+    const isNewest = begin()
     if (!lookers.value || !workroom.wanting || !ready.value || !today) return
     const pieces = await gather()
-    if (own !== turn) return
+    if (!isNewest()) return
     toMake.value = pieces
     const { rates, measured } = shops.shelf
     const job: SeasonJob = {
@@ -125,29 +80,13 @@ export const useSeason = defineStore('season', () => {
       rates: { rates, ...(measured ? { measured } : {}) },
       freshDays: freshDays.value,
     }
-    going = planTheSeason(job, (told) => {
-      if (own === turn) under.value = told
-    })
-    try {
-      const answer = await going.done
-      if (own === turn) planned.value = answer
-    } finally {
-      if (own === turn) under.value = null
-    }
+    planned.value = (await follow(isNewest, (tell) => planTheSeason(job, tell))) ?? planned.value
   }
   const { noPlan, again } = usePlanning('The season could not be planned', () => make(shops.day ?? ''))
   watch(
     [() => workroom.wanting, () => workroom.kits, () => shops.shelf, freshDays, season, batches, progress, ready, lookers, () => shops.day],
     () => void again(),
   )
-
-  /** Keeps the plan made for as long as a page is there. */
-  function look(): void {
-    lookers.value += 1
-    onScopeDispose(() => {
-      lookers.value -= 1
-    })
-  }
 
   /** Changes something of the season. @returns what is wrong with it, or null */
   async function set(change: (now: Season) => Partial<Season>): Promise<string | null> {
@@ -188,6 +127,6 @@ export const useSeason = defineStore('season', () => {
     /** @throws when it is no kit */
     keepKit: (kit: Kit): Promise<unknown> => db().kits.put(KitSchema.parse(kit)),
     removeKit: (id: string): Promise<void> => db().kits.delete(id),
-    stop: (): void => going?.stop(),
+    stop,
   }
 })

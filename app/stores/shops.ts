@@ -9,7 +9,7 @@ import { NoAnswer } from '~/utils/http'
 import { askNames, askShop } from '~/utils/shops-api'
 import type { ShopRecord } from '~/db'
 import { db } from '~/db'
-import { following } from '~/stores/live-query'
+import { followed } from './live-query'
 import { useMaterials } from './materials'
 import { useDaybook } from './daybook'
 import { useNotices } from './notices'
@@ -34,16 +34,10 @@ export const useShops = defineStore('shops', () => {
   const settings = useSettings()
   const materials = useMaterials()
   const notices = useNotices()
-  const records = shallowRef<readonly ShopRecord[]>([])
   const answers = shallowRef<readonly Answered[]>([])
   const state = ref<'asking' | 'answered' | 'silent'>('asking')
   const day = ref<Day | null>(null)
-  following(
-    () => db().shops.toArray(),
-    (all) => {
-      records.value = all
-    },
-  )
+  const records = followed<readonly ShopRecord[]>(() => db().shops.toArray(), [])
 
   async function load(today: Day): Promise<void> {
     day.value = today

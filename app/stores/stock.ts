@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed } from 'vue'
 import type { BilledPiece, OwnRoll, Pricing } from '#core/price'
 import type { Lot, LotChanges } from '#core/stock'
 import { counted, hereOf, lotOf } from '#core/stock'
@@ -7,7 +7,7 @@ import type { Listed } from '#core/workroom'
 import { db } from '~/db'
 import type { RollCut } from '~/commands/cutting'
 import { cutPiece } from '~/commands/cutting'
-import { following } from '~/stores/live-query'
+import { followed } from './live-query'
 import { changeLot, keepForPieces, releasePiece, removeLots, useUpForPieces } from '~/commands/lots'
 import { newId, usePieces } from './pieces'
 import { useSettings } from './settings'
@@ -18,27 +18,9 @@ export const useStock = defineStore('stock', () => {
   const shops = useShops()
   const settings = useSettings()
   const pieces = usePieces()
-  const lots = shallowRef<readonly Lot[]>([])
-  const rolls = shallowRef<readonly OwnRoll[]>([])
-  const list = shallowRef<readonly Listed[]>([])
-  following(
-    () => db().lots.toArray(),
-    (all) => {
-      lots.value = all
-    },
-  )
-  following(
-    () => db().rolls.toArray(),
-    (all) => {
-      rolls.value = all
-    },
-  )
-  following(
-    () => db().cutList.toArray(),
-    (all) => {
-      list.value = all
-    },
-  )
+  const lots = followed<readonly Lot[]>(() => db().lots.toArray(), [])
+  const rolls = followed<readonly OwnRoll[]>(() => db().rolls.toArray(), [])
+  const list = followed<readonly Listed[]>(() => db().cutList.toArray(), [])
 
   /** What lies on the shelf: what a piece has that hangs is in it. */
   const here = computed(() =>

@@ -1,3 +1,4 @@
+import type { Material } from '../material'
 import { USUAL_WIRE } from '../material'
 import { beadsOn } from '../placement'
 import type { Body, Run } from '../base'
@@ -21,6 +22,7 @@ import {
   times,
   floor,
 } from '../measure'
+import type { RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
 import type { Construction, ConstructionContext, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, told, total } from './construction'
@@ -54,68 +56,65 @@ const wireOf = ({ piece, shelf }: ConstructionContext, run: Run): Term =>
 /** Whether beads go on the base's own wires, so that none is needed to thread them on. */
 const onOwnWires = ({ piece }: ConstructionContext): boolean => BASE_SORTS[piece.base.kind].body === 'rod'
 
+/** The beads on one run, and the wire they are threaded on. */
+interface BeadRow {
+  readonly run: Run
+  readonly beads: Term
+  /** Kept bare at each end. */
+  readonly bare: Term
+  /** mm */
+  readonly wire: number
+}
+
+const beadRows = (rule: RuleOf<'beads'>, context: ConstructionContext): BeadRow[] =>
+  context.runs.map((run) => {
+    const [bead] = context.mix
+    const fits = floor(divide(minus(mm(run.length), mm(rule.allowance)), mm(bead.length)))
+    const n = Math.min(MOST_PLACES, fits.value)
+    const bare = bareWire(rule.turns, wireOf(context, run), rule.own, rule.tail)
+    const beads = n < fits.value ? saidAs(count(n), [`as many as a layer holds`]) : fits
+    return { run, beads, bare, wire: n * bead.length + 2 * bare.value }
+  })
+
+function beadFigures(rows: readonly BeadRow[], bead: Material, own: boolean): NamedFigure[] {
+  const [first] = rows as readonly [BeadRow, ...BeadRow[]]
+  const n = total(rows, ({ beads }) => beads.value)
+  const all =
+    rows.length > 1
+      ? plusAll(
+          rows.map(({ beads }) => count(beads.value)),
+          count(0),
+        )
+      : first.beads
+  const ends = saidAs({ ...first.bare, value: 2 * total(rows, ({ bare }) => bare.value) }, [`${2 * rows.length} bare ends`])
+  return [
+    ...(rows.length > 1 ? rows.map(({ run, beads }) => told(`beads:${run.id}`, `On the ${run.name}`, beads)) : []),
+    told('beads', 'Beads', all),
+    ...(own
+      ? []
+      : [
+          told('bare', 'Bare wire at each end', first.bare),
+          told('wire', 'Wire to thread on', plus(times(count(n), mm(bead.length)), ends)),
+        ]),
+  ]
+}
+
 export const BEADS_CONSTRUCTION: Construction<'beads'> = {
-  makeUp(rule, making) {
+  makeUp(rule, context) {
     const {
-      layer,
-      runs,
+      layer: { id },
       mix: [bead],
-    } = making
-    const own = onOwnWires(making)
-    const rows = runs.map((run) => {
-      const fits = floor(divide(minus(mm(run.length), mm(rule.allowance)), mm(bead.length)))
-      const n = Math.min(MOST_PLACES, fits.value)
-      const bare = bareWire(rule.turns, wireOf(making, run), rule.own, rule.tail)
-      return {
-        run,
-        n,
-        beads: n < fits.value ? saidAs(count(n), [`as many as a layer holds`]) : fits,
-        bare,
-        wire: n * bead.length + 2 * bare.value,
-      }
-    })
-    const [first] = rows as [(typeof rows)[number], ...typeof rows]
-    const beads =
-      rows.length > 1
-        ? plusAll(
-            rows.map(({ n }) => count(n)),
-            count(0),
-          )
-        : first.beads
-    const figures: NamedFigure[] = [
-      ...(rows.length > 1 ? rows.map((row) => told(`beads:${row.run.id}`, `On the ${row.run.name}`, row.beads)) : []),
-      told('beads', 'Beads', beads),
-      ...(own
-        ? []
-        : [
-            told('bare', 'Bare wire at each end', first.bare),
-            told(
-              'wire',
-              'Wire to thread on',
-              plus(
-                times(count(total(rows, ({ n }) => n)), mm(bead.length)),
-                saidAs({ ...first.bare, value: 2 * total(rows, ({ bare }) => bare.value) }, [`${2 * rows.length} bare ends`]),
-              ),
-            ),
-          ]),
-    ]
-    return {
-      layer: layer.id,
-      title: null,
-      figures,
-      needs: own
-        ? []
-        : lengthsFor(
-            layer.id,
-            rows.map(({ run, wire }) => ({
-              material: USUAL_WIRE,
-              use: rows.length > 1 ? `threading, ${run.name}` : 'threading',
-              length: wire,
-              count: 1,
-              joins: false,
-            })),
-          ),
-    }
+    } = context
+    const own = onOwnWires(context)
+    const rows = beadRows(rule, context)
+    const threads = rows.map(({ run, wire }) => ({
+      material: USUAL_WIRE,
+      use: rows.length > 1 ? `threading, ${run.name}` : 'threading',
+      length: wire,
+      count: 1,
+      joins: false,
+    }))
+    return { layer: id, title: null, figures: beadFigures(rows, bead, own), needs: own ? [] : lengthsFor(id, threads) }
   },
   words(rule, makeUp, making) {
     const { runs, piece, layer } = making
@@ -162,5 +161,3 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
     ]
   },
 }
-
-/** The wire that beads are threaded on. */

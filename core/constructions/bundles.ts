@@ -3,7 +3,7 @@ import type { Placement } from '../placement'
 import type { Run } from '../base'
 import { rimAt, silhouetteOf } from '../looks'
 import type { Shelf } from '../material'
-import type { Rated } from '../measure'
+import type { Rated, Term } from '../measure'
 import {
   GEOMETRY,
   quantity,
@@ -28,6 +28,7 @@ import {
   ceil,
   worked,
 } from '../measure'
+import type { RuleOf } from '../piece'
 import { MOST_PLACES } from '../piece'
 import { bindingOf } from './binding-wire'
 import type { Construction, NamedFigure } from './construction'
@@ -49,91 +50,99 @@ export function wrapsOf(bundles: number, each: number, by: Rated): number {
   return rate(START_WRAPS, by) + (bundles - late) * each + late * Math.max(each, rate(LATE_WRAPS, by))
 }
 
+/** One run bound round: how many bundles, and the wire that binds them. */
+interface BoundRun {
+  readonly count: number
+  /** From one to the next, mm. */
+  readonly step: number
+  readonly run: Run
+  readonly wraps: Term
+  readonly wire: Term
+}
+
+/** What binds some runs together. @param length of all of them, mm */
+function bindingWire(rule: RuleOf<'bundles'>, wraps: Term, length: number, runs: number, by: Rated): Term {
+  const round = times(PI, mm(rule.bound))
+  const tails = times(labelled`${count(2 * runs)} tails`, byRule(TAIL, by))
+  return plus(times(labelled`${wraps} wraps`, round), labelled`path ${mm(length)}`, tails)
+}
+
+const boundRuns = (rule: RuleOf<'bundles'>, piece: number, runs: readonly Run[], by: Rated): BoundRun[] =>
+  runs.map((run) => {
+    const laid = overlapped(run, piece, rule.advance)
+    const wraps = {
+      ...count(wrapsOf(laid.count, rule.wraps, by)),
+      rules: [ruleUsed(START_WRAPS, by), ruleUsed(LATE_WRAPS, by)],
+    }
+    return { ...laid, run, wraps, wire: bindingWire(rule, wraps, run.length, 1, by) }
+  })
+
+/** How many bundles go round, and how they lie. @param piece how long a sprig is, mm @param whole on all runs */
+function bundleFigures(rule: RuleOf<'bundles'>, piece: number, runs: readonly [Run, ...Run[]], rows: readonly BoundRun[]): NamedFigure[] {
+  const [run] = runs
+  const { count: first, step } = rows[0]!
+  const whole = total(rows, (row) => row.count)
+  const counted = run.closed
+    ? ceil(divide(labelled`centre line ${mm(run.length)}`, mm(rule.advance)))
+    : plus(ceil(divide(minus(labelled`run ${mm(run.length)}`, labelled`sprig ${mm(piece)}`), mm(rule.advance))), count(1))
+  const onAll = sum` on the ${run.name}; on ${quantity.count(runs.length)} runs in all ${quantity.count(whole)}`
+  const evened =
+    run.closed || first > 1
+      ? divide(run.closed ? mm(run.length) : minus(mm(run.length), mm(piece)), count(run.closed ? first : first - 1))
+      : mm(step)
+  const overlap = asUnit('share', minus(ratio(1), divide(labelled`advance ${mm(step)}`, labelled`sprig ${mm(piece)}`)))
+  const oneFace = times(labelled`${count(whole)} bundles`, count(rule.sprigs))
+  const sprigs = rule.faces > 1 ? times(oneFace, saidAs(count(rule.faces), ['both faces'])) : oneFace
+  return [
+    runs.length > 1
+      ? read('bundles', 'Bundles', quantity.count(whole), [...worked(counted).sum, ...onAll], GEOMETRY)
+      : told('bundles', 'Bundles', counted),
+    told('advance', 'Advance, evened', evened),
+    // One bundle lies over none.
+    ...(first > 1 ? [told('overlap', 'Overlap', overlap)] : []),
+    told('sprigs', 'Sprigs', sprigs, [', before spare']),
+    read(
+      'double',
+      'Wrap twice from bundle',
+      quantity.count(lastQuarter(first)),
+      sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`,
+      RULE_OF_THUMB,
+    ),
+  ]
+}
+
+/** The binding wire of all runs. */
+function wireFigure(rule: RuleOf<'bundles'>, rows: readonly BoundRun[], by: Rated): NamedFigure {
+  const wraps = given(quantity.count(total(rows, (row) => row.wraps.value)))
+  const wire = bindingWire(
+    rule,
+    wraps,
+    total(rows, ({ run }) => run.length),
+    rows.length,
+    by,
+  )
+  return told('wire', 'Binding wire', { ...wire, rules: [...rows[0]!.wraps.rules, ...wire.rules], basis: RULE_OF_THUMB })
+}
+
 /** Sprigs bound on by the bundle. */
 export const BUNDLES_CONSTRUCTION: Construction<'bundles'> = {
   makeUp(rule, { piece: of, layer, runs, laid, shelf }) {
     const piece = shortestOf(layer, shelf)
-    const round = times(PI, mm(rule.bound))
-    const tail = byRule(TAIL, shelf)
-    const rows = runs
-      .map((one) => ({ one, ...overlapped(one, piece, rule.advance) }))
-      .map((row) => {
-        const wraps = {
-          ...count(wrapsOf(row.count, rule.wraps, shelf)),
-          rules: [ruleUsed(START_WRAPS, shelf), ruleUsed(LATE_WRAPS, shelf)],
-        }
-        return {
-          ...row,
-          wraps,
-          wire: plus(
-            times(labelled`${wraps} wraps`, round),
-            labelled`path ${mm(row.one.length)}`,
-            times(labelled`${count(2)} tails`, tail),
-          ),
-        }
-      })
-    const [run] = runs
-    const [{ count: first, step }] = rows as [(typeof rows)[number], ...typeof rows]
-    const whole = total(rows, (row) => row.count)
-    const wraps = { ...rows[0]!.wraps, value: total(rows, (row) => row.wraps.value) }
-    const wire = plus(
-      times(labelled`${given(quantity.count(wraps.value))} wraps`, round),
-      labelled`path ${mm(total(runs, ({ length }) => length))}`,
-      times(labelled`${count(2 * runs.length)} tails`, tail),
-    )
-    const counted = run.closed
-      ? ceil(divide(labelled`centre line ${mm(run.length)}`, mm(rule.advance)))
-      : plus(ceil(divide(minus(labelled`run ${mm(run.length)}`, labelled`sprig ${mm(piece)}`), mm(rule.advance))), count(1))
-    const oneFace = times(labelled`${count(whole)} bundles`, count(rule.sprigs))
-    const sprigs = rule.faces > 1 ? times(oneFace, saidAs(count(rule.faces), ['both faces'])) : oneFace
-    const figures: NamedFigure[] = [
-      runs.length > 1
-        ? read(
-            'bundles',
-            'Bundles',
-            quantity.count(whole),
-            [...worked(counted).sum, ...sum` on the ${run.name}; on ${quantity.count(runs.length)} runs in all ${quantity.count(whole)}`],
-            GEOMETRY,
-          )
-        : told('bundles', 'Bundles', counted),
-      told(
-        'advance',
-        'Advance, evened',
-        run.closed || first > 1
-          ? divide(run.closed ? mm(run.length) : minus(mm(run.length), mm(piece)), count(run.closed ? first : first - 1))
-          : mm(step),
-      ),
-      // One bundle lies over none.
-      ...(first > 1
-        ? [
-            told(
-              'overlap',
-              'Overlap',
-              asUnit('share', minus(ratio(1), divide(labelled`advance ${mm(step)}`, labelled`sprig ${mm(piece)}`))),
-            ),
-          ]
-        : []),
-      told('sprigs', 'Sprigs', sprigs, [', before spare']),
-      read(
-        'double',
-        'Wrap twice from bundle',
-        quantity.count(lastQuarter(first)),
-        sum`the last quarter of ${quantity.count(first)} begins with bundle ${quantity.count(lastQuarter(first))}`,
-        RULE_OF_THUMB,
-      ),
-      told('wire', 'Binding wire', { ...wire, rules: [...wraps.rules, ...wire.rules], basis: RULE_OF_THUMB }),
-      ...(run.closed ? finishedFigures(laid.placements, shelf) : []),
-    ]
+    const rows = boundRuns(rule, piece, runs, shelf)
     return {
       layer: layer.id,
       title: null,
-      figures,
+      figures: [
+        ...bundleFigures(rule, piece, runs, rows),
+        wireFigure(rule, rows, shelf),
+        ...(runs[0].closed ? finishedFigures(laid.placements, shelf) : []),
+      ],
       needs: lengthsFor(
         layer.id,
-        rows.map((row, i) => ({
+        rows.map(({ wire }, i) => ({
           material: bindingOf(of, shelf),
-          use: runs.length > 1 ? `binding ${i + 1}` : 'binding',
-          length: row.wire.value,
+          use: rows.length > 1 ? `binding ${i + 1}` : 'binding',
+          length: wire.value,
           count: 1,
           joins: true,
         })),

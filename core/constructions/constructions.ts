@@ -1,4 +1,4 @@
-import type { LaidLayer } from '../placement'
+import type { LaidLayer, LaidPiece } from '../placement'
 import { runsFor } from '../placement'
 import type { Run } from '../base'
 import type { Shelf } from '../material'
@@ -76,7 +76,7 @@ export function makeUpWords(piece: Piece, laid: LaidLayer, makeUp: MakeUp, runs:
 }
 
 /** What cannot be made so. */
-export const makeUpProblems = (piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] => [
+export const makeUpProblems = ({ piece, laid, runs, shelf }: LaidPiece): Problem[] => [
   ...laid.flatMap((each) => {
     const found = makingOf(piece, each, runs, shelf)
     return found ? found.how.problems(each.layer.rule, found.making) : []

@@ -1,10 +1,10 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidLayer, LaidPiece, Placement } from '../placement'
 import type { Run } from '../base'
 import { distanceBetween, mirrored } from '../base'
 import type { Shelf } from '../material'
 import type { Figure, Point, Rated } from '../measure'
 import { degrees, figure, onceWith, quantity, radians, rate, RULE_OF_THUMB, sum, wrapDegrees } from '../measure'
-import type { Brief, Piece } from '../piece'
+import type { Brief } from '../piece'
 import type { Sector } from './coverage'
 import { visualWeight } from './colour-and-weight'
 import { EVEN_WITHIN, MEANT_WITHIN } from './rules-of-thumb'
@@ -60,14 +60,7 @@ const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Se
   })
 
 /** @param reach half the bare base's longer side, mm */
-export function balanceOf(
-  piece: Piece,
-  laid: readonly LaidLayer[],
-  runs: readonly Run[],
-  reach: number,
-  sectors: readonly Sector[],
-  shelf: Shelf,
-): Balance {
+export function balanceOf({ piece, laid, runs, shelf }: LaidPiece, reach: number, sectors: readonly Sector[]): Balance {
   const weighed = laid.map((each) => layerWeight(each, runs, sectors, shelf))
   const total = (of: 'x' | 'y' | 'all'): number => weighed.reduce((sum, each) => sum + each[of], 0)
   const [x, y, all] = [total('x'), total('y'), total('all')]

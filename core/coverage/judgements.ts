@@ -20,97 +20,87 @@ export interface Judged {
 const from = (value: number, limits: readonly (readonly [least: number, verdict: string])[]): string =>
   (limits.find(([least]) => value >= least) ?? limits.at(-1)!)[1]
 
+function coverVerdict({ share }: Coverage, fullness: Brief['fullness'], by: Rated): Judged {
+  const asks = fullnessAsks(fullness, by)
+  const verdict =
+    fullness === 'sparse'
+      ? from(share.value, [
+          [fullnessAsks('full', by).once, 'Covers nearly all of a base that should show'],
+          [0.01, 'Lets the base show, as meant'],
+          [0, 'Bare'],
+        ])
+      : from(share.value, [
+          [asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'],
+          [asks.once - rate(NEARLY, by), 'Nearly covers'],
+          [0.01, 'Thin'],
+          [0, 'Bare'],
+        ])
+  return { id: 'share', name: 'Face covered', figure: share, verdict }
+}
+
+/** What is asked of a lush piece besides: two deep, and layers over layers. */
+function depthVerdicts({ twoDeep, meanDepth }: Coverage, by: Rated): Judged[] {
+  const asks = fullnessAsks('lush', by)
+  return [
+    {
+      id: 'twoDeep',
+      name: 'Two deep',
+      figure: twoDeep,
+      verdict: from(twoDeep.value, [
+        [asks.twice, 'Lush'],
+        [asks.twice - rate(NEARLY, by), 'Nearly lush'],
+        [0, 'Not lush yet'],
+      ]),
+    },
+    {
+      id: 'depth',
+      name: 'Mean depth',
+      figure: meanDepth,
+      verdict: from(meanDepth.value, [
+        [2, 'Layers over layers'],
+        [1, 'About one layer'],
+        [0, 'Under one layer'],
+      ]),
+    },
+  ]
+}
+
+const evennessVerdict = ({ evenness }: Coverage): Judged => ({
+  id: 'evenness',
+  name: 'Depth round it',
+  figure: evenness,
+  verdict: from(evenness.value, [
+    [0.8, 'Even all round'],
+    [0.6, 'A little uneven'],
+    [0, 'Uneven'],
+  ]),
+})
+
+/** @param closed whether the piece reads by the clock */
+function balanceVerdict({ heavy, centre, off, asMeant }: Balance, school: Brief['balance']['school'], closed: boolean): Judged {
+  const side = heavy === null ? null : closed ? `towards ${clock(heavy)}` : `to the ${centre.x > 0 ? 'right' : 'left'}`
+  const verdict =
+    side === null || (school !== 'offset' && asMeant)
+      ? 'Balanced'
+      : school === 'offset'
+        ? `Heavy ${side}${asMeant ? ', as meant' : ', not as meant'}`
+        : `Heavy ${side}`
+  return { id: 'balance', name: 'Off the middle', figure: off, verdict }
+}
+
 /** How the cover and the balance of a piece are, as its brief means them: what means nothing for it is left out. */
-export function coverVerdicts(
-  { brief }: Piece,
-  runs: readonly Run[],
-  { share, twoDeep, meanDepth, evenness }: Coverage,
-  balance: Balance,
-  by: Rated,
-): Judged[] {
+export function coverVerdicts({ brief }: Piece, runs: readonly Run[], cover: Coverage, balance: Balance, by: Rated): Judged[] {
   const {
     fullness,
     balance: { school },
   } = brief
-  const asks = fullnessAsks(fullness, by)
-  const nearly = rate(NEARLY, by)
   const closed = runs[0]!.closed
-  const side =
-    balance.heavy === null ? null : closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
+  const covers = cover.share.value > 0
   return [
-    {
-      id: 'share',
-      name: 'Face covered',
-      figure: share,
-      verdict:
-        fullness === 'sparse'
-          ? from(share.value, [
-              [fullnessAsks('full', by).once, 'Covers nearly all of a base that should show'],
-              [0.01, 'Lets the base show, as meant'],
-              [0, 'Bare'],
-            ])
-          : from(share.value, [
-              [asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'],
-              [asks.once - nearly, 'Nearly covers'],
-              [0.01, 'Thin'],
-              [0, 'Bare'],
-            ]),
-    },
-    ...(fullness === 'lush'
-      ? [
-          {
-            id: 'twoDeep',
-            name: 'Two deep',
-            figure: twoDeep,
-            verdict: from(twoDeep.value, [
-              [asks.twice, 'Lush'],
-              [asks.twice - nearly, 'Nearly lush'],
-              [0, 'Not lush yet'],
-            ]),
-          },
-          {
-            id: 'depth',
-            name: 'Mean depth',
-            figure: meanDepth,
-            verdict: from(meanDepth.value, [
-              [2, 'Layers over layers'],
-              [1, 'About one layer'],
-              [0, 'Under one layer'],
-            ]),
-          },
-        ]
-      : []),
-    ...(school !== 'offset' && fullness !== 'sparse' && closed && share.value > 0
-      ? [
-          {
-            id: 'evenness',
-            name: 'Depth round it',
-            figure: evenness,
-            verdict: from(evenness.value, [
-              [0.8, 'Even all round'],
-              [0.6, 'A little uneven'],
-              [0, 'Uneven'],
-            ]),
-          },
-        ]
-      : []),
-    ...(share.value > 0
-      ? [
-          {
-            id: 'balance',
-            name: 'Off the middle',
-            figure: balance.off,
-            verdict:
-              side === null
-                ? 'Balanced'
-                : school === 'offset'
-                  ? `Heavy ${side}${balance.asMeant ? ', as meant' : ', not as meant'}`
-                  : balance.asMeant
-                    ? 'Balanced'
-                    : `Heavy ${side}`,
-          },
-        ]
-      : []),
+    coverVerdict(cover, fullness, by),
+    ...(fullness === 'lush' ? depthVerdicts(cover, by) : []),
+    ...(school !== 'offset' && fullness !== 'sparse' && closed && covers ? [evennessVerdict(cover)] : []),
+    ...(covers ? [balanceVerdict(balance, school, closed)] : []),
   ]
 }
 

@@ -1,12 +1,10 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidPiece, Placement } from '../placement'
 import { arrange, copyAcross, footprint, inside } from '../placement'
-import type { Run } from '../base'
 import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
-import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Said } from '../measure'
 import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
-import type { Mend, Piece, Problem } from '../piece'
+import type { Mend, Problem } from '../piece'
 import { edit } from '../piece'
 import type { Balance } from './balance'
 import { balanceOf, unanswered } from './balance'
@@ -17,11 +15,8 @@ import { fullnessAsks } from './fullness'
 import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
 import type { ColourCarry, Contrast } from './colour-and-weight'
 
-export interface Seen {
-  readonly piece: Piece
-  readonly runs: readonly Run[]
-  readonly laid: readonly LaidLayer[]
-  readonly shelf: Shelf
+/** A piece as an eye sees it. */
+export interface Seen extends LaidPiece {
   readonly cover: Coverage
   readonly counted: CoverageCount
   readonly balance: Balance
@@ -188,7 +183,8 @@ function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Pr
       const edited = edit(piece, how, 'even it out')
       if (!edited.ok) return []
       // Only what does bring it nearer to the middle is offered, with how far off it is then.
-      const then = balanceOf(edited.change.piece, arrange(edited.change.piece, runs, shelf), runs, reach, cover.sectors, shelf)
+      const next = edited.change.piece
+      const then = balanceOf({ piece: next, laid: arrange(next, runs, shelf), runs, shelf }, reach, cover.sectors)
       if (then.off.value >= balance.off.value) return []
       const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
       return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]

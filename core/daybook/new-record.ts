@@ -42,110 +42,123 @@ const inHand = (needs: readonly Need[], of: Material): number => {
   return stems + lengthsIn(needs).reduce((all, need) => all + amountOf(need), 0)
 }
 
-/** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
-export function beginRecord(
-  { piece, tasks, needs, materials, spent, counted, day }: RecordSource,
-  shelf: Shelf,
-  id: string,
-): DaybookRecord {
-  const { brief, base } = piece
-  const rule = (of: Thumb, goes: 'with' | 'against' | 'broken', value = rate(of, shelf)) => ({ id: of.id, value, goes })
-  const timed = tasks.map((task): Compared => {
-    const took = Object.hasOwn(spent, task.id) ? spent[task.id]! : 0
+/** What the sheet wrote down of a task; 0 where it wrote nothing. */
+const writtenOf = (of: Readonly<Record<string, number>>, task: string): number => (Object.hasOwn(of, task) ? of[task]! : 0)
+
+type RuleGoes = Compared['rules'][number]['goes']
+const ruleOf = (of: Thumb, goes: RuleGoes, value: number): Compared['rules'][number] => ({ id: of.id, value, goes })
+
+/** What is not asked of every line. */
+const PLAIN = { took: null, broke: null, covers: false } as const
+
+/** The minutes of each task, as planned and as the sheet timed them. */
+const timesCompared = ({ tasks, spent }: RecordSource): Compared[] =>
+  tasks.map((task) => {
+    const took = writtenOf(spent, task.id)
     return {
+      ...PLAIN,
       id: task.id,
       of: 'task',
       name: task.title,
       unit: 'time',
       planned: task.hands,
       took: took >= LEAST_MINUTES ? Math.round(took * 10) / 10 : null,
-      broke: null,
-      covers: false,
-      rules: task.hands > 0 ? task.rules.map((each) => ({ id: each.id, value: each.value, goes: 'with' as const })) : [],
+      rules: task.hands > 0 ? task.rules.map(({ id, value }) => ({ id, value, goes: 'with' as const })) : [],
     }
   })
-  const full = brief.fullness !== 'sparse'
-  const covers = new Set(
-    piece.layers.flatMap((layer) =>
-      full && layer.role === 'greenery' && laysStems(layer.rule) ? layer.mix.map(({ material }) => material) : [],
-    ),
-  )
-  const bound = new Set(piece.layers.flatMap((layer) => (BOUND.has(layer.rule.kind) ? layer.mix.map(({ material }) => material) : [])))
-  const used = [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([material, own]): Compared[] => {
-    const of = materialOf(shelf, material)
-    if (!of) return []
-    // By a recipe so much was planned for what the rule alone would ask.
-    const uses = piece.making.recipe?.uses ?? {}
-    const planned = Object.hasOwn(uses, material) ? uses[material]! : 1
-    const dots = dotsRule(material)
-    const spares = own.some((need) => need.of === 'things' && need.spare > 0)
-    return [
-      {
-        id: material,
-        of: 'material',
-        name: isCut(of) ? of.name : of.plural,
-        unit: own.some((need) => need.of === 'lengths') ? 'length' : 'count',
-        planned: Math.round(inHand(own, of) * 100) / 100,
-        took: null,
-        broke: null,
-        covers: covers.has(material),
-        rules: [
-          ...(covers.has(material) && !bound.has(material) ? [rule(AS_LAID, 'with', rate(AS_LAID, shelf) * planned)] : []),
-          ...(spares ? [rule(SPARE, 'broken')] : []),
-          ...(dots ? [rule(dots, 'against', rate(dots, shelf) / planned)] : []),
-        ],
-      },
-    ]
-  })
-  const bundles = tasks.flatMap((task): Compared[] => {
-    const layer = piece.layers.find((each) => each.id === task.layer)
+
+/** The bundles of each layer that is bound, as planned and as the sheet counted them. */
+const bundlesCompared = ({ piece, tasks, counted }: RecordSource): Compared[] =>
+  tasks.flatMap((task): Compared[] => {
+    const layer = piece.layers.find(({ id }) => id === task.layer)
     if (!task.counts || layer?.rule.kind !== 'bundles') return []
-    const n = Object.hasOwn(counted, task.id) ? counted[task.id]! : 0
+    const n = writtenOf(counted, task.id)
     return [
       {
+        ...PLAIN,
         id: countKey('bundles', layer.id),
         of: 'count',
         name: 'Bundles bound on',
         unit: 'count',
         planned: task.counts.count,
         took: n > 0 ? n : null,
-        broke: null,
-        covers: false,
-        rules: [rule(BUNDLE_ADVANCE, 'against', layer.rule.advance)],
+        rules: [ruleOf(BUNDLE_ADVANCE, 'against', layer.rule.advance)],
       },
     ]
   })
-  const runs = runsOf(base)
-  const boughs = piece.layers.flatMap((own): Compared[] => {
-    const { id: layer, rule: of, run } = own
-    if (of.kind !== 'boughs') return []
-    const on = runs.filter((each) => run === EACH || each.id === run)
-    const length = shortestOf(own, shelf)
-    const advance = length - of.overlap
-    const pieces = on.reduce((n, each) => n + overlapped(each, length, advance).count, 0)
+
+/** The large boughs that each garland of pieces was planned from. */
+const boughsCompared = ({ piece }: RecordSource, shelf: Shelf): Compared[] =>
+  piece.layers.flatMap((layer): Compared[] => {
+    const { rule } = layer
+    if (rule.kind !== 'boughs') return []
+    const length = shortestOf(layer, shelf)
+    const advance = length - rule.overlap
+    const pieces = runsOf(piece.base)
+      .filter(({ id }) => layer.run === EACH || id === layer.run)
+      .reduce((n, run) => n + overlapped(run, length, advance).count, 0)
     return [
       {
-        id: countKey('boughs', layer),
+        ...PLAIN,
+        id: countKey('boughs', layer.id),
         of: 'count',
         name: 'Large boughs',
         unit: 'count',
-        planned: largeBoughs(pieces, advance, mm(of.yields)).value,
-        took: null,
-        broke: null,
-        covers: false,
-        rules: [rule(BOUGH_YIELDS, 'against', of.yields)],
+        planned: largeBoughs(pieces, advance, mm(rule.yields)).value,
+        rules: [ruleOf(BOUGH_YIELDS, 'against', rule.yields)],
       },
     ]
   })
+
+/** Each material that some layers are of. */
+const materialsOfLayers = ({ layers }: Piece, which: (layer: Piece['layers'][number]) => boolean): Set<string> =>
+  new Set(layers.filter(which).flatMap(({ mix }) => mix.map(({ material }) => material)))
+
+/** What of each material was planned, and which rules of thumb said so. */
+function materialsCompared({ piece, needs }: RecordSource, shelf: Shelf): Compared[] {
+  const full = piece.brief.fullness !== 'sparse'
+  const covers = materialsOfLayers(piece, ({ role, rule }) => full && role === 'greenery' && laysStems(rule))
+  const bound = materialsOfLayers(piece, ({ rule }) => BOUND.has(rule.kind))
+  // By a recipe so much was planned for what the rule alone would ask.
+  const uses = piece.making.recipe?.uses ?? {}
+  return [...byMaterial(needs.filter((need) => need.of !== 'base'))].flatMap(([id, own]): Compared[] => {
+    const material = materialOf(shelf, id)
+    if (!material) return []
+    const planned = Object.hasOwn(uses, id) ? uses[id]! : 1
+    const dots = dotsRule(id)
+    const spares = own.some((need) => need.of === 'things' && need.spare > 0)
+    return [
+      {
+        ...PLAIN,
+        id,
+        of: 'material',
+        name: isCut(material) ? material.name : material.plural,
+        unit: own.some((need) => need.of === 'lengths') ? 'length' : 'count',
+        planned: Math.round(inHand(own, material) * 100) / 100,
+        covers: covers.has(id),
+        rules: [
+          ...(covers.has(id) && !bound.has(id) ? [ruleOf(AS_LAID, 'with', rate(AS_LAID, shelf) * planned)] : []),
+          ...(spares ? [ruleOf(SPARE, 'broken', rate(SPARE, shelf))] : []),
+          ...(dots ? [ruleOf(dots, 'against', rate(dots, shelf) / planned)] : []),
+        ],
+      },
+    ]
+  })
+}
+
+/** A page of the daybook for one that was just made: all that was planned beside what the sheet knows; the rest waits for its maker. */
+export function beginRecord(source: RecordSource, shelf: Shelf, id: string): DaybookRecord {
+  const { piece, tasks, materials, day } = source
+  const { brief, base } = piece
   return {
     id,
     piece: piece.id,
     name: brief.name,
     occasion: brief.occasion,
     base: base.kind,
-    run: Math.round(runs.reduce((all, { length }) => all + length, 0)),
+    run: Math.round(runsOf(base).reduce((all, { length }) => all + length, 0)),
     day,
-    compared: [...timed, ...bundles, ...boughs, ...used],
+    compared: [...timesCompared(source), ...bundlesCompared(source), ...boughsCompared(source, shelf), ...materialsCompared(source, shelf)],
     order: tasks.map((task) => task.id),
     money: { planned: materials, spent: null },
     otherwise: '',

@@ -1,9 +1,9 @@
-import type { LaidLayer } from '../placement'
+import type { LaidPiece } from '../placement'
 import { arrangingOf, countsOf } from '../placement'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
 import { bindingOf, holdsItself, BRANCH, FRAME, THICKEST, TRUNKS } from '../constructions'
-import type { Material, Shelf } from '../material'
+import type { Material } from '../material'
 import { materialOf, onStem } from '../material'
 import type { Rated, Term, Thumb } from '../measure'
 import { rate, byRule, mm } from '../measure'
@@ -115,7 +115,7 @@ export function tubeOf(piece: Pick<Piece, 'base'>, run: Run, by: Rated): Term {
 }
 
 /** How everything on a piece is held that is not held by how it is made, in the order of the layers. */
-export function fixingsOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Fixing[] {
+export function fixingsOf({ piece, runs, laid, shelf }: LaidPiece): Fixing[] {
   const thick = tubeOf(piece, runs[0]!, shelf)
   const wire = bindingOf(piece, shelf)
   return laid.flatMap((each): Fixing[] => {

@@ -186,13 +186,20 @@ const readme = (tables: Whole['tables'], photos: number, written: string): strin
     '',
   ].join('\r\n')
 
-/** Reads such a file back. Nothing is guessed: where anything is wrong, it says what and where, and gives nothing. */
-export function readWhole(bytes: Uint8Array): ReadWhole {
-  const wrong = (says: string, at = ''): ReadWhole => ({ ok: false, faults: [{ says, at, line: null }] })
+/** What an archive holds, as it was unpacked; or what is wrong with it. */
+type Step<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly FileFault[] }
+
+const wrong = (says: string, at = ''): Extract<Step<never>, { ok: false }> => ({ ok: false, faults: [{ says, at, line: null }] })
+
+type Files = Readonly<Record<string, Uint8Array>>
+const fileIn = (files: Files, name: string): Uint8Array | undefined => (Object.hasOwn(files, name) ? files[name] : undefined)
+
+/** Unpacks an archive, as long as it comes to no more than a workroom can. */
+function unpack(bytes: Uint8Array): Step<Files> {
   if (bytes.length > LARGEST_WHOLE) return wrong(`It is larger than ${LARGEST_WHOLE / 1024 / 1024} MB.`)
   const seen = new Map<string, number>()
   let unpacked = 0
-  let files: Record<string, Uint8Array>
+  let files: Files
   try {
     files = unzipSync(bytes, {
       filter: ({ name, size, originalSize }) => {
@@ -207,67 +214,99 @@ export function readWhole(bytes: Uint8Array): ReadWhole {
   }
   if (unpacked > LARGEST_UNPACKED) return wrong('It would unpack to more than any workroom has.')
   const twice = [...seen].find(([, n]) => n > 1)
-  if (twice) return wrong('This file is in the archive twice.', twice[0])
-  if (!files[MANIFEST]) return wrong(`This is no workroom: “${MANIFEST}” is not in it.`)
-  const told = jsonIn(files[MANIFEST], MANIFEST)
+  return twice ? wrong('This file is in the archive twice.', twice[0]) : { ok: true, value: files }
+}
+
+type Manifest = z.infer<typeof ManifestSchema>
+
+/** What the archive says of itself. */
+function manifestIn(files: Files): Step<Manifest> {
+  const text = fileIn(files, MANIFEST)
+  if (!text) return wrong(`This is no workroom: “${MANIFEST}” is not in it.`)
+  const told = jsonIn(text, MANIFEST)
   if (!told.ok) return { ok: false, faults: [told.fault] }
   const { format, version } = (typeof told.value === 'object' && told.value !== null ? told.value : {}) as Record<string, unknown>
   if (format !== WHOLE_FORMAT) return wrong(`This is no workroom: “format” should be “${WHOLE_FORMAT}”.`, MANIFEST)
   if (typeof version === 'number' && version > WHOLE_VERSION)
     return wrong(`It was written by a newer version of the app (format ${version}; this app reads up to ${WHOLE_VERSION}).`, MANIFEST)
   const manifest = ManifestSchema.safeParse(told.value)
-  if (!manifest.success) return { ok: false, faults: faultsOf(manifest.error.issues, MANIFEST) }
-  const faults: FileFault[] = []
-  for (const [name, { bytes: size, crc32 }] of Object.entries(manifest.data.files)) {
-    const found = Object.hasOwn(files, name) ? files[name] : undefined
-    if (!found) faults.push({ says: 'This file is missing from the archive.', at: name, line: null })
-    else if (found.length !== size) faults.push({ says: `It has ${found.length} bytes; ${size} were written.`, at: name, line: null })
-    else if (CRC32.buf(found) !== crc32) faults.push({ says: 'It is not what was written: its checksum differs.', at: name, line: null })
-  }
-  for (const name of [...TABLE_NAMES.map((table) => `${table}.json`), SETTINGS])
-    if (!Object.hasOwn(manifest.data.files, name) && Object.hasOwn(files, name))
-      faults.push({ says: `It has no checksum in ${MANIFEST}.`, at: name, line: null })
-  for (const { file } of manifest.data.photos)
-    if (!Object.hasOwn(manifest.data.files, file)) faults.push({ says: 'This picture is missing from the archive.', at: file, line: null })
-  if (faults.length) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
-  const tables: Record<string, unknown[]> = {}
-  for (const name of TABLE_NAMES) {
-    const file = `${name}.json`
-    const text = files[file]
-    if (!text) {
-      faults.push({ says: 'This file is missing from the archive.', at: file, line: null })
-      continue
-    }
-    const rows = jsonIn(text, file)
-    if (!rows.ok) faults.push(rows.fault)
-    else if (!Array.isArray(rows.value)) faults.push({ says: 'It should be a list.', at: file, line: null })
-    else {
-      const former = manifest.data.version < 2 && name === 'lots'
-      const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(former ? rows.value.map(wantOfItsPiece) : rows.value)
-      if (read.success) tables[name] = read.data
-      else faults.push(...faultsOf(read.error.issues, file))
-      const again = read.success && twiceIn(name, read.data as object[])
-      if (again) faults.push({ says: `“${again}” is in it twice.`, at: file, line: null })
-    }
-  }
-  const settings = files[SETTINGS] ? jsonIn(files[SETTINGS], SETTINGS) : null
-  if (!settings) faults.push({ says: 'This file is missing from the archive.', at: SETTINGS, line: null })
-  else if (!settings.ok) faults.push(settings.fault)
-  const pieces = ((tables.pieces ?? []) as RowOf<'pieces'>[]).map(({ piece }) => piece.id)
-  const kept = settings?.ok
-    ? SettingsSchema.safeParse(manifest.data.version < 2 ? seasonOfFirst(settings.value, pieces) : settings.value)
-    : null
-  if (kept && !kept.success) faults.push(...faultsOf(kept.error.issues, SETTINGS))
-  if (faults.length || !kept?.success) return { ok: false, faults: faults.slice(0, MOST_FAULTS) }
+  return manifest.success ? { ok: true, value: manifest.data } : { ok: false, faults: faultsOf(manifest.error.issues, MANIFEST) }
+}
+
+/** Whether every file is there as it was written, and none that is read came in besides. */
+function fileFaults(files: Files, manifest: Manifest): FileFault[] {
+  const fault = (says: string, at: string): FileFault => ({ says, at, line: null })
+  const listed = (name: string): boolean => Object.hasOwn(manifest.files, name)
+  return [
+    ...Object.entries(manifest.files).flatMap(([name, { bytes: size, crc32 }]) => {
+      const found = fileIn(files, name)
+      if (!found) return [fault(MISSING, name)]
+      if (found.length !== size) return [fault(`It has ${found.length} bytes; ${size} were written.`, name)]
+      return CRC32.buf(found) === crc32 ? [] : [fault('It is not what was written: its checksum differs.', name)]
+    }),
+    ...[...TABLE_NAMES.map((table) => `${table}.json`), SETTINGS]
+      .filter((name) => !listed(name) && fileIn(files, name))
+      .map((name) => fault(`It has no checksum in ${MANIFEST}.`, name)),
+    ...manifest.photos.filter(({ file }) => !listed(file)).map(({ file }) => fault('This picture is missing from the archive.', file)),
+  ]
+}
+const MISSING = 'This file is missing from the archive.'
+
+/** The rows of one table, each as it must be, and none of them twice. */
+function tableIn(files: Files, name: WholeTable, { version }: Manifest): Step<unknown[]> {
+  const file = `${name}.json`
+  const text = fileIn(files, file)
+  if (!text) return wrong(MISSING, file)
+  const rows = jsonIn(text, file)
+  if (!rows.ok) return { ok: false, faults: [rows.fault] }
+  if (!Array.isArray(rows.value)) return wrong('It should be a list.', file)
+  const former = version < 2 && name === 'lots'
+  const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(former ? rows.value.map(wantOfItsPiece) : rows.value)
+  if (!read.success) return { ok: false, faults: faultsOf(read.error.issues, file) }
+  const again = twiceIn(name, read.data as object[])
+  return again ? wrong(`“${again}” is in it twice.`, file) : { ok: true, value: read.data }
+}
+
+/** @param pieces that are in the archive, by their ids */
+function settingsIn(files: Files, { version }: Manifest, pieces: readonly string[]): Step<Whole['settings']> {
+  const text = fileIn(files, SETTINGS)
+  if (!text) return wrong(MISSING, SETTINGS)
+  const settings = jsonIn(text, SETTINGS)
+  if (!settings.ok) return { ok: false, faults: [settings.fault] }
+  const read = SettingsSchema.safeParse(version < 2 ? seasonOfFirst(settings.value, pieces) : settings.value)
+  return read.success ? { ok: true, value: read.data } : { ok: false, faults: faultsOf(read.error.issues, SETTINGS) }
+}
+
+const failed = (faults: readonly FileFault[]): ReadWhole => ({ ok: false, faults: faults.slice(0, MOST_FAULTS) })
+
+/** Reads such a file back. Nothing is guessed: where anything is wrong, it says what and where, and gives nothing. */
+export function readWhole(bytes: Uint8Array): ReadWhole {
+  const unpacked = unpack(bytes)
+  if (!unpacked.ok) return unpacked
+  const files = unpacked.value
+  const told = manifestIn(files)
+  if (!told.ok) return told
+  const manifest = told.value
+  const broken = fileFaults(files, manifest)
+  if (broken.length) return failed(broken)
+  const tables = TABLE_NAMES.map((name) => [name, tableIn(files, name, manifest)] as const)
+  const rows = Object.fromEntries(tables.map(([name, read]) => [name, read.ok ? read.value : []])) as unknown as Whole['tables']
+  const settings = settingsIn(
+    files,
+    manifest,
+    rows.pieces.map(({ piece }) => piece.id),
+  )
+  const faults = [...tables.map(([, read]) => read), settings].flatMap((read) => (read.ok ? [] : read.faults))
+  if (faults.length || !settings.ok) return failed(faults)
   return {
     ok: true,
-    written: manifest.data.written,
+    written: manifest.written,
     whole: {
-      tables: tables as unknown as Whole['tables'],
-      settings: kept.data,
-      photos: manifest.data.photos.map(({ id: of, file, type }) => ({ id: of, type, bytes: files[file]! })),
+      tables: rows,
+      settings: settings.value,
+      photos: manifest.photos.map(({ id: of, file, type }) => ({ id: of, type, bytes: files[file]! })),
     },
-    aside: Object.keys(files).filter((name) => name !== MANIFEST && !Object.hasOwn(manifest.data.files, name)),
+    aside: Object.keys(files).filter((name) => name !== MANIFEST && !Object.hasOwn(manifest.files, name)),
   }
 }
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import type { Parsed } from '../measure'
-import { parseNumber } from '../measure'
+import type { LengthUnits, Parsed } from '../measure'
+import { parseLength, parseNumber } from '../measure'
 
 /** A column that a table may have. */
 export interface TableColumn {
@@ -92,4 +92,56 @@ export interface RowFault {
   readonly row: number
   readonly column: string
   readonly says: string
+}
+
+const LIST = /[\s;,|]+/
+const [YES, NO] = [
+  ['yes', 'true', '1', 'y'],
+  ['no', 'false', '0', 'n'],
+]
+
+/** One row of a table as it is read: its cells by the ids of columns, and all that is wrong with them. */
+export class RowReader {
+  readonly faults: RowFault[] = []
+
+  /** @param row its number in the file, the headings being the first @param usual what an empty cell stands for */
+  constructor(
+    private readonly columns: readonly TableColumn[],
+    private readonly mapping: Mapping,
+    private readonly cells: readonly string[],
+    readonly row: number,
+    private readonly usual: Readonly<Record<string, string>> = {},
+  ) {}
+
+  /** Notes what is wrong in a column. */
+  wrong(id: string, says: string): void {
+    this.faults.push({ row: this.row, column: this.columns.find((one) => one.id === id)!.name, says })
+  }
+  text(id: string): string {
+    const at = this.mapping[id]
+    return (at === null || at === undefined ? '' : (this.cells[at] ?? '').trim()) || (this.usual[id] ?? '')
+  }
+  /** @returns NaN where it is none @param text of the cell, or a part of it */
+  number(id: string, text = this.text(id)): number {
+    const read = numberIn(text)
+    if (read.ok) return read.value
+    this.wrong(id, read.error)
+    return NaN
+  }
+  /** @returns mm; NaN where it is none @param units in which a bare number is */
+  length(id: string, units: LengthUnits, missing = 'is needed.'): number {
+    const read: Parsed<number> = this.text(id) ? parseLength(this.text(id), units) : { ok: false, error: missing }
+    if (read.ok) return read.value
+    this.wrong(id, read.error)
+    return NaN
+  }
+  yes(id: string): boolean {
+    const word = plain(this.text(id))
+    if (!YES.includes(word) && !NO.includes(word)) this.wrong(id, `“${this.text(id)}” is neither yes nor no.`)
+    return YES.includes(word)
+  }
+  /** Several words in one cell. */
+  list(id: string): string[] {
+    return this.text(id).split(LIST).filter(Boolean)
+  }
 }

@@ -177,13 +177,12 @@ it('tells what is wrong with a broken table, or makes materials that are sound',
       expect(read.error).toMatch(/\.$/)
       continue
     }
-    const { materials, faults } = readMaterials(
-      read.table,
-      guessMapping(read.table.headings, MATERIAL_COLUMNS),
-      'in',
+    const { materials, faults } = readMaterials(read.table, {
+      mapping: guessMapping(read.table.headings, MATERIAL_COLUMNS),
+      units: 'in',
       species,
-      () => `own-${fresh++}`,
-    )
+      freshId: () => `own-${fresh++}`,
+    })
     expect(notFinite(materials)).toBeNull()
     for (const fault of faults)
       expect(fault).toMatchObject({ row: expect.any(Number), column: expect.stringMatching(/./), says: expect.stringMatching(/\.$/) })

@@ -14,7 +14,7 @@ const table = (text: string) => {
 }
 const take = (text: string, units: 'in' | 'cm' = 'in') => {
   const read = table(text)
-  return readMaterials(read, guessMapping(read.headings, MATERIAL_COLUMNS), units, species, fresh)
+  return readMaterials(read, { mapping: guessMapping(read.headings, MATERIAL_COLUMNS), units, species, freshId: fresh })
 }
 
 describe('the catalogue', () => {
@@ -131,7 +131,12 @@ describe('materials as a table', () => {
         const read = readTable(text)
         if (read.ok)
           expect(
-            readMaterials(read.table, guessMapping(read.table.headings, MATERIAL_COLUMNS), 'in', species, fresh).materials.length,
+            readMaterials(read.table, {
+              mapping: guessMapping(read.table.headings, MATERIAL_COLUMNS),
+              units: 'in',
+              species,
+              freshId: fresh,
+            }).materials.length,
           ).toBeLessThanOrEqual(read.table.rows.length)
       }),
     )

@@ -4,7 +4,7 @@ import { FACINGS, FORMS_OF_PATCH, WEATHERS, HAZARDS, MATERIAL_KINDS, MaterialSch
 import type { LengthUnits } from '../measure'
 import { parseLength, pluralOf, toInches, trimZeros } from '../measure'
 import type { TableColumn, Mapping, RowFault, Table } from './csv-table'
-import { column, marked, numberIn, plain } from './csv-table'
+import { column, marked, plain, RowReader } from './csv-table'
 
 /** The columns of a table of materials, in the order in which they are written. */
 export const MATERIAL_COLUMNS: readonly TableColumn[] = [
@@ -44,8 +44,6 @@ export interface ReadMaterials {
   readonly materials: readonly Material[]
   readonly faults: readonly RowFault[]
 }
-
-const LIST = /[\s;,|]+/
 
 /** What a row may leave out. */
 const USUAL: Record<string, string> = {
@@ -98,102 +96,87 @@ const HEADS: ReadonlySet<string> = new Set([
   'mechanic',
 ])
 
-/**
- * Makes materials of a table's rows. A row with anything wrong gives its faults and no material; the others come in.
- * @param units in which bare lengths are @param freshId an id for a name, another one each time
- */
-export function readMaterials(
-  { rows }: Table,
-  mapping: Mapping,
-  units: LengthUnits,
-  species: ReadonlySet<string>,
-  freshId: (name: string) => string,
-): ReadMaterials {
+/** "9 berries; 2 leaves" */
+const partsIn = (cells: RowReader): Material['parts'] =>
+  cells
+    .text('parts')
+    .split(/[;\n]/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .flatMap((part) => {
+      const found = /^(\d+)\s+(.+)$/.exec(part)
+      if (!found) cells.wrong('parts', `“${part}” does not say how many of what: 9 berries.`)
+      return found ? [{ name: found[2]!, count: Number(found[1]) }] : []
+    })
+
+/** How a table of materials is read. */
+export interface MaterialsRead {
+  readonly mapping: Mapping
+  /** In which bare lengths are. */
+  readonly units: LengthUnits
+  /** All that can be drawn. */
+  readonly species: ReadonlySet<string>
+  /** An id for a name, another one each time. */
+  readonly freshId: (name: string) => string
+}
+
+/** A row as a material, before it is checked as one. */
+function materialIn(cells: RowReader, { mapping, units, species, freshId }: MaterialsRead) {
+  const name = cells.text('name')
+  if (!name) cells.wrong('name', 'is needed.')
+  const kind = plain(cells.text('kind'))
+  const known = (MATERIAL_KINDS as readonly string[]).includes(kind)
+  if (!known) cells.wrong('kind', cells.text('kind') ? `“${cells.text('kind')}” is not one of ${MATERIAL_KINDS.join(', ')}.` : 'is needed.')
+  const drawn = speciesNow(plain(cells.text('species'))) || (DRAWN_AS[kind as Material['kind']] ?? 'bay')
+  if (!species.has(drawn)) cells.wrong('species', `nothing is drawn as “${drawn}”.`)
+  const state = plain(cells.text('state'))
+  return {
+    id: cells.text('id') || (name ? freshId(name) : 'unnamed'),
+    name: name || 'unnamed',
+    plural: cells.text('plural') || pluralOf(name || 'unnamed'),
+    kind: known ? kind : 'accent',
+    species: drawn,
+    form: plain(cells.text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
+    length: cells.length('length', units),
+    width: cells.length('width', units),
+    mass: cells.number('mass'),
+    state,
+    texture: plain(cells.text('texture')),
+    wired: cells.yes('wired'),
+    facing: plain(cells.text('facing')),
+    hardy: plain(cells.text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'),
+    divides: cells.yes('divides'),
+    colours: cells.list('colours'),
+    colour: tinted(mapping) ? cells.text('tint') || null : (cells.list('colours')[0] ?? null),
+    pack: {
+      name: cells.text('pack'),
+      holds: cells.number('holds'),
+      bunches: cells.number('bunches'),
+      price: Math.round(cells.number('price') * 100),
+    },
+    parts: partsIn(cells),
+    months: cells.list('months').map(Number),
+    hazards: cells.list('hazards').map(plain),
+  }
+}
+
+/** Makes materials of a table's rows. A row with anything wrong gives its faults and no material; the others come in. */
+export function readMaterials({ rows }: Table, how: MaterialsRead): ReadMaterials {
   const materials: Material[] = []
   const faults: RowFault[] = []
   const made = new Map<string, number>()
-  rows.forEach((cells, i) => {
-    const row = i + 2
-    const own: RowFault[] = []
-    const wrong = (id: string, says: string): void => {
-      own.push({ row, column: MATERIAL_COLUMNS.find((each) => each.id === id)!.name, says })
-    }
-    const text = (id: string): string => {
-      const at = mapping[id]
-      return (at === null || at === undefined ? '' : (cells[at] ?? '').trim()) || (USUAL[id] ?? '')
-    }
-    const length = (id: string): number => {
-      if (!text(id)) {
-        wrong(id, 'is needed.')
-        return 0
-      }
-      const read = parseLength(text(id), units)
-      if (!read.ok) wrong(id, read.error)
-      return read.ok ? read.value : 0
-    }
-    const number = (id: string): number => {
-      const read = numberIn(text(id))
-      if (!read.ok) wrong(id, read.error)
-      return read.ok ? read.value : 0
-    }
-    const yes = (id: string): boolean => {
-      const word = plain(text(id))
-      if (!['yes', 'no', 'true', 'false', '1', '0', 'y', 'n'].includes(word)) wrong(id, `“${text(id)}” is neither yes nor no.`)
-      return ['yes', 'true', '1', 'y'].includes(word)
-    }
-    const list = (id: string): string[] => text(id).split(LIST).filter(Boolean)
-    const parts = (): Material['parts'] =>
-      text('parts')
-        .split(/[;\n]/)
-        .map((each) => each.trim())
-        .filter(Boolean)
-        .flatMap((each) => {
-          const found = /^(\d+)\s+(.+)$/.exec(each)
-          if (!found) wrong('parts', `“${each}” does not say how many of what: 9 berries.`)
-          return found ? [{ name: found[2]!, count: Number(found[1]) }] : []
-        })
-    const name = text('name')
-    if (!name) wrong('name', 'is needed.')
-    const kind = plain(text('kind'))
-    const known = (MATERIAL_KINDS as readonly string[]).includes(kind)
-    if (!known) wrong('kind', text('kind') ? `“${text('kind')}” is not one of ${MATERIAL_KINDS.join(', ')}.` : 'is needed.')
-    const drawn = speciesNow(plain(text('species'))) || (DRAWN_AS[kind as Material['kind']] ?? 'bay')
-    if (!species.has(drawn)) wrong('species', `nothing is drawn as “${drawn}”.`)
-    const state = plain(text('state'))
-    const draft = {
-      id: text('id') || (name ? freshId(name) : 'unnamed'),
-      name: name || 'unnamed',
-      plural: text('plural') || pluralOf(name || 'unnamed'),
-      kind: known ? kind : 'accent',
-      species: drawn,
-      form: plain(text('form')) || (kind === 'sign' || kind === 'letter' ? 'board' : HEADS.has(kind) ? 'disc' : 'leaf'),
-      length: length('length'),
-      width: length('width'),
-      mass: number('mass'),
-      state,
-      texture: plain(text('texture')),
-      wired: yes('wired'),
-      facing: plain(text('facing')),
-      hardy: plain(text('hardy')) || (state === 'dried' || state === 'preserved' || state === 'made' ? 'covered' : 'open'),
-      divides: yes('divides'),
-      colours: list('colours'),
-      colour: tinted(mapping) ? text('tint') || null : (list('colours')[0] ?? null),
-      pack: { name: text('pack'), holds: number('holds'), bunches: number('bunches'), price: Math.round(number('price') * 100) },
-      parts: parts(),
-      months: list('months').map(Number),
-      hazards: list('hazards').map(plain),
-    }
-    if (made.has(draft.id)) wrong('id', `“${draft.id}” stands in row ${made.get(draft.id)} already.`)
+  rows.forEach((row, i) => {
+    const cells = new RowReader(MATERIAL_COLUMNS, how.mapping, row, i + 2, USUAL)
+    const draft = materialIn(cells, how)
+    if (made.has(draft.id)) cells.wrong('id', `“${draft.id}” stands in row ${made.get(draft.id)} already.`)
     const read = MaterialSchema.safeParse(draft)
-    if (!read.success && !own.length) {
+    if (!read.success && !cells.faults.length)
       for (const { path, message } of read.error.issues)
-        wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), mapping), `${message}.`)
-    }
-    if (own.length || !read.success) faults.push(...own)
-    else {
-      made.set(read.data.id, row)
-      materials.push(read.data)
-    }
+        cells.wrong(columnOf(String(path.at(path[0] === 'pack' ? 1 : 0)), how.mapping), `${message}.`)
+    faults.push(...cells.faults)
+    if (cells.faults.length || !read.success) return
+    made.set(read.data.id, cells.row)
+    materials.push(read.data)
   })
   return { materials, faults }
 }

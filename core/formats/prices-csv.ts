@@ -3,12 +3,12 @@ import { BASE_KINDS, BASE_SORTS } from '../base'
 import { materialOf } from '../material'
 import type { Material, Shelf } from '../material'
 import type { LengthUnits } from '../measure'
-import { parseLength, pluralOf } from '../measure'
+import { pluralOf } from '../measure'
 import type { Offer } from '../price'
 import { OfferSchema } from '../price'
 import { baseLots } from '../stock'
 import type { TableColumn, Mapping, RowFault, Table } from './csv-table'
-import { column, numberIn, plain } from './csv-table'
+import { column, plain, RowReader } from './csv-table'
 
 /** The columns of a price list. */
 export const PRICE_COLUMNS: readonly TableColumn[] = [
@@ -33,6 +33,34 @@ export interface ReadPrices {
 /** How many names that are near are told where one is not known. */
 const NEAR = 2
 
+/** What a row is a price of: a material of the shelf, or a bare base and its width, mm. */
+interface Priced {
+  readonly material: string
+  readonly width?: number
+  /** Pieces in a usual pack. */
+  readonly holds: number
+}
+
+/** @returns null where nothing is known by what it says @param byName of one and of several, in small letters */
+function pricedIn(
+  cells: RowReader,
+  byName: ReadonlyMap<string, Material>,
+  shelf: Pick<Shelf, 'materials'>,
+  units: LengthUnits,
+): Priced | null {
+  const named = cells.text('material')
+  if (!named) {
+    cells.wrong('material', 'is needed.')
+    return null
+  }
+  const material = byName.get(plain(named)) ?? materialOf(shelf, named)
+  if (material) return { material: material.id, holds: material.pack.holds }
+  const base = baseNamed(named)
+  if (base) return { material: baseLots(base), width: cells.length('width', units, 'is needed of a bare base.'), holds: 1 }
+  cells.wrong('material', `nothing on the shelf is called “${named}”${nearest(named, byName)}.`)
+  return null
+}
+
 /** Makes offers of a price list's rows. A row with anything wrong gives its faults and no offer; the others come in. */
 export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf, 'materials'>, units: LengthUnits = 'in'): ReadPrices {
   const offers: Offer[] = []
@@ -40,61 +68,20 @@ export function readPrices({ rows }: Table, mapping: Mapping, shelf: Pick<Shelf,
   const byName = new Map(
     Object.values(shelf.materials).flatMap((each) => [[plain(each.name), each] as const, [plain(each.plural), each] as const]),
   )
-  rows.forEach((cells, i) => {
-    const row = i + 2
-    const own: RowFault[] = []
-    const wrong = (id: string, says: string): void => {
-      own.push({ row, column: PRICE_COLUMNS.find((each) => each.id === id)!.name, says })
-    }
-    const text = (id: string): string => {
-      const at = mapping[id]
-      return at === null || at === undefined ? '' : (cells[at] ?? '').trim()
-    }
-    const number = (id: string, of: string): number => {
-      const read = numberIn(of)
-      if (!read.ok) {
-        wrong(id, read.error)
-        return NaN
-      }
-      return read.value
-    }
-    const named = text('material')
-    const material = named ? (byName.get(plain(named)) ?? materialOf(shelf, named)) : undefined
-    const base = material ? null : baseNamed(named)
-    if (!named) wrong('material', 'is needed.')
-    else if (!material && !base) wrong('material', `nothing on the shelf is called “${named}”${nearest(named, byName)}.`)
-    let width: number | null = null
-    if (base) {
-      const wide = text('width') ? parseLength(text('width'), units) : null
-      if (wide?.ok) width = wide.value
-      else wrong('width', wide ? wide.error : 'is needed of a bare base.')
-    }
-    const price = text('price') ? number('price', text('price')) : (wrong('price', 'is needed.'), NaN)
-    const holds = text('holds') ? number('holds', text('holds')) : (material?.pack.holds ?? 1)
-    const stock = text('stock') ? number('stock', text('stock')) : null
-    const reductions = [
-      ...reduction(
-        text('off'),
-        (of) => number('off', of),
-        (says) => wrong('off', says),
-      ),
-      ...deal(text('deal'), (says) => wrong('deal', says)),
-    ]
-    if (own.length) {
-      faults.push(...own)
-      return
-    }
-    const read = OfferSchema.safeParse({
-      material: base ? baseLots(base) : material!.id,
-      ...(width === null ? {} : { width }),
-      holds,
-      price: Math.round(price * 100),
-      reductions,
-      stock,
-      days: [],
-    })
+  rows.forEach((row, i) => {
+    const cells = new RowReader(PRICE_COLUMNS, mapping, row, i + 2)
+    const priced = pricedIn(cells, byName, shelf, units)
+    if (!cells.text('price')) cells.wrong('price', 'is needed.')
+    const price = cells.text('price') ? cells.number('price') : NaN
+    const holds = cells.text('holds') ? cells.number('holds') : (priced?.holds ?? 1)
+    const stock = cells.text('stock') ? cells.number('stock') : null
+    const reductions = [...reduction(cells), ...deal(cells)]
+    faults.push(...cells.faults)
+    if (cells.faults.length) return
+    const read = OfferSchema.safeParse({ ...priced, holds, price: Math.round(price * 100), reductions, stock, days: [] })
     if (read.success) offers.push(read.data)
-    else for (const { path, message } of read.error.issues) faults.push({ row, column: columnOf(String(path[0])), says: message })
+    else
+      for (const { path, message } of read.error.issues) faults.push({ row: cells.row, column: columnOf(String(path[0])), says: message })
   })
   return { offers, faults }
 }
@@ -107,12 +94,13 @@ const columnOf = (field: string): string =>
   PRICE_COLUMNS.find(({ id }) => id === (field === 'reductions' ? 'off' : field))?.name ?? 'Material'
 
 /** "40", "40 %" or "40-50". */
-function reduction(text: string, number: (of: string) => number, wrong: (says: string) => void): Offer['reductions'] {
+function reduction(cells: RowReader): Offer['reductions'] {
+  const text = cells.text('off')
   if (!text) return []
-  const ends = text.split(/\s*(?:to|–|—|(?<=[\d%])\s*-)\s*/i).map((of) => number(of) / 100)
+  const ends = text.split(/\s*(?:to|–|—|(?<=[\d%])\s*-)\s*/i).map((of) => cells.number('off', of) / 100)
   if (ends.some(Number.isNaN)) return []
   if (ends.length > 2) {
-    wrong(`“${text}” is neither one number nor two.`)
+    cells.wrong('off', `“${text}” is neither one number nor two.`)
     return []
   }
   const [from, to = from] = ends as [number, number?]
@@ -121,7 +109,8 @@ function reduction(text: string, number: (of: string) => number, wrong: (says: s
 }
 
 /** "buy 2 get 1", "buy 2, get 1 free", "3 for 2", each of one kind or "of any bunches". */
-function deal(text: string, wrong: (says: string) => void): Offer['reductions'] {
+function deal(cells: RowReader): Offer['reductions'] {
+  const text = cells.text('deal')
   if (!text) return []
   const [, numbers = '', among] = /^(.*?)(?:\s+of any\s+(?:of\s+)?(\S.{0,39}))?$/i.exec(text)!
   const bought = /^buy (\d{1,3}),? get (\d{1,3})(?: free)?$/i.exec(numbers)
@@ -132,7 +121,7 @@ function deal(text: string, wrong: (says: string) => void): Offer['reductions'] 
       ? [Number(taken[2]), Number(taken[1]) - Number(taken[2])]
       : [0, 0]
   if (buy < 1 || get < 1 || buy > 100 || get > 100) {
-    wrong(`“${text}” is not like “buy 2 get 1”, “3 for 2”, or “3 for 2 of any bunches”.`)
+    cells.wrong('deal', `“${text}” is not like “buy 2 get 1”, “3 for 2”, or “3 for 2 of any bunches”.`)
     return []
   }
   return [{ kind: 'free', buy, get, ...(among ? { among } : {}), from: null, until: null }]

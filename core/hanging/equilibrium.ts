@@ -1,4 +1,4 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidLayer, LaidPiece, Placement } from '../placement'
 import { BASE_SORTS, anchorSays, boundsOf, markOn, stationAt, topOf } from '../base'
 import type { Run } from '../base'
 import type { Shelf } from '../material'
@@ -35,14 +35,7 @@ export interface Hung {
   readonly floor: Figure | null
 }
 
-export function hungOf(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  masses: Masses,
-  size: FinishedSize,
-  shelf: Shelf,
-): Hung {
+export function hungOf({ piece, runs, laid, shelf }: LaidPiece, masses: Masses, size: FinishedSize): Hung {
   const pivot = pivotOf(piece, runs, shelf)
   const centre = masses.centre && { x: masses.centre.x.value, y: masses.centre.y.value }
   const turns = pivot && centre ? restAngle(pivot, centre) : null
@@ -177,102 +170,89 @@ export function usualHanger(piece: Piece, runs: readonly Run[], mass: number, by
   return { ...BARE, loop: loop!.id, hook, run: run.id, at: s / run.length }
 }
 
-/** What is wrong with how a piece hangs, and what would mend it. */
-export function hangProblems(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  masses: Masses,
-  hung: Hung,
-  size: FinishedSize,
-  shelf: Shelf,
-): Problem[] {
-  const { hanger } = piece
-  const mass = masses.whole.value
-  const set = (change: Partial<Hanger>): Mend['edit'] => ({ do: 'hanger', hanger: { ...hanger!, ...change } })
-  const problem = (id: string, severity: Problem['severity'], message: Message, mends: readonly Mend[]): Problem => ({
-    id,
-    severity,
-    layer: null,
-    ...message,
-    mends,
-  })
-  if (!hanger) {
-    if (!laid.some(({ placements }) => placements.length)) return []
-    const usual = usualHanger(piece, runs, mass, shelf)
-    return [
-      problem('hanger', 'care', hangingMessage('no-hanger', {}), [
-        {
-          ...hangingMessage('hang-by', { loop: usual.loop, hook: usual.hook }),
-          edit: { do: 'hanger', hanger: usual },
-        },
-      ]),
-    ]
-  }
-  const hook = HANGING_HOOKS[hanger.hook]
-  const loop = HANGING_LOOPS[hanger.loop]
-  const found: Problem[] = []
-  if (!loopsFor(piece).includes(loop) || !loop.hooks.includes(hanger.hook)) {
-    const usual = usualHanger(piece, runs, mass, shelf)
-    found.push(
-      problem('hanger:suits', 'fault', hangingMessage('not-together', { loop: hanger.loop, hook: hanger.hook }), [
-        {
-          ...hangingMessage('hang-by', { loop: usual.loop, hook: usual.hook }),
-          edit: { do: 'hanger', hanger: { ...hanger, loop: usual.loop, hook: usual.hook } },
-        },
-      ]),
-    )
-  }
-  const against = hookAgainst(piece, hook)
-  const others = hooksFor(piece, mass, shelf)
-    .filter((id) => id !== hanger.hook && loop.hooks.includes(id))
-    .slice(0, 2)
-    .map((id): Mend => ({ ...hangingMessage('take-hook', { hook: id }), edit: set({ hook: id, rated: null }) }))
-  if (against)
-    found.push(
-      problem(
-        'hanger:ground',
-        against === 'ground' ? 'fault' : 'care',
-        hangingMessage('hook-against', { hook: hanger.hook, because: against }),
-        others,
-      ),
-    )
-  const hooks = hung.make?.hooks.value ?? 1
-  const bears = hung.bears!.value * hooks
-  if (exceeds(mass, bears))
-    found.push(
-      problem(
-        'hanger:load',
-        exceeds(mass * rate(LOAD_SHARE, shelf), bears) ? 'fault' : 'care',
-        hangingMessage('too-heavy', {
-          mass,
-          bears,
-          share: rate(LOAD_SHARE, shelf),
-          hook: hanger.hook,
-          hooks,
-          said: hanger.rated !== null,
-        }),
-        others.length ? others : [{ ...hangingMessage('stronger-hook', {}), edit: null }],
-      ),
-    )
-  found.push(...tiltProblem(hanger, runs, masses, hung, set, shelf))
-  if (hanger.clear !== null && exceeds(hung.depth.value, hanger.clear))
-    found.push(
-      problem('hanger:depth', 'fault', hangingMessage('too-deep', { depth: hung.depth.value, clear: hanger.clear }), [
-        { ...hangingMessage('flatter-or-outer-door', {}), edit: null },
-      ]),
-    )
-  return [...found, ...reachProblems(piece, size, hung, shelf)]
+/** What hangs, and by what. */
+interface Hanging extends LaidPiece {
+  readonly hanger: Hanger
+  readonly masses: Masses
+  readonly hung: Hung
 }
 
-function tiltProblem(
-  hanger: Hanger,
-  runs: readonly Run[],
-  masses: Masses,
-  hung: Hung,
-  set: (change: Partial<Hanger>) => Mend['edit'],
-  shelf: Shelf,
-): Problem[] {
+const hangingProblem = (id: string, severity: Problem['severity'], message: Message, mends: readonly Mend[]): Problem => ({
+  id,
+  severity,
+  layer: null,
+  ...message,
+  mends,
+})
+
+const setHanger = (hanger: Hanger): Mend['edit'] => ({ do: 'hanger', hanger })
+
+/** What is wrong with how a piece hangs, and what would mend it. */
+export function hangProblems(of: LaidPiece, masses: Masses, hung: Hung, size: FinishedSize): Problem[] {
+  const { hanger } = of.piece
+  if (!hanger) return of.laid.some(({ placements }) => placements.length) ? [noHanger(of, masses)] : []
+  const hanging: Hanging = { ...of, hanger, masses, hung }
+  return [
+    ...togetherProblems(hanging),
+    ...hookProblems(hanging),
+    ...tiltProblems(hanging),
+    ...depthProblems(hanging),
+    ...reachProblems(of.piece, size, hung, of.shelf),
+  ]
+}
+
+/** The mend that hangs it as one usually would. @param hanger what is kept of the one that it has */
+function usualMend({ piece, runs, shelf }: LaidPiece, masses: Masses, hanger?: Hanger): Mend {
+  const usual = usualHanger(piece, runs, masses.whole.value, shelf)
+  const { loop, hook } = usual
+  return { ...hangingMessage('hang-by', { loop, hook }), edit: setHanger(hanger ? { ...hanger, loop, hook } : usual) }
+}
+
+const noHanger = (of: LaidPiece, masses: Masses): Problem =>
+  hangingProblem('hanger', 'care', hangingMessage('no-hanger', {}), [usualMend(of, masses)])
+
+/** A loop that does not suit the piece, or not its hook. */
+function togetherProblems(hanging: Hanging): Problem[] {
+  const { piece, hanger, masses } = hanging
+  const loop = HANGING_LOOPS[hanger.loop]
+  if (loopsFor(piece).includes(loop) && loop.hooks.includes(hanger.hook)) return []
+  const message = hangingMessage('not-together', { loop: hanger.loop, hook: hanger.hook })
+  return [hangingProblem('hanger:suits', 'fault', message, [usualMend(hanging, masses, hanger)])]
+}
+
+/** A hook that is not for this place, or does not bear the piece. */
+function hookProblems({ piece, hanger, masses, hung, shelf }: Hanging): Problem[] {
+  const mass = masses.whole.value
+  const against = hookAgainst(piece, HANGING_HOOKS[hanger.hook])
+  const others = hooksFor(piece, mass, shelf)
+    .filter((id) => id !== hanger.hook && HANGING_LOOPS[hanger.loop].hooks.includes(id))
+    .slice(0, 2)
+    .map((id): Mend => ({ ...hangingMessage('take-hook', { hook: id }), edit: setHanger({ ...hanger, hook: id, rated: null }) }))
+  const found: Problem[] = []
+  if (against) {
+    const message = hangingMessage('hook-against', { hook: hanger.hook, because: against })
+    found.push(hangingProblem('hanger:ground', against === 'ground' ? 'fault' : 'care', message, others))
+  }
+  const hooks = hung.make?.hooks.value ?? 1
+  const bears = hung.bears!.value * hooks
+  if (exceeds(mass, bears)) {
+    const share = rate(LOAD_SHARE, shelf)
+    const message = hangingMessage('too-heavy', { mass, bears, share, hook: hanger.hook, hooks, said: hanger.rated !== null })
+    const mends = others.length ? others : [{ ...hangingMessage('stronger-hook', {}), edit: null }]
+    found.push(hangingProblem('hanger:load', exceeds(mass * share, bears) ? 'fault' : 'care', message, mends))
+  }
+  return found
+}
+
+/** A piece between two doors that is thicker than what is between them. */
+function depthProblems({ hanger, hung }: Hanging): Problem[] {
+  if (hanger.clear === null || !exceeds(hung.depth.value, hanger.clear)) return []
+  const message = hangingMessage('too-deep', { depth: hung.depth.value, clear: hanger.clear })
+  return [hangingProblem('hanger:depth', 'fault', message, [{ ...hangingMessage('flatter-or-outer-door', {}), edit: null }])]
+}
+
+/** A piece that turns as it hangs. */
+function tiltProblems({ hanger, runs, masses, hung, shelf }: Hanging): Problem[] {
   const { rest, pivot, level } = hung
   if (!rest || !pivot || Math.abs(rest.value) < rate(TILT_SEEN, shelf)) return []
   const { x, y } = { x: masses.centre!.x.value, y: masses.centre!.y.value }
@@ -284,7 +264,10 @@ function tiltProblem(
         layer: null,
         ...hangingMessage('turns-over', {}),
         mends: [
-          { ...hangingMessage('hang-higher', {}), edit: set({ run: topOf(runs).run.id, at: topOf(runs).s / topOf(runs).run.length }) },
+          {
+            ...hangingMessage('hang-higher', {}),
+            edit: setHanger({ ...hanger, run: topOf(runs).run.id, at: topOf(runs).s / topOf(runs).run.length }),
+          },
         ],
       },
     ]
@@ -300,7 +283,7 @@ function tiltProblem(
       ...hangingMessage('tilts', { degrees: Math.abs(Math.round(rest.value * 10) / 10), clockwise: rest.value > 0 }),
       mends: [
         ...(level && Math.abs(level.at - hanger.at) > 1e-3
-          ? [{ ...hangingMessage('move-hanger', { where: level.says }), edit: set({ at: level.at }) }]
+          ? [{ ...hangingMessage('move-hanger', { where: level.says }), edit: setHanger({ ...hanger, at: level.at }) }]
           : []),
         ...(rights !== null && rights < mass
           ? [{ ...hangingMessage('weight-opposite', { mass: Math.round(rights), left: rest.value > 0 }), edit: null }]

@@ -1,4 +1,4 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidPiece, Placement } from '../placement'
 import type { Run } from '../base'
 import { stationAt } from '../base'
 import type { Fixing, Way } from '../fixing'
@@ -52,13 +52,7 @@ function weakness({ link, places, id }: Way, { joint, tied, way }: Fixing, by: S
 }
 
 /** Every chain from what is heavy to the hanger, worst first. */
-export function loadPaths(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  fixings: readonly Fixing[],
-  shelf: Shelf,
-): LoadPath[] {
+export function loadPaths({ piece, runs, laid, shelf }: LaidPiece, fixings: readonly Fixing[]): LoadPath[] {
   const hang = pivotOf(piece, runs, shelf) ?? attachment(runs, { run: runs[0]!.id, at: 0 })
   const up = hangerLinks(piece)
   const paths = fixings

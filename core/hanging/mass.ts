@@ -1,5 +1,5 @@
 import { dotsRule } from '../fixing'
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidLayer, LaidPiece, Placement } from '../placement'
 import { HELD } from '../placement'
 import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
@@ -28,7 +28,7 @@ import {
   times,
   worked,
 } from '../measure'
-import type { Piece, ScaleReading } from '../piece'
+import type { ScaleReading } from '../piece'
 import { facesOf, isItself, laysLengths } from '../piece'
 import { attachment } from './hanger'
 import { GLUE_EACH } from './rules-of-thumb'
@@ -100,19 +100,14 @@ export function weighedEach(weighed: readonly ScaleReading[], material: string):
   return reading ? reading.grams / reading.of : null
 }
 
-export function massesOf(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  needs: readonly Need[],
-  taken: readonly FixingAmount[],
-  shelf: Shelf,
-): Masses {
+/** @param needs of one copy @param taken by what holds it */
+export function massesOf(of: LaidPiece, needs: readonly Need[], taken: readonly FixingAmount[]): Masses {
+  const { piece, runs, shelf } = of
   const base =
     isItself(piece) && piece.base.mass === null
       ? figure(quantity.mass(0), sum`bound of its boughs: there is no other base`, COUNTED)
       : baseMass(piece.base, runs, shelf)
-  const on = partsOn(piece, runs, laid, needs, taken, shelf)
+  const on = partsOn(of, needs, taken)
   const parts: WeightPart[] = [
     ...(base.value > 0 ? [{ id: 'base', kind: 'base' as const, layer: null, material: null, figure: base, at: centreOfRuns(runs) }] : []),
     ...on.map(({ term, ...part }): WeightPart => ({ ...part, figure: worked(term) })),
@@ -198,83 +193,81 @@ const stemParts = (laid: LaidLayer, bare: Point, weights: readonly ScaleReading[
     return { at, parts }
   })
 
-/** All that is on the base, layer by layer: stems as cut, what comes by the length, the small things that hold it, glue, and the hanger. */
-function partsOn(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  needs: readonly Need[],
-  taken: readonly FixingAmount[],
-  shelf: Shelf,
-): Open[] {
-  const bare = centreOfRuns(runs)
-  const places = new Map<string, Point>()
-  const stems = laid.flatMap((each) => {
-    const of = stemParts(each, bare, piece.weighed, shelf)
-    places.set(each.layer.id, of.at)
-    return of.parts
-  })
-  const hangs = piece.hanger ? attachment(runs, piece.hanger) : bare
-  const placeOf = ({ layer, use }: Need): Point => (use === 'hanger' ? hangs : (places.get(layer) ?? bare))
-  const kindOf = ({ use }: Need): WeightPart['kind'] => (use === 'hanger' ? 'hanger' : use === 'fixing' ? 'fixings' : 'lengths')
-  const known = (id: string, part: (material: Material) => Open): Open[] => {
-    const material = materialOf(shelf, id)
-    return material ? [part(material)] : []
+/** Where the weight of what is not a stem lies: with its layer's stems, at the hanger, or in the middle of the base. */
+interface Places {
+  readonly ofLayer: (layer: string) => Point
+  readonly hanger: Point
+}
+
+/** The needs that are weighed as one part: of one layer and one material, what hangs it apart. */
+function gathered<N extends Need>(all: readonly N[]): N[][] {
+  const groups = new Map<string, N[]>()
+  for (const need of all) {
+    const key = `${need.layer} ${need.use === 'hanger' ? 'hanger' : ''} ${need.material}`
+    groups.set(key, [...(groups.get(key) ?? []), need])
   }
-  const gathered = <N extends Need>(all: readonly N[]): N[][] => {
-    const groups = new Map<string, N[]>()
-    for (const need of all) {
-      const key = `${need.layer} ${need.use === 'hanger' ? 'hanger' : ''} ${need.material}`
-      groups.set(key, [...(groups.get(key) ?? []), need])
-    }
-    return [...groups.values()]
-  }
-  // What is laid by the length is weighed as it lies.
-  const lengths = gathered(lengthsIn(needs).filter(({ use }) => use !== 'laid')).flatMap((all) =>
-    known(all[0]!.material, (material) => {
+  return [...groups.values()]
+}
+
+/** A part of some needs of one material, by what they weigh. */
+function partOf<N extends Need>(needs: readonly N[], shelf: Shelf, places: Places, weigh: (material: Material) => Term): Open[] {
+  const { layer, use, material: id } = needs[0]!
+  const material = materialOf(shelf, id)
+  if (!material) return []
+  return [
+    {
+      id: `${layer}:${use}:${id}`,
+      kind: use === 'hanger' ? 'hanger' : use === 'fixing' ? 'fixings' : 'lengths',
+      layer,
+      material: id,
+      at: use === 'hanger' ? places.hanger : places.ofLayer(layer),
+      term: weigh(material),
+    },
+  ]
+}
+
+/** What comes by the length; what is laid by the length is weighed as it lies. */
+const lengthParts = (needs: readonly Need[], shelf: Shelf, places: Places): Open[] =>
+  gathered(lengthsIn(needs).filter(({ use }) => use !== 'laid')).flatMap((all) =>
+    partOf(all, shelf, places, (material) => {
       const length = all.reduce((total, each) => total + each.length * each.count, 0)
       const mass = (material.mass * length) / material.length
-      return {
-        id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
-        kind: kindOf(all[0]!),
-        layer: all[0]!.layer,
-        material: material.id,
-        at: placeOf(all[0]!),
-        term: saidAs(weighed('', mass, false), sum`${quantity.length(length)} of ${material.name} ${quantity.mass(mass)}`),
-      }
+      return saidAs(weighed('', mass, false), sum`${quantity.length(length)} of ${material.name} ${quantity.mass(mass)}`)
     }),
   )
-  // Sticks and tubes are bought whole and go on by the dot; hooks stay in the wall.
-  const besides = gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !dotsRule(material))).flatMap(
-    (all) =>
-      known(all[0]!.material, (material) => {
-        const used = all.reduce((total, { count }) => total + count, 0)
-        return {
-          id: `${all[0]!.layer}:${all[0]!.use}:${material.id}`,
-          kind: all[0]!.use === 'fixing' ? 'fixings' : all[0]!.use === 'hanger' ? 'hanger' : 'lengths',
-          layer: all[0]!.layer,
-          material: material.id,
-          at: placeOf(all[0]!),
-          term: weighed(several(used, material.name, material.plural), used * material.mass, false),
-        }
-      }),
+
+/** Small things. Sticks and tubes are bought whole and go on by the dot; hooks stay in the wall. */
+const thingParts = (needs: readonly Need[], shelf: Shelf, places: Places): Open[] =>
+  gathered(thingsIn(needs).filter(({ use, material }) => use !== 'laid' && use !== 'hook' && !dotsRule(material))).flatMap((all) =>
+    partOf(all, shelf, places, (material) => {
+      const used = all.reduce((total, { count }) => total + count, 0)
+      return weighed(several(used, material.name, material.plural), used * material.mass, false)
+    }),
   )
-  const glue = [...byMaterial(taken.filter(({ of }) => of === 'dots'))].flatMap(([id, all]): Open[] => {
+
+/** Glue, by its dots. */
+const glueParts = (taken: readonly FixingAmount[], shelf: Shelf, bare: Point, { ofLayer }: Places): Open[] =>
+  [...byMaterial(taken.filter(({ of }) => of === 'dots'))].flatMap(([id, all]): Open[] => {
     const dots = all.reduce((total, { figure: { value } }) => total + value, 0)
     if (dots <= 0) return []
-    return [
-      {
-        id: `glue:${id}`,
-        kind: 'glue',
-        layer: null,
-        material: id,
-        at: meanOf(
-          all.map(({ layer, figure: { value } }) => ({ mass: value, at: places.get(layer) ?? bare })),
-          bare,
-        ),
-        term: labelled`glue in ${times(n(Math.round(dots)), byRule(GLUE_EACH, shelf))}`,
-      },
-    ]
+    const lying = all.map(({ layer, figure: { value } }) => ({ mass: value, at: ofLayer(layer) }))
+    const term = labelled`glue in ${times(n(Math.round(dots)), byRule(GLUE_EACH, shelf))}`
+    return [{ id: `glue:${id}`, kind: 'glue', layer: null, material: id, at: meanOf(lying, bare), term }]
   })
-  return [...stems, ...lengths, ...besides, ...glue]
+
+/** All that is on the base, layer by layer: stems as cut, what comes by the length, the small things that hold it, glue, and the hanger. */
+function partsOn({ piece, runs, laid, shelf }: LaidPiece, needs: readonly Need[], taken: readonly FixingAmount[]): Open[] {
+  const bare = centreOfRuns(runs)
+  const stems = laid.map((each) => ({ layer: each.layer.id, ...stemParts(each, bare, piece.weighed, shelf) }))
+  const centres = new Map(stems.map(({ layer, at }) => [layer, at]))
+  const places: Places = {
+    ofLayer: (layer) => centres.get(layer) ?? bare,
+    hanger: piece.hanger ? attachment(runs, piece.hanger) : bare,
+  }
+  return [
+    ...stems.flatMap(({ parts }) => parts),
+    ...lengthParts(needs, shelf, places),
+    ...thingParts(needs, shelf, places),
+    ...glueParts(taken, shelf, bare, places),
+  ]
 }

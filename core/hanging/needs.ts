@@ -1,21 +1,17 @@
-import type { LaidLayer } from '../placement'
-import type { Run } from '../base'
+import type { LaidPiece } from '../placement'
 import type { MakeUp } from '../constructions'
 import { needsOf } from '../constructions'
 import type { Fixing, FixingAmount } from '../fixing'
 import { fixingNeeds, fixingAmounts } from '../fixing'
-import type { Need, Shelf } from '../material'
-import type { Piece, WayId } from '../piece'
+import type { Need } from '../material'
+import type { WayId } from '../piece'
 import { hangerMake } from './hanger'
 
 /** All that one copy of a piece needs: what it is laid and made of, what holds that, and what it hangs by. */
 export function allNeeds(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
+  { piece, runs, laid, shelf }: LaidPiece,
   makeUps: readonly MakeUp[],
   fixings: readonly Fixing[],
-  shelf: Shelf,
 ): { readonly needs: Need[]; readonly taken: readonly FixingAmount[] } {
   const backups = new Map(piece.layers.flatMap(({ id, backup }): [string, WayId][] => (backup ? [[id, backup]] : [])))
   const taken = fixingAmounts(fixings, backups, shelf)

@@ -108,6 +108,9 @@ export function startLayer(
   }
 }
 
+/** The seed of a layer that is added to so many: another for each, the same again for the same piece. */
+export const freshSeed = (layers: readonly unknown[]): number => 100 + layers.length * 37
+
 /** An id that none of these layers has. */
 export function freshLayerId(layers: readonly Pick<Layer, 'id'>[]): string {
   const taken = new Set(layers.map(({ id }) => id))

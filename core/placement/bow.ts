@@ -112,17 +112,54 @@ const STACKED = 9
 export const bowMoves = (ribbons: readonly Ribbon[], means: LoopMeans): Move[] =>
   ribbons.flatMap((ribbon, i) => ribbonMoves(ribbon, means, i, (i - (ribbons.length - 1) / 2) * STACKED))
 
-function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: number): Move[] {
-  const move = (what: Move['what'], angle: number, length: number, open = 0): Move => ({ what, ribbon: index, angle, length, open })
-  /** Loops right and left in turn, the last pair level and in front. */
-  const fanned = (lengths: readonly number[], fan: number, open: number): Move[] => {
-    const pairs = Math.ceil(lengths.length / 2)
-    return lengths.map((length, i) => {
-      const tilt = fan * between(pairs - 1 - Math.floor(i / 2)) + turn
-      return move('loop', i % 2 ? 180 - tilt : tilt, length, open)
-    })
+/** How the moves of one ribbon are made, turned as it lies in the stack. */
+interface Hands {
+  readonly means: LoopMeans
+  /** Degrees. */
+  readonly turn: number
+  readonly move: (what: Move['what'], angle: number, length: number, open?: number) => Move
+  /** Loops right and left in turn, the last pair level and in front. @param fan degrees up and down @param open how wide a loop stands */
+  readonly fanned: (lengths: readonly number[], fan: number, open: number) => Move[]
+  /** @param off degrees from straight down */
+  readonly tail: (off: number, length: number) => Move[]
+}
+
+function handsWith(means: LoopMeans, ribbon: number, turn: number): Hands {
+  const move: Hands['move'] = (what, angle, length, open = 0) => ({ what, ribbon, angle, length, open })
+  return {
+    means,
+    turn,
+    move,
+    fanned(lengths, fan, open) {
+      const pairs = Math.ceil(lengths.length / 2)
+      return lengths.map((length, i) => {
+        const tilt = fan * between(pairs - 1 - Math.floor(i / 2)) + turn
+        return move('loop', i % 2 ? 180 - tilt : tilt, length, open)
+      })
+    },
+    tail: (off, length) => (length > 0 ? [move('tail', 90 + off + turn, length)] : []),
   }
-  const tail = (off: number, length: number): Move[] => (length > 0 ? [move('tail', 90 + off + turn, length)] : [])
+}
+
+const repeated = (count: number, length: number): number[] => Array.from({ length: count }, () => length)
+
+/** A strip after the other, each two loops and two tails, fanned out. */
+const stripMoves = ({ strips, loop, tail }: RibbonOf<'strips'>, { means, turn, move }: Hands): Move[] =>
+  Array.from({ length: strips }, (_, k) => {
+    const tilt = strips > 1 ? FAN * ((2 * k) / (strips - 1) - 1) + turn : turn
+    const shows = loopShows(loop, means)
+    return [
+      move('tail', tilt + 24, tail),
+      move('loop', tilt, shows, 0.5),
+      move('loop', 180 + tilt, shows, 0.5),
+      move('tail', 204 + tilt, tail),
+    ].filter(({ length }) => length > 0)
+  }).flat()
+
+function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: number): Move[] {
+  const hands = handsWith(means, index, turn)
+  const { move, fanned, tail } = hands
+  const knot = (strip: number): Move[] => (strip > 0 ? [move('strip', 90, strip / 2)] : [])
   switch (ribbon.build) {
     case 'hand': {
       const lengths = handLoops(ribbon).map((each) => loopShows(each, means))
@@ -134,51 +171,29 @@ function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: numb
       ]
     }
     case 'strips':
-      return Array.from({ length: ribbon.strips }, (_, k) => {
-        const tilt = ribbon.strips > 1 ? FAN * ((2 * k) / (ribbon.strips - 1) - 1) + turn : turn
-        const shows = loopShows(ribbon.loop, means)
-        return [
-          move('tail', tilt + 24, ribbon.tail),
-          move('loop', tilt, shows, 0.5),
-          move('loop', 180 + tilt, shows, 0.5),
-          move('tail', 204 + tilt, ribbon.tail),
-        ].filter(({ length }) => length > 0)
-      }).flat()
-    case 'rag': {
-      const loops = ragLoops(ribbon, means)
-      const lengths = Array.from({ length: Math.min(MOST_DRAWN, ribbon.strips * loops) }, () => loopShows(ribbon.loop, means))
-      return fanned(lengths, ROUND, 0.4)
-    }
-    case 'coil': {
-      const [right, left] = coilLoops(ribbon.layers)
-      return fanned(
-        Array.from({ length: right + left }, () => ribbon.flat / 2),
-        ROUND,
-        0.62,
-      )
-    }
+      return stripMoves(ribbon, hands)
+    case 'rag':
+      return fanned(repeated(Math.min(MOST_DRAWN, ribbon.strips * ragLoops(ribbon, means)), loopShows(ribbon.loop, means)), ROUND, 0.4)
+    case 'coil':
+      return fanned(repeated(ribbon.layers - 1, ribbon.flat / 2), ROUND, 0.62)
     case 'flat':
       return [
         ...Array.from({ length: ribbon.rounds }, (_, k) =>
           [0, 180].map((side) => move('loop', side + turn + 12 * (k - (ribbon.rounds - 1) / 2), ribbon.width / 2, 0.12)),
         ).flat(),
-        ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+        ...knot(ribbon.strip),
       ]
     case 'tails':
       return Array.from({ length: Math.min(MOST_DRAWN, ribbon.tails) }, (_, i) => tail(between(i) * 26, ribbon.tail)).flat()
     case 'fill-ins':
-      return fanned(
-        Array.from({ length: ribbon.strips }, () => loopShows(ribbon.loop, means)),
-        ROUND,
-        0.3,
-      )
+      return fanned(repeated(ribbon.strips, loopShows(ribbon.loop, means)), ROUND, 0.3)
     case 'folded':
       return [
         ...tail(24, ribbon.tail),
         ...tail(-24, ribbon.tail),
         move('loop', turn, loopShows(ribbon.loop, means), 0.56),
         move('loop', 180 - turn, loopShows(ribbon.loop, means), 0.56),
-        ...(ribbon.strip > 0 ? [move('strip', 90, ribbon.strip / 2)] : []),
+        ...knot(ribbon.strip),
       ]
   }
 }

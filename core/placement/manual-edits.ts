@@ -1,10 +1,10 @@
 import type { Run } from '../base'
 import { mirrored, onRun, stationAt } from '../base'
-import type { Shelf } from '../material'
+import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { clamp, wrapDegrees } from '../measure'
 import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
-import { STILL } from '../piece'
+import { addedSlot, freshLayerId, freshSeed, laysLengths, rulesFor, startLayer, STILL } from '../piece'
 import type { Placement } from './placement'
 import { layerBearing } from './place'
 
@@ -124,4 +124,50 @@ export function duplicate(piece: Piece, things: readonly Placement[], runs: read
     runs,
     shelf,
   )
+}
+
+/** Where something is put on a base: along a run, mm, and across its face, half widths. */
+export interface DropPlace {
+  readonly run: Run
+  readonly s: number
+  readonly across: number
+}
+
+/** What putting a material on a base does. @see dropOnto */
+export interface Dropped {
+  readonly edit: Edit
+  readonly layer: string
+  /** The slot of the thing that was put there; null where a layer of it was begun by its own rule. */
+  readonly slot: string | null
+}
+
+/** Whether things of a material can be put into a layer one by one. */
+const takesByHand = ({ locked, rule, mix }: Layer, material: Pick<Material, 'id' | 'kind'>): boolean =>
+  !locked && !laysLengths(rule) && rulesFor(material.kind).includes('hand') && mix.some((part) => part.material === material.id)
+
+/**
+ * Puts a material on the base at a place: into the open layer where that holds it, else into one by hand that begins with it, else
+ * into a new layer of its own, by its usual rule where none of it can be put by hand.
+ * @param open the layer that is open; null is none
+ */
+export function dropOnto(piece: Piece, material: Material, { run, s, across }: DropPlace, open: string | null): Dropped {
+  const { layers } = piece
+  const at = s / run.length
+  const thing = (id: string): Added => ({ id, run: run.id, at, across: clamp(across, -1, 1), turn: 0, material: material.id })
+  const into =
+    layers.find((layer) => layer.id === open && takesByHand(layer, material)) ??
+    layers.find(({ rule, mix, locked }) => rule.kind === 'hand' && !locked && mix[0]!.material === material.id)
+  if (into) {
+    const [id] = freshIds(into, 1)
+    return { edit: { do: 'add', layer: into.id, things: [thing(id!)] }, layer: into.id, slot: addedSlot(id!) }
+  }
+  const byHand = rulesFor(material.kind).includes('hand')
+  const usual = startLayer(freshLayerId(layers), material, freshSeed(layers), [run])
+  const layer: Layer = {
+    ...usual,
+    run: run.id,
+    rule: byHand ? { kind: 'hand' } : usual.rule.kind === 'bow' ? { ...usual.rule, at } : usual.rule,
+    added: byHand ? [thing('h1')] : [],
+  }
+  return { edit: { do: 'add layer', at: layers.length, layer }, layer: layer.id, slot: byHand ? addedSlot('h1') : null }
 }

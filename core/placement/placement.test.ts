@@ -82,7 +82,7 @@ describe('arrange', () => {
 describe('arrangeProblems', () => {
   const problems = (layer: Layer) => {
     const { piece, laid, runs } = lay(layer)
-    return arrangeProblems(piece, laid, runs, shelf)
+    return arrangeProblems({ piece, laid, runs, shelf })
   }
   it('names a material that the shelf does not have, and leaves it out', () => {
     const layer = layerOf('a', 'ivy', compass(4), { mix: mixOf(['ivy', 1], ['moonwort', 1]) })

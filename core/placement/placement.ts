@@ -1,5 +1,6 @@
-import type { Material } from '../material'
-import type { Layer } from '../piece'
+import type { Run } from '../base'
+import type { Material, Shelf } from '../material'
+import type { Layer, Piece } from '../piece'
 import type { ShapedLength } from './construction-slots'
 
 /** How a thing on the base is known: by its layer, and its slot in it. @example placementId('a', '+h1') // 'a:+h1' */
@@ -54,6 +55,14 @@ export interface Zone {
   readonly run: string
   readonly from: number
   readonly length: number
+}
+
+/** A piece with what was laid of it, layer by layer, on the runs of its base. */
+export interface LaidPiece {
+  readonly piece: Piece
+  readonly runs: readonly Run[]
+  readonly laid: readonly LaidLayer[]
+  readonly shelf: Shelf
 }
 
 export interface LaidLayer {

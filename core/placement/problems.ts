@@ -8,13 +8,13 @@ import type { Clash } from './collisions'
 import { clashesOf, freeAlong } from './collisions'
 import { shortestOf } from './mix-assignment'
 import { nudgeBy, takeOff } from './manual-edits'
-import type { LaidLayer, Placement } from './placement'
+import type { LaidLayer, LaidPiece, Placement } from './placement'
 import { mixFor } from './slot-positions'
 import { arrangingOf } from './rules'
 import { runsFor } from './slots'
 
 /** What is wrong with how layers are laid. */
-export function arrangeProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Problem[] {
+export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Problem[] {
   return [
     ...laid.flatMap(({ layer, fault, placements }) => [
       ...faultOf(layer, fault, runs),

@@ -140,17 +140,21 @@ describe('clashes', () => {
         ['fern', true],
       ]),
     )
-    const problems = arrangeProblems(piece, laid, [ring], shelf).filter(({ id }) => id.startsWith('clash'))
+    const problems = arrangeProblems({ piece, laid, runs: [ring], shelf }).filter(({ id }) => id.startsWith('clash'))
     for (const problem of problems) {
       let now = piece
       for (let i = 0; i < 4; i++) {
-        const [same] = arrangeProblems(now, arrange(now, [ring], shelf), [ring], shelf).filter(({ id }) => id === problem.id)
+        const [same] = arrangeProblems({ piece: now, laid: arrange(now, [ring], shelf), runs: [ring], shelf }).filter(
+          ({ id }) => id === problem.id,
+        )
         if (!same) break
         const edited = edit(now, same.mends[0]!.edit!, 'mend')
         if (!edited.ok) throw new Error(edited.error)
         now = edited.change.piece
       }
-      expect(arrangeProblems(now, arrange(now, [ring], shelf), [ring], shelf).map(({ id }) => id)).not.toContain(problem.id)
+      expect(arrangeProblems({ piece: now, laid: arrange(now, [ring], shelf), runs: [ring], shelf }).map(({ id }) => id)).not.toContain(
+        problem.id,
+      )
     }
   })
   it('say nothing of greenery that lies under a bow', () => {
@@ -159,7 +163,7 @@ describe('clashes', () => {
   })
   it('are counted when there are too many to tell', () => {
     const many = pieceWith([piece.layers[0]!, layerOf('r', 'bracken', { kind: 'compass', count: 60, start: 0 })])
-    const problems = arrangeProblems(many, arrange(many, [ring], shelf), [ring], shelf)
+    const problems = arrangeProblems({ piece: many, laid: arrange(many, [ring], shelf), runs: [ring], shelf })
     expect(problems.map(({ id }) => id)).toContain('clash:rest')
     expect(problems.length).toBeLessThan(9)
   })

@@ -67,16 +67,24 @@ const meets = ({ kind, amount: said }: Claim, amount: Minor): boolean =>
 
 const ends = (of: Figure): PriceRange => rangeOf(of)
 
-/**
- * Whether what is claimed of a piece's cost holds, fails, or hangs on something, and at which price, reduction or tax it turns,
- * each to the cent, were all else as it is and bought in the packs of the bill.
- */
-export function judge(claim: Claim, making: BilledPiece, pricing: Pricing): ClaimVerdict {
+/** A claim at work: the lines that it is of, at their prices, and what they come to at others. */
+interface Judging {
+  readonly claim: Claim
+  readonly tax: Tax
+  /** As they are priced, and at the reduction that the claim itself says. */
+  readonly plain: readonly CostLine[]
+  readonly lines: readonly CostLine[]
+  /** Whether a line counts in what is claimed. */
+  readonly counts: (line: CostLine) => boolean
+  readonly totalOf: (lines: readonly CostLine[], tax?: Tax) => Figure
+  /** Whether what is claimed is met whatever of its range the total is. */
+  readonly surely: (lines: readonly CostLine[], tax?: Tax) => boolean
+}
+
+function judging(claim: Claim, making: BilledPiece, pricing: Pricing): Judging {
   const copies = claim.copies ?? making.copies
   const plain = linesOf({ ...making, copies }, pricing)
   const counts = ({ id }: CostLine): boolean => claim.lines === null || claim.lines.includes(id)
-  const { off } = claim
-  const lines = off?.share ? reduced(plain, off.material, off.share) : plain
   const totalOf = (of: readonly CostLine[], tax: Tax = pricing.tax): Figure => {
     // Of some lines it is what they cost on the bill of all.
     const bill = billOfLines(boughtTogether(of).filter(counts), { copies, budget: null }, tax)
@@ -88,40 +96,41 @@ export function judge(claim: Claim, making: BilledPiece, pricing: Pricing): Clai
         ? bill.usedEach
         : bill.used
   }
-  const met = (amount: Minor): boolean => meets(claim, amount)
   /** Not over it, for what is said to make it just that. */
-  const within = (amount: Minor): boolean => (claim.kind === 'makes' ? amount <= claim.amount : met(amount))
-  const surely = (of: readonly CostLine[], tax?: Tax): boolean => within(ends(totalOf(of, tax))[1])
-  const total = totalOf(lines)
-  const [low, high] = ends(total)
+  const within = (amount: Minor): boolean => (claim.kind === 'makes' ? amount <= claim.amount : meets(claim, amount))
+  return {
+    claim,
+    tax: pricing.tax,
+    plain,
+    lines: claim.off?.share ? reduced(plain, claim.off.material, claim.off.share) : plain,
+    counts,
+    totalOf,
+    surely: (of, tax) => within(ends(totalOf(of, tax))[1]),
+  }
+}
 
-  const conditions: Condition[] = []
-  if (!pricing.tax.included) {
-    const most = greatestThat(0, TAX_STEPS, (n) => surely(lines, { ...pricing.tax, share: n / TAX_STEPS }))
-    if (most !== null && most < TAX_STEPS) conditions.push({ of: 'tax', share: most / TAX_STEPS })
-  }
-  /** Whether it hangs on a tax that nobody has said, and that may be more than it bears. */
-  const onTax = (): boolean =>
-    !pricing.tax.known && !pricing.tax.included && within(high) && conditions.some((each) => each.of === 'tax' && each.share < HIGHEST_TAX)
-  if (off && off.share === null) {
-    const from = leastThat(0, REDUCTION_STEPS, (n) => surely(reduced(plain, off.material, n / REDUCTION_STEPS)))
-    const named = plain.find(({ id }) => id === off.material)
-    if (from !== null)
-      conditions.unshift({
-        of: 'reduction',
-        line: off.material,
-        name: named?.plural ?? off.material ?? 'all of it',
-        share: from / REDUCTION_STEPS,
-        span: null,
-      })
-    // Something makes it just that only where it comes to more without.
-    const already = claim.kind === 'makes' && from === 0 && high < claim.amount
-    const verdict = from === null || already ? 'fails' : from === 0 && !onTax() ? 'holds' : 'hangs'
-    return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
-  }
-  for (const line of off ? [] : lines.filter(counts)) {
+/** Up to which tax it holds; nothing where prices have it in them, or none is too much. */
+function taxTurn({ tax, lines, surely }: Judging): Extract<Condition, { of: 'tax' }> | null {
+  if (tax.included) return null
+  const most = greatestThat(0, TAX_STEPS, (n) => surely(lines, { ...tax, share: n / TAX_STEPS }))
+  return most !== null && most < TAX_STEPS ? { of: 'tax', share: most / TAX_STEPS } : null
+}
+
+/** Whether it hangs on a tax that nobody has said, and that may be more than it bears. */
+const hangsOnTax = ({ tax, lines, surely }: Judging, turn: Extract<Condition, { of: 'tax' }> | null): boolean =>
+  !tax.known && !tax.included && surely(lines) && turn !== null && turn.share < HIGHEST_TAX
+
+/** From how much off on it holds, of one material or of all. @param least share that is tried, in steps */
+const reductionThat = ({ plain, surely }: Judging, material: string | null, least = 0): number | null => {
+  const from = leastThat(least, REDUCTION_STEPS, (n) => surely(reduced(plain, material, n / REDUCTION_STEPS)))
+  return from === null ? null : from / REDUCTION_STEPS
+}
+
+/** Within which range of its reduction each line turns it. */
+const rangeTurns = ({ lines, counts, surely }: Judging): Condition[] =>
+  lines.filter(counts).flatMap((line): Condition[] => {
     const shares = line.bought.flatMap(({ reductions }) => reductions.flatMap((each) => (each.kind === 'off' ? [each.share] : [])))
-    if (!shares.length) continue
+    if (!shares.length) return []
     const at = (share: number): CostLine[] =>
       lines.map((each) =>
         each === line
@@ -133,31 +142,61 @@ export function judge(claim: Claim, making: BilledPiece, pricing: Pricing): Clai
           : each,
       )
     const from = leastThat(0, REDUCTION_STEPS, (n) => surely(at(n / REDUCTION_STEPS)))
-    if (from)
-      conditions.push({
-        of: 'reduction',
-        line: line.id,
-        name: line.plural,
-        share: from / REDUCTION_STEPS,
-        span: [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))],
-      })
+    const span: PriceRange = [Math.min(...shares.map(([a]) => a)), Math.max(...shares.map(([, b]) => b))]
+    return from ? [{ of: 'reduction', line: line.id, name: line.plural, share: from / REDUCTION_STEPS, span }] : []
+  })
+
+type Judged = Pick<ClaimVerdict, 'verdict' | 'conditions'>
+
+/** A claim that is asked from how much off on it holds. */
+function judgeReduction(of: Judging, material: string | null): Judged {
+  const { claim, plain, lines, totalOf } = of
+  const turn = taxTurn(of)
+  const from = reductionThat(of, material)
+  const name = plain.find(({ id }) => id === material)?.plural ?? material ?? 'all of it'
+  // Something makes it just that only where it comes to more without.
+  const already = claim.kind === 'makes' && from === 0 && ends(totalOf(lines))[1] < claim.amount
+  return {
+    verdict: from === null || already ? 'fails' : from === 0 && !hangsOnTax(of, turn) ? 'holds' : 'hangs',
+    conditions: [
+      ...(from === null ? [] : [{ of: 'reduction' as const, line: material, name, share: from, span: null }]),
+      ...(turn ? [turn] : []),
+    ],
   }
-  conditions.push(...(claim.kind === 'makes' ? [] : priceTurns(lines, counts, surely)))
-  const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : met(low)
-  const verdict = met(low) && met(high) ? (onTax() ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
-  if (verdict === 'fails' && claim.kind !== 'makes') {
-    const from = leastThat(1, REDUCTION_STEPS, (n) => surely(reduced(plain, null, n / REDUCTION_STEPS)))
-    if (from !== null) conditions.unshift({ of: 'reduction', line: null, name: 'all of it', share: from / REDUCTION_STEPS, span: null })
+}
+
+/** A claim at the prices as they are. */
+function judgeAsPriced(of: Judging): Judged {
+  const { claim, lines, totalOf } = of
+  const [low, high] = ends(totalOf(lines))
+  const turn = taxTurn(of)
+  const sometimes = claim.kind === 'makes' ? low <= claim.amount && claim.amount <= high : meets(claim, low)
+  const verdict = meets(claim, low) && meets(claim, high) ? (hangsOnTax(of, turn) ? 'hangs' : 'holds') : sometimes ? 'hangs' : 'fails'
+  const offAllOf = verdict === 'fails' && claim.kind !== 'makes' ? reductionThat(of, null, 1) : null
+  return {
+    verdict,
+    conditions: [
+      ...(offAllOf === null ? [] : [{ of: 'reduction' as const, line: null, name: 'all of it', share: offAllOf, span: null }]),
+      ...(turn ? [turn] : []),
+      ...(claim.off ? [] : rangeTurns(of)),
+      ...(claim.kind === 'makes' ? [] : priceTurns(of)),
+    ],
   }
+}
+
+/**
+ * Whether what is claimed of a piece's cost holds, fails, or hangs on something, and at which price, reduction or tax it turns,
+ * each to the cent, were all else as it is and bought in the packs of the bill.
+ */
+export function judge(claim: Claim, making: BilledPiece, pricing: Pricing): ClaimVerdict {
+  const of = judging(claim, making, pricing)
+  const total = of.totalOf(of.lines)
+  const { verdict, conditions } = claim.off?.share === null ? judgeReduction(of, claim.off.material) : judgeAsPriced(of)
   return { id: claim.id, verdict, total, conditions, says: said(claim, verdict, total, conditions) }
 }
 
 /** At which list price of each line's dearest pack the claim turns, those that need change least first: up to which it holds, or would. */
-function priceTurns(
-  lines: readonly CostLine[],
-  counts: (line: CostLine) => boolean,
-  surely: (of: readonly CostLine[]) => boolean,
-): Condition[] {
+function priceTurns({ lines, counts, surely }: Judging): Condition[] {
   const now = surely(lines)
   return lines
     .filter(counts)

@@ -2,7 +2,7 @@ import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { asStock, isNew, NEW, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
-import type { Day, Figure, Minor, Said } from '../measure'
+import type { Day, Figure, Minor, Rated, Said } from '../measure'
 import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks, SPARE } from '../constructions'
 import type { InHouse, Lot, Reserved } from '../stock'
@@ -141,16 +141,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     parts: [fromPacks, bought],
     each: figure(quantity.count(hundredths(pieces)), sum`${quantity.count(hundredths(pieces))} placed on the base`, COUNTED),
     stems: figure(quantity.count(stems), [...stemsSaid(material, needs, copies, cutThere), ...sum` = ${quantity.count(stems)}`], COUNTED),
-    spare: breaks(material)
-      ? {
-          ...figure(
-            quantity.count(spare),
-            sum`${quantity.count(stems)} × ${quantity.share(share)}, rounded up = ${quantity.count(spare)}`,
-            RULE_OF_THUMB,
-          ),
-          rules: [ruleUsed(SPARE, shelf)],
-        }
-      : figure(quantity.count(spare), sum`none: these do not break`, RULE_OF_THUMB),
+    spare: spareFigure(material, stems, share, shelf),
     stash: figure(
       quantity.count(stashed + cutThere),
       [
@@ -173,6 +164,14 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     used: usedFigure(cost, fromPacks, bought, (n) => quantity.count(n)),
     house: worthOfPart(open.whole, Math.min(stashed, stems), shelf) + worthOfPart(open.cut, cutThere, shelf),
   }
+}
+
+/** What is bought besides, for what breaks. @param stems needed @param share of them that breaks */
+function spareFigure(material: Material, stems: number, share: number, by: Rated): Figure {
+  const spare = spareOf(stems, share)
+  if (!breaks(material)) return figure(quantity.count(spare), sum`none: these do not break`, RULE_OF_THUMB)
+  const how = sum`${quantity.count(stems)} × ${quantity.share(share)}, rounded up = ${quantity.count(spare)}`
+  return { ...figure(quantity.count(spare), how, RULE_OF_THUMB), rules: [ruleUsed(SPARE, by)] }
 }
 
 /** How packs make up what is wanted: of one kind by division, of several as they are. */
@@ -295,28 +294,41 @@ export function cutOfKept(
   }
 }
 
-/** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
-export function lengthLine(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CostLine {
-  const { copies } = piece
+/** How one piece's lengths of a material are cut. Lengths in mm. */
+interface CutForBill {
+  readonly plan: CutPlan
+  /** What can be cut of the house. */
+  readonly house: readonly { readonly id: string }[]
+  /** What is cut for the piece already, of all that it takes. */
+  readonly done: number
+  /** Rolls that are opened, with those that it would take of what is longer than any. */
+  readonly uncut: number
+  readonly wants: readonly WantFor[]
+}
+
+function cutForBill(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CutForBill {
   const wants = wantsOf(piece, needs)
   const { left, over } = reckon(wants, cutForPiece(pricing.lots, material.id, piece.id))
-  const one = needs.reduce((all, { length, count }) => all + length * count, 0)
-  const all = one * copies
   const there = lengthsOf(pricing.lots, material, piece.id)
   // Where the house has plenty, a few of its lengths do, and nothing is bought whatever the others are.
   const enough = plentyOf(left, there) ?? there
-  const house = [...over, ...enough]
   const plan = planSoon({
     wants: left,
     stocks: [...asStock(over), ...cutStock(material, pricing, enough)],
     least: rate(LEAST_REST, pricing.shelf),
   })
+  const asked = wants.reduce((mm, { length, count }) => mm + length * count, 0)
+  const open = left.reduce((mm, { length, count }) => mm + length * count, 0)
+  return { plan, house: [...over, ...enough], done: Math.max(0, asked - open), uncut: uncutOf(plan.short, wants, material), wants }
+}
+
+/** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
+export function lengthLine(material: Material, needs: readonly Lengths[], piece: Copies, pricing: Pricing): CostLine {
+  const { copies } = piece
+  const one = needs.reduce((mm, { length, count }) => mm + length * count, 0)
+  const all = one * copies
+  const { plan, house, done, uncut, wants } = cutForBill(material, needs, piece, pricing)
   const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
-  const done = Math.max(
-    0,
-    left.reduce((rest, { length, count }) => rest - length * count, all),
-  )
-  const uncut = uncutOf(plan.short, wants, material)
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
   const { packs: number, cost, words } = openedBy(packs)

@@ -467,66 +467,78 @@ function datesOf(piece: ToMake, own: readonly Sitting[], chores: readonly Chore[
   }
 }
 
-function problemsOf(scene: Scene, dates: readonly PieceDates[], sittings: readonly Sitting[]): SeasonProblem[] {
-  const { clock, chores, start } = scene
+/** What does not fit, and what greens do not bear. */
+const problemsOf = (scene: Scene, dates: readonly PieceDates[], sittings: readonly Sitting[]): SeasonProblem[] => [
+  ...noHours(scene),
+  ...dates.flatMap((piece) => [...lateness(piece, scene), ...staleness(piece, scene, sittings), ...pastPin(piece, scene)]),
+  ...splits(scene, sittings),
+]
+
+function noHours({ clock, chores }: Scene): SeasonProblem[] {
+  const hands = sum1(chores.map((chore) => chore.hands))
+  if (hands <= 0 || clock.next(0) !== Infinity) return []
+  const says = sum`There are no hours for it: ${quantity.time(hands)} of hands are wanted. Give the week some.`
+  return [{ id: 'hours:none', severity: 'fault', piece: null, says }]
+}
+
+/** A piece that is not made, or not dry, by its day; one that has none, and no hours either. */
+function lateness({ id, name, due, over, late, done }: PieceDates, { start }: Scene): SeasonProblem[] {
+  const fault = (what: string, says: Said): SeasonProblem[] => [{ id: `${what}:${id}`, severity: 'fault', piece: id, says }]
+  if (due === null) return over > 1e-6 ? fault('left', sum`There are no hours for ${quantity.time(over)} of ${name}.`) : []
+  if (due < start) return fault('past', sum`${name} was due on ${daySaid(due)}.`)
+  if (over > 1e-6) return fault('over', sum`${name} does not fit: ${quantity.time(over)} of hands are too late for ${daySaid(due)}.`)
+  return late > 0 ? fault('late', sum`${name} is not dry by ${daySaid(due)}: it is done on ${daySaid(done!)}.`) : []
+}
+
+/** Greens that keep too short, for the day or for as long as it is to hang, and those that are bound long after they are cut. */
+function staleness({ id, name, due, done, fresh }: PieceDates, scene: Scene, sittings: readonly Sitting[]): SeasonProblem[] {
+  const { clock, job } = scene
   const found: SeasonProblem[] = []
-  const tell = (id: string, severity: Severity, piece: string | null, says: Said): void => void found.push({ id, severity, piece, says })
-  if (chores.some(({ hands }) => hands > 0) && clock.next(0) === Infinity)
+  const tell = (what: string, severity: Severity, says: Said): void => void found.push({ id: `${what}:${id}`, severity, piece: id, says })
+  const hangs = due !== null && done !== null && done > due ? done : (due ?? done)
+  if (fresh && hangs !== null && fresh.keeps < hangs)
     tell(
-      'hours:none',
+      'stale',
       'fault',
-      null,
-      sum`There are no hours for it: ${quantity.time(sum1(chores.map(({ hands }) => hands)))} of hands are wanted. Give the week some.`,
+      sum`The greens of ${name} are cut on ${daySaid(fresh.cut)} and keep until ${daySaid(fresh.keeps)}: too short for ${daySaid(hangs)}.`,
     )
-  for (const each of dates) {
-    const { id, name, due, over, late, done } = each
-    if (due !== null && due < start) tell(`past:${id}`, 'fault', id, sum`${name} was due on ${daySaid(due)}.`)
-    else if (over > 1e-6 && due !== null)
-      tell(`over:${id}`, 'fault', id, sum`${name} does not fit: ${quantity.time(over)} of hands are too late for ${daySaid(due)}.`)
-    else if (late > 0 && due !== null)
-      tell(`late:${id}`, 'fault', id, sum`${name} is not dry by ${daySaid(due)}: it is done on ${daySaid(done!)}.`)
-    if (due === null && over > 1e-6) tell(`left:${id}`, 'fault', id, sum`There are no hours for ${quantity.time(over)} of ${name}.`)
-    const { fresh } = each
-    const hangs = due !== null && done !== null && done > due ? done : (due ?? done)
-    if (fresh && hangs !== null && fresh.keeps < hangs)
-      tell(
-        `stale:${id}`,
-        'fault',
-        id,
-        sum`The greens of ${name} are cut on ${daySaid(fresh.cut)} and keep until ${daySaid(fresh.keeps)}: too short for ${daySaid(hangs)}.`,
-      )
-    const want = scene.pieces.find((piece) => piece.id === id)!
-    const keeps = keepsHanging(fresh !== null, want.indoors, scene.job.rates)
-    if (keeps !== null && want.hangs !== null && want.hangs > keeps)
-      tell(
-        `keeps:${id}`,
-        'care',
-        id,
-        sum`${name} is to hang ${quantity.count(want.hangs)} days, and its greens keep about ${quantity.count(keeps)} of them: renew them, or take something preserved or artificial.`,
-      )
-    const bound = sittings.filter(({ chore }) => chore.fresh && chore.pieces.includes(id) && chore.kind === 'lay').at(-1)
-    const ahead = Math.round(rate(CUT_AHEAD, scene.job.rates))
-    if (fresh && bound && daysAfter(fresh.cut, ahead) < clock.dayAt(bound.begins))
-      tell(
-        `cut:${id}`,
-        'note',
-        id,
-        sum`The last greens of ${name} are bound on ${daySaid(clock.dayAt(bound.begins))}: cut them in two goes, none more than ${quantity.count(ahead)} days before.`,
-      )
-    if (each.pinned !== null && each.pinned < start)
-      tell(`pin:${id}`, 'note', id, sum`${name} was put on ${daySaid(each.pinned)}, which is past: it begins as soon as it can.`)
-  }
-  const { week, days: special } = scene.job.season.hours
-  const longest = Math.max(...[...week, ...special].map(({ minutes }) => minutes))
-  for (const { id, chore, days } of sittings)
-    if (days.length > 1 && chore.hands > longest + 1e-6)
-      tell(
-        `split:${id}`,
-        'note',
-        chore.pieces[0]!,
-        sum`“${chore.title}” takes ${quantity.time(chore.hands)}, longer than any day has: it goes over ${several(days.length, 'day', 'days')}.`,
-      )
+  const want = scene.pieces.find((piece) => piece.id === id)!
+  const keeps = keepsHanging(fresh !== null, want.indoors, job.rates)
+  if (keeps !== null && want.hangs !== null && want.hangs > keeps)
+    tell(
+      'keeps',
+      'care',
+      sum`${name} is to hang ${quantity.count(want.hangs)} days, and its greens keep about ${quantity.count(keeps)} of them: renew them, or take something preserved or artificial.`,
+    )
+  const bound = sittings.filter(({ chore }) => chore.fresh && chore.pieces.includes(id) && chore.kind === 'lay').at(-1)
+  const ahead = Math.round(rate(CUT_AHEAD, job.rates))
+  if (fresh && bound && daysAfter(fresh.cut, ahead) < clock.dayAt(bound.begins))
+    tell(
+      'cut',
+      'note',
+      sum`The last greens of ${name} are bound on ${daySaid(clock.dayAt(bound.begins))}: cut them in two goes, none more than ${quantity.count(ahead)} days before.`,
+    )
   return found
+}
+
+function pastPin({ id, name, pinned }: PieceDates, { start }: Scene): SeasonProblem[] {
+  if (pinned === null || pinned >= start) return []
+  const says = sum`${name} was put on ${daySaid(pinned)}, which is past: it begins as soon as it can.`
+  return [{ id: `pin:${id}`, severity: 'note', piece: id, says }]
+}
+
+/** What takes longer than any day has. */
+function splits({ job }: Scene, sittings: readonly Sitting[]): SeasonProblem[] {
+  const { week, days: special } = job.season.hours
+  const longest = Math.max(...[...week, ...special].map(({ minutes }) => minutes))
+  return sittings
+    .filter(({ chore, days }) => days.length > 1 && chore.hands > longest + 1e-6)
+    .map(({ id, chore, days }) => ({
+      id: `split:${id}`,
+      severity: 'note',
+      piece: chore.pieces[0]!,
+      says: sum`“${chore.title}” takes ${quantity.time(chore.hands)}, longer than any day has: it goes over ${several(days.length, 'day', 'days')}.`,
+    }))
 }
 
 /** What is bought by when: everything before hands begin, greens on the last day they can be had before they are cut, and no sooner than they keep. */

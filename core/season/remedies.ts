@@ -1,5 +1,6 @@
 import type { Day, Said } from '../measure'
 import { daysAfter, daySaid, quantity, several, sum, weekdayOf } from '../measure'
+import type { ToMake } from './batch'
 import { minutesOn } from './working-hours'
 import type { SeasonJob, SeasonPlan, Short } from './plan'
 import { inSeason, isShorter, planSeasonSoon, shortBy, shortOf } from './plan'
@@ -61,6 +62,93 @@ const OFFERED = 12
 /** What changes least of what is made, first. */
 const GENTLE: readonly SeasonChange['kind'][] = ['hours', 'earlier', 'bows', 'fewer', 'later']
 
+/** A change that may help, and how short the season is with it. */
+interface Idea {
+  readonly id: string
+  readonly change: SeasonChange
+  readonly says: Said
+  readonly short: Short
+}
+
+/** A season that does not fit. */
+interface Trouble {
+  readonly job: SeasonJob
+  readonly plan: SeasonPlan
+  readonly now: Short
+  /** How short it is with a change. */
+  readonly shortWith: (change: SeasonChange) => Short
+}
+
+const NOTHING = 1e-6
+const isShort = ({ over, late }: Short): boolean => over > NOTHING || late > NOTHING
+
+/** The season with a change made. */
+const jobWith = (job: SeasonJob, change: SeasonChange): SeasonJob => ({
+  ...job,
+  season: { ...job.season, ...changedBy(change, job.season) },
+  pieces:
+    change.kind === 'fewer'
+      ? job.pieces.map((piece) => (piece.id === change.piece ? { ...piece, copies: change.copies } : piece))
+      : job.pieces,
+})
+
+/** More hours on the days that have fewest, before the last that something is late for. */
+function hoursIdeas({ job: { season }, plan, now, shortWith }: Trouble): Idea[] {
+  const late = plan.pieces.filter(({ over, late: days }) => over > NOTHING || days > 0)
+  const last = late.reduce<Day | null>((day, { due }) => (due !== null && (day === null || due > day) ? due : day), null)
+  if (last === null) return []
+  return daysWithRoom(season, plan.from, last).flatMap(({ day, minutes }): Idea[] => {
+    const more = Math.min(MORE, LONG_DAY - minutes, Math.max(HALF, Math.ceil(now.over / HALF) * HALF))
+    if (more <= 0) return []
+    const change: SeasonChange = { kind: 'hours', day, minutes: more }
+    return [{ id: `hours:${day}`, change, says: sum`${quantity.time(more)} more on ${daySaid(day)}`, short: shortWith(change) }]
+  })
+}
+
+/** The latest start that makes it fit, or the earliest that there may be. */
+function earlierIdeas({ job: { season, today }, plan, shortWith }: Trouble): Idea[] {
+  if (season.from === null || season.from <= today) return []
+  for (let back = 1; back <= EARLIER; back++) {
+    const from = daysAfter(plan.from, -back)
+    if (from < today) return []
+    const change: SeasonChange = { kind: 'earlier', from }
+    const short = shortWith(change)
+    if (isShort(short) && back < EARLIER && from > today) continue
+    return [{ id: 'earlier', change, says: sum`Begin on ${daySaid(from)}, ${several(back, 'day', 'days')} earlier`, short }]
+  }
+  return []
+}
+
+/** Bows of a piece that are bought ready-made. */
+function bowIdeas({ id, name, copies, tasks, done }: ToMake, { job, shortWith }: Trouble): Idea[] {
+  const bows = tasks.filter((task) => task.kind === 'bow' && task.hands > 0 && !done.includes(task.id) && !isReady(job.season, id, task.id))
+  if (!bows.length) return []
+  const change: SeasonChange = { kind: 'bows', piece: id, tasks: bows.map((task) => task.id) }
+  const less = bows.reduce((all, { hands }) => all + hands * copies, 0)
+  const says = sum`Buy ${bows.length * copies === 1 ? 'the bow' : 'the bows'} of ${name} ready-made: ${quantity.time(less)} less`
+  return [{ id: `bows:${id}`, change, says, short: shortWith(change) }]
+}
+
+/** As many copies as fit, or one. */
+function fewerIdeas({ id, name, copies }: ToMake, { shortWith }: Trouble): Idea[] {
+  for (let fewer = copies - 1; fewer >= 1; fewer--) {
+    const change: SeasonChange = { kind: 'fewer', piece: id, copies: fewer }
+    const short = shortWith(change)
+    if (fewer > 1 && isShort(short)) continue
+    return [{ id: `fewer:${id}`, change, says: sum`Make ${quantity.count(fewer)} of ${name} instead of ${quantity.count(copies)}`, short }]
+  }
+  return []
+}
+
+function laterIdea({ id, name }: ToMake, { shortWith }: Trouble): Idea {
+  const change: SeasonChange = { kind: 'later', piece: id }
+  return { id: `later:${id}`, change, says: sum`Leave ${name} for later`, short: shortWith(change) }
+}
+
+/** What helps most first; of what helps as much, what changes least. */
+const byHelp = (a: Idea, b: Idea): number =>
+  isShorter(a.short, b.short) ? -1 : isShorter(b.short, a.short) ? 1 : GENTLE.indexOf(a.change.kind) - GENTLE.indexOf(b.change.kind)
+
 /**
  * What would make a season fit, each worked out by itself and what helps most first: more hours on the days that have fewest, an
  * earlier start, bows that are bought, fewer copies, a piece left for later.
@@ -68,71 +156,26 @@ const GENTLE: readonly SeasonChange['kind'][] = ['hours', 'earlier', 'bows', 'fe
  */
 export function seasonMends(job: SeasonJob, plan: SeasonPlan): SeasonMend[] {
   if (plan.fits) return []
-  const { season } = job
   const now = shortBy(job)
-  const found: (SeasonMend & { readonly short: Short })[] = []
-  const jobWith = (change: SeasonChange): SeasonJob => ({
-    ...job,
-    season: { ...season, ...changedBy(change, season) },
-    pieces:
-      change.kind === 'fewer'
-        ? job.pieces.map((each) => (each.id === change.piece ? { ...each, copies: change.copies } : each))
-        : job.pieces,
-  })
-  const shortWith = (change: SeasonChange): Short => shortBy(jobWith(change))
-  const offer = (id: string, change: SeasonChange, says: Said, short = shortWith(change)): void => {
-    if (isShorter(short, now)) found.push({ id, change, says, short, over: short.over, fits: short.over < 1e-6 && short.late < 1e-6 })
-  }
-  const late = plan.pieces.filter((each) => each.over > 1e-6 || each.late > 0)
-  const last = late.reduce<Day | null>((day, { due }) => (due !== null && (day === null || due > day) ? due : day), null)
-  for (const { day, minutes } of last === null ? [] : daysWithRoom(season, plan.from, last)) {
-    const more = Math.min(MORE, LONG_DAY - minutes, Math.max(HALF, Math.ceil(now.over / HALF) * HALF))
-    if (more > 0) offer(`hours:${day}`, { kind: 'hours', day, minutes: more }, sum`${quantity.time(more)} more on ${daySaid(day)}`)
-  }
-  for (let back = 1; season.from !== null && season.from > job.today && back <= EARLIER; back++) {
-    const from = daysAfter(plan.from, -back)
-    if (from < job.today) break
-    const short = shortWith({ kind: 'earlier', from })
-    if ((short.over > 1e-6 || short.late > 1e-6) && back < EARLIER && from > job.today) continue
-    offer('earlier', { kind: 'earlier', from }, sum`Begin on ${daySaid(from)}, ${several(back, 'day', 'days')} earlier`, short)
-    break
-  }
-  for (const { id, name, copies, tasks, done } of inSeason(job)) {
-    const bows = tasks.filter((task) => task.kind === 'bow' && task.hands > 0 && !done.includes(task.id) && !isReady(season, id, task.id))
-    if (bows.length)
-      offer(
-        `bows:${id}`,
-        { kind: 'bows', piece: id, tasks: bows.map((task) => task.id) },
-        sum`Buy ${bows.length * copies === 1 ? 'the bow' : 'the bows'} of ${name} ready-made: ${quantity.time(bows.reduce((all, { hands }) => all + hands * copies, 0))} less`,
-      )
-    for (let fewer = copies - 1; fewer >= 1; fewer--) {
-      const short = shortWith({ kind: 'fewer', piece: id, copies: fewer })
-      if (fewer > 1 && (short.over > 1e-6 || short.late > 1e-6)) continue
-      offer(
-        `fewer:${id}`,
-        { kind: 'fewer', piece: id, copies: fewer },
-        sum`Make ${quantity.count(fewer)} of ${name} instead of ${quantity.count(copies)}`,
-        short,
-      )
-      break
-    }
-    offer(`later:${id}`, { kind: 'later', piece: id }, sum`Leave ${name} for later`)
-  }
-  const gentle = ({ change }: SeasonMend): number => GENTLE.indexOf(change.kind)
-  const best = (a: (typeof found)[number], b: (typeof found)[number]): number =>
-    isShorter(a.short, b.short) ? -1 : isShorter(b.short, a.short) ? 1 : gentle(a) - gentle(b)
+  const trouble: Trouble = { job, plan, now, shortWith: (change) => shortBy(jobWith(job, change)) }
+  const ideas = [
+    ...hoursIdeas(trouble),
+    ...earlierIdeas(trouble),
+    ...inSeason(job).flatMap((piece) => [...bowIdeas(piece, trouble), ...fewerIdeas(piece, trouble), laterIdea(piece, trouble)]),
+  ]
   const before = shortOf(plan)
-  return found
-    .sort(best)
+  return ideas
+    .filter(({ short }) => isShorter(short, now))
+    .sort(byHelp)
     .slice(0, OFFERED)
-    .flatMap((mend) => {
+    .flatMap((idea) => {
       // What is told of a change is the plan with it, worked whole.
-      const after = planSeasonSoon(jobWith(mend.change))
+      const after = planSeasonSoon(jobWith(job, idea.change))
       const short = shortOf(after)
-      return isShorter(short, before) ? [{ ...mend, short, over: short.over, fits: after.fits }] : []
+      return isShorter(short, before) ? [{ ...idea, short, fits: after.fits }] : []
     })
-    .sort(best)
-    .map(({ short: _short, ...mend }) => mend)
+    .sort(byHelp)
+    .map(({ id, change, says, short, fits }) => ({ id, change, says, over: short.over, fits }))
 }
 
 /** Days of a season by how little hands have on them, before anything is due: so many that have least. At a market hands are elsewhere. */

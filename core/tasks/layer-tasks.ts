@@ -6,7 +6,7 @@ import { anchorSays, clockAngle } from '../base'
 import { makeUpWords } from '../constructions'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS, hangsFree } from '../fixing'
-import type { Material, Need, Shelf } from '../material'
+import type { Material, Shelf } from '../material'
 import { lengthsIn, materialOf } from '../material'
 import type { Said } from '../measure'
 import {
@@ -25,9 +25,9 @@ import {
   times,
   worked,
 } from '../measure'
-import type { Flow, Layer, Piece, RuleKind } from '../piece'
+import type { Flow, Layer, RuleKind } from '../piece'
 import { ROLE_NAMES } from '../piece'
-import type { OfLayers } from './task-builder'
+import type { TaskContext } from './task-builder'
 import { task, unique } from './task-builder'
 import { fixingCautions } from './cautions'
 import type { PlaceRow, Undone } from './task'
@@ -45,7 +45,7 @@ const FLOW_WORDS: Record<Flow, string> = {
 }
 
 /** Making a bow, apart from the piece. */
-export function bowTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, { makeUps }: OfLayers, shelf: Shelf): Undone {
+export function bowTask({ piece, runs, makeUps, shelf }: TaskContext, laid: LaidLayer): Undone {
   const makeUp = makeUps.get(laid.layer.id)
   const { rule } = laid.layer
   const loops =
@@ -68,27 +68,22 @@ export function bowTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, { m
 const laying = onceWith<LaidLayer, Undone>()
 
 /** How a layer is laid: said afresh when it, or how it is held, changed. */
-export function layTask(piece: Piece, runs: readonly Run[], laid: LaidLayer, of: OfLayers, needs: readonly Need[], shelf: Shelf): Undone {
-  const fixings = of.fixings.filter(({ layer }) => layer === laid.layer.id)
+export function layTask(context: TaskContext, laid: LaidLayer): Undone {
+  const { piece, runs, makeUps, needs, shelf } = context
+  const fixings = context.fixings.filter(({ layer }) => layer === laid.layer.id)
   const length = lengthsIn(needs)
     .filter(({ layer, use }) => layer === laid.layer.id && use !== 'fixing')
     .reduce((all, one) => all + one.length * one.count, 0)
   // What is said of a layer depends on how its things are held, and of the piece on nothing else.
   const held = fixings.map(({ way, tied, why, against }) => `${way} ${tied} ${why} ${against?.why ?? ''}`).join('|')
-  return laying(laid, [runs, shelf, held, length, of.makeUps.get(laid.layer.id) ? JSON.stringify(piece.base) : ''], () =>
-    layAfresh(piece, runs, laid, of, fixings, length, shelf),
+  return laying(laid, [runs, shelf, held, length, makeUps.get(laid.layer.id) ? JSON.stringify(piece.base) : ''], () =>
+    layAfresh(context, laid, fixings, length),
   )
 }
 
-function layAfresh(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: LaidLayer,
-  { spacings, makeUps }: OfLayers,
-  fixings: readonly Fixing[],
-  length: number,
-  shelf: Shelf,
-): Undone {
+/** @param fixings of this layer @param length of what comes by the length in it, mm */
+function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixing[], length: number): Undone {
+  const { piece, runs, spacings, makeUps, shelf } = context
   const { layer, placements } = laid
   const spacing = spacings.get(layer.id) ?? null
   const makeUp = makeUps.get(layer.id)

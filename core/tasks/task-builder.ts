@@ -1,12 +1,14 @@
-import type { Spacing } from '../placement'
+import type { LaidPiece, Spacing } from '../placement'
 import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
+import type { Need } from '../material'
 import type { Figure, Said } from '../measure'
 import type { TaskKind, Undone } from './task'
 import { NONE } from './durations'
 
-/** What was worked out of each layer, by its id, and how everything is held. */
-export interface OfLayers {
+/** What the tasks of a piece are worked out from; what was worked out of a layer goes by its id. */
+export interface TaskContext extends LaidPiece {
+  readonly needs: readonly Need[]
   readonly spacings: ReadonlyMap<string, Spacing>
   readonly makeUps: ReadonlyMap<string, MakeUp>
   readonly ofBase: MakeUp

@@ -69,100 +69,134 @@ export const notCost = (job: BasketJob): number =>
     return all + Math.max(0, want.count - there) * looking(job, want)
   }, 0)
 
+/** A program as it is written: what it costs, what must hold, and which of its columns are whole or yes and no. */
+interface Written {
+  readonly cost: string[]
+  readonly rows: string[]
+  readonly bounds: string[]
+  readonly integers: string[]
+  readonly binary: string[]
+  /** What gives each material, by packs of so many. */
+  readonly covers: Map<string, string[]>
+}
+
+/** A shop in it, by its number, and what is spent there. */
+interface ShopIn {
+  readonly shop: BasketJob['shops'][number]
+  readonly s: number
+  readonly spend: string[]
+  /** What counts together there. */
+  readonly among: Map<string, Among>
+}
+
+/** The columns of an offer: packs that are paid for and that go free, rounds of a deal, a coupon. */
+const columnsOf = (s: number, o: number) => ({ paid: `q${s}_${o}`, free: `f${s}_${o}`, rounds: `r${s}_${o}`, coupon: `c${s}_${o}` })
+
+/** What goes free of an offer by itself, in rounds. @param minimum that the shop asks for, minor units */
+function freeRows(to: Written, { buy, get }: NonNullable<Priced['free']>, s: number, o: number, minimum: number): void {
+  const { paid, free, rounds } = columnsOf(s, o)
+  to.rows.push(`${buy} ${rounds} - ${paid} <= 0`, `${free} - ${get} ${rounds} <= 0`)
+  to.integers.push(free, rounds)
+  if (!minimum) return
+  // Where a shop asks for a least, nothing that would go free is paid for to reach it: full rounds, then what is paid for of
+  // the next, and only when all of that is, some of what goes free with it.
+  const begun = `w${s}_${o}`
+  to.rows.push(
+    `${free} - ${get} ${rounds} + ${get} ${begun} >= 0`,
+    `${paid} - ${buy} ${rounds} <= ${buy - 1}`,
+    `${free} - ${get} ${rounds} + ${begun} <= 0`,
+    `${paid} - ${buy} ${rounds} + ${buy} ${begun} <= ${buy}`,
+  )
+  to.binary.push(begun)
+}
+
+/** An offer of what is wanted. @param count of that */
+function offerRows(to: Written, { shop, s, spend, among }: ShopIn, o: number, count: number): void {
+  const offer = shop.offers[o]!
+  const priced = pricedOf(offer, { shop: shop.id, offer: o })
+  const { paid, free, coupon } = columnsOf(s, o)
+  const cap = Math.min(
+    priced.stock,
+    Math.ceil(count / priced.holds) + (shop.minimum ? roundsOf(Math.ceil(shop.minimum / Math.max(1, priced.unit)), priced.free) : 0),
+  )
+  to.cost.push(`${priced.unit} ${paid}`)
+  spend.push(`${priced.unit} ${paid}`)
+  to.integers.push(paid)
+  const cover = to.covers.get(offer.material) ?? []
+  cover.push(`${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : []))
+  to.covers.set(offer.material, cover)
+  if (priced.free && countsAmong(shop, priced.free)) {
+    const { buy, get } = priced.free
+    const key = amongKey(priced.free)
+    const known = among.get(key) ?? { buy, get, lines: [] }
+    known.lines.push({ unit: priced.unit, paid, free })
+    among.set(key, known)
+    to.integers.push(free)
+  } else if (priced.free) freeRows(to, priced.free, s, o, shop.minimum)
+  to.rows.push(`${paid}${priced.free ? ` + ${free}` : ''} - ${cap} y${s} <= 0`)
+  if (!priced.coupon) return
+  to.cost.push(`-${priced.coupon} ${coupon}`)
+  to.rows.push(`${coupon} - ${paid} <= 0`)
+  to.binary.push(coupon)
+}
+
+/**
+ * Of all that is as dear as something, or dearer, no more goes free than what is paid for of it brings: so each frees only what
+ * costs no more than it does.
+ * @param k its number in the shop
+ */
+function amongRows(to: Written, { buy, get, lines }: Among, s: number, k: number): void {
+  const dearest = [...lines].sort((a, b) => b.unit - a.unit)
+  dearest.forEach((_, j) => {
+    const round = `g${s}_${k}_${j}`
+    const down = dearest.slice(0, j + 1)
+    to.rows.push(
+      `${buy} ${round} ${down.map(({ paid }) => `- ${paid}`).join(' ')} <= 0`,
+      `${down.map(({ free }) => free).join(' + ')} - ${get} ${round} <= 0`,
+    )
+    to.integers.push(round)
+  })
+}
+
+/** A shop, whether one goes there, and all its offers of what is wanted. @param counts of each material that is */
+function shopRows(to: Written, shop: BasketJob['shops'][number], s: number, counts: ReadonlyMap<string, number>): void {
+  const of: ShopIn = { shop, s, spend: [], among: new Map() }
+  to.cost.push(`${shop.trip} y${s}`)
+  to.binary.push(`y${s}`)
+  shop.offers.forEach(({ material }, o) => {
+    const count = counts.get(material)
+    if (count !== undefined) offerRows(to, of, o, count)
+  })
+  for (const [k, among] of [...of.among.values()].entries()) amongRows(to, among, s, k)
+  if (shop.minimum > 0) to.rows.push(`${of.spend.join(' + ')} - ${shop.minimum} y${s} >= 0`)
+}
+
 /**
  * The least cost of what is wanted, as an integer program in the format of CPLEX: packs that are paid for and packs that go free,
  * of each offer; shops that are gone to; what is bought elsewhere. Lines are not rounded in it.
  * @param most shops at most; null is any number @param whole whether packs are whole: without, it says what none can beat
  */
 export function programOf({ wants, shops }: BasketJob, most: number | null, whole = true): string {
-  const cost: string[] = []
-  const rows: string[] = []
-  const bounds: string[] = []
-  const integers: string[] = []
-  const binary: string[] = []
-  const covers = new Map<string, string[]>()
-  const byMaterial = new Map(wants.map((want) => [want.material, want]))
-  shops.forEach((shop, s) => {
-    const spend: string[] = []
-    const among = new Map<string, Among>()
-    const here = `y${s}`
-    cost.push(`${shop.trip} ${here}`)
-    binary.push(here)
-    shop.offers.forEach((offer, o) => {
-      const priced = pricedOf(offer, { shop: shop.id, offer: o })
-      const wanted = byMaterial.get(offer.material)
-      if (!wanted) return
-      const [paid, free, rounds, coupon] = ['q', 'f', 'r', 'c'].map((letter) => `${letter}${s}_${o}`) as [string, string, string, string]
-      const cap = Math.min(
-        priced.stock,
-        Math.ceil(wanted.count / priced.holds) +
-          (shop.minimum ? roundsOf(Math.ceil(shop.minimum / Math.max(1, priced.unit)), priced.free) : 0),
-      )
-      cost.push(`${priced.unit} ${paid}`)
-      spend.push(`${priced.unit} ${paid}`)
-      integers.push(paid)
-      const cover = covers.get(offer.material) ?? []
-      cover.push(`${priced.holds} ${paid}`, ...(priced.free ? [`${priced.holds} ${free}`] : []))
-      covers.set(offer.material, cover)
-      if (priced.free && countsAmong(shop, priced.free)) {
-        const { buy, get } = priced.free
-        const key = amongKey(priced.free)
-        const known = among.get(key) ?? { buy, get, lines: [] }
-        known.lines.push({ unit: priced.unit, paid, free })
-        among.set(key, known)
-        integers.push(free)
-      } else if (priced.free) {
-        rows.push(`${priced.free.buy} ${rounds} - ${paid} <= 0`, `${free} - ${priced.free.get} ${rounds} <= 0`)
-        integers.push(free, rounds)
-        // Where a shop asks for a least, nothing that would go free is paid for to reach it: full rounds, then what is paid for of
-        // the next, and only when all of that is, some of what goes free with it.
-        if (shop.minimum) {
-          const { buy, get } = priced.free
-          const begun = `w${s}_${o}`
-          rows.push(
-            `${free} - ${get} ${rounds} + ${get} ${begun} >= 0`,
-            `${paid} - ${buy} ${rounds} <= ${buy - 1}`,
-            `${free} - ${get} ${rounds} + ${begun} <= 0`,
-            `${paid} - ${buy} ${rounds} + ${buy} ${begun} <= ${buy}`,
-          )
-          binary.push(begun)
-        }
-      }
-      rows.push(`${paid}${priced.free ? ` + ${free}` : ''} - ${cap} ${here} <= 0`)
-      if (priced.coupon) {
-        cost.push(`-${priced.coupon} ${coupon}`)
-        rows.push(`${coupon} - ${paid} <= 0`)
-        binary.push(coupon)
-      }
-    })
-    // Of all that is as dear as something, or dearer, no more goes free than what is paid for of it brings: so each frees only what
-    // costs no more than it does.
-    for (const [k, { buy, get, lines }] of [...among.values()].entries()) {
-      const dearest = [...lines].sort((a, b) => b.unit - a.unit)
-      dearest.forEach((_, j) => {
-        const round = `g${s}_${k}_${j}`
-        const down = dearest.slice(0, j + 1)
-        rows.push(
-          `${buy} ${round} ${down.map(({ paid }) => `- ${paid}`).join(' ')} <= 0`,
-          `${down.map(({ free }) => free).join(' + ')} - ${get} ${round} <= 0`,
-        )
-        integers.push(round)
-      })
-    }
-    if (shop.minimum > 0) rows.push(`${spend.join(' + ')} - ${shop.minimum} ${here} >= 0`)
-  })
+  const to: Written = { cost: [], rows: [], bounds: [], integers: [], binary: [], covers: new Map() }
+  const counts = new Map(wants.map(({ material, count }) => [material, count]))
+  shops.forEach((shop, s) => shopRows(to, shop, s, counts))
   wants.forEach((want, i) => {
     const { material, count, usual } = want
     const elsewhere = `e${i}`
-    cost.push(`${usual.price / usual.holds + looking({ shops }, want)} ${elsewhere}`)
-    rows.push(`${[...(covers.get(material) ?? []), elsewhere].join(' + ')} >= ${count}`)
-    bounds.push(`0 <= ${elsewhere} <= ${count}`)
+    to.cost.push(`${usual.price / usual.holds + looking({ shops }, want)} ${elsewhere}`)
+    to.rows.push(`${[...(to.covers.get(material) ?? []), elsewhere].join(' + ')} >= ${count}`)
+    to.bounds.push(`0 <= ${elsewhere} <= ${count}`)
   })
-  if (most !== null && shops.length) rows.push(`${shops.map((_, s) => `y${s}`).join(' + ')} <= ${most}`)
-  const plus = (terms: readonly string[]): string => (terms.length ? terms.join(' + ').replaceAll('+ -', '- ') : '0 e')
+  if (most !== null && shops.length) to.rows.push(`${shops.map((_, s) => `y${s}`).join(' + ')} <= ${most}`)
+  return textOf(to, whole)
+}
+
+/** A program as text. */
+function textOf({ cost, rows, bounds, integers, binary }: Written, whole: boolean): string {
+  const terms = cost.length ? cost.join(' + ').replaceAll('+ -', '- ') : '0 e'
   return [
     'Minimize',
-    ` cost: ${plus(cost)}`,
+    ` cost: ${terms}`,
     'Subject To',
     ...rows.map((row, i) => ` r${i}: ${row.replaceAll('+ -', '- ')}`),
     'Bounds',

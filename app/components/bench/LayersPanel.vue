@@ -7,7 +7,7 @@ import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Layer, RuleKind } from '#core/piece'
-import { freshLayerId } from '#core/piece'
+import { freshLayerId, freshSeed } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { usePieces } from '~/stores/pieces'
@@ -53,7 +53,7 @@ async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | nul
   const id = freshLayerId(bench.piece!.layers)
   await notices.tell(
     'The layer could not be laid',
-    askBeginning(bench.piece!, stock.pricing, id, material.id, 100 + bench.piece!.layers.length * 37, by).then((begun) => {
+    askBeginning(bench.piece!, stock.pricing, id, material.id, freshSeed(bench.piece!.layers), by).then((begun) => {
       if (!begun || !bench.piece) return
       bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
       bench.openLayer = id

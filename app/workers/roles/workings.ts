@@ -65,13 +65,12 @@ export const workingsRole = {
   read: readPiece,
   headings: (text) => headingsOf(tableIn(text)),
   materialsIn: (text, mapping, units) =>
-    readMaterials(
-      rowsIn(text),
+    readMaterials(rowsIn(text), {
       mapping,
       units,
-      SPECIES_NAMES,
-      idsFrom((id) => Object.hasOwn(theShelf().materials, id)),
-    ),
+      species: SPECIES_NAMES,
+      freshId: idsFrom((id) => Object.hasOwn(theShelf().materials, id)),
+    }),
   pricesIn: (text, mapping, units) => readPrices(rowsIn(text), mapping, theShelf(), units),
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),
   swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),

@@ -6,67 +6,59 @@ import { box } from './box'
 
 const BOARD = 140
 
-export function boards(pen: Pen, of: Tone, { left, top, right, bottom }: Bounds): void {
-  const first = Math.floor(left / BOARD)
-  for (let i = first; i * BOARD < right; i++) {
-    const grainOf = random(seedOf('board', i))
-    const from = Math.max(left, i * BOARD)
-    const to = Math.min(right, (i + 1) * BOARD)
-    const board = jitter(of, grainOf, 0.35)
-    box(
-      pen,
-      { left: from, right: to, top, bottom },
-      {
-        kind: 'linear',
-        from: [i * BOARD, 0],
-        to: [(i + 1) * BOARD, 0],
-        stops: [
-          [0, css(lighter(board, 0.02))],
-          [0.5, css(board)],
-          [1, css(lighter(board, -0.012))],
-        ],
-      },
-    )
-    for (let k = 0; k < 11; k++) {
-      const x = i * BOARD + grainOf.between(6, BOARD - 6)
-      const sway = grainOf.spread(5)
-      if (x < from || x > to) continue
-      pen.line(
-        [
-          [x, top],
-          [x + sway, (2 * top + bottom) / 3],
-          [x - sway, (top + 2 * bottom) / 3],
-          [x, bottom],
-        ],
-        grainOf.between(0.4, 1.2),
-        css(lighter(board, grainOf.spread(0.04))),
-        0.55,
-      )
-    }
-    if (i * BOARD > left) {
-      pen.strokes(
-        [
-          [
-            [i * BOARD, top],
-            [i * BOARD, bottom],
-          ],
-        ],
-        3.4,
-        css(lighter(of, -0.17)),
-      )
-      pen.strokes(
-        [
-          [
-            [i * BOARD + 2.6, top],
-            [i * BOARD + 2.6, bottom],
-          ],
-        ],
-        1.2,
-        css(lighter(of, 0.09)),
-        0.7,
-      )
-    }
+export function boards(pen: Pen, of: Tone, region: Bounds): void {
+  for (let i = Math.floor(region.left / BOARD); i * BOARD < region.right; i++) {
+    oneBoard(pen, of, region, i)
+    if (i * BOARD > region.left) groove(pen, of, region, i * BOARD)
   }
+}
+
+/** The `i`th board, as far as it is seen, with its grain. */
+function oneBoard(pen: Pen, of: Tone, { left, top, right, bottom }: Bounds, i: number): void {
+  const grainOf = random(seedOf('board', i))
+  const from = Math.max(left, i * BOARD)
+  const to = Math.min(right, (i + 1) * BOARD)
+  const board = jitter(of, grainOf, 0.35)
+  box(
+    pen,
+    { left: from, right: to, top, bottom },
+    {
+      kind: 'linear',
+      from: [i * BOARD, 0],
+      to: [(i + 1) * BOARD, 0],
+      stops: [
+        [0, css(lighter(board, 0.02))],
+        [0.5, css(board)],
+        [1, css(lighter(board, -0.012))],
+      ],
+    },
+  )
+  for (let k = 0; k < 11; k++) {
+    const x = i * BOARD + grainOf.between(6, BOARD - 6)
+    const sway = grainOf.spread(5)
+    if (x < from || x > to) continue
+    pen.line(
+      [
+        [x, top],
+        [x + sway, (2 * top + bottom) / 3],
+        [x - sway, (top + 2 * bottom) / 3],
+        [x, bottom],
+      ],
+      grainOf.between(0.4, 1.2),
+      css(lighter(board, grainOf.spread(0.04))),
+      0.55,
+    )
+  }
+}
+
+/** Where two boards meet: dark, with a light edge. */
+function groove(pen: Pen, of: Tone, { top, bottom }: Bounds, x: number): void {
+  const down = (at: number): [XY, XY] => [
+    [at, top],
+    [at, bottom],
+  ]
+  pen.strokes([down(x)], 3.4, css(lighter(of, -0.17)))
+  pen.strokes([down(x + 2.6)], 1.2, css(lighter(of, 0.09)), 0.7)
 }
 
 const BRICK = { long: 215, high: 65, joint: 10 }

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bowAcross, bowMoves, handLoops, ragLoops, ribbonReach, tailReach } from '../placement'
-import { inches, say, showSum } from '../measure'
-import type { Layer, Ribbon, RibbonOf, RuleOf } from '../piece'
-import { BUILDS, edit, LOOP_MEANS, MOST_LOOPS, usualRibbon, usualRule } from '../piece'
-import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from '../testing'
-import { work } from '../workings'
-import { bowPieces, cutIn, largest, meantBy, ribbonFigures, ribbonOf, sized, sizeOf, withOneMore } from './bow'
+import { bowAcross, bowMoves, handLoops, ragLoops, ribbonReach, tailReach } from '../../placement'
+import { inches, say, showSum } from '../../measure'
+import type { Layer, Ribbon, RibbonOf, RuleOf } from '../../piece'
+import { BUILDS, edit, LOOP_MEANS, MOST_LOOPS, usualRibbon, usualRule } from '../../piece'
+import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from '../../testing'
+import { work } from '../../workings'
+import { bowPieces, cutIn, largest, meantBy, ribbonFigures, ribbonOf, sized, sizeOf, withOneMore } from '.'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const hand = (set: Partial<RibbonOf<'hand'>> = {}): RibbonOf<'hand'> => ({
@@ -47,7 +47,7 @@ describe('the ribbon in a bow', () => {
     expect(ribbonOf(hand(), 'visible') / 25.4).toBeCloseTo(116)
     expect(ribbonOf(hand(), 'ribbon used') / 25.4).toBeCloseTo(68)
     expect(ribbonOf(hand({ centre: inches(4), twist: inches(0.5) }), 'visible') / 25.4).toBeCloseTo(124)
-    const [ribbon] = ribbonFigures(hand(), 'visible', inches(360), 0, 0)
+    const [ribbon] = ribbonFigures({ ribbon: hand(), means: 'visible', hem: 0, roll: inches(360), at: 0 })
     expect(showSum(ribbon!.figure, manner)).toBe('tails 10 in + 10 in + 8 loops × 12 in = 116 in')
   })
   it('by every other build is what its pieces come to', () => {
@@ -170,7 +170,8 @@ describe('a bow as it lies', () => {
     fc.assert(
       fc.property(ribbons, means, (ribbon, sense) => {
         for (const move of bowMoves([ribbon], sense)) expect([move.angle, move.length, move.open].every(Number.isFinite)).toBe(true)
-        for (const { figure } of ribbonFigures(ribbon, sense, 9144, 0, 0)) expect(Number.isFinite(figure.value)).toBe(true)
+        for (const { figure } of ribbonFigures({ ribbon, means: sense, hem: 0, roll: 9144, at: 0 }))
+          expect(Number.isFinite(figure.value)).toBe(true)
       }),
     )
     expect(bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5 }], 'visible').length).toBeLessThanOrEqual(120)
