@@ -50,7 +50,7 @@ const rooms = ROOMS.map((room, i) => ({
           noWayIn,
           pastTheDoor(ROOMS.filter((other) => other !== room)),
           {
-            regex: `(^|/)(${[...ROOMS.slice(i + 1), 'workings', 'workroom', 'testing'].join('|')})$`,
+            regex: `(^|/)(${[...ROOMS.slice(i + 1), 'workings', 'workroom(/.+)?', 'testing'].join('|')})$`,
             message: `“${room}” imports only from the rooms above it: ${ROOMS.slice(0, i).join(', ') || 'none'}.`,
           },
         ],
@@ -103,7 +103,7 @@ export default withNuxt(
     },
   },
   {
-    files: ['core/*.ts'],
+    files: ['core/*.ts', 'core/workroom/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [noWayIn, pastTheDoor(ROOMS)] }] },
   },

@@ -193,7 +193,7 @@ function swapIdeas(piece: Piece, laid: LaidLayer, runs: readonly Run[], { shelf,
     const from = materialOf(shelf, part.material)
     if (!from) return []
     return substitutesFor(from, shelf, STAND_INS).flatMap(({ material: to, distance }): Idea[] => {
-      const swapped = swap(piece, laid, from.id, to.id, runs, shelf)
+      const swapped = swap({ piece, runs, shelf }, laid, from.id, to.id)
       // None of a thing stands in for nothing.
       if (!swapped || swapped.after < 1 || swapped.before < 1) return []
       const there = thingsOf(lots, to.id, piece.id) > 0

@@ -4,7 +4,7 @@ import { BASE_KINDS, BASE_SORTS, boundsOf, runsOf } from './base'
 import { baseNeeds, beginLayer, layersFrom } from './coverage'
 import { canLay, CATALOGUE, MATERIAL_KINDS, plainShelf } from './material'
 import { inches, kept } from './measure'
-import type { Piece } from './piece'
+import type { Piece, RuleKind } from './piece'
 import { PieceSchema, startPiece } from './piece'
 import type { Workings } from './workings'
 import { work as workAfresh } from './workings'
@@ -21,15 +21,10 @@ function bare(kind: (typeof BASE_KINDS)[number], size: number): Piece {
   const start = startPiece('p', 'Piece', kind)
   return { ...start, base: { ...start.base, shape: sizes[size % sizes.length]!.shape }, brief: { ...start.brief, weather: 'indoors' } }
 }
+const begun = (piece: Piece, material: string, seed = 7, by: RuleKind | null = null) =>
+  beginLayer({ piece, runs: runsOf(piece.base), shelf }, { id: `l${piece.layers.length}`, material: CATALOGUE[material]!, seed, by })
 function withLayer(piece: Piece, material: string, seed = 7): Piece {
-  const { layer, at } = beginLayer(
-    piece,
-    runsOf(piece.base),
-    shelf,
-    `l${piece.layers.length}`,
-    CATALOGUE[material]!,
-    seed + piece.layers.length,
-  )
+  const { layer, at } = begun(piece, material, seed + piece.layers.length)
   return { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
 }
 /** What is wrong that was not wrong before; a bow is always asked what its loops mean. */
@@ -87,28 +82,21 @@ it.each(MATERIAL_KINDS.filter((kind) => laid.some((each) => each.kind === kind))
 
 it('cuts whole stems to what the base asks, and asks for fewer where it may show', () => {
   const ring = bare('grapevine', 3)
-  const { layer } = beginLayer(ring, runsOf(ring.base), shelf, 'a', CATALOGUE['bracken']!, 7)
+  const { layer } = begun(ring, 'bracken')
   // An 18 in ring of vine: sprigs of 3 to 6 in, the finished ring 20 to 23 in.
   expect(layer.cut).toBeGreaterThan(inches(3))
   expect(layer.cut).toBeLessThan(inches(6))
   const { width } = work({ ...ring, layers: [layer] }).size
   expect(width.value).toBeGreaterThan(inches(20))
   expect(width.value).toBeLessThan(inches(23))
-  const sparse = beginLayer(
-    { ...ring, brief: { ...ring.brief, fullness: 'sparse' } },
-    runsOf(ring.base),
-    shelf,
-    'a',
-    CATALOGUE['bracken']!,
-    7,
-  ).layer
+  const sparse = begun({ ...ring, brief: { ...ring.brief, fullness: 'sparse' } }, 'bracken').layer
   expect(work({ ...ring, layers: [sparse] }).placements.length).toBeLessThan(work({ ...ring, layers: [layer] }).placements.length)
 })
 
 it('ties a bow by a ring’s width, and of everyday size on a garland', () => {
   const loopOn = (kind: 'grapevine' | 'mantel-garland', size: number): number => {
     const piece = bare(kind, size)
-    const { rule } = beginLayer(piece, runsOf(piece.base), shelf, 'a', CATALOGUE['ribbon-slate']!, 3).layer
+    const { rule } = begun(piece, 'ribbon-slate', 3).layer
     return rule.kind === 'bow' && rule.ribbons[0]!.build === 'hand' ? rule.ribbons[0]!.loop : NaN
   }
   // Twice the loop is what it is across: a third to a half of 18 in.
@@ -123,7 +111,7 @@ it('begins with what a base needs, laid by its own rule', () => {
   for (const kind of makes.values()) {
     const piece = bare(kind, 0)
     for (const { material, rule } of baseNeeds(kind, shelf)) {
-      const { layer } = beginLayer(piece, runsOf(piece.base), shelf, 'a', CATALOGUE[material]!, 3, rule)
+      const { layer } = begun(piece, material, 3, rule)
       expect(layer.rule.kind).toBe(rule)
       expect(newFaults(piece, { ...piece, layers: [layer] }), `${rule} on ${kind}`).toEqual([])
     }

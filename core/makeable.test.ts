@@ -17,7 +17,7 @@ function made(have: { material: string; count: number }[], stopAfter = Infinity)
 /** How many a maker would begin with there: what a layer of it comes to on the bench. */
 function begun(kind: 'wire-ring' | 'straw', fullness: 'full' | 'sparse'): number {
   const piece = { ...startPiece('p', 'P', kind), brief: { ...startPiece('p', 'P').brief, fullness } }
-  const { layer } = beginOn(piece, shelf, 'a', 'bay', 7, null)!
+  const { layer } = beginOn(piece, shelf, { id: 'a', material: 'bay', seed: 7, by: null })!
   return work({ ...piece, layers: [layer] }, shelf).placements.length
 }
 

@@ -98,7 +98,7 @@ function wantedOn(base: Base, of: Material, fullness: Brief['fullness'], shelf: 
   const start = startPiece('trial', 'Trial', base.kind)
   const piece: Piece = { ...start, base, brief: { ...start.brief, fullness } }
   const runs = runsOf(base)
-  const { layer } = beginLayer(piece, runs, shelf, 'a', of, 7)
+  const { layer } = beginLayer({ piece, runs, shelf }, { id: 'a', material: of, seed: 7, by: null })
   return (
     arrange({ ...piece, layers: [layer] }, runs, shelf).reduce((n, { placements }) => n + placements.length, 0) /
     piecesPerStem(of, layer.cut)

@@ -172,7 +172,7 @@ describe('placing', () => {
     ]
     for (const [piece, from, to] of of) {
       const runs = runsOf(piece.base)
-      const how = swap(piece, arrange(piece, runs, shelf)[0]!, from, to, runs, shelf)!
+      const how = swap({ piece, runs, shelf }, arrange(piece, runs, shelf)[0]!, from, to)!
       expect(how.before).toBe(work(piece, shelf).stems.value)
       expect(how.after).toBe(work(after(piece, how.edit), shelf).stems.value)
     }

@@ -1,11 +1,11 @@
 import { arrange, swap } from './placement'
 import type { Swap } from './placement'
 import { runsOf } from './base'
-import type { EvenedOut, Filling, EvenOutProgress, Begun } from './coverage'
+import type { Beginning, Begun, EvenedOut, EvenOutProgress, Filling } from './coverage'
 import { beginLayer, evenOut, fillTo } from './coverage'
 import type { Shelf } from './material'
 import { materialOf } from './material'
-import type { Brief, Piece, RuleKind } from './piece'
+import type { Brief, Piece } from './piece'
 
 /** The long answers that are asked for one at a time, besides the workings. */
 
@@ -18,18 +18,23 @@ export function evenOutPiece(piece: Piece, shelf: Shelf, seed: number): Generato
 /** How many more stems of a layer would make the piece so full. @param layer null takes the first of leaves */
 export function fillPiece(piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Filling | null {
   const runs = runsOf(piece.base)
-  return fillTo(piece, runs, arrange(piece, runs, shelf), shelf, layer, fullness)
+  return fillTo({ piece, runs, laid: arrange(piece, runs, shelf), shelf }, layer, fullness)
 }
 
 /** What it takes to replace a material of a layer by another that covers as much. */
 export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: string, to: string): Swap | null {
   const runs = runsOf(piece.base)
   const laid = arrange(piece, runs, shelf).find((each) => each.layer.id === layer)
-  return laid ? swap(piece, laid, from, to, runs, shelf) : null
+  return laid ? swap({ piece, runs, shelf }, laid, from, to) : null
+}
+
+/** What layer is begun, of a material by its id. */
+export interface BeginningOf extends Omit<Beginning, 'material'> {
+  readonly material: string
 }
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */
-export function beginOn(piece: Piece, shelf: Shelf, id: string, material: string, seed: number, by: RuleKind | null): Begun | null {
-  const of = materialOf(shelf, material)
-  return of ? beginLayer(piece, runsOf(piece.base), shelf, id, of, seed, by) : null
+export function beginOn(piece: Piece, shelf: Shelf, { material: id, ...beginning }: BeginningOf): Begun | null {
+  const material = materialOf(shelf, id)
+  return material ? beginLayer({ piece, runs: runsOf(piece.base), shelf }, { ...beginning, material }) : null
 }

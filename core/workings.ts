@@ -142,35 +142,59 @@ function madeOf(of: LaidPiece) {
   return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered }
 }
 
+/** How a piece looks: what is covered, how its weight lies, its colours, and how large it comes out. */
+function seenOf(memory: Memory, of: LaidPiece, bounds: Bounds) {
+  const { piece, runs, laid, shelf } = of
+  const counted = memory.layers.count(
+    runs,
+    laid.flatMap(({ placements }) => placements),
+    shelf,
+  )
+  const counting = coverageFrom(runs, counted, shelf)
+  // What shows on purpose is not bare.
+  const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
+  return {
+    counted,
+    cover,
+    balance: balanceOf(of, reachOf(bounds), cover.sectors),
+    carry: colourCarry(laid, reachOf(bounds), shelf),
+    contrast: contrastOf(piece, laid, shelf),
+    size: finishedSize(bounds, [...counted.patches.values()]),
+    proportions: runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : [],
+  }
+}
+
+function layersWorked({ piece, runs, laid, shelf }: LaidPiece, all: readonly LaidLayer[], made: ReturnType<typeof madeOf>): WorkedLayer[] {
+  return all.map((one) => {
+    const { id } = one.layer
+    const makeUp = made.makeUps.get(id) ?? null
+    return {
+      id,
+      title: makeUp?.title ?? titleOf(one, shelf),
+      count: one.placements.length,
+      spacing: made.spacings.get(id) ?? null,
+      against: againstOf(piece, runs, laid, id),
+      makeUp,
+    }
+  })
+}
+
 function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
   const { runs, bounds } = memory.baseOf(piece.base)
   const all = arrange(piece, runs, shelf, memory.laid)
   const laid = shownOf(all)
   const of: LaidPiece = { piece, runs, laid, shelf }
-  const placements = laid.flatMap((each) => each.placements)
-  const counted = memory.layers.count(runs, placements, shelf)
-  const counting = coverageFrom(runs, counted, shelf)
-  // What shows on purpose is not bare.
-  const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
-  const balance = balanceOf(of, reachOf(bounds), cover.sectors)
-  const carry = colourCarry(laid, reachOf(bounds), shelf)
-  const contrast = contrastOf(piece, laid, shelf)
-  const size = finishedSize(bounds, [...counted.patches.values()])
-  const proportions = runs[0]!.closed ? proportionsOf(bounds, laid, shelf) : []
-  const { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered } = madeOf(of)
+  const seen = seenOf(memory, of, bounds)
+  const { cover, balance, carry, contrast, size, proportions } = seen
+  const made = madeOf(of)
+  const { ofBase, fixings, needs, taken, masses, ordered } = made
   const hung = hungOf(of, masses, size)
   const loads = loadPaths(of, fixings)
+  const materials = materialsOn(laid, shelf)
   return {
-    layers: all.map((each) => ({
-      id: each.layer.id,
-      title: makeUps.get(each.layer.id)?.title ?? titleOf(each, shelf),
-      count: each.placements.length,
-      spacing: spacings.get(each.layer.id) ?? null,
-      against: againstOf(piece, runs, laid, each.layer.id),
-      makeUp: makeUps.get(each.layer.id) ?? null,
-    })),
-    placements: laid === all ? placements : all.flatMap((each) => each.placements),
-    zones: laid.flatMap((each) => each.zones),
+    layers: layersWorked(of, all, made),
+    placements: all.flatMap(({ placements }) => placements),
+    zones: laid.flatMap(({ zones }) => zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover,
@@ -194,12 +218,12 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       ...loadProblems(piece, loads, fixings),
       ...hangProblems(of, masses, hung, size),
       ...ordered.problems,
-      ...keepingProblems(piece, materialsOn(laid, shelf), shelf),
+      ...keepingProblems(piece, materials, shelf),
       ...fitProblems(piece, size, proportions, laid, shelf),
-      ...coverProblems({ ...of, cover, counted, balance, carry, contrast }),
+      ...coverProblems({ ...of, ...seen }),
     ]),
     tasks: ordered.tasks,
-    schedule: scheduleOf(piece, ordered.tasks, materialsOn(laid, shelf), shelf),
+    schedule: scheduleOf(piece, ordered.tasks, materials, shelf),
     scene: sceneOf(piece, runs, bounds, all, shelf),
   }
 }

@@ -50,7 +50,7 @@ async function picture() {
     exclude: { path: '\\.test\\.ts$|^core/testing' },
     doNotFollow: { path: 'node_modules' },
   })
-  const roomOf = (path) => /^core\/([a-z]+)\//.exec(path)?.[1]
+  const roomOf = (path) => ROOMS.find((room) => path.startsWith(`core/${room}/`))
   const leans = new Map(ROOMS.map((room) => [room, new Set()]))
   for (const { source, dependencies } of output.modules)
     for (const { resolved } of dependencies) {

@@ -1,6 +1,6 @@
 import { onBeforeUnmount, ref, watch } from 'vue'
 import { db } from '~/db'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 
 /** A photo is kept no larger than this across, px. */
 const ACROSS = 900

@@ -6,7 +6,7 @@ import type { Purchase } from '~/db'
 import { db } from '~/db'
 import { following } from '~/stores/live-query'
 import { tickOff, untick } from '~/commands/lots'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 

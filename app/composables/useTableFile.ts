@@ -58,19 +58,25 @@ export function useTableFile() {
   return { chosen, reading, choose, goOn }
 }
 
+/** What a table is of, and what its form asks for. */
+export interface TableForm<T, Result> {
+  readonly kind: 'prices' | 'materials'
+  readonly columns: readonly TableColumn[]
+  /** Fields of the form besides, as they begin. */
+  readonly more: T
+  /** In which bare lengths are. */
+  readonly unitsOf: (fields: T) => LengthUnits
+  /** What comes in; of several questions the newest is answered. */
+  readonly ask: (text: string, mapping: Mapping, units: LengthUnits) => Promise<Result>
+}
+
 /**
  * A table under way: which of its headings gives which column, what else its form asks for, and what comes in by that. It is kept
  * until it is taken in.
- * @param more fields of the form, as they begin @param unitsOf in which bare lengths are @param ask what comes in; of several
- * questions the newest is answered
  */
 export function useTable<T extends object, Result>(
-  kind: 'prices' | 'materials',
   { text, name, guessed, read }: OpenTable,
-  columns: readonly TableColumn[],
-  more: T,
-  unitsOf: (fields: T) => LengthUnits,
-  ask: (text: string, mapping: Mapping, units: LengthUnits) => Promise<Result>,
+  { kind, columns, more, unitsOf, ask }: TableForm<T, Result>,
 ) {
   const notices = useNotices()
   const mapping: Mapping = guessMapping(read.ok ? read.headings : [], columns)

@@ -12,7 +12,7 @@ import { reason } from '~/db/storage-error-text'
 import { forgetRescue, writeRescue } from '~/db/unsaved-recovery'
 import { following } from './live-query'
 import { useNotices } from './notices'
-import { newId } from './pieces'
+import { newId } from '~/utils/new-id'
 
 /** Pieces that were left before they could be written; their keepers go on trying. */
 const unwritten = new Map<string, Keeper>()

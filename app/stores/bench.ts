@@ -1,27 +1,25 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef, watch } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { Run } from '#core/base'
 import { runsOf } from '#core/base'
 import { materialOf } from '#core/material'
 import type { DisplayOptions } from '#core/measure'
-import { formatMoney } from '#core/measure'
-import type { Edit, History, Layer, Piece } from '#core/piece'
-import { edit, EMPTY_HISTORY, note, redo, undo } from '#core/piece'
+import type { History, Layer, Piece } from '#core/piece'
+import { EMPTY_HISTORY } from '#core/piece'
 import type { Placement } from '#core/placement'
 import { snapshotsOf } from '~/commands/pieces'
 import type { Snapshot } from '~/db'
 import { db } from '~/db'
 import { breakOff } from '~/workers/workings'
+import { useEditing } from './bench-editing'
 import { useKeeping } from './bench-keeping'
 import { useSelection } from './bench-selection'
 import { useWorkings } from './bench-workings'
-import { useNotices } from './notices'
 import { useSettings } from './settings'
 import { useShops } from './shops'
 
 /** The piece on the bench: what was decided, what follows from it, and what is selected. */
 export const useBench = defineStore('bench', () => {
-  const notices = useNotices()
   const settings = useSettings()
   const shops = useShops()
 
@@ -36,43 +34,7 @@ export const useBench = defineStore('bench', () => {
   })
   const manner = computed<DisplayOptions>(() => settings.manner)
 
-  /**
-   * Makes an edit.
-   * @param words what undo calls it
-   * @param merge edits with the same key in a row are one undo
-   * @returns what is wrong with it, or null
-   */
-  function apply(how: Edit, words: string, merge: string | null = null): string | null {
-    if (!piece.value) return null
-    const edited = edit(piece.value, how, words)
-    if (!edited.ok) return edited.error
-    if (edited.change.forward.length === 0) return null
-    history.value = note(history.value, edited.change, merge)
-    put(edited.change.piece)
-    return null
-  }
-
-  /** Makes an edit that the app offers, and says what it adds to what is opened, once that is worked out. @returns what is wrong with it, or null */
-  function take(how: Edit, words: string): string | null {
-    const before = workings.value?.bill.opened.value ?? null
-    const error = apply(how, words)
-    if (error !== null || before === null) return error
-    const stop = watch(workings, (now) => {
-      stop()
-      const more = (now?.bill.opened.value ?? before) - before
-      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`)
-    })
-    return null
-  }
-
-  function step(way: typeof undo, said: string): void {
-    if (!piece.value) return
-    const moved = way(piece.value, history.value)
-    if (!moved) return
-    history.value = moved.history
-    put(moved.piece)
-    notices.announce(`${said}: ${moved.words}`)
-  }
+  const editing = useEditing(piece, history, workings, put)
 
   const layerOf = (id: string): Layer | undefined => piece.value?.layers.find((layer) => layer.id === id)
 
@@ -94,16 +56,13 @@ export const useBench = defineStore('bench', () => {
     byId,
     ...selection,
     ...keeping,
-    apply,
+    ...editing,
     /** The piece as it was at the start of earlier visits, the newest first. */
     versions: async (): Promise<readonly Snapshot[]> => (piece.value ? snapshotsOf(db(), piece.value.id) : []),
-    take,
     runs,
     runOfLayer,
     layerOf,
     nameOf,
     breakOff,
-    undo: () => step(undo, 'Undone'),
-    redo: () => step(redo, 'Done again'),
   }
 })

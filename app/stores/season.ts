@@ -1,30 +1,18 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { Day } from '#core/measure'
-import type { Batch, Kit, Season, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress, ToMake } from '#core/season'
-import { changedBy, classToMake, freshDaysOf, KitSchema, toMakeOf, usualSeason } from '#core/season'
+import type { Batch, Kit, Season, SeasonMend } from '#core/season'
+import { changedBy, KitSchema, usualSeason } from '#core/season'
 import type { MakingProgress } from '~/db'
 import { db } from '~/db'
 import { changeSeason, joinBatch, leaveBatch, seasonNow } from '~/commands/season'
-import { planTheSeason } from '~/workers/plan'
 import { followed, following } from './live-query'
-import { useLookers } from './lookers'
-import { newId, usePieces } from './pieces'
-import { useNewestOrder, usePlanning } from './planning'
-import { useShops } from './shops'
-import { useStock } from './stock'
-import { useWorkroom } from './workroom'
+import { usePieces } from './pieces'
+import { newId } from '~/utils/new-id'
+import { useSeasonPlan } from './season-plan'
 
-interface Planned {
-  readonly plan: SeasonPlan
-  readonly mends: readonly SeasonMend[]
-}
-
-/** Everything that is to be made, by days: what was decided of it, and the one plan that follows; made while a page looks at it. */
+/** Everything that is to be made, by days: what was decided of it, and the one plan that follows. */
 export const useSeason = defineStore('season', () => {
-  const workroom = useWorkroom()
-  const shops = useShops()
-  const stock = useStock()
   const pieces = usePieces()
 
   const season = shallowRef<Season>(usualSeason())
@@ -42,51 +30,7 @@ export const useSeason = defineStore('season', () => {
     new Map(),
   )
 
-  const toMake = shallowRef<readonly ToMake[] | null>(null)
-  const planned = shallowRef<Planned | null>(null)
-  const { lookers, look } = useLookers()
-  const { progress: under, begin, follow, stop } = useNewestOrder<Planned, SeasonProgress>()
-
-  const freshDays = computed(() => freshDaysOf(stock.pricing))
-
-  async function gather(): Promise<ToMake[]> {
-    const records = workroom.wanting ?? []
-    const { taught } = workroom
-    const briefs = await workroom.briefs([...records, ...taught])
-    const own = records.flatMap(({ id, piece }) => {
-      const brief = briefs.get(id)
-      return brief ? [toMakeOf(piece, brief.tasks, progress.value.get(id)?.done ?? [])] : []
-    })
-    const classes = workroom.kits.flatMap((kit) => {
-      const record = taught.find(({ id }) => id === kit.piece)
-      const brief = briefs.get(kit.piece)
-      return record && brief ? [classToMake(kit, record.piece, brief.tasks, shops.shelf)] : []
-    })
-    return [...own, ...classes]
-  }
-
-  async function make(today: Day): Promise<void> {
-    const isNewest = begin()
-    if (!lookers.value || !workroom.wanting || !ready.value || !today) return
-    const pieces = await gather()
-    if (!isNewest()) return
-    toMake.value = pieces
-    const { rates, measured } = shops.shelf
-    const job: SeasonJob = {
-      season: season.value,
-      batches: batches.value,
-      pieces,
-      today,
-      rates: { rates, ...(measured ? { measured } : {}) },
-      freshDays: freshDays.value,
-    }
-    planned.value = (await follow(isNewest, (tell) => planTheSeason(job, tell))) ?? planned.value
-  }
-  const { noPlan, again } = usePlanning('The season could not be planned', () => make(shops.day ?? ''))
-  watch(
-    [() => workroom.wanting, () => workroom.kits, () => shops.shelf, freshDays, season, batches, progress, ready, lookers, () => shops.day],
-    () => void again(),
-  )
+  const planning = useSeasonPlan({ season, batches, progress, ready })
 
   /** Changes something of the season. @returns what is wrong with it, or null */
   async function set(change: (now: Season) => Partial<Season>): Promise<string | null> {
@@ -112,13 +56,8 @@ export const useSeason = defineStore('season', () => {
   return {
     season,
     batches,
-    toMake,
-    planned,
-    under,
-    noPlan,
-    again,
+    ...planning,
     ready,
-    look,
     set,
     pin,
     mend,
@@ -127,6 +66,5 @@ export const useSeason = defineStore('season', () => {
     /** @throws when it is no kit */
     keepKit: (kit: Kit): Promise<unknown> => db().kits.put(KitSchema.parse(kit)),
     removeKit: (id: string): Promise<void> => db().kits.delete(id),
-    stop,
   }
 })

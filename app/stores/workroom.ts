@@ -1,10 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
-import { several } from '#core/measure'
 import { STAGE_SORTS } from '#core/piece'
 import type { Kit } from '#core/season'
-import { handOut } from '#core/season'
 import type { InHand, Plan, PlanProgress, Workroom } from '#core/workroom'
+import { classInHand, inHandOf, inHandSaid } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { planInHand } from '~/workers/plan'
@@ -35,11 +34,7 @@ export const useWorkroom = defineStore('workroom', () => {
   /** What pieces need, for one copy of each. */
   async function gather(records: readonly PieceRecord[]): Promise<InHand[]> {
     const found = await briefs(records)
-    return records.flatMap(({ id, piece: { brief } }): InHand[] => {
-      const needs = found.get(id)?.needs
-      if (!needs) return []
-      return [{ id, name: brief.name, copies: brief.copies, needs }]
-    })
+    return records.flatMap(({ id, piece }) => (found.has(id) ? [inHandOf(piece, found.get(id)!.needs)] : []))
   }
 
   /** The pieces that classes make. */
@@ -47,13 +42,10 @@ export const useWorkroom = defineStore('workroom', () => {
   /** Whether what is in hand is a class, and no piece. */
   const isClass = (id: string): boolean => kits.value.some((kit) => kit.id === id)
 
-  /** What classes need: each an order of its own, beside the piece. */
+  /** What classes need. */
   async function gatherKits(): Promise<InHand[]> {
     const found = await briefs(taught.value)
-    return kits.value.flatMap((kit): InHand[] => {
-      const needs = found.get(kit.piece)?.needs
-      return needs ? [{ id: kit.id, name: `${kit.name}, kits`, copies: 1, needs: handOut(needs, kit.heads + kit.spares, kit.swaps) }] : []
-    })
+    return kits.value.flatMap((kit) => (found.has(kit.piece) ? [classInHand(kit, found.get(kit.piece)!.needs)] : []))
   }
 
   async function make(): Promise<void> {
@@ -75,11 +67,7 @@ export const useWorkroom = defineStore('workroom', () => {
     () => inHand.value !== null && inHand.value.every(({ id }) => plan.value !== null && Object.hasOwn(plan.value.ledgers, id)),
   )
   /** How many pieces and classes are in hand, as it is said. */
-  const counted = computed(() => {
-    const classes = inHand.value?.filter(({ id }) => isClass(id)).length ?? 0
-    const made = several((inHand.value?.length ?? 0) - classes, 'piece', 'pieces')
-    return classes > 0 ? `${made} and ${several(classes, 'class', 'classes')}` : made
-  })
+  const counted = computed(() => inHandSaid(inHand.value ?? [], kits.value))
   return {
     plan,
     noPlan,

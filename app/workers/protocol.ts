@@ -1,3 +1,4 @@
+import type { BeginningOf } from '#core/worker-jobs'
 import type { Swap } from '#core/placement'
 import type { Base, BaseShape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
@@ -8,7 +9,7 @@ import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices, ReadWhole
 import type { Scene } from '#core/scene'
 import type { Shelf } from '#core/material'
 import type { Day, Delta, LengthUnits } from '#core/measure'
-import type { Brief, Piece, RuleKind } from '#core/piece'
+import type { Brief, Piece } from '#core/piece'
 import type { BasketJob, Baskets, Pricing, ToBuy, Waiting } from '#core/price'
 import type { Resized } from '#core/resize'
 import type { Kit, KitMoney, SeasonJob, SeasonMend, SeasonPlan, SeasonProgress } from '#core/season'
@@ -45,7 +46,7 @@ export interface WorkingsWorker extends Stoppable {
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
   swap(piece: Piece, layer: string, from: string, to: string): Swap | null
   /** A layer to begin with. */
-  begin(piece: Piece, id: string, material: string, seed: number, by: RuleKind | null): Begun | null
+  begin(piece: Piece, beginning: BeginningOf): Begun | null
   evenOut(job: string, piece: Piece, seed: number, report: (progress: EvenOutProgress) => void): Promise<EvenedOut>
   /** What there is to say of the money of a piece, by what it takes. */
   costs(piece: Pick<Piece, 'id' | 'brief' | 'asking'>, on: Pick<OnBench, 'needs' | 'bill' | 'schedule'>): Costs

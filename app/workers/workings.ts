@@ -1,3 +1,4 @@
+import type { BeginningOf } from '#core/worker-jobs'
 import { startWorker } from './start'
 import type { Remote } from 'comlink'
 import type { Swap } from '#core/placement'
@@ -9,7 +10,7 @@ import type { Begun, EvenedOut, Filling, EvenOutProgress } from '#core/coverage'
 import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices } from '#core/formats'
 import type { LengthUnits } from '#core/measure'
 import { deltaOf, withDelta } from '#core/measure'
-import type { Brief, Piece, RuleKind } from '#core/piece'
+import type { Brief, Piece } from '#core/piece'
 import type { Pricing } from '#core/price'
 import type { Resized } from '#core/resize'
 import type { OnBench } from '#core/workroom'
@@ -53,14 +54,8 @@ const follow = (piece: Piece, pricing: Pricing): Promise<OnBench> =>
 export const askWorkings = (piece: Piece, pricing: Pricing): Promise<OnBench> => ask(pricing, (api) => api.work(piece))
 
 /** A layer of a material as a maker would begin it on the piece. */
-export const askBeginning = (
-  piece: Piece,
-  pricing: Pricing,
-  id: string,
-  material: string,
-  seed: number,
-  by: RuleKind | null = null,
-): Promise<Begun | null> => ask(pricing, (api) => api.begin(piece, id, material, seed, by))
+export const askBeginning = (piece: Piece, pricing: Pricing, beginning: BeginningOf): Promise<Begun | null> =>
+  ask(pricing, (api) => api.begin(piece, beginning))
 
 export const askFilling = (piece: Piece, pricing: Pricing, layer: string | null, fullness: Brief['fullness']): Promise<Filling | null> =>
   ask(pricing, (api) => api.fill(piece, layer, fullness))

@@ -145,6 +145,13 @@ export interface BaseFigure {
   readonly figure: Figure
 }
 
+/** All runs together, each by its name. */
+const allRuns = (runs: readonly Run[]): Term =>
+  plusAll(
+    runs.map(({ name, length }) => labelled`${saidAs(mm(length), [`${name} `, quantity.length(length)])}`),
+    mm(runs.reduce((total, { length }) => total + length, 0)),
+  )
+
 /** The lengths that a maker of this base goes by, each with its sum. */
 export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]): BaseFigure[] {
   const run = runs[0]!
@@ -195,16 +202,6 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
     case 'animal':
     case 'spray':
     case 'rail':
-      return runs.length > 1
-        ? [
-            named(
-              'All runs',
-              plusAll(
-                runs.map((each) => labelled`${saidAs(mm(each.length), [`${each.name} `, quantity.length(each.length)])}`),
-                mm(whole),
-              ),
-            ),
-          ]
-        : [named('Length', saidAs(mm(whole), ['end to end']))]
+      return [runs.length > 1 ? named('All runs', allRuns(runs)) : named('Length', saidAs(mm(whole), ['end to end']))]
   }
 }

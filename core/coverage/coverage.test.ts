@@ -224,7 +224,9 @@ describe('stems for a bare stretch', () => {
 describe('fillTo', () => {
   const piece = pieceWith([layerOf('a', 'bay', { kind: 'compass', count: 6, start: 0 }, { cut: 150 })])
   const runs = runsOf(piece.base)
-  const fillings = (['full', 'lush'] as const).map((fullness) => fillTo(piece, runs, arrange(piece, runs, shelf), shelf, 'a', fullness)!)
+  const fillings = (['full', 'lush'] as const).map((fullness) =>
+    fillTo({ piece, runs, laid: arrange(piece, runs, shelf), shelf }, 'a', fullness)!,
+  )
   it('says how many it takes, and reaches it', () => {
     const [full, lush] = fillings
     expect(lush!.things.length).toBeGreaterThan(full!.things.length)
@@ -238,9 +240,11 @@ describe('fillTo', () => {
   })
   it('is nothing for what is full already, and takes the first of leaves unless told', () => {
     const full = mended(piece, { do: 'add', layer: 'a', things: fillings[0]!.things })
-    expect(fillTo(full, runs, arrange(full, runs, shelf), shelf, null, 'full')!.things).toEqual([])
-    expect(fillTo(pieceWith([layerOf('r', 'rose', { kind: 'compass', count: 2, start: 0 })]), runs, [], shelf, null, 'full')).toBeNull()
-    expect(fillTo(piece, runs, [], shelf, 'gone', 'full')).toBeNull()
+    expect(fillTo({ piece: full, runs, laid: arrange(full, runs, shelf), shelf }, null, 'full')!.things).toEqual([])
+    expect(
+      fillTo({ piece: pieceWith([layerOf('r', 'rose', { kind: 'compass', count: 2, start: 0 })]), runs, laid: [], shelf }, null, 'full'),
+    ).toBeNull()
+    expect(fillTo({ piece, runs, laid: [], shelf }, 'gone', 'full')).toBeNull()
   })
   it('leaves what was counted as it was', () => {
     const laid = arrange(piece, runs, shelf)

@@ -1,4 +1,4 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidPiece, Placement } from '../placement'
 import { freshIds, placeAdded } from '../placement'
 import type { Run } from '../base'
 import { along, onRun } from '../base'
@@ -11,7 +11,6 @@ import { laysLengths, MOST_ADDED } from '../piece'
 import type { BareStretch, CoverageCount } from './coverage'
 import { LayerCount } from './coverage'
 import { fullnessAsks } from './fullness'
-import type { FaceGrid } from './grid'
 import { under } from './grid'
 
 export interface Filling {
@@ -25,6 +24,8 @@ export interface Filling {
   readonly reached: boolean
 }
 
+/** What is only tried has no number and no place among the layers yet. */
+const FIRST = { number: 0, lift: 0 } as const
 const PLACES_ACROSS = [0, -0.55, 0.55] as const
 /** Filling stems lean a little to either side in turn, degrees. */
 const LEANS = [0, 14, -14] as const
@@ -55,32 +56,26 @@ export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null
  * Adds stems to a layer until the faces are as full as asked, each where it covers most of what still shows.
  * Gains only shrink as stems are added, so each is worked out again only when it comes to the top (lazy greedy).
  */
-export function fillTo(
-  piece: Piece,
-  runs: readonly Run[],
-  laid: readonly LaidLayer[],
-  shelf: Shelf,
-  id: string | null,
-  fullness: Brief['fullness'],
-): Filling | null {
+export function fillTo({ piece, runs, laid, shelf }: LaidPiece, id: string | null, fullness: Brief['fullness']): Filling | null {
   const found = fillerLayer(piece, shelf, id)
   if (!found) return null
   const placements = laid.flatMap((each) => each.placements)
   const counted = new LayerCount().count(runs, placements, shelf)
-  return greedy(counted, found, candidates(counted.grid, runs, found, shelf, null), fullnessAsks(fullness, shelf), null, runs, shelf)
+  return greedy({ counted, found, runs, shelf, within: null }, fullnessAsks(fullness, shelf))
 }
 
 /** The stems that would close one bare stretch. @param counted of the piece as it is; it is left as it was */
 export function closeStretch(counted: CoverageCount, runs: readonly Run[], found: Filler, stretch: BareStretch, shelf: Shelf): Filling {
-  return greedy(
-    counted,
-    found,
-    candidates(counted.grid, runs, found, shelf, stretch),
-    { once: CLOSED_AT, twice: 0 },
-    { run: runs.find(({ id }) => id === stretch.run)!, stretch },
-    runs,
-    shelf,
-  )
+  return greedy({ counted, found, runs, shelf, within: stretch }, { once: CLOSED_AT, twice: 0 })
+}
+
+/** Faces that are filled, all of them or within one bare stretch, and what with. */
+interface Faces {
+  readonly counted: CoverageCount
+  readonly found: Filler
+  readonly runs: readonly Run[]
+  readonly shelf: Shelf
+  readonly within: BareStretch | null
 }
 
 /** A stretch is closed when this share of it is covered. */
@@ -95,21 +90,15 @@ function named(
   shelf: Shelf,
 ): Pick<Candidate, 'thing' | 'lies'> {
   const own = { ...thing, id }
-  const off = lies.bearing - placeAdded(layer, own, 0, 0, runs, shelf)!.bearing
+  const off = lies.bearing - placeAdded(layer, own, FIRST, runs, shelf)!.bearing
   const turned = { ...own, turn: wrapDegrees(own.turn + off + 180) - 180 }
-  return { thing: turned, lies: placeAdded(layer, turned, 0, 0, runs, shelf)! }
+  return { thing: turned, lies: placeAdded(layer, turned, FIRST, runs, shelf)! }
 }
 
 /** How far beside a bare stretch a stem may be held that lies over it, shares of its length. */
 const REACHES = 0.6
 
-function candidates(
-  grid: FaceGrid,
-  runs: readonly Run[],
-  { layer, material }: Filler,
-  shelf: Shelf,
-  within: BareStretch | null,
-): Candidate[] {
+function candidates({ counted: { grid }, runs, found: { layer, material }, shelf, within }: Faces): Candidate[] {
   const length = pieceLength(material, layer.cut)
   const usual = Math.max(length / 6, material.width / 4, 6)
   // Sprigs have gaps: over a short stretch places are tried close together.
@@ -127,29 +116,25 @@ function candidates(
           const s = onRun(run, from + (span * (i + 0.5)) / n)
           const turn = material.form === 'leaf' ? LEANS[(i + k) % LEANS.length]! : 0
           const thing = { id: `${i}`, run: run.id, at: s / run.length, across: t, turn, material: material.id }
-          const lies = placeAdded(layer, thing, 0, 0, runs, shelf)!
+          const lies = placeAdded(layer, thing, FIRST, runs, shelf)!
           return { thing, lies, cells: under(grid, silhouetteOf(lies, shelf), lies).slice(), gain: Infinity }
         }),
       )
     })
 }
 
-function greedy(
-  { grid, depth: whole }: CoverageCount,
-  found: Filler,
-  all: readonly Candidate[],
-  asks: { once: number; twice: number },
-  within: { run: Run; stretch: BareStretch } | null,
-  runs: readonly Run[],
-  shelf: Shelf,
-): Filling {
+/** @param asks shares that are to be covered once, and twice */
+function greedy(faces: Faces, asks: { readonly once: number; readonly twice: number }): Filling {
+  const { counted, found, runs, shelf, within } = faces
+  const { grid, depth: whole } = counted
   const { layer, material } = found
+  const on = within && runs.find(({ id }) => id === within.run)!
   const depth = whole.slice()
   const asked = grid.stretches.map(({ run, from, length }) => {
-    if (!within) return true
+    if (!on || !within) return true
     // On an open run what lies before the stretch is less than nothing into it.
-    const into = along(within.run, within.stretch.from, from + length / 2)
-    return run === within.run.id && into >= 0 && into <= within.stretch.length
+    const into = along(on, within.from, from + length / 2)
+    return run === on.id && into >= 0 && into <= within.length
   })
   const counts = (at: number): boolean => grid.owner[at]! > 0 && asked[grid.owner[at]! - 1]!
   let [cells, one, two] = [0, 0, 0]
@@ -170,7 +155,7 @@ function greedy(
     }
     return sum
   }
-  const queue = [...all]
+  const queue = candidates(faces)
   const ids = freshIds(layer, MOST_ADDED - layer.added.length)
   const things: Added[] = []
   while (queue.length && things.length < ids.length && (share(one) < asks.once || share(two) < asks.twice)) {

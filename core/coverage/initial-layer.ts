@@ -1,3 +1,4 @@
+import type { PieceOnRuns } from '../placement'
 import { arrange, HELD } from '../placement'
 import type { BaseKind, Body, Run } from '../base'
 import { BASE_SORTS, boundsOf, stationAt } from '../base'
@@ -31,6 +32,16 @@ const BOW = 0.42
 /** A cut length as hands measure it: to the quarter inch. */
 const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
 
+/** What layer is begun, and of what. */
+export interface Beginning {
+  /** Of the layer. */
+  readonly id: string
+  readonly material: Material
+  readonly seed: number
+  /** A rule to lay it by; null takes its usual one. */
+  readonly by: RuleKind | null
+}
+
 /** A layer to begin with, and its place in the order of work. */
 export interface Begun {
   readonly layer: Layer
@@ -43,23 +54,18 @@ const ON_TOP: ReadonlySet<Layer['role']> = new Set(['focal', 'sign', 'bow'])
 /**
  * A layer of one material as a maker would begin it on this piece: its rule, count, cut length, lean and spread by the
  * base, its runs and faces, the door it hangs on and the fullness asked; stems go on before what is to be seen on top.
- * @param runs of the base @param id of the layer @param by a rule to lay it by, instead of its usual one
  */
-export function beginLayer(
-  piece: Piece,
-  runs: readonly Run[],
-  shelf: Shelf,
-  id: string,
-  material: Material,
-  seed: number,
-  by: RuleKind | null = null,
-): Begun {
-  const layer = laid(piece, runs, shelf, startLayer(id, material, seed, runs), material, by)
+export function beginLayer(on: PieceOnRuns, beginning: Beginning): Begun {
+  const { piece } = on
+  const { material } = beginning
+  const layer = laid(on, beginning)
   const first = material.form === 'leaf' && !ON_TOP.has(layer.role) ? piece.layers.findIndex(({ role }) => ON_TOP.has(role)) : -1
   return { layer, at: first < 0 ? piece.layers.length : first }
 }
 
-function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, material: Material, by: RuleKind | null): Layer {
+function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
+  const { piece, runs, shelf } = on
+  const start = startLayer(id, material, seed, runs)
   const layer: Layer = {
     ...start,
     ...(by === null ? {} : withRuleKind(start, by, '')),
@@ -82,11 +88,11 @@ function laid(piece: Piece, runs: readonly Run[], shelf: Shelf, start: Layer, ma
     case 'boughs':
       return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
     case 'arms':
-      return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(piece, runs, own, shelf, room, long) } }
+      return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(on, own, room, long) } }
     case 'compass': {
       const count =
         own.role === 'greenery'
-          ? countFor(piece, runs, own, shelf, room, long)
+          ? countFor(on, own, room, long)
           : own.role === 'accent' || material.form !== 'leaf'
             ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
             : Math.round(room.length / Math.max(APART.over, long * 0.6))
@@ -157,7 +163,7 @@ export const reachingCut = (piece: Piece, runs: readonly Run[], layer: Layer, ma
   cutFor(layer, material, roomOf(piece, runs, layer, by))
 
 /** The least stems of a layer that hide what a first layer should, but always one over the next. */
-function countFor(piece: Piece, runs: readonly Run[], layer: Layer, shelf: Shelf, { length }: Room, long: number): number {
+function countFor({ piece, runs, shelf }: PieceOnRuns, layer: Layer, { length }: Room, long: number): number {
   const wanted = rate(COVERS[piece.brief.fullness], shelf)
   const most = Math.min(MOST, Math.floor(length / NEAREST))
   const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))

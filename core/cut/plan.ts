@@ -103,7 +103,7 @@ function* solving(units: UnitJob, enough = -Infinity, effort = 1): Generator<Pla
   if (reached()) return finish(cost() <= floor + 1e-6)
   if (units.loose > 0) return finish(false)
   const beat = Math.min(missing(units, best) ? Infinity : cost(), enough > -Infinity ? enough + step / 2 : Infinity)
-  const found = yield* through(searching(units, relaxed, beat, floor, step, effort), () => tell('search'))
+  const found = yield* through(searching(units, relaxed, { best: beat, floor, step, effort }), () => tell('search'))
   if (found === 'stopped') return finish(false, true)
   if (found.plan) better(found.plan)
   return finish(cost() <= floor + 1e-6 || (found.whole && missing(units, best) === 0))

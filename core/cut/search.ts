@@ -8,21 +8,29 @@ const MOST_STEPS = 20_000
 /** Steps between two breaths. */
 const BREATH = 500
 
+/** What a search goes by. */
+export interface SearchBounds {
+  /** What must be beaten. */
+  readonly best: number
+  /** No plan costs less. */
+  readonly floor: number
+  /** Costs differ by multiples of this. */
+  readonly step: number
+  /** How much of the usual search is made, over 0 to 1. */
+  readonly effort?: number
+}
+
 /**
  * Looks for a plan cheaper than the best known by trying, for the longest piece left, every full way of cutting a roll
  * that holds it. States seen at no greater cost are not looked at again.
  * Source: bin completion (Korf 2003; from memory).
  * What is left costs at least what its pieces are worth to the relaxed plan (a solution of its dual stays one).
- * @param best what must be beaten @param step costs differ by multiples of this @param effort how much of the usual search is made, over 0 to 1
  * @returns the cheapest plan found, or null when there is none; `whole` tells whether all was looked at
  */
 export function* searching(
   job: UnitJob,
   { worth, off }: Relaxed,
-  best: number,
-  floor: number,
-  step: number,
-  effort = 1,
+  { best, floor, step, effort = 1 }: SearchBounds,
 ): Generator<void, { readonly plan: Pattern[] | null; readonly whole: boolean }> {
   const order = job.sizes.map((_, i) => i).sort((a, b) => job.sizes[b]! - job.sizes[a]!)
   const left = [...job.counts]

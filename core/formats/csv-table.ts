@@ -42,7 +42,7 @@ const LONGEST_CELL = 2000
 const LONGEST_NUMBER = 60
 
 /** A number as tables have it: a sign of money may stand before it, a unit or % behind. */
-export function numberIn(text: string): Parsed<number> {
+function numberIn(text: string): Parsed<number> {
   const found = text.length > LONGEST_NUMBER ? null : /^[^\d.,-]{0,3}(-?)([.,]?\d[\d.,\s]*)([a-z]{0,3}|%)$/i.exec(text)
   if (!found) return { ok: false, error: `“${text.length > 40 ? `${text.slice(0, 40)}…` : text}” is not a number.` }
   const read = parseNumber(found[2]!.trim())

@@ -182,7 +182,7 @@ export function templatePages(name: string, runs: readonly Run[], laid: readonly
   })
   const nameOf = (column: number, row: number): string => `${columnName(column)}${row + 1}`
   return [
-    { name: 'map', ink: mapPage(name, paper, columns, rows, pages, laid) },
+    { name: 'map', ink: mapPage({ name, paper, columns, rows, pages }, laid) },
     ...pages.map(({ column, row, own }): Page => {
       const crosses = [MARGIN + OVERLAP / 2, MARGIN + stepX + OVERLAP / 2]
       const downs = [MARGIN + OVERLAP / 2, MARGIN + stepY + OVERLAP / 2]
@@ -199,15 +199,17 @@ export function templatePages(name: string, runs: readonly Run[], laid: readonly
   ]
 }
 
+/** How the pages of a template lie: those of a grid on which something is. */
+interface PageMap {
+  readonly name: string
+  readonly paper: PaperId
+  readonly columns: number
+  readonly rows: number
+  readonly pages: readonly { readonly column: number; readonly row: number }[]
+}
+
 /** The first page: what lies where, which letter is what, and the bars. */
-function mapPage(
-  name: string,
-  paper: PaperId,
-  columns: number,
-  rows: number,
-  pages: readonly { readonly column: number; readonly row: number }[],
-  laid: readonly Marks[],
-): Ink[] {
+function mapPage({ name, paper, columns, rows, pages }: PageMap, laid: readonly Marks[]): Ink[] {
   const { width } = PAPERS[paper]
   const top = 60
   const cell = Math.min(22, (width - 2 * MARGIN) / columns)

@@ -125,7 +125,7 @@ describe('made things on a piece', () => {
   it('a bow of one ribbon twice is swapped without losing a build', () => {
     const piece = pieceWith([layerOf('bow', 'ribbon-slate', bow, { mix })])
     const [laid] = arrange(piece, runsOf(piece.base), shelf)
-    const swapped = edit(piece, swap(piece, laid!, 'ribbon-slate', 'ribbon-check', runsOf(piece.base), shelf)!.edit, 'swap')
+    const swapped = edit(piece, swap({ piece, runs: runsOf(piece.base), shelf }, laid!, 'ribbon-slate', 'ribbon-check')!.edit, 'swap')
     expect(swapped.ok && swapped.change.piece.layers[0]!.mix.map(({ material }) => material)).toEqual(['ribbon-check', 'ribbon-check'])
   })
   it('keep their place and are kept clear of as ready-made ones are', () => {

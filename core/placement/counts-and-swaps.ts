@@ -2,10 +2,10 @@ import { clamp } from '../measure'
 import type { Run } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength, piecesPerStem } from '../material'
-import type { Edit, Layer, Piece, Rule, RuleKind } from '../piece'
+import type { Edit, Layer, Rule, RuleKind } from '../piece'
 import { facesOf, MOST_PLACES, ruleSortOf } from '../piece'
 import { shortestOf } from './mix-assignment'
-import type { LaidLayer, Placement } from './placement'
+import type { LaidLayer, PieceOnRuns, Placement } from './placement'
 import { arrange } from './layout'
 import type { CountedRule, Room } from './rules'
 import { arrangingOf } from './rules'
@@ -65,14 +65,7 @@ export interface Swap {
 }
 
 /** Replaces a material of a layer by another that covers as much. @returns with what is laid of each, before and after; null when there is nothing to swap */
-export function swap(
-  piece: Piece,
-  { layer, placements }: LaidLayer,
-  from: string,
-  to: string,
-  runs: readonly Run[],
-  shelf: Shelf,
-): Swap | null {
+export function swap({ piece, runs, shelf }: PieceOnRuns, { layer, placements }: LaidLayer, from: string, to: string): Swap | null {
   const [old, next] = [materialOf(shelf, from), materialOf(shelf, to)]
   if (!old || !next || from === to || !layer.mix.some(({ material }) => material === from)) return null
   const faces = facesOf(layer.rule)

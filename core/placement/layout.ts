@@ -36,7 +36,10 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
     if (!slots) return { ...bare, fault: 'no reference' }
     const before = memory.laid(layer, slots, kept, lift)
     if (before?.layer === layer) return before
-    const placements = [...laidByRule(layer, slots, kept, runs, shelf, lift, before), ...laidByHand(layer, slots.length, runs, shelf, lift)]
+    const placements = [
+      ...laidByRule({ layer, slots, kept, runs, shelf, lift, before }),
+      ...laidByHand(layer, slots.length, runs, shelf, lift),
+    ]
     const laid: LaidLayer = { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }
     memory.note(laid, slots, kept, lift)
     return laid
@@ -202,16 +205,19 @@ function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: 
   return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => lieOf(slot)?.s ?? slot.s), ...added]
 }
 
-/** @param before the layer as it was, when it differs at most slot by slot: places with the same nudge are kept */
-function laidByRule(
-  layer: Layer,
-  slots: readonly Slot[],
-  kept: readonly Zone[],
-  runs: readonly Run[],
-  shelf: Shelf,
-  lift: number,
-  before: LaidLayer | null,
-): Placement[] {
+/** A layer with the slots of its rule, among the zones that are kept free. */
+interface Slotted {
+  readonly layer: Layer
+  readonly slots: readonly Slot[]
+  readonly kept: readonly Zone[]
+  readonly runs: readonly Run[]
+  readonly shelf: Shelf
+  readonly lift: number
+  /** The layer as it was, when it differs at most slot by slot: places with the same nudge are kept. */
+  readonly before: LaidLayer | null
+}
+
+function laidByRule({ layer, slots, kept, runs, shelf, lift, before }: Slotted): Placement[] {
   const there = new Map(before?.placements.map((each) => [each.slot, each]))
   const lieOf = liesOf(layer, slots, kept, shelf)
   const phase = random(layer.seed).next()
@@ -247,5 +253,5 @@ function laidByRule(
 }
 
 function laidByHand(layer: Layer, before: number, runs: readonly Run[], shelf: Shelf, lift: number): Placement[] {
-  return layer.added.flatMap((each, i) => placeAdded(layer, each, before + i + 1, lift, runs, shelf) ?? [])
+  return layer.added.flatMap((each, i) => placeAdded(layer, each, { number: before + i + 1, lift }, runs, shelf) ?? [])
 }

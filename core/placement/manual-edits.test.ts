@@ -107,7 +107,7 @@ describe('swap', () => {
   const swapped = (layer: Layer, from: string, to: string) => {
     const piece = pieceWith([layer])
     const runs = runsOf(piece.base)
-    const how = swap(piece, arrange(piece, runs, shelf)[0]!, from, to, runs, shelf)
+    const how = swap({ piece, runs, shelf }, arrange(piece, runs, shelf)[0]!, from, to)
     return how && { how, piece: after(piece, how.edit) }
   }
   it('covers as much: n round ones of diameter d like n d²', () => {

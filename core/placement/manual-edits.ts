@@ -79,7 +79,7 @@ function put(piece: Piece, copies: readonly Put[], runs: readonly Run[], shelf: 
         at: clamp(s / run.length, 0, 1),
         across: clamp(thing.t, -2, 2),
         material: thing.material,
-        turn: halfTurn(bearing - layerBearing(layer, run, runs, s, ids[i]!, materialOf(shelf, thing.material)!)),
+        turn: halfTurn(bearing - layerBearing(layer, { run, s, id: ids[i]! }, runs, materialOf(shelf, thing.material)!)),
       }))
       return { do: 'add', layer: id, things }
     }),

@@ -15,8 +15,7 @@ import { runsFor } from './slots'
 export function placeAdded(
   layer: Layer,
   { id, run: on, at, across: t, material: of, turn }: Added,
-  number: number,
-  lift: number,
+  { number, lift }: Pick<Laying, 'number' | 'lift'>,
   runs: readonly Run[],
   shelf: Shelf,
 ): Placement | null {
@@ -73,7 +72,11 @@ export function place(
   const arranging = arrangingOf<RuleKind>(layer.rule.kind)
   const drop = arranging.drop?.(layer.rule) ?? 0
   const { x, y } = across(station, t)
-  const bearing = made ? madeBearing(layer, run, s, made) : stands(material) ? layer.lean : direction(layer, run, s, seed, material, lean)
+  const bearing = made
+    ? madeBearing(layer, run, s, made)
+    : stands(material)
+      ? layer.lean
+      : direction(layer, { run, s, seed }, material, lean)
   const whole = pieceLength(material, layer.cut)
   return {
     id: placementId(layer.id, slot),
@@ -142,7 +145,15 @@ function taperAt({ taper, seat }: Layer, run: Run, s: number): number {
   return Math.max(LEAST_TAPERED, 1 - taper * Math.min(1, out))
 }
 
-function direction(layer: Layer, run: Run, s: number, seed: number, material: Material, lean: number): number {
+/** Where a thing lies whose direction is asked for. */
+interface Lying {
+  readonly run: Run
+  /** mm along it */
+  readonly s: number
+  readonly seed: number
+}
+
+function direction(layer: Layer, { run, s, seed }: Lying, material: Material, lean: number): number {
   if (material.form === 'disc') return random(seed).between(0, 360)
   const { tx, ty, nx, ny } = stationAt(run, s)
   const way = layer.mirrored && run.mirror.reversed ? -1 : 1
@@ -174,8 +185,13 @@ function direction(layer: Layer, run: Run, s: number, seed: number, material: Ma
 }
 
 /** Where a thing that a hand puts into a layer points of itself, degrees. @param id of the thing added */
-export function layerBearing(layer: Layer, run: Run, runs: readonly Run[], s: number, id: string, material: Material): number {
+export function layerBearing(
+  layer: Layer,
+  { run, s, id }: Omit<Lying, 'seed'> & { readonly id: string },
+  runs: readonly Run[],
+  material: Material,
+): number {
   return stands(material)
     ? layer.lean
-    : direction(layerOn(layer, run, runs), run, s, seedOf(layer.seed, addedSlot(id)), material, layer.lean)
+    : direction(layerOn(layer, run, runs), { run, s, seed: seedOf(layer.seed, addedSlot(id)) }, material, layer.lean)
 }

@@ -57,12 +57,16 @@ export interface Zone {
   readonly length: number
 }
 
-/** A piece with what was laid of it, layer by layer, on the runs of its base. */
-export interface LaidPiece {
+/** A piece on the runs of its base, and what is known of its materials. */
+export interface PieceOnRuns {
   readonly piece: Piece
   readonly runs: readonly Run[]
-  readonly laid: readonly LaidLayer[]
   readonly shelf: Shelf
+}
+
+/** The same with what was laid of it, layer by layer. */
+export interface LaidPiece extends PieceOnRuns {
+  readonly laid: readonly LaidLayer[]
 }
 
 export interface LaidLayer {

@@ -15,18 +15,23 @@ export const OVER_BUDGET = 'over budget'
 /** What all copies of a piece would cost, opened, with an edit made; null where it cannot be made. */
 export type CostWith = (edit: Edit) => Minor | null
 
-/** What a piece is over its budget by, were it alone in hand, and what would mend that. @param counts how many things lie in each layer */
-export function costProblems(
-  piece: Pick<Piece, 'id' | 'brief' | 'layers'>,
-  bill: Bill,
-  needs: readonly Need[],
-  counts: ReadonlyMap<string, number>,
-  pricing: Pricing,
-  costWith: CostWith,
-): Problem[] {
+/** A piece with its bill, and what it would cost otherwise. */
+export interface CostedPiece {
+  readonly piece: Pick<Piece, 'id' | 'brief' | 'layers'>
+  readonly bill: Bill
+  readonly needs: readonly Need[]
+  /** How many things lie in each layer. */
+  readonly counts: ReadonlyMap<string, number>
+  readonly pricing: Pricing
+  readonly costWith: CostWith
+}
+
+/** What a piece is over its budget by, were it alone in hand, and what would mend that. */
+export function costProblems(of: CostedPiece): Problem[] {
+  const { piece, bill } = of
   if (!bill.room || bill.room.value >= 0) return []
   const over = -bill.room.value
-  const mends = bill.lines.flatMap((line) => saving(piece, line, bill, needs, counts, pricing, costWith)).slice(0, 2)
+  const mends = bill.lines.flatMap((line) => saving(line, of)).slice(0, 2)
   const usedFits = bill.usedEach.value <= piece.brief.budget!
   return [
     {
@@ -42,15 +47,7 @@ export function costProblems(
 }
 
 /** Dropping a few so that less has to be opened: as few as do it, worked out anew with the rest of the line. */
-function saving(
-  piece: Pick<Piece, 'id' | 'brief' | 'layers'>,
-  line: CostLine,
-  bill: Bill,
-  needs: readonly Need[],
-  counts: ReadonlyMap<string, number>,
-  pricing: Pricing,
-  costWith: CostWith,
-): Mend[] {
+function saving(line: CostLine, { piece, bill, needs, counts, pricing, costWith }: CostedPiece): Mend[] {
   const material = materialOf(pricing.shelf, line.id)
   if (line.of !== 'stems' || !material) return []
   const layer = piece.layers.find((each) => each.mix.length === 1 && each.mix[0]!.material === line.id && fewerIn(each, 1))
@@ -68,7 +65,7 @@ function saving(
     )
   const most = Math.max(1, Math.floor(laid * rate(DROP_AT_MOST, pricing.shelf)))
   // Fewer never cost more.
-  const n = fewerIn(layer, most) ? leastThat(1, most, (of) => saved(of) > 0) : null
+  const n = fewerIn(layer, most) ? leastThat(1, most, (fewer) => saved(fewer) > 0) : null
   if (n === null) return []
   const edit = { do: 'layer', layer: layer.id, set: { rule: fewerIn(layer, n)! } } as const
   // What refers to the layer changes with it: what is said is the difference of the two pieces, each worked out whole.

@@ -150,23 +150,37 @@ export function useUp(
     const { left: open, over } = reckon(wanted, cutForPiece(mine, material, id))
     for (const piece of over) free(mine.find((lot) => lot.id === piece.id)!)
     if (rolls.length)
-      cutUp(of, rolls, open, new Map(wanted.map((want) => [want.id, want.of])), id, rate(LEAST_REST, shelf), { put, gone, free }, newId)
+      cutUp(
+        { material: of, rolls, open, wants: new Map(wanted.map((want) => [want.id, want.of])), piece: id, least: rate(LEAST_REST, shelf) },
+        { put, gone, free },
+        newId,
+      )
   }
   return { put: [...put.values()], gone }
 }
 
+/** What of a material is still wanted of the rolls that a piece kept. */
+interface StillWanted {
+  readonly material: Material
+  readonly rolls: readonly Lot[]
+  readonly open: readonly Want[]
+  /** For what each is cut, by its id. */
+  readonly wants: ReadonlyMap<string, Reserved>
+  readonly piece: string
+  /** The shortest rest that is kept, mm. */
+  readonly least: number
+}
+
+/** Where lots go. */
+interface Moving {
+  readonly put: Map<string, Lot>
+  readonly gone: string[]
+  readonly free: (lot: Lot) => void
+}
+
 /** Cuts what is still wanted of rolls that a piece kept. */
-function cutUp(
-  of: Material,
-  rolls: readonly Lot[],
-  open: readonly Want[],
-  wants: ReadonlyMap<string, Reserved>,
-  piece: string,
-  least: number,
-  { put, gone, free }: { readonly put: Map<string, Lot>; readonly gone: string[]; readonly free: (lot: Lot) => void },
-  newId: () => string,
-): void {
-  const stocks = lengthsOf(rolls, of, piece).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
+function cutUp({ material, rolls, open, wants, piece, least }: StillWanted, { put, gone, free }: Moving, newId: () => string): void {
+  const stocks = lengthsOf(rolls, material, piece).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
   const plan = planSoon({ wants: open, stocks, least })
   for (const lot of rolls) {
     const cutting = plan.rolls.filter(({ stock }) => stock === lot.id)
@@ -183,7 +197,10 @@ function cutUp(
       let uncut: Lot | null = one
       let long = length
       for (const { want, length: cut } of cuts) {
-        const made = cutFrom({ lot: uncut, material: of.id, length: long, cut, want: wants.get(want)!, least, paid: uncut!.paid }, newId)
+        const made = cutFrom(
+          { lot: uncut, material: material.id, length: long, cut, want: wants.get(want)!, least, paid: uncut!.paid },
+          newId,
+        )
         put.set(made.piece.id, made.piece)
         uncut = made.rest
         if (!uncut) break

@@ -90,11 +90,10 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
 const placed = new WeakMap<SceneItem, SceneItem>()
 
 /** An item among the others: the very object that it was, while nothing about that changed. */
-function asItWas(bare: SceneItem, depth: number, rise: number, order: number, hidden: boolean, locked: boolean): SceneItem {
+function asItWas(bare: SceneItem, among: Pick<SceneItem, 'depth' | 'rise' | 'order' | 'hidden' | 'locked'>): SceneItem {
   const last = placed.get(bare)
-  if (last && last.depth === depth && last.rise === rise && last.order === order && last.hidden === hidden && last.locked === locked)
-    return last
-  const item = { ...bare, depth, rise, order, hidden, locked }
+  if (last && (Object.keys(among) as (keyof typeof among)[]).every((key) => last[key] === among[key])) return last
+  const item = { ...bare, ...among }
   placed.set(bare, item)
   return item
 }
@@ -111,7 +110,13 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
     return placements.map((placement): { lift: number; item: SceneItem } => {
       order += 1
       const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
-      const item = asItWas(itemOf(placement, runs.get(placement.run)!, shelf), Math.min(DEEPEST, over), rise, order, hidden, locked)
+      const item = asItWas(itemOf(placement, runs.get(placement.run)!, shelf), {
+        depth: Math.min(DEEPEST, over),
+        rise,
+        order,
+        hidden,
+        locked,
+      })
       return { lift: placement.lift, item }
     })
   })

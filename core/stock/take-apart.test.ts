@@ -83,7 +83,7 @@ describe('taking a piece apart', () => {
   it('goes back as lots that say where they are from: lengths one by one', () => {
     let n = 0
     const off = partsOff(piece, [base, things('sea-holly', 5), things('bay', 2), ribbon(inches(20), 2)], [], inches(6), shelf)
-    const lots = lotsOff(off, piece, '2026-11-01', () => `n${n++}`)
+    const lots = lotsOff({ parts: off }, piece, '2026-11-01', () => `n${n++}`)
     expect(lots.every((lot) => LotSchema.safeParse(lot).success)).toBe(true)
     expect(lots.map(({ material, things: count, length, cut, condition }) => [material, count, length, cut, condition])).toEqual([
       [baseLots('straw'), 1, null, 305, 'good'],

@@ -83,17 +83,21 @@ function again(material: Material, glued: boolean, long: boolean): readonly [bac
 /** How much of a material parts are: things, or mm. */
 const amountOf = ({ count, length }: Pick<PartOff, 'count' | 'length'>): number => count * (length ?? 1)
 
-/**
- * Parts as lots, as they go back on the shelf, each with its part of what was paid for what had gone into the piece.
- * @param all that came off, also what is lost @param had the lots that had gone into it
- */
+/** What is kept of a piece that is taken apart. */
+export interface TakenApart {
+  readonly parts: readonly PartOff[]
+  /** All that came off, also what is lost: those parts, where nothing else is said. */
+  readonly all?: readonly PartOff[]
+  /** The lots that had gone into it. */
+  readonly had?: readonly Lot[]
+}
+
+/** Parts as lots, as they go back on the shelf, each with its part of what was paid for what had gone into the piece. */
 export function lotsOff(
-  parts: readonly PartOff[],
+  { parts, all = parts, had = [] }: TakenApart,
   { id, brief }: Pick<Piece, 'id' | 'brief'>,
   day: Day,
   newId: () => string,
-  all: readonly PartOff[] = parts,
-  had: readonly Lot[] = [],
 ): Lot[] {
   const paidFor = (part: PartOff, amount: number): number | null => {
     const own = had.filter(({ material }) => material === part.material)

@@ -87,7 +87,10 @@ export function scheduleOf({ making, brief }: Piece, tasks: readonly Task[], mat
     handsEach: copies === 1 ? each : worked(divide(saidAs(ofFigure(hands), [quantity.time(hands.value)]), count(copies))),
     waits: waitsOf(tasks),
     days,
-    dates: making.day === null ? null : datesOf(making.day, days, booked, fresh, making.hangs, brief.weather === 'indoors', by),
+    dates:
+      making.day === null
+        ? null
+        : datesOf({ day: making.day, hangs: making.hangs, indoors: brief.weather === 'indoors', fresh }, days, booked, by),
   }
 }
 
@@ -137,15 +140,16 @@ export function comesDownOn(hung: Day, hangs: number | null, keeps: number | nul
 /** The day by which things are in the house: so long before hands begin. */
 export const boughtBy = (begins: Day, by: Rated): Day => daysAfter(begins, -Math.round(rate(BUY_AHEAD, by)))
 
-function datesOf(
-  day: Day,
-  days: number,
-  booked: readonly Booked[],
-  fresh: boolean,
-  hangs: number | null,
-  indoors: boolean,
-  by: Rated,
-): Dates {
+/** By when something hangs, for how long, days or null, and what of it keeps. */
+interface ToHang {
+  readonly day: Day
+  readonly hangs: number | null
+  readonly indoors: boolean
+  readonly fresh: boolean
+}
+
+/** @param days that hands and drying take */
+function datesOf({ day, hangs, indoors, fresh }: ToHang, days: number, booked: readonly Booked[], by: Rated): Dates {
   const startBy = daysAfter(day, 1 - days)
   const stems = booked.find(({ id }) => id === 'stems')
   const cutOn = daysAfter(startBy, Math.floor((stems?.begins ?? 0) / DAY))

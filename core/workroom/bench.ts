@@ -13,7 +13,7 @@ export interface OnBench extends Workings {
 }
 
 export function onBench(workings: Workings, piece: Piece, pricing: Pricing): OnBench {
-  const { id, brief, layers } = piece
+  const { id, brief } = piece
   const { needs } = workings
   const bill = billOf({ id, needs, copies: brief.copies, budget: brief.budget }, pricing)
   const counts = new Map(workings.layers.map((layer) => [layer.id, layer.count]))
@@ -22,7 +22,7 @@ export function onBench(workings: Workings, piece: Piece, pricing: Pricing): OnB
     bill,
     problems: worstFirst([
       ...workings.problems,
-      ...costProblems({ id, brief, layers }, bill, needs, counts, pricing, costWith(piece, pricing)),
+      ...costProblems({ piece, bill, needs, counts, pricing, costWith: costWith(piece, pricing) }),
     ]),
   }
 }

@@ -1,3 +1,4 @@
 export type { Cutting, InHand, Ledger, Listed, MaterialPlan, Money, Plan, PlanProgress, WantedLength, Workroom } from './workroom'
 export * from './bench'
 export * from './plan'
+export * from './in-hand'

@@ -57,7 +57,10 @@ function begun({ kind, size, layers, copies, weather, budget, day, hangs }: Begi
   layers.forEach(({ material, by, seed }, i) => {
     const of = CATALOGUE[material]!
     const rules = rulesFor(of.kind)
-    const { layer, at } = beginLayer(piece, runsOf(piece.base), shelf, `l${i}`, of, seed, by === null ? null : rules[by % rules.length]!)
+    const { layer, at } = beginLayer(
+      { piece, runs: runsOf(piece.base), shelf },
+      { id: `l${i}`, material: of, seed, by: by === null ? null : rules[by % rules.length]! },
+    )
     const next = { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
     // What goes by another layer needs one to go by.
     if (PieceSchema.safeParse(next).success) piece = next

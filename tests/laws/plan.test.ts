@@ -300,7 +300,7 @@ describe('lots that change hands', () => {
       const had = made.filter(({ reserved }) => reserved?.piece === piece!.id)
       const of = { id: piece!.id, brief: { copies: piece!.copies, name: 'P' } } as Parameters<typeof partsOff>[0]
       const off = partsOff(of, piece!.needs, [], 150, shelf)
-      const back = lotsOff(off, of, '2026-11-30', ids(), off, had)
+      const back = lotsOff({ parts: off, had }, of, '2026-11-30', ids())
       for (const [material, { paid }] of Object.entries(amounts(back))) expect(paid).toBeLessThanOrEqual(amounts(had)[material]?.paid ?? 0)
     }))
 })

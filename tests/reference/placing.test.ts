@@ -75,6 +75,6 @@ describe('covering alike', () => {
       layerOf('a', 'rose', { kind: 'compass', count: 5, start: 0 }, { mix: [{ material: 'four', share: 1, only: null }] }),
     ])
     const runs = runsOf(piece.base)
-    expect(swap(piece, arrange(piece, runs, on)[0]!, 'four', 'three', runs, on)).toMatchObject({ before: 5, after: 9 })
+    expect(swap({ piece, runs, shelf: on }, arrange(piece, runs, on)[0]!, 'four', 'three')).toMatchObject({ before: 5, after: 9 })
   })
 })

@@ -53,7 +53,7 @@ async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | nul
   const id = freshLayerId(bench.piece!.layers)
   await notices.tell(
     'The layer could not be laid',
-    askBeginning(bench.piece!, stock.pricing, id, material.id, freshSeed(bench.piece!.layers), by).then((begun) => {
+    askBeginning(bench.piece!, stock.pricing, { id, material: material.id, seed: freshSeed(bench.piece!.layers), by }).then((begun) => {
       if (!begun || !bench.piece) return
       bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
       bench.openLayer = id

@@ -7,7 +7,7 @@ import { show } from '#core/measure'
 import type { Asking } from '#core/piece'
 import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 

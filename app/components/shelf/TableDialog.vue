@@ -25,14 +25,13 @@ const { name, read, guessed } = props.table
 const {
   result,
   draft: { value: draft, since, set, again, done },
-} = useTable(
-  'materials',
-  props.table,
-  MATERIAL_COLUMNS,
-  begun,
-  ({ units }) => units,
-  (text, mapping, units) => askMaterialsIn(text, mapping, units, stock.pricing),
-)
+} = useTable(props.table, {
+  kind: 'materials',
+  columns: MATERIAL_COLUMNS,
+  more: begun,
+  unitsOf: ({ units }) => units,
+  ask: (text, mapping, units) => askMaterialsIn(text, mapping, units, stock.pricing),
+})
 const replaced = computed(() => result.value?.materials.filter(({ id }) => id in CATALOGUE || id in materials.own).length ?? 0)
 
 async function take(): Promise<void> {

@@ -3,7 +3,7 @@ import { PRICE_COLUMNS } from '#core/formats'
 import { several } from '#core/measure'
 import type { OpenTable } from '~/composables/useTableFile'
 import { useTable } from '~/composables/useTableFile'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -22,14 +22,13 @@ const { name, read, guessed } = props.table
 const {
   result,
   draft: { value: draft, since, set, again, done },
-} = useTable(
-  'prices',
-  props.table,
-  PRICE_COLUMNS,
-  { shop: name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 },
-  () => settings.units,
-  (text, mapping, units) => askPricesIn(text, mapping, units, stock.pricing),
-)
+} = useTable(props.table, {
+  kind: 'prices',
+  columns: PRICE_COLUMNS,
+  more: { shop: name.replace(/\.[a-z]+$/i, '').slice(0, 60), trip: 0 },
+  unitsOf: () => settings.units,
+  ask: (text, mapping, units) => askPricesIn(text, mapping, units, stock.pricing),
+})
 
 async function take(): Promise<void> {
   const { shop, trip } = draft.value

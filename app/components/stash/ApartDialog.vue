@@ -9,7 +9,8 @@ import type { OnBench } from '#core/workroom'
 import type { PieceRecord } from '~/db'
 import { useLotLabels } from '~/composables/useLotLabels'
 import { useToday } from '~/composables/useToday'
-import { newId, usePieces } from '~/stores/pieces'
+import { usePieces } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -56,7 +57,7 @@ const lost = computed(() => (parts.value ?? []).filter(({ id }) => !changed.valu
 async function take(): Promise<void> {
   let lots: readonly Lot[] = []
   const partsOf = (had: readonly Lot[]): readonly Lot[] =>
-    (lots = lotsOff(coming.value, piece.value, today.value, newId, parts.value ?? [], had))
+    (lots = lotsOff({ parts: coming.value, all: parts.value ?? [], had }, piece.value, today.value, newId))
   if (!(await notices.tell('It could not be taken apart', pieces.takeApart(props.record, partsOf)))) return
   notices.note(`${several(lots.length, 'lot of', 'lots of')} “${piece.value.brief.name}” went into the stash.`)
   emit('close')

@@ -8,7 +8,7 @@ import { amountSaid, baseLots, baseOfLot, CONDITIONS, lotName, LotSchema, worthO
 import { useDraft } from '~/composables/useDraft'
 import { usePhoto } from '~/composables/usePhoto'
 import { useLotLabels } from '~/composables/useLotLabels'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useNotices } from '~/stores/notices'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'

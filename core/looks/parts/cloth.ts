@@ -168,118 +168,149 @@ function ended(at: (u: number, v: number) => XY, cut: NonNullable<Strip['cut']>,
 /** How many squares of a check, and dots of a print, go across. */
 const CHECKS = 6
 
-function pattern(
-  pen: Pen,
-  { fabric, from, to, width, inside }: Facet,
-  at: (u: number, v: number) => XY,
-  paint: (of: Tone) => Parameters<Pen['shape']>[1],
-): void {
+/** A facet of patterned cloth on its way to be painted. */
+interface Weave extends Pick<Facet, 'width' | 'inside'> {
+  readonly pen: Pen
+  readonly tone: Tone
+  readonly second: Tone
+  /** How long it is, mm. */
+  readonly long: number
+  /** A place on it, by shares of its length and width. */
+  readonly at: (u: number, v: number) => XY
+  readonly paint: (of: Tone) => Parameters<Pen['shape']>[1]
+  /** A band along it. */
+  readonly band: (v0: number, v1: number) => XY[]
+  /** Where marks that come every so far along the strip fall within it, as shares of its length. */
+  readonly every: (pitch: number, shift?: number) => number[]
+}
+
+const STRIPES = [
+  [0.1, 0.2],
+  [0.3, 0.36],
+  [0.42, 0.58],
+  [0.64, 0.7],
+  [0.8, 0.9],
+] as const
+
+function stripe({ pen, second, inside, band, paint }: Weave): void {
+  for (const [v0, v1] of STRIPES) pen.shape(band(v0, v1), paint(second), inside ? 0.7 : 0.95)
+}
+
+function check({ pen, second, width, long, at, band, every, paint }: Weave): void {
+  for (let i = 0; i < CHECKS; i += 2) pen.shape(band(i / CHECKS, (i + 1) / CHECKS), paint(second), 0.62)
+  const pitch = (2 * width) / CHECKS
+  const squares = [...every(pitch), ...every(pitch, -pitch)]
+    .map((u) => [Math.max(0, u), Math.min(1.02, u + pitch / 2 / long)] as const)
+    .filter(([u0, u1]) => u1 > u0 && u0 <= 1)
+  for (const [u0, u1] of squares.slice(0, 12)) pen.shape([at(u0, 0), at(u1, 0), at(u1, 1), at(u0, 1)], paint(second), 0.5)
+}
+
+function print({ pen, second, width, inside, at, every }: Weave): void {
+  const pitch = width / 2.6
+  const r = width * 0.075
+  const centres = [
+    [0, [0.2, 0.62]],
+    [pitch / 2, [0.4, 0.82]],
+  ] as const
+  pen.dots(
+    centres.flatMap(([shift, vs]) => every(pitch, shift).flatMap((u) => vs.map((v) => [...at(u, v), r] as const))),
+    css(lighter(second, inside ? INSIDE : 0)),
+    inside ? 0.5 : 0.95,
+  )
+}
+
+/** So many threads are drawn across at most. */
+const THREADS = 40
+
+function burlap({ pen, tone, second, width, at, every }: Weave): void {
+  const n = 9
+  pen.strokes(
+    Array.from({ length: n }, (_, i): readonly [XY, XY] => [at(0, (i + 0.5) / n), at(1, (i + 0.5) / n)]),
+    width * 0.03,
+    css(lighter(second, -0.04)),
+    0.5,
+  )
+  pen.strokes(
+    every(width / n)
+      .slice(0, THREADS)
+      .map((u): readonly [XY, XY] => [at(u, 0.02), at(u, 0.98)]),
+    width * 0.034,
+    css(lighter(tone, 0.09)),
+    0.55,
+  )
+}
+
+function mesh({ pen, tone, second, width, at, every }: Weave): void {
+  const n = 7
+  const fine = Math.max(0.15, width * 0.009)
+  pen.strokes(
+    Array.from({ length: n + 1 }, (_, i): readonly [XY, XY] => [at(0, i / n), at(1, i / n)]),
+    fine,
+    css(lighter(tone, 0.06)),
+    0.75,
+  )
+  pen.strokes(
+    every(width / 11)
+      .slice(0, THREADS)
+      .map((u): readonly [XY, XY] => [at(u, 0), at(u, 1)]),
+    fine,
+    css(lighter(second, 0.02)),
+    0.65,
+  )
+  pen.strokes(
+    [
+      [at(0, 0.01), at(1, 0.01)],
+      [at(0, 0.99), at(1, 0.99)],
+    ],
+    width * 0.022,
+    css(lighter(tone, -0.05)),
+    0.9,
+  )
+}
+
+/** Grosgrain: fine ribs across. */
+function grosgrain({ pen, tone, width, inside, at, every }: Weave): void {
+  pen.strokes(
+    every(Math.max(0.7, width / 26))
+      .slice(0, 30)
+      .map((u): readonly [XY, XY] => [at(u, 0.05), at(u, 0.95)]),
+    width * 0.012,
+    css(lighter(tone, inside ? -0.12 : -0.05)),
+    0.28,
+  )
+}
+
+/** What each finish has on it; satin and velvet are smooth. */
+const WEAVES: Record<Finish, ((weave: Weave) => void) | null> = {
+  stripe,
+  check,
+  print,
+  burlap,
+  mesh,
+  plain: grosgrain,
+  satin: null,
+  velvet: null,
+}
+
+function pattern(pen: Pen, { fabric, from, to, width, inside }: Facet, at: Weave['at'], paint: Weave['paint']): void {
   const { finish, second, tone } = fabric
   const long = Math.max(1e-6, to - from)
-  const band = (v0: number, v1: number): XY[] => [at(-0.03, v0), at(1.03, v0), at(1.03, v1), at(-0.03, v1)]
-  /** Where marks that come every so far along the strip fall within this piece, as shares of it. */
-  const every = (pitch: number, shift = 0): number[] => {
-    const first = Math.ceil((from - shift) / pitch)
-    return Array.from(
-      { length: Math.max(0, Math.floor((to - shift) / pitch) - first + 1) },
-      (_, i) => ((first + i) * pitch + shift - from) / long,
-    ).filter((u) => u < 1)
-  }
-  const bright = lighter(tone, 0.06)
-  switch (finish) {
-    case 'stripe':
-      for (const [v0, v1] of [
-        [0.1, 0.2],
-        [0.3, 0.36],
-        [0.42, 0.58],
-        [0.64, 0.7],
-        [0.8, 0.9],
-      ] as const)
-        pen.shape(band(v0, v1), paint(second), inside ? 0.7 : 0.95)
-      return
-    case 'check': {
-      for (let i = 0; i < CHECKS; i += 2) pen.shape(band(i / CHECKS, (i + 1) / CHECKS), paint(second), 0.62)
-      const pitch = (2 * width) / CHECKS
-      const squares = [...every(pitch), ...every(pitch, -pitch)]
-        .map((u) => [Math.max(0, u), Math.min(1.02, u + pitch / 2 / long)] as const)
-        .filter(([u0, u1]) => u1 > u0 && u0 <= 1)
-      for (const [u0, u1] of squares.slice(0, 12)) pen.shape([at(u0, 0), at(u1, 0), at(u1, 1), at(u0, 1)], paint(second), 0.5)
-      return
-    }
-    case 'print': {
-      const pitch = width / 2.6
-      const r = width * 0.075
-      const centres = [
-        [0, [0.2, 0.62]],
-        [pitch / 2, [0.4, 0.82]],
-      ] as const
-      pen.dots(
-        centres.flatMap(([shift, vs]) => every(pitch, shift).flatMap((u) => vs.map((v) => [...at(u, v), r] as const))),
-        css(lighter(second, inside ? INSIDE : 0)),
-        inside ? 0.5 : 0.95,
-      )
-      return
-    }
-    case 'burlap': {
-      const n = 9
-      pen.strokes(
-        Array.from({ length: n }, (_, i): readonly [XY, XY] => [at(0, (i + 0.5) / n), at(1, (i + 0.5) / n)]),
-        width * 0.03,
-        css(lighter(second, -0.04)),
-        0.5,
-      )
-      pen.strokes(
-        every(width / n)
-          .slice(0, 40)
-          .map((u): readonly [XY, XY] => [at(u, 0.02), at(u, 0.98)]),
-        width * 0.034,
-        css(lighter(tone, 0.09)),
-        0.55,
-      )
-      return
-    }
-    case 'mesh': {
-      const n = 7
-      pen.strokes(
-        Array.from({ length: n + 1 }, (_, i): readonly [XY, XY] => [at(0, i / n), at(1, i / n)]),
-        Math.max(0.15, width * 0.009),
-        css(bright),
-        0.75,
-      )
-      pen.strokes(
-        every(width / 11)
-          .slice(0, 40)
-          .map((u): readonly [XY, XY] => [at(u, 0), at(u, 1)]),
-        Math.max(0.15, width * 0.009),
-        css(lighter(second, 0.02)),
-        0.65,
-      )
-      pen.strokes(
-        [
-          [at(0, 0.01), at(1, 0.01)],
-          [at(0, 0.99), at(1, 0.99)],
-        ],
-        width * 0.022,
-        css(lighter(tone, -0.05)),
-        0.9,
-      )
-      return
-    }
-    case 'plain': {
-      // Grosgrain: fine ribs across.
-      pen.strokes(
-        every(Math.max(0.7, width / 26))
-          .slice(0, 30)
-          .map((u): readonly [XY, XY] => [at(u, 0.05), at(u, 0.95)]),
-        width * 0.012,
-        css(lighter(tone, inside ? -0.12 : -0.05)),
-        0.28,
-      )
-      return
-    }
-    case 'satin':
-    case 'velvet':
-  }
+  WEAVES[finish]?.({
+    pen,
+    tone,
+    second,
+    width,
+    inside,
+    long,
+    at,
+    paint,
+    band: (v0, v1) => [at(-0.03, v0), at(1.03, v0), at(1.03, v1), at(-0.03, v1)],
+    every(pitch, shift = 0) {
+      const first = Math.ceil((from - shift) / pitch)
+      const n = Math.max(0, Math.floor((to - shift) / pitch) - first + 1)
+      return Array.from({ length: n }, (_, i) => ((first + i) * pitch + shift - from) / long).filter((u) => u < 1)
+    },
+  })
 }
 
 const ease = (u: number): number => {
@@ -290,11 +321,31 @@ const ease = (u: number): number => {
 /** How narrow cloth is where it is tied, as a share of its width. */
 const PINCH = 0.3
 
-/**
- * A loop of ribbon from its tie out and back.
- * @param angle which way it points, degrees clockwise from right @param open how far it gapes, share of its length @param tilt how far it is turned so that one looks into it, degrees
- */
-export function loopRibs(angle: number, length: number, width: number, open: number, tilt: number, steps = 22): Rib[] {
+/** A loop or a tail of ribbon: how long and wide it is. */
+interface RibbonForm {
+  /** Which way it points, degrees clockwise from right. */
+  readonly angle: number
+  readonly length: number
+  readonly width: number
+  /** In how many steps it is drawn. */
+  readonly steps?: number
+}
+export interface LoopForm extends RibbonForm {
+  /** How far it gapes, share of its length. */
+  readonly open: number
+  /** How far it is turned so that one looks into it, degrees. */
+  readonly tilt: number
+}
+export interface TailForm extends RibbonForm {
+  readonly waves: number
+  /** Whether it is tied at its upper end. */
+  readonly pinched: boolean
+  /** How it turns over its length, degrees. */
+  readonly twist?: number
+}
+
+/** A loop of ribbon from its tie out and back. */
+export function loopRibs({ angle, length, width, open, tilt, steps = 22 }: LoopForm): Rib[] {
   const a = radians(angle)
   const out: Point3 = [Math.cos(a), Math.sin(a), 0.16]
   const sideways: Point3 = [-Math.sin(a), Math.cos(a), 0]
@@ -310,8 +361,8 @@ export function loopRibs(angle: number, length: number, width: number, open: num
   })
 }
 
-/** A tail from its tie down, with a slow wave. @param angle which way it hangs, degrees clockwise from right @param twist how it turns over its length, degrees */
-export function tailRibs(angle: number, length: number, width: number, waves: number, pinched: boolean, twist = 30, steps = 18): Rib[] {
+/** A tail from its tie down, with a slow wave. */
+export function tailRibs({ angle, length, width, waves, pinched, twist = 30, steps = 18 }: TailForm): Rib[] {
   const a = radians(angle)
   const [dx, dy] = [Math.cos(a), Math.sin(a)]
   return Array.from({ length: steps + 1 }, (_, i): Rib => {

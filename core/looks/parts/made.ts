@@ -157,16 +157,23 @@ function bowMade(pen: Pen, { moves, fabrics, widths, ends, turned, upTo }: Extra
 
 function ribsOf(pen: Pen, { what, angle, length, open }: Move, width: number, i: number): Rib[] {
   if (what === 'tail')
-    return tailRibs(angle + down(pen) - 90, length, width, 0.8 + (i % 3) * 0.1, true, i % 2 ? 34 : -34).map(({ at, half }): Rib => ({
+    return tailRibs({
+      angle: angle + down(pen) - 90,
+      length,
+      width,
+      waves: 0.8 + (i % 3) * 0.1,
+      pinched: true,
+      twist: i % 2 ? 34 : -34,
+    }).map(({ at, half }): Rib => ({
       at: [at[0], at[1], at[2] - width * 0.6],
       half,
     }))
   if (what === 'centre')
-    return loopRibs(angle, length, width * 0.9, open, 58, 16).map(({ at, half }): Rib => ({
+    return loopRibs({ angle, length, width: width * 0.9, open, tilt: 58, steps: 16 }).map(({ at, half }): Rib => ({
       at: [at[0], at[1] + length * 0.5, at[2] + width * 0.4],
       half,
     }))
   // One looks into a loop from below on the left side and from above on the right, as a bow stands off its tie.
   const right = Math.cos(radians(angle)) > 0
-  return loopRibs(angle, length, width, open, right ? -34 : 34)
+  return loopRibs({ angle, length, width, open, tilt: right ? -34 : 34 })
 }

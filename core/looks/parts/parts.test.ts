@@ -182,7 +182,7 @@ describe('leaves', () => {
 
 describe('cloth', () => {
   it('goes out and comes back in a loop, narrow at the tie and as wide as the ribbon at its end', () => {
-    const ribs = loopRibs(0, 100, 40, 0.5, 30)
+    const ribs = loopRibs({ angle: 0, length: 100, width: 40, open: 0.5, tilt: 30 })
     expect(Math.hypot(...ribs[0]!.at)).toBeCloseTo(0, 6)
     expect(Math.hypot(...ribs.at(-1)!.at)).toBeCloseTo(0, 6)
     const far = ribs[ribs.length / 2 - 0.5]!
@@ -225,7 +225,7 @@ describe('cloth', () => {
     }
   })
   it('is as long as it says in a tail', () => {
-    const ribs = tailRibs(90, 200, 40, 1, false)
+    const ribs = tailRibs({ angle: 90, length: 200, width: 40, waves: 1, pinched: false })
     expect(ribs.at(-1)!.at[1]).toBeCloseTo(200, 6)
   })
 })

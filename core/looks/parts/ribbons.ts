@@ -26,7 +26,14 @@ export function bow(pen: Pen, stem: Stem, part: Bow, inks: Inks): void {
   const width = span * part.ribbon
   const fabric = fabricOf(part, inks)
   const tails = part.tails.map(([off, length], i): Strip => ({
-    ribs: tailRibs(down(pen) + off + random.spread(3), span * length, width, random.between(0.7, 1.1), true, i % 2 ? 34 : -34),
+    ribs: tailRibs({
+      angle: down(pen) + off + random.spread(3),
+      length: span * length,
+      width,
+      waves: random.between(0.7, 1.1),
+      pinched: true,
+      twist: i % 2 ? 34 : -34,
+    }),
     fabric,
     cut: part.cut,
     nearer: -width,
@@ -37,7 +44,7 @@ export function bow(pen: Pen, stem: Stem, part: Bow, inks: Inks): void {
     // One looks into a loop from below on the left side and from above on the right, as a bow stands off its tie.
     const tilt = (Math.cos(radians(angle)) > 0 ? -1 : 1) * (34 + random.spread(5))
     const strip: Strip = {
-      ribs: loopRibs(angle + random.spread(3), span * length * random.between(0.97, 1), width, open, tilt),
+      ribs: loopRibs({ angle: angle + random.spread(3), length: span * length * random.between(0.97, 1), width, open, tilt }),
       fabric,
       nearer: i * 0.01,
     }
@@ -94,15 +101,15 @@ export function ribbon(pen: Pen, stem: Stem, part: RibbonCloth, inks: Inks): voi
   const fabric = fabricOf(part, inks)
   const foot = stem.at(0)
   const { random } = pen
-  const ribs = tailRibs(
-    foot.angle,
-    stem.length,
-    stem.spread * 0.8,
-    part.waves * random.between(0.85, 1.2),
-    false,
-    random.between(30, 50),
-    26,
-  ).map(({ at, half }): Rib => ({ at: [at[0] + foot.x, at[1] + foot.y, at[2]], half }))
+  const ribs = tailRibs({
+    angle: foot.angle,
+    length: stem.length,
+    width: stem.spread * 0.8,
+    waves: part.waves * random.between(0.85, 1.2),
+    pinched: false,
+    twist: random.between(30, 50),
+    steps: 26,
+  }).map(({ at, half }): Rib => ({ at: [at[0] + foot.x, at[1] + foot.y, at[2]], half }))
   const strip: Strip = { ribs, fabric, cut: part.cut }
   castStrips(pen, [strip], stem.spread * 0.1)
   paintStrips(pen, [strip])
@@ -116,7 +123,7 @@ export function roll(pen: Pen, stem: Stem, part: Roll, inks: Inks): void {
   const fabric = fabricOf(part, inks)
   const width = r * 0.72
   const tail: Strip = {
-    ribs: tailRibs(down(pen) - 24, r * 1.9, width, 0.8, false, 26).map(({ at, half }): Rib => ({
+    ribs: tailRibs({ angle: down(pen) - 24, length: r * 1.9, width, waves: 0.8, pinched: false, twist: 26 }).map(({ at, half }): Rib => ({
       at: [at[0] + x + r * 0.5, at[1] + y + r * 0.3, at[2]],
       half,
     })),
@@ -151,7 +158,9 @@ export function gather(pen: Pen, stem: Stem, part: GatheredCloth, inks: Inks): v
     for (const off of [-10, 8])
       paintStrips(pen, [
         {
-          ribs: place(loopRibs(angle + off + random.spread(4), r * 1.9, stem.spread * 0.85, 0.5, 26)).map(({ at, half }): Rib => ({
+          ribs: place(
+            loopRibs({ angle: angle + off + random.spread(4), length: r * 1.9, width: stem.spread * 0.85, open: 0.5, tilt: 26 }),
+          ).map(({ at, half }): Rib => ({
             at: [at[0] - Math.cos(radians(angle)) * r, at[1] - Math.sin(radians(angle)) * r, at[2]],
             half,
           })),
@@ -173,7 +182,15 @@ export function gather(pen: Pen, stem: Stem, part: GatheredCloth, inks: Inks): v
     [-40, 0.84],
     [140, 0.84],
   ] as const) {
-    const ribs = tailRibs(angle + turn + random.spread(5), r * long, stem.spread * 0.62, 0.35, true, 24, 12)
+    const ribs = tailRibs({
+      angle: angle + turn + random.spread(5),
+      length: r * long,
+      width: stem.spread * 0.62,
+      waves: 0.35,
+      pinched: true,
+      twist: 24,
+      steps: 12,
+    })
     const roll = ribs.map(({ at, half }, i): Rib => ({
       at: [at[0], at[1], at[2] + i * 0.2],
       half: [half[0] * (1 + i * 0.02), half[1] * (1 + i * 0.02), half[2]],
@@ -201,7 +218,15 @@ function poof(pen: Pen, stem: Stem, fabric: Fabric): void {
   const [half, between] = [stem.spread / 2, stem.length * (0.5 - PAST_TIE)]
   for (const end of [-1, 1]) {
     const tie = put(end * between, 0)
-    const fan = tailRibs(stem.at(0.5).angle + (end > 0 ? 0 : 180), stem.length * PAST_TIE, stem.spread * 0.5, 0.3, true, 50, 8)
+    const fan = tailRibs({
+      angle: stem.at(0.5).angle + (end > 0 ? 0 : 180),
+      length: stem.length * PAST_TIE,
+      width: stem.spread * 0.5,
+      waves: 0.3,
+      pinched: true,
+      twist: 50,
+      steps: 8,
+    })
     paintStrips(pen, [
       { ribs: fan.map(({ at, half: across }): Rib => ({ at: [at[0] + tie[0], at[1] + tie[1], at[2]], half: across })), fabric },
     ])

@@ -11,7 +11,7 @@ import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
 import { useDaybook } from '~/stores/daybook'
-import { newId } from '~/stores/pieces'
+import { newId } from '~/utils/new-id'
 import { useShops } from '~/stores/shops'
 import { useNotices } from '~/stores/notices'
 

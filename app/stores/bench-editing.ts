@@ -1,0 +1,59 @@
+import type { ShallowRef } from 'vue'
+import { watch } from 'vue'
+import { formatMoney } from '#core/measure'
+import type { Edit, History, Piece } from '#core/piece'
+import { edit, note, redo, undo } from '#core/piece'
+import type { OnBench } from '#core/workroom'
+import { useNotices } from './notices'
+import { useSettings } from './settings'
+
+/** Edits of the piece on the bench, and how they are taken back. @param put puts a piece on the bench, and has it written */
+export function useEditing(
+  piece: ShallowRef<Piece | null>,
+  history: ShallowRef<History>,
+  workings: ShallowRef<OnBench | null>,
+  put: (next: Piece) => void,
+) {
+  const notices = useNotices()
+  const settings = useSettings()
+
+  /**
+   * Makes an edit.
+   * @param words what undo calls it
+   * @param merge edits with the same key in a row are one undo
+   * @returns what is wrong with it, or null
+   */
+  function apply(how: Edit, words: string, merge: string | null = null): string | null {
+    if (!piece.value) return null
+    const edited = edit(piece.value, how, words)
+    if (!edited.ok) return edited.error
+    if (edited.change.forward.length === 0) return null
+    history.value = note(history.value, edited.change, merge)
+    put(edited.change.piece)
+    return null
+  }
+
+  /** Makes an edit that the app offers, and says what it adds to what is opened, once that is worked out. @returns what is wrong with it, or null */
+  function take(how: Edit, words: string): string | null {
+    const before = workings.value?.bill.opened.value ?? null
+    const error = apply(how, words)
+    if (error !== null || before === null) return error
+    const stop = watch(workings, (now) => {
+      stop()
+      const more = (now?.bill.opened.value ?? before) - before
+      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`)
+    })
+    return null
+  }
+
+  function step(way: typeof undo, said: string): void {
+    if (!piece.value) return
+    const moved = way(piece.value, history.value)
+    if (!moved) return
+    history.value = moved.history
+    put(moved.piece)
+    notices.announce(`${said}: ${moved.words}`)
+  }
+
+  return { apply, take, undo: () => step(undo, 'Undone'), redo: () => step(redo, 'Done again') }
+}
