@@ -87,8 +87,30 @@ const floors = FLOORS.map((floor, i) => ({
   },
 }))
 
+/** Functions that are one thing and yet long: an algorithm, a store’s setup, a switch over all there is. */
+const LONG = [
+  'core/cut/{search,lower-bound}.ts',
+  'core/looks/coverage-mask.ts',
+  'core/piece/edit.ts',
+  'app/stores/{bench-keeping,previews,settings}.ts',
+  'app/composables/useDraft.ts',
+  'app/workers/bridge.ts',
+]
+/** Drawing takes a pen, a place and a tone besides what it draws. */
+const DRAWING = ['core/looks/parts/*.ts', 'core/looks/species/made.ts', 'core/scene/base.ts', 'core/measure/rule-of-thumb.ts']
+
 export default withNuxt(
   ...rooms,
+  {
+    files: ['core/**/*.ts', 'app/**/*.ts', 'server/**/*.ts'],
+    ignores: ['**/*.test.ts', ...LONG],
+    rules: { 'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }] },
+  },
+  {
+    files: ['core/**/*.ts', 'app/**/*.ts', 'server/**/*.ts'],
+    ignores: ['**/*.test.ts', ...DRAWING],
+    rules: { 'max-params': ['error', 5] },
+  },
   {
     files: ['core/**/*.ts', 'app/**/*.{ts,vue}'],
     ignores: ['**/*.test.ts'],

@@ -8,8 +8,15 @@ import type { EditMessage } from '../utils/edit-messages'
 import { cutToMessage, liftedMessage, pinnedDown, putBackToRule, shifted, slid, trimmed, turnedMessage } from '../utils/edit-messages'
 import { useStemPlaces } from './useStemPlaces'
 
-/** What a stem may be trimmed to, mm. */
-const [SHORTEST, LONGEST] = [5, 3000]
+/** Moves things, and says so; such with the same key in a row are one undo. */
+type NudgeThings = (
+  things: readonly Placement[],
+  by: (each: Placement) => Partial<Nudge>,
+  message: EditMessage,
+  merge?: string | null,
+) => void
+
+const key = (things: readonly Placement[], what: string): string => `${what}:${things.map(({ id }) => id).join(',')}`
 
 /** Moving what is chosen a little from where its rule puts it. */
 export function useStemNudges() {
@@ -17,17 +24,10 @@ export function useStemNudges() {
   const notices = useNotices()
   const { placeOf, loose, chosen, nameAll } = useStemPlaces()
 
-  function nudge(
-    things: readonly Placement[],
-    by: (each: Placement) => Partial<Nudge>,
-    { does, says }: EditMessage,
-    merge: string | null = null,
-  ): void {
+  const nudge: NudgeThings = (things, by, { does, says }, merge = null) => {
     if (!things.length) return
     notices.announce(bench.apply(nudgeAll(bench.piece!, things, by), does, merge) ?? says)
   }
-
-  const key = (things: readonly Placement[], what: string): string => `${what}:${things.map(({ id }) => id).join(',')}`
 
   /** @param along mm @param across half widths of the face */
   function move(things: readonly Placement[], along: number, across: number, merge: string | null = null): void {
@@ -58,6 +58,18 @@ export function useStemNudges() {
     const things = chosen()
     nudge(things, () => ({ lift: by }), liftedMessage(nameAll(things), by), key(things, 'lift'))
   }
+  return { move, slide, shift, turn, lift, ...useStemTrims(nudge) }
+}
+
+/** What a stem may be trimmed to, mm. */
+const [SHORTEST, LONGEST] = [5, 3000]
+
+/** Trimming what is chosen, pinning it down, and putting it back where its rule has it. */
+function useStemTrims(nudge: NudgeThings) {
+  const bench = useBench()
+  const notices = useNotices()
+  const { chosen, nameAll } = useStemPlaces()
+
   /** @param by mm longer */
   function trim(by: number): void {
     const things = chosen().filter(({ form, made }) => form === 'leaf' && !made)
@@ -89,5 +101,5 @@ export function useStemNudges() {
     notices.announce(bench.apply({ do: 'several', edits }, does) ?? says)
   }
 
-  return { move, slide, shift, turn, lift, trim, trimTo, pin, putBack }
+  return { trim, trimTo, pin, putBack }
 }

@@ -1,15 +1,12 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, watch } from 'vue'
 import type { Currency, DisplayOptions, Rates, Thumb, LengthUnits } from '#core/measure'
 import { CURRENCIES, sharing } from '#core/measure'
 import type { Tax } from '#core/price'
 import { TaxSchema, UNKNOWN_TAX } from '#core/price'
 import { readRates } from '#core/rules-of-thumb'
-import { db } from '~/db'
-import { following } from '~/stores/live-query'
-import { isPending, putSoon } from '~/db/pending'
-import { reason } from '~/db/storage-error-text'
 import { useNotices } from './notices'
+import { useSettingRecords } from './setting-records'
 
 interface Kept {
   readonly units: LengthUnits
@@ -23,38 +20,18 @@ const isRecord = (value: unknown): value is Record<string, unknown> => typeof va
 /** How this person likes things shown, and their rules of thumb: each a record of its own, as the database has it, whoever wrote it. */
 export const useSettings = defineStore('settings', () => {
   const notices = useNotices()
-  const records = shallowRef<ReadonlyMap<string, unknown>>(new Map())
-  const ready = ref(false)
-  let told = ''
-  /** What was set here: it stands until the database has it. */
-  const mine = new Map<string, unknown>()
-  following(
-    () => db().settings.toArray(),
-    (all) => {
-      const now = new Map(all.map(({ key, value }) => [key, value]))
-      for (const [key, value] of mine)
-        if (!isPending('settings', key)) mine.delete(key)
-        else if (value === undefined) now.delete(key)
-        else now.set(key, value)
-      records.value = now
-      ready.value = true
-      const refused = read.value.refused.join(', ')
-      if (refused && refused !== told) notices.note(`Rules of thumb that make no sense any more are as usual again: ${refused}.`)
-      told = refused
+  const { records, ready, keep } = useSettingRecords()
+  const read = computed(() =>
+    readRates(
+      Object.fromEntries([...records.value].flatMap(([key, value]) => (key.startsWith(RATE) ? [[key.slice(RATE.length), value]] : []))),
+    ),
+  )
+  watch(
+    () => read.value.refused.join(', '),
+    (refused) => {
+      if (refused) notices.note(`Rules of thumb that make no sense any more are as usual again: ${refused}.`)
     },
   )
-  /** @param value undefined sets it back to what is usual */
-  function keep(key: string, value?: unknown): void {
-    mine.set(key, value)
-    const now = new Map(records.value)
-    if (value === undefined) now.delete(key)
-    else now.set(key, value)
-    records.value = now
-    const record = value === undefined ? null : { key, value, at: Date.now() }
-    void putSoon(db(), { table: 'settings', key, record }, (error) =>
-      notices.fault('The setting could not be kept', `${reason(error)}\nIt lies aside in this browser and is tried again.`),
-    )
-  }
   const manner = computed(() => {
     const kept = records.value.get('manner')
     const { units, light } = isRecord(kept) ? kept : {}
@@ -83,11 +60,6 @@ export const useSettings = defineStore('settings', () => {
     const kept = records.value.get('version')
     return typeof kept === 'string' ? kept : null
   })
-  const read = computed(() =>
-    readRates(
-      Object.fromEntries([...records.value].flatMap(([key, value]) => (key.startsWith(RATE) ? [[key.slice(RATE.length), value]] : []))),
-    ),
-  )
   /** The rules of thumb that this maker changed, by id. */
   const rates = computed<Rates>((last) => sharing(last ?? {}, read.value.rates))
   return {

@@ -253,6 +253,68 @@ function mapPage({ name, paper, columns, rows, pages }: PageMap, laid: readonly 
 const STRIP = 26
 const STRIP_EVERY = 40
 
+/** A piece of a tape, from and to so many mm along it. */
+interface TapePiece {
+  readonly run: Run
+  readonly from: number
+  readonly to: number
+  readonly title: string
+}
+
+/** The numbers of a tape, by the inch or the centimetre. @param at where a place along it is on paper, mm */
+function tapeTicks({ from, to }: TapePiece, at: (s: number) => number, units: DisplayOptions['units']): Ink[] {
+  const unit = units === 'in' ? 25.4 : 10
+  const every = units === 'in' ? 12 : 10
+  const first = Math.ceil(from / unit)
+  return Array.from({ length: Math.floor(to / unit) - first + 1 }, (_, k): Ink[] => {
+    const n = first + k
+    const x = at(n * unit)
+    return [line({ x, y: 0 }, { x, y: n % every === 0 ? 7 : 4 }), text({ x: x + 0.5, y: 7 }, String(n), 2.4)]
+  }).flat()
+}
+
+/** A mark at everything that is laid there: the layer's letter and the thing's number. */
+function tapeMarks({ run, from, to }: TapePiece, at: (s: number) => number, laid: readonly Marks[]): Ink[] {
+  const read = tapeRound(run)
+  return laid.flatMap(({ placements }, k) =>
+    placements.flatMap(({ run: on, s, number }): Ink[] => {
+      const mark = read(s)
+      if (on !== run.id || mark < from - 1e-6 || mark > to + 1e-6) return []
+      const y = STRIP - 3 - (k % 3) * 4
+      return [
+        line({ x: at(mark), y: 9 }, { x: at(mark), y: STRIP }, 'mark'),
+        text({ x: at(mark) + 0.6, y }, `${String.fromCharCode(65 + (k % 26))}${number}`, 2.4),
+      ]
+    }),
+  )
+}
+
+/** A run's tape, cut to pieces that go on a page. @param room along a page, mm */
+function tapePieces(run: Run, room: number, manner: DisplayOptions): TapePiece[] {
+  const whole = run.closed ? run.rim : run.length
+  const pieces = Math.max(1, Math.ceil((whole - room) / (room - OVERLAP) - 1e-9) + 1)
+  return Array.from({ length: pieces }, (_, i): TapePiece => {
+    const from = i * (room - OVERLAP)
+    const to = Math.min(whole, from + room)
+    const said = `${show(quantity.length(from), manner)} to ${show(quantity.length(to), manner)}`
+    return { run, from, to, title: `${run.name}${pieces > 1 ? `, piece ${i + 1} of ${pieces}` : ''}: ${said}` }
+  })
+}
+
+function tapeInk(piece: TapePiece, laid: readonly Marks[], units: DisplayOptions['units']): Ink[] {
+  const { from, to, title } = piece
+  const at = (s: number): number => MARGIN + s - from
+  return [
+    line({ x: at(from), y: 0 }, { x: at(to), y: 0 }, 'bold'),
+    line({ x: at(from), y: STRIP }, { x: at(to), y: STRIP }, 'bold'),
+    line({ x: at(from), y: 0 }, { x: at(from), y: STRIP }, 'bold'),
+    line({ x: at(to), y: 0 }, { x: at(to), y: STRIP }, 'bold'),
+    ...tapeTicks(piece, at, units),
+    ...tapeMarks(piece, at, laid),
+    text({ x: at(from), y: -2 }, title, 2.8),
+  ]
+}
+
 /**
  * The tape strip at 1:1: what is laid along a base, or round the rim of a ring, cut to pieces as long as the paper is, with a
  * mark at every thing. On a ring it is as long as the rim, since that is where a tape is laid.
@@ -267,47 +329,7 @@ export function stripPages(
   const { width, height } = PAPERS[paper]
   // Strips run along the longer side: pages lie on their side.
   const [wide, high] = [height, width]
-  const room = wide - 2 * MARGIN
-  const strips = runs.flatMap((run): Ink[][] => {
-    const read = tapeRound(run)
-    const whole = run.closed ? run.rim : run.length
-    const pieces = Math.max(1, Math.ceil((whole - room) / (room - OVERLAP) - 1e-9) + 1)
-    const unit = manner.units === 'in' ? 25.4 : 10
-    return Array.from({ length: pieces }, (_, i): Ink[] => {
-      const from = i * (room - OVERLAP)
-      const to = Math.min(whole, from + room)
-      const at = (s: number): number => MARGIN + s - from
-      const ticks = Array.from({ length: Math.floor(to / unit) - Math.ceil(from / unit) + 1 }, (_unused, k): Ink[] => {
-        const n = Math.ceil(from / unit) + k
-        const x = at(n * unit)
-        return [
-          line({ x, y: 0 }, { x, y: n % (manner.units === 'in' ? 12 : 10) === 0 ? 7 : 4 }),
-          text({ x: x + 0.5, y: 7 }, String(n), 2.4),
-        ]
-      }).flat()
-      const marks = laid.flatMap(({ placements }, k) =>
-        placements.flatMap(({ run: on, s, number }): Ink[] => {
-          const mark = read(s)
-          if (on !== run.id || mark < from - 1e-6 || mark > to + 1e-6) return []
-          const y = STRIP - 3 - (k % 3) * 4
-          return [
-            line({ x: at(mark), y: 9 }, { x: at(mark), y: STRIP }, 'mark'),
-            text({ x: at(mark) + 0.6, y }, `${String.fromCharCode(65 + (k % 26))}${number}`, 2.4),
-          ]
-        }),
-      )
-      const title = `${run.name}${pieces > 1 ? `, piece ${i + 1} of ${pieces}` : ''}: ${show(quantity.length(from), manner)} to ${show(quantity.length(to), manner)}`
-      return [
-        line({ x: at(from), y: 0 }, { x: at(to), y: 0 }, 'bold'),
-        line({ x: at(from), y: STRIP }, { x: at(to), y: STRIP }, 'bold'),
-        line({ x: at(from), y: 0 }, { x: at(from), y: STRIP }, 'bold'),
-        line({ x: at(to), y: 0 }, { x: at(to), y: STRIP }, 'bold'),
-        ...ticks,
-        ...marks,
-        text({ x: at(from), y: -2 }, title, 2.8),
-      ]
-    })
-  })
+  const strips = runs.flatMap((run) => tapePieces(run, wide - 2 * MARGIN, manner)).map((piece) => tapeInk(piece, laid, manner.units))
   const first = 34
   const perPage = Math.floor((high - first - MARGIN) / STRIP_EVERY)
   return Array.from({ length: Math.ceil(strips.length / perPage) }, (_, page): Page => ({
