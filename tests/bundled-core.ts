@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs'
+import { readdirSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { buildSync } from 'esbuild'
 
@@ -12,6 +12,8 @@ export function bundledCore(): { find: string | RegExp; replacement: string }[] 
   const doors = readdirSync(core, { recursive: true })
     .map(String)
     .filter((name) => /^[^/]+\.ts$|\/index\.ts$|rules-of-thumb\.ts$|\/expression\.ts$/.test(name) && !name.endsWith('.test.ts'))
+  // A door that is no file any more must not be found as it was.
+  rmSync(outdir, { recursive: true, force: true })
   buildSync({
     entryPoints: doors.map((name) => `${core}/${name}`),
     outbase: core,

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, it } from 'vitest'
+import type { CutRoll } from '#core/cut'
 import type { Lot } from '#core/stock'
 import { lotOf } from '#core/stock'
 import { cutPiece } from './cutting'
@@ -19,7 +20,7 @@ const cuts = [
   { want: 'tail', length: 300, part: false },
   { want: 'tie', length: 80, part: false },
 ]
-const roll = { stock: 'new', length: 1000, cuts, rest: 20, usable: false }
+const roll: CutRoll = { from: 'roll', stock: '', length: 1000, cuts, rest: 20, usable: false }
 const cutting = (i: number) => ({ material: 'ribbon', least: 150, cut: cuts[i]!, want: { piece: 'ring', want: cuts[i]!.want } })
 const lot = (set: Partial<Lot>): Lot => lotOf('a', 'ribbon', { length: 1000, source: { kind: 'offcut' }, ...set })
 const lengths = async (): Promise<unknown[]> =>
@@ -36,7 +37,7 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
   ])
   const next = await cutPiece(
     db,
-    { roll: { stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, ...cutting(1) },
+    { roll: { from: 'house', stock: rest!.id, length: 400, cuts: cuts.slice(1), rest: 20, usable: false }, ...cutting(1) },
     newId,
   )
   // Shorter than what is of use, but the tie is still to come from it.
@@ -46,7 +47,11 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
     [100, null, rest!.id],
   ])
   expect(
-    await cutPiece(db, { roll: { stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, ...cutting(2) }, newId),
+    await cutPiece(
+      db,
+      { roll: { from: 'house', stock: next!.id, length: 100, cuts: cuts.slice(2), rest: 20, usable: false }, ...cutting(2) },
+      newId,
+    ),
   ).toBeNull()
   expect(await lengths()).toEqual([
     [600, 'bow', null],
@@ -56,7 +61,7 @@ it('keeps what was cut for what it was cut for, and what is left of the roll, an
 })
 it('takes one of several rolls in the house, with its share of what was paid', async () => {
   await db.lots.add(lot({ things: 3, length: null, source: { kind: 'counted' }, paid: 3000 }))
-  await cutPiece(db, { roll: { ...roll, stock: 'a' }, ...cutting(0) }, newId)
+  await cutPiece(db, { roll: { ...roll, from: 'house', stock: 'a' }, ...cutting(0) }, newId)
   const all = await db.lots.toArray()
   expect(all.find(({ id }) => id === 'a')).toMatchObject({ things: 2, paid: 2000 })
   // 600 of 1,000 mm of a roll for 10.00.
@@ -72,13 +77,13 @@ it('takes one of several rolls in the house, with its share of what was paid', a
 })
 it('cuts a piece that nothing wants any more, which is then gone', async () => {
   await db.lots.add(lot({ id: 'old', reserved: { piece: 'gone', want: 'bow:bow:0' } }))
-  await cutPiece(db, { roll: { ...roll, stock: 'old' }, ...cutting(0) }, newId)
+  await cutPiece(db, { roll: { ...roll, from: 'house', stock: 'old' }, ...cutting(0) }, newId)
   expect(await lengths()).toEqual([
     [600, 'bow', 'old'],
     [400, null, 'old'],
   ])
 })
 it('does nothing when another tab was there first', async () => {
-  await expect(cutPiece(db, { roll: { ...roll, stock: 'none' }, ...cutting(0) }, newId)).rejects.toThrow('another tab')
+  await expect(cutPiece(db, { roll: { ...roll, from: 'house', stock: 'none' }, ...cutting(0) }, newId)).rejects.toThrow('another tab')
   expect(await db.lots.count()).toBe(0)
 })

@@ -1,5 +1,4 @@
 import type { Cut, CutRoll } from '#core/cut'
-import { isNew } from '#core/cut'
 import type { Lot, Reserved } from '#core/stock'
 import { cutFrom } from '#core/stock'
 import type { BenchDatabase } from '../db/index'
@@ -7,7 +6,6 @@ import type { BenchDatabase } from '../db/index'
 /** A roll of a plan from which something is cut. */
 export interface RollCut {
   readonly material: string
-  /** Its stock is a lot, or new. */
   readonly roll: CutRoll
   readonly cut: Cut
   /** What it is cut for. */
@@ -19,7 +17,7 @@ export interface RollCut {
 /** Cuts one piece: it is kept as a lot reserved for what it was cut for, and so is what is left of the roll. All or nothing. @returns what is left; null when that is waste */
 export function cutPiece(db: BenchDatabase, { material, roll, cut, want, least }: RollCut, newId: () => string): Promise<Lot | null> {
   return db.transaction('rw', db.lots, async () => {
-    const lot = isNew(roll.stock) ? null : await db.lots.get(roll.stock)
+    const lot = roll.from === 'house' ? await db.lots.get(roll.stock) : null
     if (lot === undefined) throw new Error('That is gone: another tab has cut from it.')
     const count = lot?.things ?? 1
     const each = lot?.paid == null ? null : Math.round(lot.paid / count)

@@ -4,7 +4,7 @@ import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { ChevronDown, ChevronRight, Plus, Square, X } from '@lucide/vue'
 import type { Cut, CutRoll } from '#core/cut'
-import { isNew, newRoll, LEAST_REST } from '#core/cut'
+import { newRoll, LEAST_REST } from '#core/cut'
 import { isCut, materialOf } from '#core/material'
 import { capital, formatMoney, inches, quantity, rate, several, show } from '#core/measure'
 import { cutOf, keptBy, lengthsOf } from '#core/stock'
@@ -68,7 +68,7 @@ const useOf = computed(
 const groups = computed(() => {
   const alike = new Map<string, { readonly roll: CutRoll; count: number }>()
   for (const roll of open.value?.cutting?.plan.rolls ?? []) {
-    const key = JSON.stringify([nameOf(roll.stock), roll.length, roll.cuts])
+    const key = JSON.stringify([nameOf(roll), roll.length, roll.cuts])
     const group = alike.get(key)
     if (group) group.count += 1
     else alike.set(key, { roll, count: 1 })
@@ -76,10 +76,10 @@ const groups = computed(() => {
   return [...alike.values()]
 })
 const longest = computed(() => (open.value?.cutting?.plan.rolls ?? []).reduce((most, roll) => Math.max(most, roll.length), 1))
-/** What a roll of a plan is called. @param of its stock: a lot, or new */
-function nameOf(of: string): string {
-  if (isNew(of)) return 'New roll'
-  const lot = stock.here.find(({ id }) => id === of)
+/** What a roll of a plan is called. */
+function nameOf({ from, stock: id }: Pick<CutRoll, 'from' | 'stock'>): string {
+  if (from !== 'house') return 'New roll'
+  const lot = stock.here.find((each) => each.id === id)
   return lot?.reserved?.want
     ? 'Piece that nothing wants'
     : `${lot?.things ? 'Roll in the house' : lot?.source.kind === 'cut' ? 'Rest of a roll' : 'Offcut'}${lot?.reserved ? ` kept for ${words.owner(lot)}` : ''}`
@@ -227,7 +227,9 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
         <section class="space-y-1" aria-label="In the house">
           <h2 class="font-semibold">In the house</h2>
           <p v-for="each in house" :key="each.id" class="flex items-center justify-between border-b border-seam py-0.5" data-testid="lot">
-            <span>{{ nameOf(each.id) }}{{ each.count > 1 ? `, ${each.count} of` : ',' }} {{ length(each.length) }}</span
+            <span
+              >{{ nameOf({ from: 'house', stock: each.id }) }}{{ each.count > 1 ? `, ${each.count} of` : ',' }}
+              {{ length(each.length) }}</span
             ><button
               type="button"
               class="icon-button size-6"
@@ -362,7 +364,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
                   </p>
                   <article v-for="({ roll, count }, i) in groups" :key="i" class="mb-4" data-testid="roll">
                     <h3 class="mb-1 text-fine font-semibold">
-                      {{ count > 1 ? `${count} × ` : '' }}{{ nameOf(roll.stock) }}, {{ length(roll.length)
+                      {{ count > 1 ? `${count} × ` : '' }}{{ nameOf(roll) }}, {{ length(roll.length)
                       }}<span v-if="count > 1" class="font-normal text-soft">, each cut like this</span>
                     </h3>
                     <RollDrawing
@@ -370,7 +372,7 @@ const packsOf = ({ packs }: MaterialPlan): string => (packs.value ? String(packs
                       :longest="longest"
                       :colour="chosen.colours[0]!"
                       :manner="manner"
-                      :label="`${nameOf(roll.stock)} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`"
+                      :label="`${nameOf(roll)} ${i + 1}: ${several(roll.cuts.length, 'cut', 'cuts')}, ${length(roll.rest)} left`"
                     />
                     <ol class="mt-1 grid grid-cols-2 gap-x-6">
                       <li v-for="(one, k) in roll.cuts" :key="k">

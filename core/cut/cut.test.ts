@@ -5,11 +5,11 @@ import type { Stock, Want } from './cutting-job'
 import { JOIN_LAP } from './cutting-job'
 import { planCuts, planning } from './plan'
 import { asStock, reckon } from './match-cut-pieces'
-import { fewestRolls, isNew, NEW, otherRoll } from './new-rolls'
+import { fewestRolls, houseStock, newRoll, otherRoll } from './new-rolls'
 
 const want = (id: string, length: number, count = 1, joins = false): Want => ({ id, length, count, joins })
-const roll = (length: number, price = 500, id = 'roll'): Stock => ({ id, length, price, supply: null })
-const offcut = (id: string, length: number): Stock => ({ id, length, price: 0, supply: 1 })
+const roll = (length: number, price = 500, id = 'roll'): Stock => ({ from: 'roll', id, length, price, supply: null })
+const offcut = (id: string, length: number): Stock => ({ from: 'house', id, length, price: 0, supply: 1 })
 
 describe('the knapsack', () => {
   it('packs the best within the room and the counts', () => {
@@ -205,10 +205,19 @@ describe('one roll of a plan', () => {
 })
 
 describe('rolls that a shop has', () => {
-  it('are known as new, whatever their length; an offcut is not', () => {
-    const other = otherRoll({ id: 'x', length: 1000, price: 300 })
-    expect([NEW, other.id, 'offcut', 'newish'].map(isNew)).toEqual([true, true, false, false])
-    expect(other.supply).toBeNull()
+  it('are told from what lies in the house, whatever either is called', () => {
+    const stocks = [
+      ...houseStock([{ id: 'x', length: 700 }]),
+      newRoll({ length: 500 }, 200),
+      otherRoll({ id: 'x', length: 1000, price: 300 }),
+    ]
+    const { rolls, opened, cost } = planCuts({ wants: [want('a', 690), want('b', 490), want('c', 990)], stocks, least: 100 })
+    expect(rolls.map(({ from, length }) => [from, length])).toEqual([
+      ['house', 700],
+      ['other roll', 1000],
+      ['roll', 500],
+    ])
+    expect([opened, cost]).toEqual([2, 500])
   })
   it('the fewest of one length is what the plan opens', () => {
     const wants = [

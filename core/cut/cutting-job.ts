@@ -8,8 +8,13 @@ export interface Want {
   readonly joins: boolean
 }
 
+/** Where what is cut from comes from: out of the house, a roll as it is usually bought, or one of another length that is sold as well. */
+export type StockFrom = 'house' | 'roll' | 'other roll'
+
 /** What pieces can be cut from. */
 export interface Stock {
+  readonly from: StockFrom
+  /** Of its lot, its cut piece, or its other length; two of the same are known apart by where they come from. */
   readonly id: string
   /** mm, over 0. */
   readonly length: number
@@ -34,6 +39,8 @@ export interface Cut {
 
 /** One roll or offcut, its cuts in the order in which they are made. */
 export interface CutRoll {
+  readonly from: StockFrom
+  /** The id of its stock. */
   readonly stock: string
   readonly length: number
   readonly cuts: readonly Cut[]

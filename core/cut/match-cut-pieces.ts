@@ -1,5 +1,6 @@
 import type { Stock, Want } from './cutting-job'
 import { GRAIN, grains, JOIN_LAP } from './cutting-job'
+import { houseStock } from './new-rolls'
 
 /** A piece that has been cut. */
 export interface CutPiece {
@@ -68,4 +69,4 @@ function joined(want: Want, own: readonly CutPiece[], made: Map<string, number>,
 }
 
 /** Pieces that nothing wants any more, as something to cut from. */
-export const asStock = (over: readonly CutPiece[]): Stock[] => over.map(({ id, length }) => ({ id, length, price: 0, supply: 1 }))
+export const asStock = (over: readonly CutPiece[]): Stock[] => houseStock(over)

@@ -4,18 +4,24 @@ import type { CutJob, CutPlan, Stock, Want } from './cutting-job'
 import { planning } from './plan'
 
 /** A new roll, spool or length of a material, as it is bought. @param price of one, minor units */
-export const newRoll = ({ length }: Pick<Material, 'length'>, price: number): Stock => ({ id: NEW, length, price, supply: null })
-/** How new rolls are known in a plan; those of another length by what follows. */
-export const NEW = 'new'
-/** Rolls of another length that a shop has as well. */
-export const otherRoll = ({ id, length, price }: { readonly id: string; readonly length: number; readonly price: number }): Stock => ({
-  id: `${NEW}:${id}`,
+export const newRoll = ({ length }: Pick<Material, 'length'>, price: number): Stock => ({
+  from: 'roll',
+  id: '',
   length,
   price,
   supply: null,
 })
-/** Whether what a plan cuts from is bought for it. */
-export const isNew = (stock: string): boolean => stock === NEW || stock.startsWith(`${NEW}:`)
+/** Rolls of another length that a shop has as well. */
+export const otherRoll = ({ id, length, price }: { readonly id: string; readonly length: number; readonly price: number }): Stock => ({
+  from: 'other roll',
+  id,
+  length,
+  price,
+  supply: null,
+})
+/** What lies in the house, and costs nothing more. */
+export const houseStock = (house: readonly { readonly id: string; readonly length: number; readonly count?: number }[]): Stock[] =>
+  house.map(({ id, length, count = 1 }) => ({ from: 'house', id, length, price: 0, supply: count }))
 
 /** Steps that the planner may take where an answer is wanted at once. */
 const STEPS = 300
@@ -37,6 +43,6 @@ export const planSoon = (job: CutJob): CutPlan =>
 export const fewestRolls = (roll: number, wants: readonly Omit<Want, 'id'>[]): number =>
   planSoon({
     wants: wants.map(({ length, count, joins }, i) => ({ id: String(i), length, count, joins })),
-    stocks: [{ id: NEW, length: roll, price: 1, supply: null }],
+    stocks: [newRoll({ length: roll }, 1)],
     least: 0,
   }).opened

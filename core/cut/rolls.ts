@@ -80,13 +80,18 @@ export function planOf(
   const bought = open.filter(({ stock }) => stock.supply === null)
   const all = open.map(({ stock, cuts }): CutRoll => {
     const rest = restOf(stock, cuts)
-    return { stock: stock.id, length: stock.length, cuts: [...cuts].sort((a, b) => b.length - a.length), rest, usable: rest >= job.least }
+    return {
+      from: stock.from,
+      stock: stock.id,
+      length: stock.length,
+      cuts: [...cuts].sort((a, b) => b.length - a.length),
+      rest,
+      usable: rest >= job.least,
+    }
   })
   const cost = open.reduce((sum, { stock }) => sum + stock.price, 0)
   return {
-    rolls: all.sort(
-      (a, b) => Number(stockOf(job, a).supply === null) - Number(stockOf(job, b).supply === null) || b.length - a.length || a.rest - b.rest,
-    ),
+    rolls: all.sort((a, b) => Number(a.from !== 'house') - Number(b.from !== 'house') || b.length - a.length || a.rest - b.rest),
     opened: bought.length,
     kept: Math.max(0, ...all.map(({ rest, usable }) => (usable ? rest : 0))),
     cost,
@@ -97,7 +102,6 @@ export function planOf(
   }
 }
 
-const stockOf = (job: CutJob, { stock }: CutRoll): Stock => job.stocks.find(({ id }) => id === stock)!
 const restOf = ({ length }: Stock, cuts: readonly Cut[]): number =>
   Math.max(0, Math.round((length - cuts.reduce((sum, cut) => sum + cut.length, 0)) / GRAIN) * GRAIN)
 

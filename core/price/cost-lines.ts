@@ -1,7 +1,7 @@
 import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
-import { asStock, isNew, NEW, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
+import { asStock, houseStock, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
 import type { Day, Figure, Minor, Rated, Said } from '../measure'
 import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks, SPARE } from '../constructions'
@@ -191,18 +191,14 @@ export function cutStock(material: Material, pricing: Pricing, house: readonly I
   const least = Math.min(
     ...pricesOf(material, pricing).map(({ price, holds, reductions }) => Math.ceil(lineCost(price, 1, reductions, 'least') / holds)),
   )
-  return [
-    ...house.map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
-    newRoll(material, least),
-    ...pricing.rolls.filter((each) => each.material === material.id).map(otherRoll),
-  ]
+  return [...houseStock(house), newRoll(material, least), ...pricing.rolls.filter((each) => each.material === material.id).map(otherRoll)]
 }
 
 /** What a cutting plan opens, in the packs that cost least. @param more rolls of the usual length besides those of the plan */
 export function openedFor(plan: Pick<CutPlan, 'rolls'>, material: Material, pricing: Pricing, more = 0): Bought[] {
-  const fresh = plan.rolls.filter(({ stock }) => stock === NEW).length + more
+  const fresh = plan.rolls.filter(({ from }) => from === 'roll').length + more
   const others = pricing.rolls.flatMap((roll): Bought[] => {
-    const packs = plan.rolls.filter(({ stock }) => stock === otherRoll(roll).id).length
+    const packs = plan.rolls.filter(({ from, stock }) => from === 'other roll' && stock === roll.id).length
     return packs ? [{ ...listPriceOf(null, 1, roll.price), packs, cost: lineRange(roll.price, packs, []) }] : []
   })
   return [...(fresh ? packsFor(fresh, material, pricing) : []), ...others]
@@ -217,13 +213,15 @@ export function lengthsTaken(
   bought: readonly Bought[],
 ): { readonly ofHouse: number; readonly ofNew: number; readonly opened: number } {
   const cutOfAll = (of: CutPlan['rolls']): number => of.reduce((mm, { cuts }) => mm + cuts.reduce((n, { length }) => n + length, 0), 0)
-  const others = pricing.rolls.reduce((mm, roll) => mm + roll.length * rolls.filter(({ stock }) => stock === otherRoll(roll).id).length, 0)
-  const packs =
-    bought.reduce((n, each) => n + each.packs * each.holds, 0) - rolls.filter(({ stock }) => isNew(stock) && stock !== NEW).length
+  const others = pricing.rolls.reduce(
+    (mm, roll) => mm + roll.length * rolls.filter(({ from, stock }) => from === 'other roll' && stock === roll.id).length,
+    0,
+  )
+  const packs = bought.reduce((n, each) => n + each.packs * each.holds, 0) - rolls.filter(({ from }) => from === 'other roll').length
   return {
-    ofHouse: cutOfAll(rolls.filter(({ stock }) => !isNew(stock))),
+    ofHouse: cutOfAll(rolls.filter(({ from }) => from === 'house')),
     ofNew:
-      cutOfAll(rolls.filter(({ stock }) => isNew(stock))) +
+      cutOfAll(rolls.filter(({ from }) => from !== 'house')) +
       short.reduce((mm, { want, count }) => mm + count * wants.find(({ id }) => id === want)!.length, 0),
     opened: packs * material.length + others,
   }
@@ -233,8 +231,8 @@ export function lengthsTaken(
 function worthOfLengths({ rolls }: CutPlan, material: Material, piece: string, done: number, { lots, shelf }: Pricing): Minor {
   const own = lotsOf(lots, material.id)
   const byId = new Map(own.map((lot) => [lot.id, lot]))
-  const cutting = rolls.reduce((worth, { stock, length, cuts }) => {
-    const lot = byId.get(stock)
+  const cutting = rolls.reduce((worth, { from, stock, length, cuts }) => {
+    const lot = from === 'house' ? byId.get(stock) : undefined
     if (!lot) return worth
     const taken = cuts.reduce((mm, cut) => mm + cut.length, 0)
     return worth + (worthOf(lot, shelf) * taken) / (length * (lot.things ?? 1))
@@ -280,7 +278,7 @@ export function cutOfKept(
     begun = [],
   } = planSoon({
     wants,
-    stocks: kept.map(({ id, length, count }) => ({ id, length, price: 0, supply: count })),
+    stocks: houseStock(kept),
     least: rate(LEAST_REST, shelf),
   })
   const missing = new Map(short.map(({ want, count }) => [want, count]))
@@ -297,8 +295,6 @@ export function cutOfKept(
 /** How one piece's lengths of a material are cut. Lengths in mm. */
 interface CutForBill {
   readonly plan: CutPlan
-  /** What can be cut of the house. */
-  readonly house: readonly { readonly id: string }[]
   /** What is cut for the piece already, of all that it takes. */
   readonly done: number
   /** Rolls that are opened, with those that it would take of what is longer than any. */
@@ -319,7 +315,7 @@ function cutForBill(material: Material, needs: readonly Lengths[], piece: Copies
   })
   const asked = wants.reduce((mm, { length, count }) => mm + length * count, 0)
   const open = left.reduce((mm, { length, count }) => mm + length * count, 0)
-  return { plan, house: [...over, ...enough], done: Math.max(0, asked - open), uncut: uncutOf(plan.short, wants, material), wants }
+  return { plan, done: Math.max(0, asked - open), uncut: uncutOf(plan.short, wants, material), wants }
 }
 
 /** What comes by the length: the fewest rolls that all its pieces can be cut from, after what is cut for it already and what else is in the house. */
@@ -327,8 +323,8 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   const { copies } = piece
   const one = needs.reduce((mm, { length, count }) => mm + length * count, 0)
   const all = one * copies
-  const { plan, house, done, uncut, wants } = cutForBill(material, needs, piece, pricing)
-  const ofHouse = plan.rolls.filter(({ stock }) => house.some(({ id }) => id === stock))
+  const { plan, done, uncut, wants } = cutForBill(material, needs, piece, pricing)
+  const ofHouse = plan.rolls.filter(({ from }) => from === 'house')
   const rolls = plan.opened + uncut
   const packs = openedFor(plan, material, pricing, uncut)
   const { packs: number, cost, words } = openedBy(packs)

@@ -1,6 +1,6 @@
 import type { BaseKind } from '../base'
 import type { Want } from '../cut'
-import { planSoon, reckon, LEAST_REST } from '../cut'
+import { houseStock, planSoon, reckon, LEAST_REST } from '../cut'
 import type { Material } from '../material'
 import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Asked, AskedBase, Lot, LotChanges, Reserved } from '../stock'
@@ -40,7 +40,7 @@ export function keepNeeds(
     if (!of) continue
     const { left } = reckon(wantsOf({ id, copies }, own), cutForPiece(lots, material, id))
     const there = lengthsOf(lots, of)
-    const stocks = (plentyOf(left, there) ?? there).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
+    const stocks = houseStock(plentyOf(left, there) ?? there)
     const rolls = new Map<string, number>()
     for (const { stock } of stocks.length ? planSoon({ wants: left, stocks, least: 0 }).rolls : [])
       rolls.set(stock, (rolls.get(stock) ?? 0) + 1)
@@ -180,7 +180,7 @@ interface Moving {
 
 /** Cuts what is still wanted of rolls that a piece kept. */
 function cutUp({ material, rolls, open, wants, piece, least }: StillWanted, { put, gone, free }: Moving, newId: () => string): void {
-  const stocks = lengthsOf(rolls, material, piece).map((each) => ({ id: each.id, length: each.length, price: 0, supply: each.count }))
+  const stocks = houseStock(lengthsOf(rolls, material, piece))
   const plan = planSoon({ wants: open, stocks, least })
   for (const lot of rolls) {
     const cutting = plan.rolls.filter(({ stock }) => stock === lot.id)

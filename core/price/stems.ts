@@ -1,5 +1,5 @@
 import type { Stock } from '../cut'
-import { NEW, planSoon } from '../cut'
+import { newRoll, planSoon } from '../cut'
 import type { Material, Things } from '../material'
 import { isCut, pieceLength, piecesPerStem } from '../material'
 import type { Said } from '../measure'
@@ -53,7 +53,7 @@ export function stemsFor(material: Pick<Material, 'length' | 'divides' | 'kind'>
   }
   // What is cut of a stem alone may still leave a rest for a shorter one; what goes on whole leaves none.
   const lengthOf = ({ cut }: Pieces): number => (cut === null || !material.divides ? material.length : cut)
-  const stock: Stock = { id: NEW, length: material.length, price: most < Infinity ? 0 : 1, supply: most < Infinity ? most : null }
+  const stock: Stock = { ...newRoll(material, most < Infinity ? 0 : 1), supply: most < Infinity ? most : null }
   const plan = planSoon({
     wants: wants.map((want, i) => ({ id: String(i), length: lengthOf(want), count: wholesOver(want.count, 1), joins: false })),
     stocks: [stock],

@@ -1,5 +1,5 @@
 import type { CutJob, CutPlan, Want } from '../cut'
-import { LEAST_REST, NEW, asStock, reckon } from '../cut'
+import { LEAST_REST, asStock, reckon } from '../cut'
 import type { Lengths, Material } from '../material'
 import { COUNTED, figure, quantity, rate, sum } from '../measure'
 import { cutOfKept, cutStock, lengthsTaken, moneyFigure, openedBy, openedFor, uncutOf, usedFigure, wantsOf } from '../price'
@@ -88,7 +88,7 @@ export function cutPlan(
     listed: wants.slice(own.length).reduce((n, { id }) => n + (left.get(id) ?? 0), 0),
     bought,
     parts: [ofNew, opened],
-    toBuy: plan.rolls.filter(({ stock }) => stock === NEW).length + uncut,
+    toBuy: plan.rolls.filter(({ from }) => from === 'roll').length + uncut,
     needed: figure(
       quantity.length(needed),
       [

@@ -216,7 +216,7 @@ describe('cutting', () => {
     const plan = (count: number) =>
       planCuts({
         wants: [{ id: 'bow', length: inches(116), count, joins: false }],
-        stocks: [{ id: 'new', length: inches(360), price: 899, supply: null }],
+        stocks: [{ from: 'roll', id: 'new', length: inches(360), price: 899, supply: null }],
         least: inches(6),
       })
     expect(plan(3)).toMatchObject({ opened: 1, proven: true })
@@ -227,8 +227,8 @@ describe('cutting', () => {
     const plan = planCuts({
       wants: [{ id: 'a', length: 1000, count: 3, joins: false }],
       stocks: [
-        { id: 'long', length: 3000, price: 1000, supply: null },
-        { id: 'short', length: 1000, price: 300, supply: null },
+        { from: 'roll', id: 'long', length: 3000, price: 1000, supply: null },
+        { from: 'roll', id: 'short', length: 1000, price: 300, supply: null },
       ],
       least: 0,
     })

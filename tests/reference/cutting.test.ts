@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import type { CutJob, CutPlan } from '../../core/cut'
-import { JOIN_LAP, planCuts } from '../../core/cut'
+import { JOIN_LAP, planCuts, houseStock, otherRoll } from '../../core/cut'
 import { random } from '../../core/measure'
 
 /**
@@ -117,7 +117,7 @@ describe('the cutting plan is the true minimum', () => {
     const wanted = [22, 25, 12, 14, 18, 18, 20, 10, 12, 14, 16, 18, 20]
     const paper = job(
       widths.map((width, i) => [width, wanted[i]!]),
-      [{ id: 'roll', length: 5600, price: 1, supply: null }],
+      [{ from: 'roll', id: 'roll', length: 5600, price: 1, supply: null }],
     )
     const plan = planCuts(paper)
     expect([plan.rolls.length, plan.cost, plan.floor, plan.proven]).toEqual([73, 73, 73, true])
@@ -130,14 +130,15 @@ describe('the cutting plan is the true minimum', () => {
     (kind, seed) => {
       const { between, below } = random(seed * 7919 + kinds.indexOf(kind))
       const roll = Math.round(between(1500, 4000))
-      const stocks: CutJob['stocks'][number][] = [{ id: 'roll', length: roll, price: 500, supply: null }]
+      const stocks: CutJob['stocks'][number][] = [{ from: 'roll', id: 'roll', length: roll, price: 500, supply: null }]
       if (kind === 'rolls of several lengths and prices')
         stocks.push(
-          { id: 'long', length: roll * 2, price: Math.round(between(700, 1050)), supply: null },
-          { id: 'short', length: Math.round(roll * 0.6), price: Math.round(between(280, 420)), supply: null },
+          { from: 'roll', id: 'long', length: roll * 2, price: Math.round(between(700, 1050)), supply: null },
+          { from: 'roll', id: 'short', length: Math.round(roll * 0.6), price: Math.round(between(280, 420)), supply: null },
         )
       if (kind === 'offcuts first')
-        for (let i = 0; i < 3; i++) stocks.push({ id: `left${i}`, length: Math.round(between(300, roll)), price: 0, supply: 1 })
+        for (let i = 0; i < 3; i++)
+          stocks.push({ from: 'house', id: `left${i}`, length: Math.round(between(300, roll)), price: 0, supply: 1 })
       const shortest = kind === 'rolls of several lengths and prices' ? 0.3 : 0.12
       const wants = Array.from({ length: 3 + below(3) }, () => [Math.round(between(shortest, 0.58) * roll), 1 + below(9)] as const)
       const one = job(wants, stocks)
@@ -154,9 +155,9 @@ describe('the cutting plan is the true minimum', () => {
     for (let seed = 1; seed <= tries(12, 8); seed++) {
       const { between, below } = random(seed * 31 + 7)
       const stocks: CutJob['stocks'][number][] = [
-        { id: 'roll', length: 2000, price: 500, supply: null },
-        ...(seed % 3 ? [] : [{ id: 'end', length: Math.round(between(400, 1500)), price: 0, supply: 1 }]),
-        ...(seed % 4 ? [] : [{ id: 'long', length: 3500, price: 800, supply: null }]),
+        { from: 'roll', id: 'roll', length: 2000, price: 500, supply: null },
+        ...(seed % 3 ? [] : houseStock([{ id: 'end', length: Math.round(between(400, 1500)) }])),
+        ...(seed % 4 ? [] : [otherRoll({ id: 'long', length: 3500, price: 800 })]),
       ]
       const one = {
         ...job(
@@ -183,7 +184,13 @@ describe('the cutting plan is the true minimum', () => {
         (wanted, kept) => {
           const one: CutJob = {
             wants: wanted.map(([length, count, joins], i) => ({ id: `w${i}`, length, count, joins })),
-            stocks: kept.map(([length, price, supply], i) => ({ id: `s${i}`, length, price, supply })),
+            stocks: kept.map(([length, price, supply], i) => ({
+              from: supply === null ? 'roll' : 'house',
+              id: `s${i}`,
+              length,
+              price,
+              supply,
+            })),
             least: 50,
           }
           const plan = planCuts(one)
