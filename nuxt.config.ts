@@ -5,6 +5,10 @@ import { build } from 'esbuild'
 import { fingerprints } from './scripts/fingerprints.mjs'
 import { HEADERS } from './server/security-headers'
 
+/** Under which path the app is served, with a slash at both ends; said when it is built. */
+const base = process.env.NUXT_APP_BASE_URL ?? '/'
+if (!/^\/(?:[\w.-]+\/)*$/.test(base)) throw new Error(`NUXT_APP_BASE_URL has a slash at both ends, as /bench/: “${base}”`)
+
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
@@ -28,8 +32,8 @@ export default defineNuxtConfig({
         { name: 'description', content: 'A maker’s bench for wreaths, swags and garlands.' },
       ],
       link: [
-        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
-        { rel: 'manifest', href: '/manifest.webmanifest' },
+        { rel: 'icon', type: 'image/svg+xml', href: `${base}icon.svg` },
+        { rel: 'manifest', href: `${base}manifest.webmanifest` },
       ],
     },
   },
@@ -89,12 +93,12 @@ export default defineNuxtConfig({
       short_name: 'Ruddy Bramble',
       description: 'A maker’s bench for wreaths, swags and garlands.',
       lang: 'en',
-      start_url: '/',
+      start_url: base,
       display: 'standalone',
       background_color: '#EDF2EE',
       theme_color: '#EDF2EE',
       icons: [192, 512].map((size) => ({
-        src: `/icon-${size}.png`,
+        src: `${base}icon-${size}.png`,
         sizes: `${size}x${size}`,
         type: 'image/png',
         purpose: 'any maskable' as const,
@@ -104,9 +108,9 @@ export default defineNuxtConfig({
       globPatterns: ['**/*.{js,css,woff2,svg,png}'],
       maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
       // The page is made by the server; every address is the same page.
-      additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
-      navigateFallback: '/',
-      navigateFallbackDenylist: [/^\/api\//],
+      additionalManifestEntries: [{ url: base, revision: String(Date.now()) }],
+      navigateFallback: base,
+      navigateFallbackDenylist: [new RegExp(`^${base.replaceAll('.', '\\.')}api/`)],
       cleanupOutdatedCaches: true,
     },
     client: { registerPlugin: true },

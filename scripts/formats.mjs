@@ -1,9 +1,13 @@
-// Writes the JSON Schemas of our file formats, from the Zod schemas that are their one source.
+// Writes what our file formats are, from the schemas and columns that are their one source.
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { register } from 'tsx/esm/api'
 
 register()
-const { pieceJsonSchema } = await import('../core/formats/index.ts')
+const { MATERIAL_COLUMNS, pieceJsonSchema, PRICE_COLUMNS, tableMetadata, wholeJsonSchema } = await import('../core/formats/index.ts')
 const folder = new URL('../docs/formats/', import.meta.url)
 mkdirSync(folder, { recursive: true })
-writeFileSync(new URL('piece.schema.json', folder), `${JSON.stringify(pieceJsonSchema(), null, 2)}\n`)
+const write = (name, of) => writeFileSync(new URL(name, folder), `${JSON.stringify(of, null, 2)}\n`)
+write('piece.schema.json', pieceJsonSchema())
+write('workroom.schema.json', wholeJsonSchema())
+write('materials.csv-metadata.json', tableMetadata('materials.csv', MATERIAL_COLUMNS))
+write('prices.csv-metadata.json', tableMetadata('prices.csv', PRICE_COLUMNS))

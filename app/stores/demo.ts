@@ -6,6 +6,7 @@ import { isSeeded, putDemo } from '~/commands/demo'
 import type { PieceRecord, PreviewRecord } from '~/db'
 import { db } from '~/db'
 import { stampOf } from '~/db/piece-list'
+import { addressOf } from '~/utils/address'
 import { askReading } from '~/workers/workings'
 
 /** What `GET /api/demo` answers: piece files, and the previews of them that were painted when the app was made. */
@@ -30,7 +31,7 @@ interface Demo {
 /** Puts the demo in once, if the server was started with it. @throws Error what is wrong with it */
 export async function seedDemo(): Promise<void> {
   if (await isSeeded(db())) return
-  const answer = await fetch('/api/demo')
+  const answer = await fetch(addressOf('api/demo'))
   if (!answer.ok) throw new Error(`the demo pieces answered ${answer.status}`)
   const { pieces: files, house, season, previews } = (await answer.json()) as Demo
   const pieces = await recordsOf(files)

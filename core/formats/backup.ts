@@ -119,6 +119,21 @@ const MANIFEST = 'workroom.json'
 const SETTINGS = 'settings.json'
 const README = 'README.txt'
 
+/** The JSON Schema of the documents in a whole workroom, by the names of their files, as published in docs/formats. */
+export function wholeJsonSchema(): Record<string, unknown> {
+  const { pieces, versions, ...others } = WHOLE_TABLES
+  // Pieces of all versions are read; today's is written.
+  const written = { ...others, pieces: pieces.extend({ piece: PieceSchema }), versions: versions.extend({ piece: PieceSchema }) }
+  const documents = Object.fromEntries(TABLE_NAMES.map((name) => [`${name}.json`, z.array(written[name]).describe(ABOUT[name])]))
+  const archive = z.strictObject({ [MANIFEST]: ManifestSchema, [SETTINGS]: SettingsSchema, ...documents })
+  return {
+    ...z.toJSONSchema(archive, { target: 'draft-2020-12', io: 'input', reused: 'ref' }),
+    title: `Ruddy Bramble workroom, version ${WHOLE_VERSION}`,
+    description:
+      'Each property is a document of the archive by the name of its file; photos lie beside them, by the list in workroom.json.',
+  }
+}
+
 /** The largest archive, and what its documents may unpack to, bytes: ten thousand pieces, or a hundred thousand lots. Pictures are as large packed as not. */
 export const LARGEST_WHOLE = 400 * 1024 * 1024
 const LARGEST_UNPACKED = 160 * 1024 * 1024

@@ -87,6 +87,25 @@ export function guessMapping(headings: readonly string[], columns: readonly Tabl
   )
 }
 
+/**
+ * What a table's columns are, as published in docs/formats.
+ * Source: W3C, Metadata Vocabulary for Tabular Data (2015): context, table schema, columns with a name and titles.
+ * @param url of a table that is so
+ */
+export const tableMetadata = (url: string, columns: readonly TableColumn[]): Record<string, unknown> => ({
+  '@context': 'http://www.w3.org/ns/csvw',
+  url,
+  tableSchema: {
+    columns: columns.map(({ id, name, also, hint, needed }) => ({
+      name: id,
+      titles: [name, ...also],
+      datatype: 'string',
+      required: needed,
+      ...(hint ? { 'dc:description': hint } : {}),
+    })),
+  },
+})
+
 /** What is wrong in a table, and where. */
 export interface RowFault {
   readonly row: number

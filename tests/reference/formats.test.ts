@@ -1,14 +1,27 @@
 import Ajv2020 from 'ajv/dist/2020.js'
+import { strFromU8, unzipSync } from 'fflate'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { pieceJsonSchema, readPiece } from '../../core/formats'
+import {
+  MATERIAL_COLUMNS,
+  pieceJsonSchema,
+  PRICE_COLUMNS,
+  readPiece,
+  readTable,
+  TABLE_NAMES,
+  tableMetadata,
+  wholeJsonSchema,
+  writeMaterials,
+  writeWhole,
+} from '../../core/formats'
+import type { Whole } from '../../core/formats'
+import { CATALOGUE } from '../../core/material'
 import type { Piece } from '../../core/piece'
 
 const demo = new URL('../../demo/', import.meta.url)
-const published = JSON.parse(readFileSync(new URL('../../docs/formats/piece.schema.json', import.meta.url), 'utf8')) as Record<
-  string,
-  unknown
->
+const publishedAs = (name: string) =>
+  JSON.parse(readFileSync(new URL(`../../docs/formats/${name}`, import.meta.url), 'utf8')) as Record<string, unknown>
+const published = publishedAs('piece.schema.json')
 
 describe('the published JSON Schema of a piece', () => {
   // Source: JSON Schema draft 2020-12, as implemented by an independent validator from the registry (ajv).
@@ -28,6 +41,57 @@ describe('the published JSON Schema of a piece', () => {
   ])('refuses %s', (_, spoil) => {
     const piece = JSON.parse(readFileSync(new URL('boathouse-door-ring.json', demo), 'utf8')) as Piece
     expect(validate(spoil(piece))).toBe(false)
+  })
+})
+
+describe('the published JSON Schema of a whole workroom', () => {
+  // Source: the same validator; documents as they lie in an archive that is written, unpacked by a library for zip files.
+  const validate = new Ajv2020({ strict: false }).compile(publishedAs('workroom.schema.json'))
+  const read = (name: string): unknown => JSON.parse(readFileSync(new URL(name, demo), 'utf8'))
+  const house = read('house/stash.json') as { lots: Whole['tables']['lots'] }
+  const pieces = readdirSync(demo)
+    .filter((name) => name.endsWith('.json'))
+    .flatMap((name) => {
+      const found = readPiece(JSON.stringify(read(name)))
+      return found.ok ? [{ piece: found.piece, savedAt: 1 }] : []
+    })
+  const empty = Object.fromEntries(TABLE_NAMES.map((name) => [name, []])) as unknown as Whole['tables']
+  const documents = (): Record<string, unknown> => {
+    const written = writeWhole(
+      { tables: { ...empty, pieces, lots: house.lots }, settings: { currency: 'USD' }, photos: [] },
+      '2026-11-02T10:00:00.000Z',
+    )
+    const files = Object.entries(unzipSync(written)).filter(([name]) => name.endsWith('.json'))
+    return Object.fromEntries(files.map(([name, bytes]) => [name, JSON.parse(strFromU8(bytes)) as unknown]))
+  }
+
+  it('is current: run `npm run formats` when a schema changes', () =>
+    expect(publishedAs('workroom.schema.json')).toEqual(wholeJsonSchema()))
+  it('takes the demo as it is written', () => {
+    expect(pieces.length).toBeGreaterThan(5)
+    expect(house.lots.length).toBeGreaterThan(5)
+    validate(documents())
+    expect(validate.errors).toBeNull()
+  })
+  it.each<[string, (of: Record<string, unknown>) => object]>([
+    ['a document that is not ours', (of) => ({ ...of, 'else.json': [] })],
+    ['a lot without an id', (of) => ({ ...of, 'lots.json': [{ ...(of['lots.json'] as object[])[0], id: '' }] })],
+    ['a missing document', ({ 'kits.json': _, ...of }) => of],
+  ])('refuses %s', (_, spoil) => expect(validate(spoil(documents()))).toBe(false))
+})
+
+describe('the published columns of tables', () => {
+  // Source: W3C, Metadata Vocabulary for Tabular Data; RFC 4180 for the table, as a library of the registry writes it.
+  it.each([
+    ['materials.csv', MATERIAL_COLUMNS],
+    ['prices.csv', PRICE_COLUMNS],
+  ])('of %s are current: run `npm run formats` when they change', (url, columns) =>
+    expect(publishedAs(url.replace('.csv', '.csv-metadata.json'))).toEqual(tableMetadata(url, columns)),
+  )
+  it('say every heading of a table that is written', () => {
+    const table = readTable(writeMaterials(Object.values(CATALOGUE).slice(0, 3), 'in'))
+    const { tableSchema } = publishedAs('materials.csv-metadata.json') as { tableSchema: { columns: { titles: string[] }[] } }
+    expect(table.ok && table.table.headings).toEqual(tableSchema.columns.map(({ titles }) => titles[0]))
   })
 })
 

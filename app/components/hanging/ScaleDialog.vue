@@ -4,6 +4,7 @@ import { readScale, SETTLES_IN, settledAt } from '#core/hanging'
 import type { Material } from '#core/material'
 import { showExact, quantity } from '#core/measure'
 import { useBench } from '~/stores/bench'
+import { addressOf } from '~/utils/address'
 
 /** A kitchen scale beside the bench: its display, tare and hold, and what a reading is taken as. The scale itself is simulated. */
 const props = defineProps<{ materials: readonly Material[] }>()
@@ -56,7 +57,9 @@ function lay(): void {
   lying.value = Math.round((laid() + tare.value) * 10) / 10
   seed.value += 1
   const fault = new URLSearchParams(window.location.search).get('scale') ?? 'none'
-  source = new EventSource(`/api/scale?${new URLSearchParams({ load: String(lying.value), seed: String(seed.value), fault }).toString()}`)
+  source = new EventSource(
+    addressOf(`api/scale?${new URLSearchParams({ load: String(lying.value), seed: String(seed.value), fault }).toString()}`),
+  )
   source.onmessage = ({ data }: MessageEvent<string>) => {
     listen()
     const reading = readScale(data)

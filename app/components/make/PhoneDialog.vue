@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { renderSVG } from 'uqr'
 import { LONGEST_LINK, writeLink } from '#core/formats'
+import { addressOf } from '~/utils/address'
 import { exportPiece } from '~/utils/files'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -12,7 +13,7 @@ const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
-const link = computed(() => `${window.location.origin}/carry#${writeLink(bench.piece!, shops.shelf)}`)
+const link = computed(() => `${window.location.origin}${addressOf('carry')}#${writeLink(bench.piece!, shops.shelf)}`)
 const fits = computed(() => link.value.length <= LONGEST_LINK)
 /** Black on white whatever the light of the app: readers want it so. */
 const code = computed(() =>
