@@ -2,8 +2,7 @@ import type { LaidPiece, Placement } from '../placement'
 import { arrange, copyAcross, footprint, inside } from '../placement'
 import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
 import { materialOf } from '../material'
-import type { Said } from '../measure'
-import { capital, clock, listed, quantity, rate, several, sum, wrapDegrees } from '../measure'
+import { rate, wrapDegrees } from '../measure'
 import type { Mend, Problem } from '../piece'
 import { edit } from '../piece'
 import type { Balance } from './balance'
@@ -14,6 +13,8 @@ import { closeStretch, fillerLayer } from './fill-to-fullness'
 import { fullnessAsks } from './fullness'
 import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
 import type { ColourCarry, Contrast } from './colour-and-weight'
+import type { HeavySide } from './words'
+import { coverageMessage } from './words'
 
 /** A piece as an eye sees it. */
 export interface Seen extends LaidPiece {
@@ -41,32 +42,33 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
     const run = runs.find(({ id }) => id === stretch.run)!
     const end = run.closed ? stretch.from + stretch.length : Math.min(run.length, stretch.from + stretch.length)
     const whole = stretch.length === run.length
+    const named = runs.length > 1 ? run.name : null
     const closing = filler ? closeStretch(counted, runs, filler, stretch, shelf) : null
+    const closingWith = closing && materialOf(shelf, closing.material)
     const mend: Mend = closing?.things.length
       ? {
-          says: sum`Close it with ${several(closing.things.length, materialOf(shelf, closing.material)!.name, materialOf(shelf, closing.material)!.plural)}`,
+          ...coverageMessage('close-with', { count: closing.things.length, name: closingWith!.name, plural: closingWith!.plural }),
           edit: { do: 'add', layer: closing.layer, things: closing.things },
         }
-      : { says: sum`A layer of greenery would close it`, edit: null }
+      : { ...coverageMessage('greenery-would-close', {}), edit: null }
     return {
       id: `bare:${i}`,
       severity: 'care',
       layer: null,
       mends: [mend],
-      says: whole
-        ? sum`Nearly all of the ${runs.length > 1 ? run.name : 'base'} shows.`
+      ...(whole
+        ? coverageMessage('run-bare', { run: named })
         : run.closed
-          ? [
-              'Bare from ',
-              ...anchorSays(run, stretch.from),
-              ' to ',
-              ...anchorSays(run, end),
-              runs.length > 1 ? ` on the ${run.name}.` : '.',
-            ]
-          : sum`Bare from ${quantity.length(stretch.from)} to ${quantity.length(end)} ${run.reads.kind === 'from' ? run.reads.words : ''}${runs.length > 1 ? ` (${run.name})` : ''}.`,
+          ? coverageMessage('bare-from-to', { from: anchorSays(run, stretch.from), to: anchorSays(run, end), run: named })
+          : coverageMessage('bare-along', {
+              from: stretch.from,
+              to: end,
+              reads: run.reads.kind === 'from' ? run.reads.words : '',
+              run: named,
+            })),
     }
   })
-  const sparseMend: Mend = { says: sum`Let the base show on purpose`, edit: { do: 'brief', set: { fullness: 'sparse' } } }
+  const sparseMend: Mend = { ...coverageMessage('show-on-purpose', {}), edit: { do: 'brief', set: { fullness: 'sparse' } } }
   if (bare.length) return bare.map((problem, i) => (i === 0 ? { ...problem, mends: [...problem.mends, sparseMend] } : problem))
   if (cover.share.value < asks.once) {
     return [
@@ -75,7 +77,7 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
         severity: 'note',
         layer: null,
         mends: [sparseMend],
-        says: sum`${quantity.share(cover.share.value)} of the face is covered; ${piece.brief.fullness} wants ${quantity.share(asks.once)}.`,
+        ...coverageMessage('thin', { covered: cover.share.value, fullness: piece.brief.fullness, wanted: asks.once }),
       },
     ]
   }
@@ -85,8 +87,8 @@ function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem
         id: 'not lush',
         severity: 'note',
         layer: null,
-        says: sum`${quantity.share(cover.twoDeep.value)} of the face is two deep; lush wants ${quantity.share(asks.twice)}.`,
-        mends: [{ says: sum`Full is enough`, edit: { do: 'brief', set: { fullness: 'full' } } }],
+        ...coverageMessage('not-lush', { twoDeep: cover.twoDeep.value, wanted: asks.twice }),
+        mends: [{ ...coverageMessage('full-is-enough', {}), edit: { do: 'brief', set: { fullness: 'full' } } }],
       },
     ]
   }
@@ -122,11 +124,13 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   const mends: Mend[] = []
   if (cover && base.shape.form === 'ring') {
     const by = wrapDegrees(clockAngle(run, cover.each.s) - clockAngle(run, s))
-    const said =
-      by > 180
-        ? sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(360 - by))} degrees back and the ${materialOf(shelf, cover.each.material)!.name} covers it`
-        : sum`Turn the ${name.toLowerCase()} ${quantity.count(Math.round(by))} degrees and the ${materialOf(shelf, cover.each.material)!.name} covers it`
-    if (base.hook === null) mends.push({ says: said, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
+    const message = coverageMessage('turn-to-cover', {
+      base: name.toLowerCase(),
+      by: Math.round(by > 180 ? 360 - by : by),
+      back: by > 180,
+      name: materialOf(shelf, cover.each.material)!.name,
+    })
+    if (base.hook === null) mends.push({ ...message, edit: { do: 'base', set: { turn: wrapDegrees(base.turn + by) } } })
   }
   // What hangs on cords hides nothing where they begin.
   const bow = laid.find(
@@ -135,7 +139,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   if (bow?.layer.rule.kind === 'single' && bow.placements.some((each) => coveredAt(counted, run, each.s) >= rate(HIDDEN, shelf))) {
     const { rule, id } = bow.layer
     mends.push({
-      says: sum`Move the ${materialOf(shelf, bow.placements[0]!.material)!.name} over it`,
+      ...coverageMessage('move-over', { name: materialOf(shelf, bow.placements[0]!.material)!.name }),
       edit: { do: 'layer', layer: id, set: { rule: { ...rule, at: s / run.length } } },
     })
   }
@@ -144,8 +148,8 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
       id: 'join',
       severity: piece.brief.fullness === 'sparse' ? 'note' : 'care',
       layer: null,
-      says: ['The ', join, ' shows at ', ...anchorSays(run, s), '.'],
-      mends: mends.length ? mends : [{ says: sum`Put a bow, a sign or a focal over it`, edit: null }],
+      ...coverageMessage('join-shows', { join, where: anchorSays(run, s) }),
+      mends: mends.length ? mends : [{ ...coverageMessage('put-something-over', {}), edit: null }],
     },
   ]
 }
@@ -156,21 +160,20 @@ const COUNTERPARTS = 2
 function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Problem[] {
   if (balance.asMeant || balance.heavy === null) return []
   const { school, towards } = piece.brief.balance
-  const side = runs[0]!.closed ? `towards ${clock(balance.heavy)}` : `to the ${balance.centre.x > 0 ? 'right' : 'left'}`
-  const off = quantity.share(balance.off.value)
+  const side: HeavySide = runs[0]!.closed ? { towards: balance.heavy } : { to: balance.centre.x > 0 ? 'right' : 'left' }
+  const off = balance.off.value
   if (school === 'offset') {
     return [
       {
         id: 'balance',
         severity: 'note',
         layer: null,
-        says:
-          balance.off.value < rate(EVEN_WITHIN, shelf)
-            ? sum`Meant to be heavy towards ${clock(towards)}, but it is even.`
-            : sum`Meant to be heavy towards ${clock(towards)}, but it is ${side} (${off} off the middle).`,
+        ...(off < rate(EVEN_WITHIN, shelf)
+          ? coverageMessage('meant-heavy-but-even', { towards })
+          : coverageMessage('meant-heavy-otherwise', { towards, side, off })),
         mends: [
-          { says: sum`Mean it so`, edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } },
-          { says: sum`Mean it to be even`, edit: { do: 'brief', set: { balance: { school: 'even', towards } } } },
+          { ...coverageMessage('mean-it-so', {}), edit: { do: 'brief', set: { balance: { school, towards: balance.heavy } } } },
+          { ...coverageMessage('mean-it-even', {}), edit: { do: 'brief', set: { balance: { school: 'even', towards } } } },
         ],
       },
     ]
@@ -186,18 +189,22 @@ function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Pr
       const next = edited.change.piece
       const then = balanceOf({ piece: next, laid: arrange(next, runs, shelf), runs, shelf }, reach, cover.sectors)
       if (then.off.value >= balance.off.value) return []
-      const left: Said = then.asMeant ? [] : sum` (${quantity.share(then.off.value)} off then)`
-      return [{ says: ['Another ', materialOf(shelf, thing.material)!.name, ' at ', ...anchorSays(run, s), ...left], edit: how }]
+      const message = coverageMessage('another-at', {
+        name: materialOf(shelf, thing.material)!.name,
+        where: anchorSays(run, s),
+        left: then.asMeant ? null : then.off.value,
+      })
+      return [{ ...message, edit: how }]
     })
   return [
     {
       id: 'balance',
       severity: 'note',
       layer: null,
-      says: sum`Heavy ${side}: its weight lies ${off} off the middle.`,
+      ...coverageMessage('heavy', { side, off }),
       mends: [
         ...counterparts,
-        { says: sum`Mean it to be offset`, edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
+        { ...coverageMessage('mean-it-offset', {}), edit: { do: 'brief', set: { balance: { school: 'offset', towards: balance.heavy } } } },
       ],
     },
   ]
@@ -215,8 +222,8 @@ function colourProblems({ piece, carry, laid }: Seen): Problem[] {
     id: `colour:${family}`,
     severity: 'note',
     layer: null,
-    says: sum`${capital(family)} shows only at the ${listed(sides)}.`,
-    mends: [{ says: sum`Carry it to the ${listed(sides.map((side) => opposite[side]))}`, edit: null }],
+    ...coverageMessage('colour-on-sides', { family, sides }),
+    mends: [{ ...coverageMessage('carry-colour-to', { sides: sides.map((side) => opposite[side]) }), edit: null }],
   }))
 }
 
@@ -228,8 +235,8 @@ function contrastProblems({ contrast, shelf }: Seen): Problem[] {
       id: 'lost',
       severity: 'care',
       layer: null,
-      mends: [{ says: sum`Lighter or brighter stems, or another place for it`, edit: null }],
-      says: sum`Hard to see on its surface: the colours differ by ${quantity.ratio(contrast.surface.difference.value)}, and under ${quantity.ratio(lost)} a piece is lost.`,
+      mends: [{ ...coverageMessage('lighter-or-elsewhere', {}), edit: null }],
+      ...coverageMessage('lost-on-surface', { differ: contrast.surface.difference.value, least: lost }),
     },
   ]
 }

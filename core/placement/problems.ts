@@ -1,7 +1,6 @@
 import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import { capital, quantity, several, sum } from '../measure'
 import type { Layer, Mend, Piece, Problem, RuleKind } from '../piece'
 import { EACH, MOST_PLACES, ruleSortOf } from '../piece'
 import type { Clash } from './collisions'
@@ -12,6 +11,7 @@ import type { LaidLayer, LaidPiece, Placement } from './placement'
 import { mixFor } from './slot-positions'
 import { arrangingOf } from './rules'
 import { runsFor } from './slots'
+import { placementMessage } from './words'
 
 /** What is wrong with how layers are laid. */
 export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Problem[] {
@@ -31,25 +31,22 @@ export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Proble
 function faultOf(layer: Layer, fault: LaidLayer['fault'], runs: readonly Run[]): Problem[] {
   if (fault !== 'no reference' && fault !== 'no run') return []
   const [first] = runs
-  const says =
-    fault === 'no run'
-      ? sum`This layer lies on a run that the base does not have.`
-      : sum`This layer goes by another layer’s points, but that layer is gone or leads back to this one.`
   const mends: Mend[] =
     fault === 'no run'
       ? [
           {
-            says: sum`Lay it on the ${runs.length > 1 ? 'base’s runs' : first!.name}`,
+            ...placementMessage('lay-on', { run: runs.length > 1 ? null : first!.name }),
             edit: { do: 'layer', layer: layer.id, set: { run: runs.length > 1 ? EACH : first!.id } },
           },
         ]
       : [
           {
-            says: sum`Lay it by the compass instead`,
+            ...placementMessage('lay-by-compass', {}),
             edit: { do: 'layer', layer: layer.id, set: { rule: { kind: 'compass', count: 6, start: 0 } } },
           },
         ]
-  return [{ id: `${layer.id}:${fault}`, severity: 'fault', layer: layer.id, says, mends }]
+  const message = placementMessage(fault === 'no run' ? 'no-run' : 'no-reference', {})
+  return [{ id: `${layer.id}:${fault}`, severity: 'fault', layer: layer.id, ...message, mends }]
 }
 
 function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
@@ -59,16 +56,16 @@ function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
       id: `${layer.id}:unknown:${material}`,
       severity: 'fault',
       layer: layer.id,
-      says: sum`The shelf has no “${material}”. It is neither drawn nor counted.`,
+      ...placementMessage('unknown-material', { id: material }),
       mends:
         layer.mix.length > 1
           ? [
               {
-                says: sum`Leave it out of the mix`,
+                ...placementMessage('leave-out-of-mix', {}),
                 edit: { do: 'layer', layer: layer.id, set: { mix: layer.mix.filter((each) => each.material !== material) } },
               },
             ]
-          : [{ says: sum`Choose another material for this layer`, edit: null }],
+          : [{ ...placementMessage('choose-another-material', {}), edit: null }],
     }))
 }
 
@@ -83,9 +80,12 @@ function tooShort(layer: Layer, shelf: Shelf): Problem[] {
         id: `${layer.id}:short:${id}`,
         severity: 'care',
         layer: layer.id,
-        says: sum`A ${material.name} is ${quantity.length(material.length)} long, shorter than the cut of ${quantity.length(cut)}. It goes on whole.`,
+        ...placementMessage('shorter-than-cut', { name: material.name, length: material.length, cut }),
         mends: [
-          { says: sum`Cut to ${quantity.length(material.length)}`, edit: { do: 'layer', layer: layer.id, set: { cut: material.length } } },
+          {
+            ...placementMessage('cut-to', { length: material.length }),
+            edit: { do: 'layer', layer: layer.id, set: { cut: material.length } },
+          },
         ],
       } satisfies Problem,
     ]
@@ -104,8 +104,13 @@ function tooMany(layer: Layer, runs: readonly Run[], shelf: Shelf): Problem[] {
       id: `${layer.id}:many`,
       severity: 'care',
       layer: layer.id,
-      says: sum`That would take ${quantity.count(asks.count)}; one layer holds ${quantity.count(MOST_PLACES)}. The layer stops there.`,
-      mends: [{ says: asks.mend, edit: asks.fewer && { do: 'layer', layer: layer.id, set: { rule: asks.fewer } } }],
+      ...placementMessage('too-many', { asked: asks.count, most: MOST_PLACES }),
+      mends: [
+        {
+          ...placementMessage('ask-for-less', { how: asks.mend }),
+          edit: asks.fewer && { do: 'layer', layer: layer.id, set: { rule: asks.fewer } },
+        },
+      ],
     },
   ]
 }
@@ -116,7 +121,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
   if (arrangingOf(rule.kind).shares !== 'evenly' || !('count' in rule) || rule.count % 2 === 0 || !placements.length) return []
   const [less, more] = [rule.count - 1, Math.min(MOST_PLACES, rule.count + 1)]
   const set = (count: number): Mend => ({
-    says: sum`Take ${quantity.count(count)}`,
+    ...placementMessage('take-count', { count }),
     edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count } } },
   })
   return [
@@ -125,7 +130,7 @@ function oddOne(layer: Layer, placements: readonly Placement[]): Problem[] {
       severity: 'note',
       layer: layer.id,
       mends: [set(less), set(more)],
-      says: sum`${quantity.count(rule.count)} does not share out equally: one side has one more.`,
+      ...placementMessage('odd-one', { count: rule.count }),
     },
   ]
 }
@@ -142,8 +147,8 @@ function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf):
         id: `${layer.id}:unpaired:${id}`,
         severity: 'note',
         layer: layer.id,
-        mends: [{ says: sum`Put the odd one on by hand`, edit: null }],
-        says: sum`Places go in pairs here: ${quantity.count(laid)} of ${several(only, material.name, material.plural)} ${laid === 1 ? 'finds' : 'find'} one.`,
+        mends: [{ ...placementMessage('odd-one-by-hand', {}), edit: null }],
+        ...placementMessage('unpaired', { laid, of: only, name: material.name, plural: material.plural }),
       },
     ]
   })
@@ -163,7 +168,7 @@ function clashProblems(piece: Piece, laid: readonly LaidLayer[], runs: readonly 
           id: 'clash:rest',
           severity: 'note',
           layer: null,
-          says: sum`${quantity.count(rest)} more get in the way of bows, signs or focals.`,
+          ...placementMessage('more-in-the-way', { count: rest }),
           mends: [],
         },
       ]
@@ -177,23 +182,21 @@ function clashProblem(
   runs: readonly Run[],
   shelf: Shelf,
 ): Problem {
-  const name = (of: Placement): string => `${materialOf(shelf, of.material)!.name} ${of.number}`
+  const named = ({ material, number }: Placement) => ({ name: materialOf(shelf, material)!.name, number })
   const run = runs.find(({ id }) => id === thing.run)!
   const away = hides ? null : freeAlong(laid, thing, run)
   const mends: Mend[] = hides
-    ? [{ says: sum`Take it under`, edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
+    ? [{ ...placementMessage('take-under', {}), edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
     : [
         away === null
-          ? { says: sum`Take it off`, edit: takeOff([thing]) }
-          : { says: sum`Slide it ${quantity.length(Math.abs(away))} away`, edit: nudgeBy(piece, thing, { along: away }) },
+          ? { ...placementMessage('take-off', {}), edit: takeOff([thing]) }
+          : { ...placementMessage('slide-away', { by: Math.abs(away) }), edit: nudgeBy(piece, thing, { along: away }) },
       ]
   return {
     id: `clash:${thing.id}:${against.id}`,
     severity: 'care',
     layer: thing.layer,
     mends,
-    says: hides
-      ? sum`${capital(name(thing))} lies ${quantity.length(depth)} over the ${name(against)}.`
-      : sum`${capital(name(thing))} reaches ${quantity.length(depth)} into the ${name(against)}.`,
+    ...placementMessage(hides ? 'lies-over' : 'reaches-into', { thing: named(thing), against: named(against), depth }),
   }
 }

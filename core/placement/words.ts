@@ -1,0 +1,72 @@
+import type { Said, WordTable } from '../measure'
+import { capital, messagesOf, quantity, several, sum } from '../measure'
+
+type Nothing = Record<never, never>
+
+/** A thing by its material and its number in the layer: "rose 3". */
+interface Numbered {
+  readonly name: string
+  readonly number: number
+}
+
+/** What the room has to say of layers as they are laid. Lengths are mm; names are the shelf’s. */
+export interface PlacementMessages {
+  'no-run': Nothing
+  'no-reference': Nothing
+  /** @property run its name; null is all runs of the base */
+  'lay-on': { run: string | null }
+  'lay-by-compass': Nothing
+  'unknown-material': { id: string }
+  'leave-out-of-mix': Nothing
+  'choose-another-material': Nothing
+  'shorter-than-cut': { name: string; length: number; cut: number }
+  'cut-to': { length: number }
+  'too-many': { asked: number; most: number }
+  /** @property how in words of the rule */
+  'ask-for-less': { how: Said }
+  'odd-one': { count: number }
+  'take-count': { count: number }
+  unpaired: { laid: number; of: number; name: string; plural: string }
+  'odd-one-by-hand': Nothing
+  'lies-over': { thing: Numbered; against: Numbered; depth: number }
+  'reaches-into': { thing: Numbered; against: Numbered; depth: number }
+  'take-under': Nothing
+  'take-off': Nothing
+  'slide-away': { by: number }
+  'more-in-the-way': { count: number }
+}
+
+const numbered = ({ name, number }: Numbered): string => `${name} ${number}`
+
+/** The words of the room, in English. */
+export const PLACEMENT_WORDS: WordTable<PlacementMessages> = {
+  'no-run': () => ['This layer lies on a run that the base does not have.'],
+  'no-reference': () => ['This layer goes by another layer’s points, but that layer is gone or leads back to this one.'],
+  'lay-on': ({ run }) => [`Lay it on the ${run ?? 'base’s runs'}`],
+  'lay-by-compass': () => ['Lay it by the compass instead'],
+  'unknown-material': ({ id }) => [`The shelf has no “${id}”. It is neither drawn nor counted.`],
+  'leave-out-of-mix': () => ['Leave it out of the mix'],
+  'choose-another-material': () => ['Choose another material for this layer'],
+  'shorter-than-cut': ({ name, length, cut }) =>
+    sum`A ${name} is ${quantity.length(length)} long, shorter than the cut of ${quantity.length(cut)}. It goes on whole.`,
+  'cut-to': ({ length }) => sum`Cut to ${quantity.length(length)}`,
+  'too-many': ({ asked, most }) =>
+    sum`That would take ${quantity.count(asked)}; one layer holds ${quantity.count(most)}. The layer stops there.`,
+  'ask-for-less': ({ how }) => how,
+  'odd-one': ({ count }) => sum`${quantity.count(count)} does not share out equally: one side has one more.`,
+  'take-count': ({ count }) => sum`Take ${quantity.count(count)}`,
+  unpaired: ({ laid, of, name, plural }) =>
+    sum`Places go in pairs here: ${quantity.count(laid)} of ${several(of, name, plural)} ${laid === 1 ? 'finds' : 'find'} one.`,
+  'odd-one-by-hand': () => ['Put the odd one on by hand'],
+  'lies-over': ({ thing, against, depth }) =>
+    sum`${capital(numbered(thing))} lies ${quantity.length(depth)} over the ${numbered(against)}.`,
+  'reaches-into': ({ thing, against, depth }) =>
+    sum`${capital(numbered(thing))} reaches ${quantity.length(depth)} into the ${numbered(against)}.`,
+  'take-under': () => ['Take it under'],
+  'take-off': () => ['Take it off'],
+  'slide-away': ({ by }) => sum`Slide it ${quantity.length(by)} away`,
+  'more-in-the-way': ({ count }) => sum`${quantity.count(count)} more get in the way of bows, signs or focals.`,
+}
+
+/** A message of the room. */
+export const placementMessage = messagesOf('placement', PLACEMENT_WORDS)
