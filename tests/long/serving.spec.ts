@@ -22,9 +22,16 @@ async function started(port: number, at = root): Promise<ChildProcess> {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, PORT: String(port), HOST: '127.0.0.1' },
   })
-  await once(server.stdout!, 'data')
+  running.add(server)
+  const [began] = (await Promise.race([once(server.stdout!, 'data'), once(server, 'exit').then(() => [null])])) as [unknown]
+  if (began === null) throw new Error(`No server began at ${port}.`)
   return server
 }
+const running = new Set<ChildProcess>()
+test.afterEach(() => {
+  for (const server of running) server.kill()
+  running.clear()
+})
 
 async function listening(answer: (asked: IncomingMessage, to: ServerResponse) => void) {
   const server = createServer(answer).listen(0, '127.0.0.1')
@@ -83,7 +90,6 @@ async function makeRing(page: Page, site: string): Promise<void> {
   await page.getByLabel('What shall it be called?').fill('Ferry ring')
   await page.getByRole('button', { name: 'To the bench' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Ferry ring' })).toBeVisible()
-  await page.getByRole('button', { name: 'Layers', exact: true }).click()
   await addLayer(page, 'cedar')
   await expect(page.getByTestId('tally')).toContainText('Face covered')
   await saved(page)
