@@ -90,6 +90,7 @@ async function makeRing(page: Page, site: string): Promise<void> {
   await page.getByLabel('What shall it be called?').fill('Ferry ring')
   await page.getByRole('button', { name: 'To the bench' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Ferry ring' })).toBeVisible()
+  await page.getByRole('button', { name: 'Stems', exact: true }).click()
   await addLayer(page, 'cedar')
   await expect(page.getByTestId('tally')).toContainText('Face covered')
   await saved(page)
