@@ -59,6 +59,13 @@ const layerWeight = (laid: LaidLayer, runs: readonly Run[], sectors: readonly Se
     return { x, y, all, bySector }
   })
 
+/** Towards which a piece is heavy: by the clock, degrees, or to one end of what lies along. */
+export type HeavySide = { readonly towards: number } | { readonly to: 'left' | 'right' }
+
+/** @returns null where it is heavy nowhere @param closed whether the piece is read by the clock */
+export const heavySide = ({ heavy, centre }: Pick<Balance, 'heavy' | 'centre'>, closed: boolean): HeavySide | null =>
+  heavy === null ? null : closed ? { towards: heavy } : { to: centre.x > 0 ? 'right' : 'left' }
+
 /** @param reach half the bare base's longer side, mm */
 export function balanceOf({ piece, laid, runs, shelf }: LaidPiece, reach: number, sectors: readonly Sector[]): Balance {
   const weighed = laid.map((each) => layerWeight(each, runs, sectors, shelf))

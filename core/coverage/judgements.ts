@@ -1,12 +1,14 @@
 import type { Run } from '../base'
 import type { Figure, Rated } from '../measure'
-import { capital, clock, rate } from '../measure'
+import { capital, rate } from '../measure'
 import type { Brief, Piece } from '../piece'
 import type { Balance } from './balance'
+import { heavySide } from './balance'
 import type { Coverage } from './coverage'
 import { fullnessAsks } from './fullness'
 import type { Contrast } from './colour-and-weight'
 import { NEARLY } from './rules-of-thumb'
+import { heavySaid } from './words'
 
 /** A figure with what it means in words, said first: "covers well", 92 %. */
 export interface Judged {
@@ -77,14 +79,11 @@ const evennessVerdict = ({ evenness }: Coverage): Judged => ({
 })
 
 /** @param closed whether the piece reads by the clock */
-function balanceVerdict({ heavy, centre, off, asMeant }: Balance, school: Brief['balance']['school'], closed: boolean): Judged {
-  const side = heavy === null ? null : closed ? `towards ${clock(heavy)}` : `to the ${centre.x > 0 ? 'right' : 'left'}`
-  const verdict =
-    side === null || (school !== 'offset' && asMeant)
-      ? 'Balanced'
-      : school === 'offset'
-        ? `Heavy ${side}${asMeant ? ', as meant' : ', not as meant'}`
-        : `Heavy ${side}`
+function balanceVerdict(balance: Balance, school: Brief['balance']['school'], closed: boolean): Judged {
+  const { off, asMeant } = balance
+  const side = heavySide(balance, closed)
+  const meant = school === 'offset' ? (asMeant ? ', as meant' : ', not as meant') : ''
+  const verdict = side === null || (school !== 'offset' && asMeant) ? 'Balanced' : `Heavy ${heavySaid(side)}${meant}`
   return { id: 'balance', name: 'Off the middle', figure: off, verdict }
 }
 

@@ -6,14 +6,13 @@ import { rate, wrapDegrees } from '../measure'
 import type { Mend, Problem } from '../piece'
 import { edit } from '../piece'
 import type { Balance } from './balance'
-import { balanceOf, unanswered } from './balance'
+import { balanceOf, heavySide, unanswered } from './balance'
 import type { CoverageCount, Coverage } from './coverage'
 import { coveredAt } from './coverage'
 import { closeStretch, fillerLayer } from './fill-to-fullness'
 import { fullnessAsks } from './fullness'
 import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
 import type { ColourCarry, Contrast } from './colour-and-weight'
-import type { HeavySide } from './words'
 import { coverageMessage } from './words'
 
 /** A piece as an eye sees it. */
@@ -158,9 +157,9 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
 const COUNTERPARTS = 2
 
 function balanceProblems({ piece, laid, runs, balance, cover, shelf }: Seen): Problem[] {
-  if (balance.asMeant || balance.heavy === null) return []
+  const side = heavySide(balance, runs[0]!.closed)
+  if (balance.asMeant || balance.heavy === null || side === null) return []
   const { school, towards } = piece.brief.balance
-  const side: HeavySide = runs[0]!.closed ? { towards: balance.heavy } : { to: balance.centre.x > 0 ? 'right' : 'left' }
   const off = balance.off.value
   if (school === 'offset') {
     return [

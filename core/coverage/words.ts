@@ -1,12 +1,10 @@
 import type { Said, WordTable } from '../measure'
 import { capital, clock, listed, messagesOf, quantity, several, sum } from '../measure'
 import type { Brief } from '../piece'
+import type { HeavySide } from './balance'
 import type { Side } from './colour-and-weight'
 
 type Nothing = Record<never, never>
-
-/** Towards which it is heavy: by the clock, degrees, or to one end of what lies along. */
-export type HeavySide = { readonly towards: number } | { readonly to: 'left' | 'right' }
 
 /** What an eye would find wanting, and of what. Shares are of the face, lengths mm, angles degrees clockwise; names are the shelf’s. */
 export interface CoverageMessages {
@@ -41,7 +39,8 @@ export interface CoverageMessages {
   'lighter-or-elsewhere': Nothing
 }
 
-const heavy = (side: HeavySide): string => ('towards' in side ? `towards ${clock(side.towards)}` : `to the ${side.to}`)
+/** "towards 4:30", "to the left" */
+export const heavySaid = (side: HeavySide): string => ('towards' in side ? `towards ${clock(side.towards)}` : `to the ${side.to}`)
 
 /** The words of the room, in English. */
 export const COVERAGE_WORDS: WordTable<CoverageMessages> = {
@@ -63,8 +62,8 @@ export const COVERAGE_WORDS: WordTable<CoverageMessages> = {
   'put-something-over': () => ['Put a bow, a sign or a focal over it'],
   'meant-heavy-but-even': ({ towards }) => [`Meant to be heavy towards ${clock(towards)}, but it is even.`],
   'meant-heavy-otherwise': ({ towards, side, off }) =>
-    sum`Meant to be heavy towards ${clock(towards)}, but it is ${heavy(side)} (${quantity.share(off)} off the middle).`,
-  heavy: ({ side, off }) => sum`Heavy ${heavy(side)}: its weight lies ${quantity.share(off)} off the middle.`,
+    sum`Meant to be heavy towards ${clock(towards)}, but it is ${heavySaid(side)} (${quantity.share(off)} off the middle).`,
+  heavy: ({ side, off }) => sum`Heavy ${heavySaid(side)}: its weight lies ${quantity.share(off)} off the middle.`,
   'mean-it-so': () => ['Mean it so'],
   'mean-it-even': () => ['Mean it to be even'],
   'mean-it-offset': () => ['Mean it to be offset'],
