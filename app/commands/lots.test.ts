@@ -75,8 +75,8 @@ describe('what a piece keeps', () => {
     await keep('p', [ivy(4)])
     const part: Lot = lotOf('part', 'ivy', { things: 3, cut: 120, source: { kind: 'piece', piece: 'p', name: 'P' } })
     await savePiece(db, piece, 0, 1)
-    const apart = { ...piece, stage: 'taken apart' as const }
-    expect(await takeApart(db, apart, 1, () => [part], 2)).toEqual({ ok: true, revision: 2 })
+    await takeApart(db, { piece, revision: 1 }, () => [part], 2)
+    expect(await db.pieces.get('p')).toMatchObject({ revision: 2, piece: { stage: 'taken apart' } })
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['other', 'part'])
   })
   it('stays, and the piece as well, when another tab changed that meanwhile or its parts cannot be written', async () => {
@@ -85,9 +85,8 @@ describe('what a piece keeps', () => {
       lotOf('part', 'ivy', { things: 4, reserved: { piece: 'q', want: null } }),
       lotOf('mine', 'ivy', { reserved: { piece: 'p', want: null } }),
     ])
-    const apart = { ...piece, stage: 'taken apart' as const }
-    expect((await takeApart(db, apart, 7, () => [lotOf('new', 'ivy', {})], 2)).ok).toBe(false)
-    await expect(takeApart(db, apart, 1, () => [lotOf('part', 'ivy', {})], 2)).rejects.toThrow()
+    await expect(takeApart(db, { piece, revision: 7 }, () => [lotOf('new', 'ivy', {})], 2)).rejects.toThrow('Another tab')
+    await expect(takeApart(db, { piece, revision: 1 }, () => [lotOf('part', 'ivy', {})], 2)).rejects.toThrow()
     expect((await db.lots.toArray()).map(({ id }) => id).sort()).toEqual(['mine', 'part'])
     expect(await db.pieces.get('p')).toMatchObject({ revision: 1, piece: { stage: 'gathering' } })
   })

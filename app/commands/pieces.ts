@@ -2,7 +2,7 @@ import type { Saved } from '~/db/autosave'
 import { deltaOf } from '#core/measure'
 import type { Edit, Piece } from '#core/piece'
 import { edit } from '#core/piece'
-import type { BenchDatabase, Snapshot } from '../db/index'
+import type { BenchDatabase, PieceRecord, Snapshot } from '../db/index'
 import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
 import { move } from './lots'
@@ -99,23 +99,23 @@ export async function takeUpRescues(db: BenchDatabase, newId: () => string, now:
 }
 
 /**
- * Writes a piece that was taken apart, and puts its parts on the shelf in place of all that had gone into it. All or nothing.
- * @param known the revision it was made from @param partsOf the parts as lots, by the lots that had gone into it
+ * Takes a piece apart, as it is known to be, and puts its parts on the shelf in place of all that had gone into it. All or nothing.
+ * @param partsOf the parts as lots, by the lots that had gone into it
+ * @throws Error when another tab changed the piece meanwhile; RangeError when it cannot be taken apart
  */
 export function takeApart(
   db: BenchDatabase,
-  piece: Piece,
-  known: number,
+  { piece, revision }: Pick<PieceRecord, 'piece' | 'revision'>,
   partsOf: (had: readonly Lot[]) => readonly Lot[],
   now: number,
-): Promise<Saved> {
+): Promise<void> {
+  const done = edit(piece, { do: 'stage', stage: 'taken apart' }, 'take it apart')
+  if (!done.ok) throw new RangeError(done.error)
   return db.transaction('rw', [db.pieces, db.lots], async () => {
-    const saved = await savePiece(db, piece, known, now)
-    if (!saved.ok) return saved
+    if (!(await savePiece(db, done.change.piece, revision, now)).ok) throw new Error('Another tab changed the piece meanwhile.')
     const had = await db.lots.where('reserved.piece').equals(piece.id).toArray()
     await db.lots.bulkDelete(had.map(({ id }) => id))
     await db.lots.bulkAdd([...partsOf(had)])
-    return saved
   })
 }
 

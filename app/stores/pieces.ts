@@ -2,7 +2,7 @@ import type { Lot } from '#core/stock'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import type { Edit, Piece } from '#core/piece'
-import { edit, mirrorPiece, startPiece } from '#core/piece'
+import { mirrorPiece, startPiece } from '#core/piece'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { pieceList } from '~/db/piece-list'
@@ -11,21 +11,6 @@ import { editPiece, removePiece, savePiece, takeApart, takeUpRescues } from '~/c
 import { joinBatch } from '~/commands/season'
 import { newId } from '~/utils/new-id'
 import { useImporting } from './pieces-imported'
-
-/**
- * Takes a piece apart: what can be used again goes into the stash, in the same transaction.
- * @param partsOf the lots that come of those that it had
- * @throws Error when another tab changed it meanwhile
- */
-async function takePieceApart(
-  { piece, revision }: Pick<PieceRecord, 'piece' | 'revision'>,
-  partsOf: (had: readonly Lot[]) => readonly Lot[],
-) {
-  const done = edit(piece, { do: 'stage', stage: 'taken apart' }, 'take it apart')
-  if (!done.ok) throw new RangeError(done.error)
-  const saved = await takeApart(db(), done.change.piece, revision, partsOf, Date.now())
-  if (!saved.ok) throw new Error('Another tab changed the piece meanwhile.')
-}
 
 /** All pieces of this browser, newest first; follows what other tabs do. */
 export const usePieces = defineStore('pieces', () => {
@@ -64,7 +49,8 @@ export const usePieces = defineStore('pieces', () => {
     /** Makes an edit of a piece that is on no bench. @throws when it cannot be so, or is gone */
     edit: (id: string, how: Edit, words: string): Promise<Piece> => editPiece(db(), id, how, words, Date.now()),
     add,
-    takeApart: takePieceApart,
+    takeApart: (record: Pick<PieceRecord, 'piece' | 'revision'>, partsOf: (had: readonly Lot[]) => readonly Lot[]): Promise<void> =>
+      takeApart(db(), record, partsOf, Date.now()),
     remove: (id: string) => removePiece(db(), id),
     takeUpRescues: () => takeUpRescues(db(), newId, Date.now()),
   }
