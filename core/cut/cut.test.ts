@@ -4,7 +4,7 @@ import { packBest } from './knapsack'
 import type { Stock, Want } from './cutting-job'
 import { JOIN_LAP } from './cutting-job'
 import { planCuts, planning } from './plan'
-import { asStock, reckon } from './match-cut-pieces'
+import { reckon } from './match-cut-pieces'
 import { fewestRolls, houseStock, newRoll, otherRoll } from './new-rolls'
 
 const want = (id: string, length: number, count = 1, joins = false): Want => ({ id, length, count, joins })
@@ -168,7 +168,7 @@ describe('what is cut already', () => {
     const changed = reckon([want('tail', 400, 3)], cut)
     expect(changed.left).toEqual([want('tail', 400, 3)])
     expect(
-      asStock(changed.over)
+      houseStock(changed.over)
         .map(({ length }) => length)
         .sort(),
     ).toEqual([200, 450, 450])

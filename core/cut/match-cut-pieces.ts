@@ -1,6 +1,5 @@
-import type { Stock, Want } from './cutting-job'
+import type { Want } from './cutting-job'
 import { GRAIN, grains, JOIN_LAP } from './cutting-job'
-import { houseStock } from './new-rolls'
 
 /** A piece that has been cut. */
 export interface CutPiece {
@@ -67,6 +66,3 @@ function joined(want: Want, own: readonly CutPiece[], made: Map<string, number>,
   const others = want.count - whole - begun.length
   return [...(others > 0 ? [{ ...want, count: others }] : []), ...begun.map((left) => ({ ...want, length: left, count: 1 }))]
 }
-
-/** Pieces that nothing wants any more, as something to cut from. */
-export const asStock = (over: readonly CutPiece[]): Stock[] => houseStock(over)

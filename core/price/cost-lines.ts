@@ -1,7 +1,7 @@
 import type { BaseKind } from '../base'
 import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
-import { asStock, houseStock, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
+import { houseStock, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
 import type { Day, Figure, Minor, Rated, Said } from '../measure'
 import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks, SPARE } from '../constructions'
@@ -297,7 +297,7 @@ interface CutForBill {
   readonly plan: CutPlan
   /** What is cut for the piece already, of all that it takes. */
   readonly done: number
-  /** Rolls that are opened, with those that it would take of what is longer than any. */
+  /** Rolls that it would take of what is longer than any. */
   readonly uncut: number
   readonly wants: readonly WantFor[]
 }
@@ -310,7 +310,7 @@ function cutForBill(material: Material, needs: readonly Lengths[], piece: Copies
   const enough = plentyOf(left, there) ?? there
   const plan = planSoon({
     wants: left,
-    stocks: [...asStock(over), ...cutStock(material, pricing, enough)],
+    stocks: [...houseStock(over), ...cutStock(material, pricing, enough)],
     least: rate(LEAST_REST, pricing.shelf),
   })
   const asked = wants.reduce((mm, { length, count }) => mm + length * count, 0)

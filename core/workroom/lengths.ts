@@ -1,5 +1,5 @@
 import type { CutJob, CutPlan, Want } from '../cut'
-import { LEAST_REST, asStock, reckon } from '../cut'
+import { LEAST_REST, houseStock, reckon } from '../cut'
 import type { Lengths, Material } from '../material'
 import { COUNTED, figure, quantity, rate, sum } from '../measure'
 import { cutOfKept, cutStock, lengthsTaken, moneyFigure, openedBy, openedFor, uncutOf, usedFigure, wantsOf } from '../price'
@@ -51,7 +51,7 @@ export function cutJob(
     over,
     kept,
     wants: asked.map((want) => ({ ...want, made: made.get(want.id) ?? 0 })),
-    job: { wants: open, least: rate(LEAST_REST, shelf), stocks: [...asStock(over), ...cutStock(material, workroom, house)] },
+    job: { wants: open, least: rate(LEAST_REST, shelf), stocks: [...houseStock(over), ...cutStock(material, workroom, house)] },
   }
 }
 
