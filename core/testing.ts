@@ -2,7 +2,7 @@ import { BASE_SORTS, runsOf } from './base'
 import { inches } from './measure'
 import type { Need, Shelf } from './material'
 import { CATALOGUE, lengthsIn, plainShelf, thingsIn } from './material'
-import type { Hanger, Layer, Piece, Rule } from './piece'
+import type { Hanger, Layer, Piece, Rule, RibbonOf } from './piece'
 import { startLayer, startPiece } from './piece'
 import type { Pricing, Reduction, Shop } from './price'
 import { NO_TAX } from './price'
@@ -117,3 +117,16 @@ export const takesOf = ({ needs }: { readonly needs: readonly Need[] }) =>
   lengthsIn(needs).map(({ material, use, length, count, joins }) => ({ material, use, length, count, joins }))
 export const usesOf = ({ needs }: { readonly needs: readonly Need[] }) =>
   thingsIn(needs).map(({ material, use, count }) => ({ material, use, count }))
+
+/** A bow by hand of eight loops of 6 in and two tails of 10 in, but for what is set. */
+export const handBow = (set: Partial<RibbonOf<'hand'>> = {}): RibbonOf<'hand'> => ({
+  build: 'hand',
+  loops: 8,
+  loop: inches(6),
+  taper: 0,
+  groups: null,
+  tails: [inches(10), inches(10)],
+  centre: 0,
+  twist: 0,
+  ...set,
+})

@@ -8,7 +8,7 @@ import { bareWire, beadsOff, bowPieces, figureOf, pinsOf, ribbonOf, sized, windi
 import { inches, toInches } from '../../core/measure'
 import type { RibbonOf, Rule } from '../../core/piece'
 import { usualRule } from '../../core/piece'
-import { layerOf, pieceWith, shelf, takesOf } from '../../core/testing'
+import { handBow, layerOf, pieceWith, shelf, takesOf } from '../../core/testing'
 import { work } from '../../core/workings'
 
 /** The length of a curve given by its speed, by composite Simpson: shares nothing with the quadrature of the core. */
@@ -128,25 +128,14 @@ describe('bundles and boughs', () => {
 })
 
 describe('bows', () => {
-  const hand = (set: Partial<RibbonOf<'hand'>>): RibbonOf<'hand'> => ({
-    build: 'hand',
-    loops: 8,
-    loop: inches(6),
-    taper: 0,
-    groups: null,
-    tails: [inches(10), inches(10)],
-    centre: 0,
-    twist: 0,
-    ...set,
-  })
   it('a 6 in loop uses 12 in when visible and 6 in as ribbon used', () => {
-    expect(toInches(ribbonOf(hand({ loops: 1, tails: [0, 0] }), 'visible'))).toBeCloseTo(12)
-    expect(toInches(ribbonOf(hand({ loops: 1, tails: [0, 0] }), 'ribbon used'))).toBeCloseTo(6)
+    expect(toInches(ribbonOf(handBow({ loops: 1, tails: [0, 0] }), 'visible'))).toBeCloseTo(12)
+    expect(toInches(ribbonOf(handBow({ loops: 1, tails: [0, 0] }), 'ribbon used'))).toBeCloseTo(6)
   })
   it('tails 10 + 10 and eight loops of 6 in: 116 in (3.22 yd) or 68 in', () => {
-    expect(toInches(ribbonOf(hand({}), 'visible'))).toBeCloseTo(116)
-    expect(toInches(ribbonOf(hand({}), 'visible')) / 36).toBeCloseTo(3.22, 2)
-    expect(toInches(ribbonOf(hand({}), 'ribbon used'))).toBeCloseTo(68)
+    expect(toInches(ribbonOf(handBow({}), 'visible'))).toBeCloseTo(116)
+    expect(toInches(ribbonOf(handBow({}), 'visible')) / 36).toBeCloseTo(3.22, 2)
+    expect(toInches(ribbonOf(handBow({}), 'ribbon used'))).toBeCloseTo(68)
   })
   it('a strip of 40 in with 1 in over at each end: loops of 4.75 in come out four to the strip, of 6.33 in three', () => {
     const rag = (loop: number): RibbonOf<'rag'> => ({ build: 'rag', strips: 1, strip: inches(40), overhang: inches(1), loop: inches(loop) })
@@ -168,7 +157,7 @@ describe('bows', () => {
     expect(toInches(ribbonOf({ build: 'flat', rounds: 3, width: inches(7), strip: inches(5) }, 'visible'))).toBeCloseTo(3 * 2 * 7 + 5)
   })
   it('a stack is summed ribbon by ribbon, its width twice the longest loop', () => {
-    const rule = usual('bow', { means: 'visible', ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 })] })
+    const rule = usual('bow', { means: 'visible', ribbons: [handBow({ loop: inches(5) }), handBow({ loop: inches(4), loops: 6 })] })
     const stack = pieceWith(
       [
         layerOf('a', 'ribbon-slate', rule, {

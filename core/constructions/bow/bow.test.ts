@@ -4,22 +4,11 @@ import { bowAcross, bowMoves, handLoops, ragLoops, ribbonReach, tailReach } from
 import { inches, say, showSum } from '../../measure'
 import type { Layer, Ribbon, RibbonOf, RuleOf } from '../../piece'
 import { BUILDS, edit, LOOP_MEANS, MOST_LOOPS, usualRibbon, usualRule } from '../../piece'
-import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from '../../testing'
+import { benchOf, handBow, layerOf, pieceWith, shelf, takesOf, usesOf } from '../../testing'
 import { work } from '../../workings'
 import { bowPieces, cutIn, largest, meantBy, ribbonFigures, ribbonOf, sized, sizeOf, withOneMore } from '.'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const hand = (set: Partial<RibbonOf<'hand'>> = {}): RibbonOf<'hand'> => ({
-  build: 'hand',
-  loops: 8,
-  loop: inches(6),
-  taper: 0,
-  groups: null,
-  tails: [inches(10), inches(10)],
-  centre: 0,
-  twist: 0,
-  ...set,
-})
 
 const mm = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true })
 const many = fc.integer({ min: 1, max: 40 })
@@ -44,10 +33,10 @@ const means = fc.constantFrom(...LOOP_MEANS)
 
 describe('the ribbon in a bow', () => {
   it('made by hand is tails, loops, centre and twists, in both senses of a loop', () => {
-    expect(ribbonOf(hand(), 'visible') / 25.4).toBeCloseTo(116)
-    expect(ribbonOf(hand(), 'ribbon used') / 25.4).toBeCloseTo(68)
-    expect(ribbonOf(hand({ centre: inches(4), twist: inches(0.5) }), 'visible') / 25.4).toBeCloseTo(124)
-    const [ribbon] = ribbonFigures({ ribbon: hand(), means: 'visible', hem: 0, roll: inches(360), at: 0 })
+    expect(ribbonOf(handBow(), 'visible') / 25.4).toBeCloseTo(116)
+    expect(ribbonOf(handBow(), 'ribbon used') / 25.4).toBeCloseTo(68)
+    expect(ribbonOf(handBow({ centre: inches(4), twist: inches(0.5) }), 'visible') / 25.4).toBeCloseTo(124)
+    const [ribbon] = ribbonFigures({ ribbon: handBow(), means: 'visible', hem: 0, roll: inches(360), at: 0 })
     expect(showSum(ribbon!.figure, manner)).toBe('tails 10 in + 10 in + 8 loops × 12 in = 116 in')
   })
   it('by every other build is what its pieces come to', () => {
@@ -66,7 +55,7 @@ describe('the ribbon in a bow', () => {
       [16, 1],
       [3, 1],
     ])
-    expect(inch(hand({ tails: [0, 0], loops: 1, loop: inches(1) }), 1)).toEqual([[4, 1]])
+    expect(inch(handBow({ tails: [0, 0], loops: 1, loop: inches(1) }), 1)).toEqual([[4, 1]])
   })
   it('loops grow shorter pair by pair when it tapers', () => {
     expect(handLoops({ loops: 5, loop: 100, taper: 0.5, groups: null })).toEqual([100, 100, 75, 75, 50])
@@ -105,7 +94,7 @@ describe('the inverse', () => {
           expect(meantBy(ribbon, ribbonOf(ribbon, sense)).means).toBe(sense)
       }),
     )
-    expect(meantBy(hand(), inches(116)).off).toEqual({ visible: expect.closeTo(0), 'ribbon used': expect.closeTo(inches(-48)) })
+    expect(meantBy(handBow(), inches(116)).off).toEqual({ visible: expect.closeTo(0), 'ribbon used': expect.closeTo(inches(-48)) })
   })
   it('one more of what it has takes more ribbon, and a folded bow has no more', () => {
     fc.assert(
@@ -120,12 +109,12 @@ describe('the inverse', () => {
 
 describe('a bow as it lies', () => {
   it('reaches across twice its longest loop, in the sense that was said', () => {
-    expect(bowAcross([hand()], 'visible') / 25.4).toBeCloseTo(12)
-    expect(bowAcross([hand()], 'ribbon used') / 25.4).toBeCloseTo(6)
+    expect(bowAcross([handBow()], 'visible') / 25.4).toBeCloseTo(12)
+    expect(bowAcross([handBow()], 'ribbon used') / 25.4).toBeCloseTo(6)
     expect(
       bowAcross(
         [
-          hand({ loop: inches(3) }),
+          handBow({ loop: inches(3) }),
           { build: 'coil', layers: 5, flat: inches(9) },
           { build: 'flat', rounds: 2, width: inches(7), strip: 0 },
         ],
@@ -147,7 +136,7 @@ describe('a bow as it lies', () => {
           expect(Math.max(...moves.filter(({ what }) => what === 'tail').map(({ length }) => length))).toBeCloseTo(tailReach([ribbon]))
       }
     }
-    expect(bowMoves([hand()], 'visible').map(({ what }) => what)).toEqual(['tail', ...Array.from({ length: 8 }, () => 'loop'), 'tail'])
+    expect(bowMoves([handBow()], 'visible').map(({ what }) => what)).toEqual(['tail', ...Array.from({ length: 8 }, () => 'loop'), 'tail'])
   })
   it('strips have a loop and a tail to each side, and no tail where none was left', () => {
     const strips = (tail: number) => bowMoves([{ build: 'strips', strips: 3, loop: 100, tail }], 'visible').map(({ what }) => what)
@@ -163,7 +152,7 @@ describe('a bow as it lies', () => {
     for (const layers of [2, 4, 8, 20]) expect(sides(layers)).toBe(1)
   })
   it('the later ribbons of a stack come after those behind them', () => {
-    const moves = bowMoves([hand(), hand({ loop: inches(4) }), hand({ loop: inches(3) })], 'visible')
+    const moves = bowMoves([handBow(), handBow({ loop: inches(4) }), handBow({ loop: inches(3) })], 'visible')
     expect(moves.map(({ ribbon }) => ribbon)).toEqual([...moves.map(({ ribbon }) => ribbon)].sort())
   })
   it('never loses its footing on what is asked', () => {
@@ -183,7 +172,7 @@ describe('a bow as it lies', () => {
 const bowRule = (set: Partial<RuleOf<'bow'>> = {}): RuleOf<'bow'> => ({
   ...(usualRule('bow', '') as RuleOf<'bow'>),
   means: 'visible',
-  ribbons: [hand({ loops: 4, loop: inches(3), twist: inches(0.5) })],
+  ribbons: [handBow({ loops: 4, loop: inches(3), twist: inches(0.5) })],
   ...set,
 })
 const ringWith = (rule: RuleOf<'bow'>, materials = ['ribbon-slate']): ReturnType<typeof pieceWith> =>
@@ -216,7 +205,7 @@ describe('a bow on a piece', () => {
   })
   it('takes its pieces from its ribbons, each for itself, and its tie', () => {
     const three = bowRule({
-      ribbons: [hand({ loop: inches(5) }), hand({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }],
+      ribbons: [handBow({ loop: inches(5) }), handBow({ loop: inches(4), loops: 6 }), { build: 'coil', layers: 5, flat: inches(6) }],
       tied: 'paddle-wire',
     })
     const {
@@ -262,9 +251,10 @@ describe('a bow on a piece', () => {
   })
   it('what ties it of its own ribbon is counted in it, and in the bows that a roll gives', () => {
     const figureOf = (tied: 'own-ribbon' | 'stem-wire-20', id: string) =>
-      work(ringWith(bowRule({ tied, ribbons: [hand({ loops: 8, loop: inches(6), twist: 0.1 })] })), shelf).layers[0]!.makeUp!.figures.find(
-        (each) => each.id === id,
-      )!.figure
+      work(
+        ringWith(bowRule({ tied, ribbons: [handBow({ loops: 8, loop: inches(6), twist: 0.1 })] })),
+        shelf,
+      ).layers[0]!.makeUp!.figures.find((each) => each.id === id)!.figure
     expect(figureOf('own-ribbon', 'ribbon:0').value - figureOf('stem-wire-20', 'ribbon:0').value).toBeCloseTo(inches(10))
     expect(showSum(figureOf('own-ribbon', 'ribbon:0'), manner)).toMatch(/ \+ 10 in to tie it = 126.03 in$/)
     expect([figureOf('stem-wire-20', 'bows:0').value, figureOf('own-ribbon', 'bows:0').value]).toEqual([3, 2])
@@ -289,11 +279,11 @@ describe('a bow on a piece', () => {
   it('says where its tails end, and when they lie on the floor', () => {
     const floor = (tail: number) =>
       work(
-        ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(tail), 0], twist: 1 })] })),
+        ringWith(bowRule({ ribbons: [handBow({ loops: 2, loop: inches(3), tails: [inches(tail), 0], twist: 1 })] })),
         shelf,
       ).layers[0]!.makeUp!.figures.find(({ id }) => id === 'floor')!.figure.value / 25.4
     expect(floor(10)).toBeCloseTo(80 * 0.7 - 10.5 - 10, 1)
-    const long = ringWith(bowRule({ ribbons: [hand({ loops: 2, loop: inches(3), tails: [inches(60), 0], twist: 1 })] }))
+    const long = ringWith(bowRule({ ribbons: [handBow({ loops: 2, loop: inches(3), tails: [inches(60), 0], twist: 1 })] }))
     expect(saidOf(long).find(({ id }) => id === 'bow:tails')).toMatchObject({
       severity: 'fault',
       text: expect.stringContaining('The tails would lie on the floor'),
@@ -302,7 +292,7 @@ describe('a bow on a piece', () => {
   it.each([
     [
       'loops longer than the ribbon',
-      bowRule({ ribbons: [hand({ loop: inches(40), twist: 1 })] }),
+      bowRule({ ribbons: [handBow({ loop: inches(40), twist: 1 })] }),
       'bow:long:0',
       /takes a piece of .* the roll of slate-blue ribbon has 360 in/,
     ],
@@ -318,7 +308,7 @@ describe('a bow on a piece', () => {
       'bow:even:0',
       /leaves one side a loop short/,
     ],
-    ['one-sided ribbon without twist', bowRule({ ribbons: [hand({ loop: inches(3) })] }), 'bow:twist:0', /has a back/],
+    ['one-sided ribbon without twist', bowRule({ ribbons: [handBow({ loop: inches(3) })] }), 'bow:twist:0', /has a back/],
   ])('%s is told in words, with a mend that mends it', (_name, rule, id, text) => {
     const piece = ringWith(rule)
     const found = saidOf(piece).find((each) => each.id === id)!
@@ -370,7 +360,7 @@ describe('worked bows', () => {
   })
   it('loops of unequal length go by their list', () => {
     // 3 at 5, 3 at 5, 1 at 4, visible: 2 × (15 + 15 + 4) = 68 in; reaches 5 in.
-    const ribbon = hand({
+    const ribbon = handBow({
       groups: [
         { loops: 3, loop: inches(5) },
         { loops: 3, loop: inches(5) },
@@ -400,7 +390,7 @@ describe('worked bows', () => {
         .tasks.find(({ id }) => id === 'layer:bow')!
         .says.map((each) => say(each, manner))
         .join(' ')
-    expect(words([hand({ loops: 1, tails: [0, 0] })])).not.toMatch(/0 in|for a tail|1 loops/)
+    expect(words([handBow({ loops: 1, tails: [0, 0] })])).not.toMatch(/0 in|for a tail|1 loops/)
     expect(words([{ build: 'strips', strips: 1, loop: inches(4), tail: 0 }])).not.toMatch(/1 strips|two tails|on the roll until/)
     expect(words([{ build: 'rag', strips: 1, strip: inches(40), overhang: 0, loop: inches(15) }])).not.toMatch(
       /1 strips|1 times|1 loops|0 in over/,

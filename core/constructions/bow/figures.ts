@@ -18,6 +18,9 @@ export interface Besides {
 }
 const ALONE: Besides = { pieces: [], tie: null }
 
+/** How much of the roll goes to other ribbons of the same material, mm. */
+const sharedOf = ({ pieces }: Besides): number => total(pieces, ({ length, count: n }) => length * n)
+
 /** One ribbon of a bow against the roll that it is cut from. Lengths in mm. */
 export interface RibbonOnRoll {
   readonly ribbon: Ribbon
@@ -59,13 +62,13 @@ function loopFigures({ ribbon, means, at }: RibbonOnRoll): NamedFigure[] {
 
 /** Bows from a roll, what one more loop costs, and the largest that a roll gives. @param used by one bow, of this roll, mm */
 function bowsFigures({ ribbon, means, hem, roll, at, besides = ALONE }: RibbonOnRoll, used: number): NamedFigure[] {
-  const tie = besides.tie?.value ?? 0
-  const shared = total(besides.pieces, ({ length, count: n }) => length * n)
+  const shared = sharedOf(besides)
+  const taken = shared + (besides.tie?.value ?? 0)
   const all = shared > 0 ? labelled`all ribbons of it, ${mm(used)}` : mm(used)
   const bows = floor(divide(labelled`roll ${mm(roll)}`, all))
   const more = withOneMore(ribbon)
-  const withMore = more && ribbonOf(more.ribbon, means, hem) + tie + shared
-  const most = largest(ribbon, means, roll - tie - shared, hem)
+  const withMore = more && ribbonOf(more.ribbon, means, hem) + taken
+  const most = largest(ribbon, means, roll - taken, hem)
   const figures = [told(`bows:${at}`, 'Bows from a roll', bows, sum`, ${quantity.length(Math.max(0, roll - bows.value * used))} over`)]
   if (more && withMore !== null) {
     const fewer = wholesIn(roll, withMore)
@@ -95,7 +98,7 @@ export function ribbonFigures(of: RibbonOnRoll): NamedFigure[] {
   const { ribbon, means, hem, roll, at, besides = ALONE } = of
   const tie = besides.tie?.value ?? 0
   const own = besides.tie ? plus(ribbonIn(ribbon, means, hem), labelled`${besides.tie} to tie it`) : ribbonIn(ribbon, means, hem)
-  const used = own.value + total(besides.pieces, ({ length, count: n }) => length * n)
+  const used = own.value + sharedOf(besides)
   const pieces = [...bowPieces(ribbon, means, hem), ...besides.pieces, ...(tie > 0 ? [{ use: 'tie', length: tie, count: 1 }] : [])]
   const ofRolls =
     wholesIn(roll, used) > 0 || pieces.some(({ length }) => exceeds(length, roll)) ? bowsFigures(of, used) : [rollsFigure(roll, pieces, at)]
