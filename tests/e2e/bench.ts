@@ -178,3 +178,9 @@ export async function onPaper(page: Page): Promise<string> {
   await expect.poll(() => page.evaluate(() => (window as unknown as { printed?: boolean }).printed), { timeout: 60_000 }).toBe(true)
   return page.getByTestId('on-paper').evaluate(async (img) => (await fetch((img as HTMLImageElement).src)).text())
 }
+
+/** Waits until the app is kept by the browser, for when there is no line. */
+export const keptOffline = (page: Page): Promise<void> =>
+  expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
+    .toBe('activated')

@@ -4,7 +4,7 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { expect, test } from '@playwright/test'
 import { PLAIN } from '../../playwright.config'
-import { figure, fill, saved } from './bench'
+import { figure, fill, keptOffline, saved } from './bench'
 
 const PORT = 4200 + Math.floor(Math.random() * 90)
 const site = `http://127.0.0.1:${PORT}`
@@ -31,9 +31,7 @@ test('after one visit every page opens with the server stopped', async ({ browse
   await expect(page.getByTestId('piece').first()).toBeVisible()
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
   // Its first job is to fetch what every page needs; it takes pages over once that is there.
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
-    .toBe('activated')
+  await keptOffline(page)
   await stop()
   await expect(fetch(site)).rejects.toThrow()
   await page.goto(site)
@@ -92,9 +90,7 @@ test('a new version is offered, and taken only when it is asked for', async ({ b
   await page.getByRole('button', { name: 'Start a piece' }).click()
   await page.getByLabel('What shall it be called?').fill('Kept ring')
   await page.getByRole('button', { name: 'To the bench' }).click()
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
-    .toBe('activated')
+  await keptOffline(page)
   const offer = page.getByRole('button', { name: 'Take it now' })
   await expect(offer).toBeHidden()
 

@@ -10,7 +10,7 @@ import { extname, join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { root } from '../../scripts/prerequisites.mjs'
-import { addLayer, saved } from '../e2e/bench'
+import { addLayer, keptOffline, saved } from '../e2e/bench'
 
 /** What docs/running.md says of how the app is served, tried. */
 
@@ -104,11 +104,6 @@ async function visitor(browser: Browser): Promise<{ page: Page; wrong: string[];
   return { page, wrong, leave: () => context.close() }
 }
 
-const kept = (page: Page) =>
-  expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
-    .toBe('activated')
-
 test('one process ends when it is told to, and what was made is there when the next has begun', async ({ browser }) => {
   let server = await started(FIRST)
   const { page, wrong, leave } = await visitor(browser)
@@ -152,7 +147,7 @@ test('files alone are the whole app but for the shops, and say so', async ({ bro
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await page.goto(`${site}/cutting`)
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await kept(page)
+  await keptOffline(page)
   close()
   await page.goto(`${site}/`)
   await expect(page.getByText('Ferry ring')).toBeVisible()
@@ -181,7 +176,7 @@ test('under a path of its own, behind another server, all of it is there, also o
   await makeRing(page, `${site}/bramble/`)
   await page.goto(`${site}/bramble/shops`)
   await expect(page.getByTestId('proof')).toHaveText('No basket costs less: proven.', { timeout: 60_000 })
-  await kept(page)
+  await keptOffline(page)
   server.kill()
   await once(server, 'exit')
   await page.goto(`${site}/bramble/season`)

@@ -3,7 +3,7 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { expect, test } from '@playwright/test'
 import { PLAIN } from '../../playwright.config'
-import { fill, saved, startPiece } from '../e2e/bench'
+import { fill, keptOffline, saved, startPiece } from '../e2e/bench'
 
 /** What a server between may do to an answer. */
 type Mischief = 'none' | 'slow' | 'half' | 'cut' | 'garbage' | 'down'
@@ -67,9 +67,7 @@ test('an update of the app with an old tab open: both keep what is typed, and th
   const context = await browser.newContext({ baseURL: site, serviceWorkers: 'allow', viewport: { width: 1280, height: 800 } })
   const page = await context.newPage()
   await startPiece(page, 'New ring')
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 60_000 })
-    .toBe('activated')
+  await keptOffline(page)
   const old = await context.newPage()
   await startPiece(old, 'Old ring')
   await old.getByLabel('Occasion', { exact: true }).fill('typed before the update')
