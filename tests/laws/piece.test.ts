@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { runsOf } from '../../core/base'
 import { readPiece, writePiece } from '../../core/formats'
 import type { Piece } from '../../core/piece'
 import { edit, mirrorPiece } from '../../core/piece'
+import { CATALOGUE } from '../../core/material'
+import { dropOnto } from '../../core/placement'
 import { choresOf } from '../../core/season'
 import { timesOf } from '../../core/tasks'
 import { costsOf } from '../../core/piece-costs'
@@ -152,6 +155,34 @@ describe('any piece', () => {
         }
       },
       SOME,
+      0,
+    ))
+  it('takes what is dropped on it where it is dropped: one thing by hand, the same again into the same layer, or a layer of its own', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const runs = runsOf(piece.base)
+        const run = runs.at(-1)!
+        for (const material of ['rose', 'bay', 'ribbon-slate', 'pine-cone']) {
+          const before = worked(piece).placements.length
+          const place = { run, s: run.length * 0.3, across: 0.2 }
+          const first = dropOnto(piece, CATALOGUE[material]!, place, null)
+          const edited = edit(piece, first.edit, 'drop')
+          if (!edited.ok) throw new Error(`${material}: ${edited.error}`)
+          const now = edited.change.piece
+          const { placements } = work(now, shelf)
+          const added = placements.find(({ layer, slot }) => layer === first.layer && slot === first.slot)
+          if (first.slot === null) expect(now.layers).toHaveLength(piece.layers.length + 1)
+          else {
+            expect(placements).toHaveLength(before + 1)
+            expect(added).toMatchObject({ material, run: run.id, t: 0.2 })
+            expect(added!.s).toBeCloseTo(place.s, 6)
+            const again = dropOnto(now, CATALOGUE[material]!, { ...place, s: run.length }, null)
+            expect([again.layer, again.slot === first.slot]).toEqual([first.layer, false])
+          }
+        }
+      },
+      SOME / 2,
       0,
     ))
   it.each(PARTS)('has mends that can be made, each with its problem gone (part %i)', (part) =>
