@@ -1,14 +1,15 @@
 import { expect, it } from 'vitest'
-import { plainPricing, pieceWith, shelf } from '../testing'
+import type { Shop } from '../price'
+import { pieceWith, plainPricing, shelf, shopOf } from '../testing'
 import { startKit } from './kit'
 import { classToMake, freshDaysOf, toMakeOf } from './to-make'
 
 /** A shop that has things on some days of the week, 0 Sunday; none is always. */
-const shopWith = (id: string, material: string, days: readonly number[]) => ({
-  ...{ id, name: id, note: '', trip: 0, minimum: 0, sells: 0 },
-  offers: [{ material, holds: 1, price: 100, reductions: [], stock: null, days: [...days] }],
-})
-const daysAt = (...shops: ReturnType<typeof shopWith>[]) => freshDaysOf({ ...plainPricing(), shops })
+const shopWith = (id: string, material: string, days: number[]): Shop => {
+  const shop = shopOf(id, material, [[1, 100]])
+  return { ...shop, offers: shop.offers.map((offer) => ({ ...offer, days })) }
+}
+const daysAt = (...shops: Shop[]) => freshDaysOf({ ...plainPricing(), shops })
 
 it('fresh things are had on the days of all shops together, counted from Monday', () => {
   // A market on Wednesdays and Saturdays, and one on Sundays: 3, 6 and 0 from Sunday.
