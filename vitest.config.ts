@@ -3,10 +3,13 @@ import { defineConfig } from 'vitest/config'
 import { BUNDLED, bundledCore } from './tests/bundled-core.ts'
 
 const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url))
-const app = { find: '~', replacement: path('./app') }
-const plain = [{ find: '#core', replacement: path('./core') }, app]
+const app = [
+  { find: '~', replacement: path('./app') },
+  { find: '#app', replacement: path('./tests/nuxt.ts') },
+]
+const plain = [{ find: '#core', replacement: path('./core') }, ...app]
 /** Each of the app's tests has its own modules, and would read the four hundred of the core again; laws and reference run it for minutes. */
-const bundled = BUNDLED ? [...bundledCore(), app] : plain
+const bundled = BUNDLED ? [...bundledCore(), ...app] : plain
 
 export default defineConfig({
   test: {

@@ -1,10 +1,12 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url))
+
 /** What `npm run mutate` runs for each change: the tests that it names. */
 export default defineConfig({
   resolve: {
-    alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)), '~': fileURLToPath(new URL('./app', import.meta.url)) },
+    alias: { '#core': path('./core'), '~': path('./app'), '#app': path('./tests/nuxt.ts') },
   },
   test: {
     environment: 'node',

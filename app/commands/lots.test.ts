@@ -2,15 +2,16 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Lengths, Need, Things } from '#core/material'
 import { inches } from '#core/measure'
+import type { Stage } from '#core/piece'
 import { startPiece } from '#core/piece'
 import type { Lot } from '#core/stock'
 import { lotOf } from '#core/stock'
 import { shelf } from '#core/testing'
 import type { Purchase } from '../db/index'
 import { BenchDatabase } from '../db/index'
-import { changeLot, Kept, keepForPieces, releasePiece, removeLots, tickOff, untick } from './lots'
+import { changeLot, Kept, removeLots, settleStock, tickOff, untick } from './lots'
 import { Changed } from '../db/merged'
-import { removePiece, savePiece, takeApart } from './pieces'
+import { removePiece, savePiece, saveStage, takeApart } from './pieces'
 
 let db: BenchDatabase
 let count = 0
@@ -22,14 +23,16 @@ beforeEach(() => {
 afterEach(() => db.delete())
 const bow: Lengths = { of: 'lengths', material: 'ribbon-slate', use: 'bow', layer: 'bow', length: inches(116), count: 1, joins: false }
 const ivy = (n: number): Things => ({ of: 'things', material: 'ivy', use: 'laid', layer: 'a', count: n, cut: null, spare: 0 })
-const keep = (id: string, needs: readonly Need[]) => keepForPieces(db, [{ id, copies: 1, needs }], shelf, newId)
+const settle = (id: string, stage: Stage, needs: readonly Need[], of = db) =>
+  settleStock(of, [{ id, stage, copies: 1, needs }], shelf, newId)
+const keep = (id: string, needs: readonly Need[]) => settle(id, 'gathering', needs)
 const owners = async (): Promise<(string | null)[]> => (await db.lots.toArray()).map(({ reserved }) => reserved?.piece ?? null).sort()
 
 describe('one roll', () => {
   it('that two tabs want at once goes to one of them, and stays whole', async () => {
     await db.lots.add(lotOf('roll', 'ribbon-slate', { things: 1 }))
     const other = new BenchDatabase(db.name)
-    await Promise.all([keep('p', [bow]), keepForPieces(other, [{ id: 'q', copies: 1, needs: [bow] }], shelf, newId)])
+    await Promise.all([keep('p', [bow]), settle('q', 'gathering', [bow], other)])
     other.close()
     expect(await db.lots.count()).toBe(1)
     expect(['p', 'q']).toContain((await db.lots.get('roll'))!.reserved!.piece)
@@ -46,7 +49,8 @@ describe('one roll', () => {
     await removeLots(db, ['roll'], true)
     await removeLots(db, ['roll'])
     expect(await db.lots.count()).toBe(0)
-    expect(await keep('p', [bow])).toEqual({ put: [], gone: [] })
+    await keep('p', [bow])
+    expect(await db.lots.count()).toBe(0)
   })
 })
 
@@ -56,11 +60,34 @@ describe('what a piece keeps', () => {
     await db.lots.add(lotOf('l', 'ivy', { things: 9, paid: 90 }))
     await keep('p', [ivy(4)])
     expect(await owners()).toEqual([null, 'p'])
-    await releasePiece(db, 'p')
+    await settle('p', 'planned', [])
     expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
     await savePiece(db, piece, 0, 1)
     await keep('p', [ivy(4)])
     await removePiece(db, 'p')
+    expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
+  })
+  it('goes with its stage in one write, or neither is written', async () => {
+    await db.lots.add(lotOf('l', 'ivy', { things: 9, paid: 90 }))
+    await savePiece(db, startPiece('p', 'P'), 0, 1)
+    const set = (stage: Stage, revision: number) =>
+      saveStage(db, { piece: { ...piece, stage }, revision, needs: [ivy(4)] }, { shelf, newId, now: 2 })
+    const known = async () => [(await db.pieces.get('p'))!.piece.stage, (await owners()).join()]
+    expect(await set('gathering', 7)).toMatchObject({ ok: false })
+    expect(await known()).toEqual(['planned', ''])
+    expect(await set('gathering', 1)).toEqual({ ok: true, revision: 2 })
+    expect(await known()).toEqual(['gathering', ',p'])
+    // A lot that the database refuses leaves the stage as it was.
+    const refuse = (): never => {
+      throw new Error('full')
+    }
+    db.lots.hook('creating', refuse)
+    db.lots.hook('updating', refuse)
+    await expect(set('planned', 2)).rejects.toThrow('full')
+    expect(await known()).toEqual(['gathering', ',p'])
+    db.lots.hook('creating').unsubscribe(refuse)
+    db.lots.hook('updating').unsubscribe(refuse)
+    await set('planned', 2)
     expect(await db.lots.toArray()).toEqual([lotOf('l', 'ivy', { things: 9, paid: 90 })])
   })
   it('goes with the piece when that hung: it is in it', async () => {

@@ -1,5 +1,7 @@
 import type { Shelf } from '#core/material'
 import { deltaOf } from '#core/measure'
+import type { Piece, StageSort } from '#core/piece'
+import { STAGE_SORTS } from '#core/piece'
 import type { BilledPiece } from '#core/price'
 import { keepAll, useUp } from '#core/price'
 import type { Lot, LotChanges } from '#core/stock'
@@ -13,39 +15,21 @@ export async function move(db: BenchDatabase, { put, gone }: LotChanges): Promis
   if (put.length) await db.lots.bulkPut([...put])
 }
 
-/** Keeps for pieces what of their needs the house can give, by the lots as they are at that moment: what another tab has kept meanwhile is that one's. @returns what was written */
-export function keepForPieces(
-  db: BenchDatabase,
-  makings: readonly Omit<BilledPiece, 'budget'>[],
-  shelf: Shelf,
-  newId: () => string,
-): Promise<LotChanges> {
-  return db.transaction('rw', db.lots, async () => {
-    const moved = keepAll(makings, { shelf, lots: await db.lots.toArray() }, newId)
-    await move(db, moved)
-    return moved
-  })
-}
+/** A piece with what it needs for one copy. */
+export type Making = Omit<BilledPiece, 'budget'> & Pick<Piece, 'stage'>
 
-/** Uses up for pieces that are made what went into them; all else that they kept is the house's again. @returns what was written */
-export function useUpForPieces(
-  db: BenchDatabase,
-  makings: readonly Omit<BilledPiece, 'budget'>[],
-  shelf: Shelf,
-  newId: () => string,
-): Promise<void> {
+/**
+ * Brings what pieces have of the house to what their stage says: kept from gathering on, in it once it is made, given back
+ * otherwise; by the lots as they are at that moment. What another piece keeps, also in another tab, is left to it. Doing it twice changes nothing.
+ */
+export function settleStock(db: BenchDatabase, makings: readonly Making[], shelf: Shelf, newId: () => string): Promise<void> {
   return db.transaction('rw', db.lots, async () => {
-    for (const making of makings)
-      await move(db, useUp(making, { shelf, lots: await db.lots.where('reserved.piece').equals(making.id).toArray() }, newId))
-  })
-}
-
-/** Gives back what was kept for a piece. */
-export function releasePiece(db: BenchDatabase, piece: string): Promise<LotChanges> {
-  return db.transaction('rw', db.lots, async () => {
-    const moved = release(piece, await db.lots.toArray())
-    await move(db, moved)
-    return moved
+    const ofSort = (sort: StageSort['stock']): readonly Making[] => makings.filter(({ stage }) => STAGE_SORTS[stage].stock === sort)
+    const keptBy = (id: string): Promise<Lot[]> => db.lots.where('reserved.piece').equals(id).toArray()
+    for (const { id } of ofSort('gives back')) if ((await keptBy(id)).length) await move(db, release(id, await db.lots.toArray()))
+    const keeping = ofSort('keeps')
+    if (keeping.length) await move(db, keepAll(keeping, { shelf, lots: await db.lots.toArray() }, newId))
+    for (const making of ofSort('has')) await move(db, useUp(making, { shelf, lots: await keptBy(making.id) }, newId))
   })
 }
 

@@ -1,11 +1,12 @@
 import type { Saved } from '~/db/autosave'
+import type { Need, Shelf } from '#core/material'
 import { deltaOf } from '#core/measure'
 import type { Edit, Piece } from '#core/piece'
 import { edit } from '#core/piece'
 import type { BenchDatabase, PieceRecord, Snapshot } from '../db/index'
 import type { Lot } from '#core/stock'
 import { release } from '#core/stock'
-import { move } from './lots'
+import { move, settleStock } from './lots'
 import { forget, rescues } from '../db/unsaved-recovery'
 import { soundOf } from '../db/sound'
 
@@ -22,6 +23,22 @@ export function savePiece(db: BenchDatabase, piece: Piece, known: number, now: n
     if ((current?.revision ?? 0) !== known) return { ok: false as const, current: current ?? null }
     await db.pieces.put({ id: piece.id, piece, revision: known + 1, savedAt: now })
     return { ok: true as const, revision: known + 1 }
+  })
+}
+
+/**
+ * Writes a piece whose stage was set, and with it what it has of the house. All or nothing.
+ * @param needs of one copy
+ */
+export function saveStage(
+  db: BenchDatabase,
+  { piece, revision, needs }: Pick<PieceRecord, 'piece' | 'revision'> & { readonly needs: readonly Need[] },
+  { shelf, newId, now }: { readonly shelf: Shelf; readonly newId: () => string; readonly now: number },
+): Promise<Saved> {
+  return db.transaction('rw', [db.pieces, db.lots], async () => {
+    const saved = await savePiece(db, piece, revision, now)
+    if (saved.ok) await settleStock(db, [{ id: piece.id, stage: piece.stage, copies: piece.brief.copies, needs }], shelf, newId)
+    return saved
   })
 }
 

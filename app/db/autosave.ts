@@ -10,7 +10,8 @@ export type Saved =
 export type Keeping = 'saved' | 'waiting' | 'failing'
 
 export interface KeeperOptions {
-  save(piece: Piece, revision: number): Promise<Saved>
+  /** @param written the piece as it was written last */
+  save(piece: Piece, revision: number, written: Piece): Promise<Saved>
   /** Puts the piece where it can be written at once. */
   rescue(piece: Piece, revision: number): boolean
   forget(id: string): void
@@ -112,7 +113,7 @@ export class Keeper {
     const mine = this.piece
     const since = Date.now()
     try {
-      const saved = await this.options.save(mine, this.revision)
+      const saved = await this.options.save(mine, this.revision, this.written)
       if (saved.ok) {
         this.revision = saved.revision
         this.written = mine

@@ -12,7 +12,6 @@ import { useShops } from './shops'
 import { useWorkroom } from './workroom'
 
 const { solve } = vi.hoisted(() => ({ solve: vi.fn<(job: BasketJob, most: number | null) => Promise<Solved>>() }))
-vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { made: { sums: 'p', looks: 'p' } } }) }))
 vi.mock('~/utils/basket-api', () => ({ askBasket: solve }))
 vi.mock('~/workers/workings', () => ({ askBriefs: vi.fn() }))
 vi.mock('~/workers/plan', () => ({ planInHand: vi.fn(), askBasketSoon: (job: BasketJob) => Promise.resolve(basketSoon(job)) }))

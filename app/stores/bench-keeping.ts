@@ -2,16 +2,19 @@ import type { Subscription } from 'dexie'
 import type { ShallowRef } from 'vue'
 import { ref } from 'vue'
 import type { History, Piece } from '#core/piece'
-import { EMPTY_HISTORY } from '#core/piece'
-import { apartFrom, savePiece, snapPiece, takeUpRescues } from '~/commands/pieces'
+import { EMPTY_HISTORY, STAGE_SORTS } from '#core/piece'
+import { apartFrom, savePiece, saveStage, snapPiece, takeUpRescues } from '~/commands/pieces'
+import type { Making } from '~/commands/lots'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
-import type { Keeping } from '~/db/autosave'
+import type { Keeping, Saved } from '~/db/autosave'
 import { Keeper } from '~/db/autosave'
 import { reason } from '~/db/storage-error-text'
 import { forgetRescue, writeRescue } from '~/db/unsaved-recovery'
 import { following } from './live-query'
 import { useNotices } from './notices'
+import { useShops } from './shops'
+import { useWorkroom } from './workroom'
 import { newId } from '~/utils/new-id'
 
 /** Pieces that were left before they could be written; their keepers go on trying. */
@@ -23,13 +26,31 @@ const unwritten = new Map<string, Keeper>()
  */
 export function useKeeping(piece: ShallowRef<Piece | null>, history: ShallowRef<History>, onOpen: () => void) {
   const notices = useNotices()
+  const shops = useShops()
+  const workroom = useWorkroom()
   const saving = ref<Keeping>('saved')
   let keeper: Keeper | null = null
   let watching: Subscription | undefined
 
+  /** Writes the piece; where its stage was set, together with what it has of the house from then on. */
+  async function write(mine: Piece, revision: number, written: Piece): Promise<Saved> {
+    if (STAGE_SORTS[mine.stage].stock === STAGE_SORTS[written.stage].stock) return savePiece(db(), mine, revision, Date.now())
+    // What it needs may have to be worked out first: until then it lies where nothing is lost.
+    writeRescue(mine, revision)
+    const now = Date.now()
+    let making: Making | undefined
+    await notices.tell(
+      'What the piece has of the house could not be worked out',
+      workroom.makings([{ id: mine.id, piece: mine, revision: revision + 1, savedAt: now }]).then((all) => (making = all[0])),
+    )
+    // The piece is written all the same; the lots follow as soon as it can be worked out.
+    if (!making) return savePiece(db(), mine, revision, now)
+    return saveStage(db(), { piece: mine, revision, needs: making.needs }, { shelf: shops.shelf, newId, now })
+  }
+
   function keep(record: Pick<PieceRecord, 'piece' | 'revision'>): Keeper {
     const own: Keeper = new Keeper(record.piece, record.revision, {
-      save: (mine, revision) => savePiece(db(), mine, revision, Date.now()),
+      save: write,
       rescue: writeRescue,
       forget: forgetRescue,
       apart: (mine) => apartFrom(db(), mine, newId, 'kept from this tab'),

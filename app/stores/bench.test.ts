@@ -1,9 +1,10 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { layerOf, pieceWith } from '#core/testing'
+import { layerOf, pieceWith, shelf } from '#core/testing'
 import type { Piece } from '#core/piece'
-import { work } from '#core/workings'
+import { lotOf } from '#core/stock'
+import { inBrief, work } from '#core/workings'
 import type { OnBench } from '#core/workroom'
 import { onBench } from '#core/workroom'
 import type { Pricing } from '#core/price'
@@ -17,6 +18,7 @@ import { useNotices } from './notices'
 // No worker outside a browser: the same sums, asked directly.
 vi.mock('~/workers/workings', () => ({
   breakOff: () => {},
+  askBriefs: (pieces: Piece[]) => Promise.resolve(pieces.map((one) => ({ ok: true, ...inBrief(one, shelf) }))),
   askNewestFirst: (answer: (workings: OnBench, of: Piece) => void) => (of: Piece, pricing: Pricing) =>
     answer(onBench(work(of, pricing.shelf), of, pricing), of),
 }))
@@ -53,6 +55,31 @@ beforeEach(async () => {
 afterEach(async () => {
   await useBench().close()
   vi.unstubAllGlobals()
+})
+
+it('takes what the house keeps along when its stage is set, also back', async () => {
+  await db().lots.bulkPut([lotOf('fronds', 'bracken', { things: 9 })])
+  const bench = await opened()
+  const fronds = async () => {
+    const lots = await db().lots.toArray()
+    const sum = (owner: string | null) =>
+      lots.reduce((n, { things, reserved }) => n + ((reserved?.piece ?? null) === owner ? things! : 0), 0)
+    return { kept: sum(piece.id), free: sum(null) }
+  }
+  const set = async (stage: Piece['stage']) => {
+    expect(bench.apply({ do: 'stage', stage }, `mark it ${stage}`)).toBeNull()
+    expect(await bench.flush()).toBe(true)
+    expect((await stored()).piece.stage).toBe(stage)
+  }
+  // Six, and one that breaks.
+  await set('gathering')
+  expect(await fronds()).toEqual({ kept: 7, free: 2 })
+  await set('hung')
+  expect(await fronds()).toEqual({ kept: 6, free: 3 })
+  bench.undo()
+  bench.undo()
+  expect(await bench.flush()).toBe(true)
+  expect(await fronds()).toEqual({ kept: 0, free: 9 })
 })
 
 describe('opening', () => {

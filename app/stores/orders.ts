@@ -3,6 +3,7 @@ import { STAGE_SORTS } from '#core/piece'
 import type { Kit } from '#core/season'
 import type { InHand } from '#core/workroom'
 import { classInHand, inHandOf } from '#core/workroom'
+import type { Making } from '~/commands/lots'
 import type { PieceRecord } from '~/db'
 import { db } from '~/db'
 import { useBriefs } from './briefs'
@@ -24,6 +25,17 @@ export function useOrders() {
     return records.flatMap(({ id, piece }) => (found.has(id) ? [inHandOf(piece, found.get(id)!.needs)] : []))
   }
 
+  /** The same with their stage, for what they have of the house: what is given back is given back whatever was needed. */
+  async function makings(records: readonly PieceRecord[]): Promise<Making[]> {
+    const givesBack = ({ piece }: PieceRecord): boolean => STAGE_SORTS[piece.stage].stock === 'gives back'
+    const needed = new Map((await gather(records.filter((record) => !givesBack(record)))).map(({ id, needs }) => [id, needs]))
+    return records.flatMap((record): Making[] => {
+      const { id, stage, brief } = record.piece
+      const needs = givesBack(record) ? [] : needed.get(id)
+      return needs ? [{ id, stage, copies: brief.copies, needs }] : []
+    })
+  }
+
   /** The pieces that classes make. */
   const taught = computed(() => (pieces.records ?? []).filter(({ id }) => kits.value.some((kit) => kit.piece === id)))
   /** Whether what is in hand is a class, and no piece. */
@@ -35,5 +47,5 @@ export function useOrders() {
     return kits.value.flatMap((kit) => (found.has(kit.piece) ? [classInHand(kit, found.get(kit.piece)!.needs)] : []))
   }
 
-  return { wanting, kits, taught, isClass, briefs, gather, gatherKits }
+  return { wanting, kits, taught, isClass, briefs, gather, makings, gatherKits }
 }

@@ -10,7 +10,6 @@ import { usePieces } from './pieces'
 import { usePreviews } from './previews'
 
 const { paint } = vi.hoisted(() => ({ paint: vi.fn<(piece: Piece) => Promise<object>>() }))
-vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { made: { sums: 'p', looks: 'p' } } }) }))
 vi.mock('~/workers/previews', () => ({ paintPreview: paint }))
 
 const view = { x: 0, y: 0, scale: 1, width: 540, height: 405 }

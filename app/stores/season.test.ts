@@ -12,7 +12,6 @@ import { useSeason } from './season'
 import { useShops } from './shops'
 import { useWorkroom } from './workroom'
 
-vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { made: { sums: 'p', looks: 'p' } } }) }))
 vi.mock('~/utils/shops-api', async (original) => ({ ...(await original<object>()), askNames: () => Promise.resolve([]) }))
 vi.mock('~/workers/workings', async () => {
   const { inBrief } = await import('#core/workings')

@@ -8,7 +8,6 @@ import { db } from '~/db'
 import { savePiece } from '~/commands/pieces'
 import { useReserving } from './stock-reservations'
 
-vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { made: { sums: 'p', looks: 'p' } } }) }))
 vi.mock('~/workers/workings', async () => {
   const { inBrief } = await import('#core/workings')
   const { shelf } = await import('#core/testing')

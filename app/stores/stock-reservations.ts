@@ -9,8 +9,8 @@ import { useStock } from './stock'
 import { useWorkroom } from './workroom'
 
 /**
- * Keeps what is in the house for the pieces that are gathered for or made, as they are now, and gives back what they need no
- * more. Whoever began first has it: what another piece keeps is left to it, also when that was in another tab.
+ * Reconciles what is kept in the house with the pieces as they are: at the start, as a piece that is gathered for is edited, when
+ * more comes into the house, and when another tab wrote. Setting a stage does so by itself, in one write (`saveStage`).
  */
 export const useReserving = defineStore('reserving', () => {
   const pieces = usePieces()
@@ -28,12 +28,9 @@ export const useReserving = defineStore('reserving', () => {
     }
     const changed = records.filter((record) => settled.get(record.id) !== keyOf(record))
     const kept = new Set(stock.lots.flatMap(({ reserved }) => (reserved && reserved.want === null ? [reserved.piece] : [])))
-    for (const { id, piece } of changed) if (STAGE_SORTS[piece.stage].stock === 'gives back' && kept.has(id)) await stock.release(id)
-    const keeping = changed.filter(({ piece }) => STAGE_SORTS[piece.stage].stock === 'keeps')
-    if (keeping.length) await stock.keepFor(await workroom.gather(keeping))
-    // What a piece kept and did not take is the house's as soon as it is made.
-    const made = changed.filter(({ id, piece }) => STAGE_SORTS[piece.stage].stock === 'has' && kept.has(id))
-    if (made.length) await stock.useUp(await workroom.gather(made))
+    // A piece that keeps nothing has nothing to give back, and nothing that could be in it.
+    const open = changed.filter(({ id, piece }) => STAGE_SORTS[piece.stage].stock === 'keeps' || kept.has(id))
+    await stock.settle(await workroom.makings(open))
     for (const record of changed) settled.set(record.id, keyOf(record))
   }
   let seen: unknown = null

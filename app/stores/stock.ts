@@ -1,14 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import type { BilledPiece, OwnRoll, Pricing } from '#core/price'
-import type { Lot, LotChanges } from '#core/stock'
+import type { OwnRoll, Pricing } from '#core/price'
+import type { Lot } from '#core/stock'
 import { counted, hereOf, lotOf } from '#core/stock'
 import type { Listed } from '#core/workroom'
 import { db } from '~/db'
 import type { RollCut } from '~/commands/cutting'
 import { cutPiece } from '~/commands/cutting'
 import { followed } from './live-query'
-import { changeLot, keepForPieces, releasePiece, removeLots, useUpForPieces } from '~/commands/lots'
+import type { Making } from '~/commands/lots'
+import { changeLot, removeLots, settleStock } from '~/commands/lots'
 import { usePieces } from './pieces'
 import { newId } from '~/utils/new-id'
 import { useSettings } from './settings'
@@ -63,9 +64,8 @@ export const useStock = defineStore('stock', () => {
     change: (before: Lot, after: Lot): Promise<void> => changeLot(db(), before, after),
     /** Forgets lots that went into something or were thrown away. @param even when pieces have them @throws Kept */
     remove: (ids: readonly string[], even = false): Promise<void> => removeLots(db(), ids, even),
-    keepFor: (makings: readonly Omit<BilledPiece, 'budget'>[]): Promise<LotChanges> => keepForPieces(db(), makings, shops.shelf, newId),
-    useUp: (makings: readonly Omit<BilledPiece, 'budget'>[]): Promise<void> => useUpForPieces(db(), makings, shops.shelf, newId),
-    release: (piece: string): Promise<LotChanges> => releasePiece(db(), piece),
+    /** Brings what pieces have of the house to what their stage says. */
+    settle: (makings: readonly Making[]): Promise<void> => settleStock(db(), makings, shops.shelf, newId),
     cut: (cutting: RollCut): Promise<unknown> => cutPiece(db(), cutting, newId),
     addRoll: (of: Omit<OwnRoll, 'id'>): Promise<unknown> => db().rolls.add({ ...of, id: newId() }),
     removeRoll: (id: string): Promise<void> => db().rolls.delete(id),

@@ -25,7 +25,6 @@ const { asked, plans, hold } = vi.hoisted(() => ({
   /** Set, plans are not answered until it is called. */
   hold: { until: null as Promise<void> | null },
 }))
-vi.mock('#app', () => ({ useRuntimeConfig: () => ({ public: { made: { sums: 'p', looks: 'p' } } }) }))
 vi.mock('~/workers/workings', () => ({
   askBriefs: (pieces: Piece[]) => {
     asked.push(...pieces.map(({ brief }) => brief.name))
