@@ -27,6 +27,7 @@ import { MOST_PLACES } from '../piece'
 import type { Construction, ConstructionContext, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, told, total } from './construction'
 import { WIRES } from './rules-of-thumb'
+import { constructionMessage } from './words'
 
 /**
  * Beads that come off a ring when it is made so much smaller across: a whole number, and the change that really gives, mm.
@@ -142,8 +143,9 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
               id: `${layer.id}:none`,
               severity: 'fault' as const,
               layer: layer.id,
-              says: sum`No bead of ${quantity.length(bead.length)} goes on the ${none.name}: ${quantity.length(none.length)} less ${quantity.length(rule.allowance)} kept bare.`,
-              mends: rule.allowance > 0 ? [{ says: sum`Keep none of it bare`, edit: changeRule(layer, { allowance: 0 }) }] : [],
+              ...constructionMessage('no-bead-fits', { bead: bead.length, run: none.name, length: none.length, bare: rule.allowance }),
+              mends:
+                rule.allowance > 0 ? [{ ...constructionMessage('keep-none-bare', {}), edit: changeRule(layer, { allowance: 0 }) }] : [],
             },
           ]
         : []),
@@ -153,8 +155,8 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
               id: `${layer.id}:many`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`${quantity.count(beadsOn(many.length, rule.allowance, bead.length))} beads on the ${many.name} are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
-              mends: [{ says: sum`Take larger beads`, edit: null }],
+              ...constructionMessage('many-beads', { count: beadsOn(many.length, rule.allowance, bead.length), run: many.name }),
+              mends: [{ ...constructionMessage('larger-beads', {}), edit: null }],
             },
           ]
         : []),

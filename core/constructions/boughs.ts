@@ -26,6 +26,7 @@ import { bindingOf } from './binding-wire'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { TAIL, TIE_WRAPS, TIED_STEMS } from './rules-of-thumb'
+import { constructionMessage } from './words'
 
 /**
  * How many large boughs so many pieces are cut from, by how much garland one makes.
@@ -107,8 +108,8 @@ export const BOUGHS_CONSTRUCTION: Construction<'boughs'> = {
         id: `${layer.id}:overlap`,
         severity: 'fault',
         layer: layer.id,
-        says: sum`Pieces of ${quantity.length(piece)} cannot overlap by ${quantity.length(rule.overlap)}: the garland would get no longer.`,
-        mends: [{ says: sum`Overlap by ${quantity.length(piece * 0.375)}`, edit: changeRule(layer, { overlap: piece * 0.375 }) }],
+        ...constructionMessage('overlap-too-long', { piece, overlap: rule.overlap }),
+        mends: [{ ...constructionMessage('overlap-by', { overlap: piece * 0.375 }), edit: changeRule(layer, { overlap: piece * 0.375 }) }],
       },
     ]
   },

@@ -34,6 +34,7 @@ import { bindingOf } from './binding-wire'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
 import { LATE_WRAPS, START_WRAPS, TAIL } from './rules-of-thumb'
+import { constructionMessage } from './words'
 
 /**
  * The number of the first bundle of the last quarter, from 1: from there on each is wrapped twice at least.
@@ -170,8 +171,8 @@ export const BUNDLES_CONSTRUCTION: Construction<'bundles'> = {
               id: `${layer.id}:advance`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`Bundles ${quantity.length(rule.advance)} apart with sprigs of ${quantity.length(piece)} leave the frame bare between them.`,
-              mends: [{ says: sum`Advance by ${quantity.length(usual)}`, edit: changeRule(layer, { advance: usual }) }],
+              ...constructionMessage('bundles-apart', { advance: rule.advance, sprig: piece }),
+              mends: [{ ...constructionMessage('advance-by', { advance: usual }), edit: changeRule(layer, { advance: usual }) }],
             },
           ]
         : []),
@@ -181,9 +182,12 @@ export const BUNDLES_CONSTRUCTION: Construction<'bundles'> = {
               id: `${layer.id}:many`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`${quantity.count(count)} bundles of ${quantity.count(rule.sprigs)} are more than ${quantity.count(MOST_PLACES)} sprigs. The layer stops there.`,
+              ...constructionMessage('many-bundles', { count, sprigs: rule.sprigs }),
               mends: [
-                { says: sum`Advance by ${quantity.length(run.length / most)}`, edit: changeRule(layer, { advance: run.length / most }) },
+                {
+                  ...constructionMessage('advance-by', { advance: run.length / most }),
+                  edit: changeRule(layer, { advance: run.length / most }),
+                },
               ],
             },
           ]

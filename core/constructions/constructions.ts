@@ -4,7 +4,6 @@ import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Said } from '../measure'
-import { quantity, sum } from '../measure'
 import type { Piece, Problem, RuleKind, RuleOf } from '../piece'
 import { BEADS_CONSTRUCTION } from './beads'
 import { BOUGHS_CONSTRUCTION } from './boughs'
@@ -17,6 +16,7 @@ import { MESH_CONSTRUCTION } from './mesh'
 import { POOFS_CONSTRUCTION } from './poofs'
 import { SPRAY_CONSTRUCTION } from './spray'
 import { WRAP_CONSTRUCTION } from './wraps'
+import { constructionMessage } from './words'
 
 /** How each kind of rule is made; null makes nothing of what it lays. */
 const CONSTRUCTIONS: { readonly [K in RuleKind]: Construction<K> | null } = {
@@ -100,11 +100,11 @@ function tiesProblem(laid: readonly LaidLayer[], runs: readonly Run[]): Problem[
         id: `${last.layer.id}:shared-ties:${run.id}`,
         severity: 'fault',
         layer: last.layer.id,
-        says: sum`${quantity.count(asked)} gathers in ${quantity.count(asking.length)} layers, but the base has ${quantity.count(ties)} ties${runs.length > 1 ? ` on the ${run.name}` : ''}.`,
+        ...constructionMessage('ties-shared', { gathers: asked, layers: asking.length, ties, run: runs.length > 1 ? run.name : null }),
         mends: [
           left > 0
-            ? { says: sum`Make ${quantity.count(left)} here`, edit: changeRule(last.layer, { count: left }) }
-            : { says: sum`Make fewer in another layer`, edit: null },
+            ? { ...constructionMessage('make-here', { count: left }), edit: changeRule(last.layer, { count: left }) }
+            : { ...constructionMessage('fewer-elsewhere', {}), edit: null },
         ],
       },
     ]

@@ -6,6 +6,7 @@ import { exceeds, listed, quantity, several, sum, asUnit, count, mm, divide, tim
 import type { Gather, Problem, RuleOf } from '../piece'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, told, total } from './construction'
+import { constructionMessage } from './words'
 
 /** How many pieces of so much a roll gives: `⌊roll ÷ cut⌋`. @param cut mm, over 0 */
 export const piecesPerRoll = (roll: number, cut: number): Term => floor(divide(mm(roll), mm(cut)))
@@ -75,8 +76,8 @@ export const MESH_CONSTRUCTION: Construction<'mesh'> = {
               id: `${layer.id}:ties`,
               severity: 'fault' as const,
               layer: layer.id,
-              says: sum`${quantity.count(rule.count)} gathers, but the base has ${quantity.count(rule.ties)} ties${runs.length > 1 ? ' on each run' : ''}. ${quantity.count(rule.count - rule.ties)} have nowhere to go.`,
-              mends: [{ says: sum`Make ${quantity.count(rule.ties)}`, edit: changeRule(layer, { count: rule.ties }) }],
+              ...constructionMessage('too-few-ties', { gathers: rule.count, ties: rule.ties, each: runs.length > 1 }),
+              mends: [{ ...constructionMessage('make', { count: rule.ties }), edit: changeRule(layer, { count: rule.ties }) }],
             },
           ]
         : []),
@@ -95,6 +96,6 @@ const longerThanRoll = (layer: string, material: Material, cut: number, edit: Pr
   id: `${layer}:roll`,
   severity: 'fault',
   layer,
-  says: sum`A piece of ${quantity.length(cut)} is longer than the roll of ${material.name}, which has ${quantity.length(material.length)}.`,
-  mends: [{ says: sum`Cut to ${quantity.length(material.length)}`, edit }],
+  ...constructionMessage('roll-too-short', { cut, name: material.name, length: material.length }),
+  mends: [{ ...constructionMessage('cut-to', { length: material.length }), edit }],
 })

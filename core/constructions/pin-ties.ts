@@ -2,10 +2,10 @@ import type { MechanicId } from '../material'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
 import { isCut } from '../material'
-import { sum } from '../measure'
 import type { Piece, Problem } from '../piece'
 import type { ConstructionContext } from './construction'
 import { total } from './construction'
+import { constructionMessage } from './words'
 
 /** Bodies that a pin holds in; elsewhere there are ties. */
 const PINNED: ReadonlySet<Body> = new Set(['straw', 'foam'])
@@ -38,8 +38,8 @@ export function notByLength(layer: string, material: ConstructionContext['mix'][
           id: `${layer}:length`,
           severity: 'fault',
           layer,
-          says: sum`${material.name} does not come by the length.`,
-          mends: [{ says: sum`Choose ribbon, twine or a garland for it`, edit: null }],
+          ...constructionMessage('not-by-length', { name: material.name }),
+          mends: [{ ...constructionMessage('choose-by-length', {}), edit: null }],
         },
       ]
 }

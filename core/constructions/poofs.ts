@@ -3,6 +3,7 @@ import { listed, quantity, several, sum, asUnit, count, minus, mm, divide, saidA
 import { MOST_PLACES } from '../piece'
 import type { Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, told, total } from './construction'
+import { constructionMessage } from './words'
 
 export const POOFS_CONSTRUCTION: Construction<'poofs'> = {
   makeUp(rule, { layer, laid, runs, mix }) {
@@ -57,8 +58,8 @@ export const POOFS_CONSTRUCTION: Construction<'poofs'> = {
               id: `${layer.id}:ties`,
               severity: 'fault' as const,
               layer: layer.id,
-              says: sum`One tie on the ${run.name} has nothing to go to.`,
-              mends: [{ says: sum`Take two ties`, edit: changeRule(layer, { ties: 2 }) }],
+              ...constructionMessage('one-tie', { run: run.name }),
+              mends: [{ ...constructionMessage('two-ties', {}), edit: changeRule(layer, { ties: 2 }) }],
             },
           ]
         : []),
@@ -68,8 +69,8 @@ export const POOFS_CONSTRUCTION: Construction<'poofs'> = {
               id: `${layer.id}:many`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`${quantity.count(wanted)} poofs are more than ${quantity.count(MOST_PLACES)}. The layer stops there.`,
-              mends: [{ says: sum`Make one pass`, edit: changeRule(layer, { passes: 1 }) }],
+              ...constructionMessage('many-poofs', { count: wanted }),
+              mends: [{ ...constructionMessage('one-pass', {}), edit: changeRule(layer, { passes: 1 }) }],
             },
           ]
         : []),

@@ -24,6 +24,7 @@ import type { WrapChoice, Construction, NamedFigure } from './construction'
 import { changeRule, figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
 import { holderOn, notByLength, path, pinsOf } from './pin-ties'
 import { TURN_CLOSE, TURN_SPACED } from './rules-of-thumb'
+import { constructionMessage } from './words'
 
 /** What a winding comes to: turns, length and minutes. */
 export interface Winding {
@@ -149,8 +150,10 @@ export const WRAP_CONSTRUCTION: Construction<'wound'> = {
               id: `${layer.id}:pitch`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`Turns ${quantity.length(rule.pitch)} apart of what is ${quantity.length(material.width)} wide lie four deep.`,
-              mends: [{ says: sum`A turn every ${quantity.length(material.width)}`, edit: changeRule(layer, { pitch: material.width }) }],
+              ...constructionMessage('turns-four-deep', { pitch: rule.pitch, width: material.width }),
+              mends: [
+                { ...constructionMessage('turn-every', { pitch: material.width }), edit: changeRule(layer, { pitch: material.width }) },
+              ],
             },
           ]
         : []),
@@ -160,9 +163,12 @@ export const WRAP_CONSTRUCTION: Construction<'wound'> = {
               id: `${layer.id}:turn`,
               severity: 'care' as const,
               layer: layer.id,
-              says: sum`Turns ${quantity.length(rule.pitch)} apart: not one goes round ${quantity.length(path(runs))}.`,
+              ...constructionMessage('not-one-turn', { pitch: rule.pitch, path: path(runs) }),
               mends: [
-                { says: sum`A turn every ${quantity.length(material.width * 2)}`, edit: changeRule(layer, { pitch: material.width * 2 }) },
+                {
+                  ...constructionMessage('turn-every', { pitch: material.width * 2 }),
+                  edit: changeRule(layer, { pitch: material.width * 2 }),
+                },
               ],
             },
           ]

@@ -14,21 +14,20 @@ import type { Reason } from './rules'
 import { FIXING_RULES, suiting } from './rules'
 import type { Joint, Way } from './methods'
 import { FIXING_WAYS } from './methods'
+import type { Against } from './words'
+import { whyAgainst } from './words'
 
 /** A way, why it suits, and what speaks against it here; null where nothing does. */
 export interface Suited {
   readonly way: Way
   readonly why: string
-  readonly against: string | null
+  readonly against: Exclude<Against, 'base'> | null
 }
 
-const NOT_OUT = 'Hot glue and sticky dots let go in heat, wet and frost.'
-const NOT_APART = 'It does not come off again, and this piece is to be taken apart.'
-
 /** What speaks against a way on this piece, whatever the base. */
-function againstOn({ brief, fixing }: Pick<Piece, 'brief' | 'fixing'>, way: Way): string | null {
-  if (way.indoors && brief.weather !== 'indoors') return NOT_OUT
-  if (!way.undone && fixing.keep === 'taken apart') return NOT_APART
+function againstOn({ brief, fixing }: Pick<Piece, 'brief' | 'fixing'>, way: Way): Exclude<Against, 'base'> | null {
+  if (way.indoors && brief.weather !== 'indoors') return 'weather'
+  if (!way.undone && fixing.keep === 'taken apart') return 'kept'
   return null
 }
 
@@ -87,8 +86,8 @@ export interface Fixing {
   readonly hold: Hold
   readonly way: WayId
   readonly why: string
-  /** Why this way is not good here, with whether the base itself forbids it; null when it is good. */
-  readonly against: { readonly why: string; readonly never: boolean } | null
+  /** What speaks against this way here, and why; null when it is good. */
+  readonly against: { readonly because: Against; readonly why: string } | null
   readonly chosen: boolean
   /** Whether what ties it already also fixes it, so that nothing more is taken. */
   readonly tied: boolean
@@ -131,7 +130,8 @@ export function fixingsOf({ piece, runs, laid, shelf }: LaidPiece): Fixing[] {
       const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]
       const pick = tied && own === null ? 'stem wire' : own
       const found = pick === null ? suits[0]! : suitOf(piece, hold, pick)
-      const never = neverFor(piece, hold).find(([way]) => way === found.way.id)
+      const never = !hangsFree(layer) && neverFor(piece, hold).some(([way]) => way === found.way.id)
+      const because: Against | null = never ? 'base' : found.against
       return {
         layer: layer.id,
         material: material.id,
@@ -141,7 +141,7 @@ export function fixingsOf({ piece, runs, laid, shelf }: LaidPiece): Fixing[] {
         hold,
         way: found.way.id,
         why: tied && own === null ? 'The wire that ties it is left long and fixes it too.' : found.why,
-        against: never && !hangsFree(layer) ? { why: never[1], never: true } : found.against ? { why: found.against, never: false } : null,
+        against: because && { because, why: whyAgainst({ way: found.way.id, because, body: bodyOf(piece), hold }) },
         chosen: layer.fixing !== null,
         tied,
         joint: {

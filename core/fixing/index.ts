@@ -4,6 +4,7 @@ export * from './rules'
 export * from './choose'
 export * from './needs'
 export * from './problems'
+export { FIXING_WORDS } from './words'
 export { wiresOn } from './tie-length'
 
 export * as fixingRulesOfThumb from './rules-of-thumb'

@@ -1,18 +1,17 @@
 import type { Need, Shelf } from '../material'
-import type { Said } from '../measure'
-import { capital, lowerFirst, sum } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import type { Fixing } from './choose'
 import { waysFor } from './choose'
 import { bestWire } from './tie-length'
 import { FIXING_WAYS } from './methods'
+import { fixingMessage } from './words'
 
 const heldBy = (piece: Piece, { layer, hold, way }: Fixing): Mend[] =>
   waysFor(piece, hold)
     .filter((each) => each.against === null && each.way.id !== way)
     .slice(0, 2)
     .map((each): Mend => ({
-      says: [`Hold it ${each.way.id === 'tuck' ? 'by a tuck' : `with ${each.way.id}`}`],
+      ...fixingMessage('hold-by', { way: each.way.id }),
       edit: { do: 'layer', layer, set: { fixing: each.way.id } },
     }))
 
@@ -20,20 +19,19 @@ const heldBy = (piece: Piece, { layer, hold, way }: Fixing): Mend[] =>
 export function fixProblems(piece: Piece, fixings: readonly Fixing[], needs: readonly Need[], covered: number, shelf: Shelf): Problem[] {
   return [
     ...fixings.flatMap((fixing): Problem[] => {
-      const { layer, material, plural, against } = fixing
+      const { layer, material, plural, against, hold, joint } = fixing
       const way = FIXING_WAYS[fixing.way]
       if (!against || backedUp(piece, fixing)) return []
-      const says: Said = sum`${capital(plural)} ${way.held}: ${lowerFirst(against.why)}`
       return [
         {
           id: `${layer}:fixing:${material}`,
-          severity: against.never ? 'fault' : 'care',
+          severity: against.because === 'base' ? 'fault' : 'care',
           layer,
-          says,
+          ...fixingMessage('will-not-hold', { plural, way: fixing.way, because: against.because, body: joint.body, hold }),
           mends: [
             ...heldBy(piece, fixing),
-            ...(!against.never && way.indoors && piece.brief.weather !== 'indoors'
-              ? [{ says: sum`Hang it indoors`, edit: { do: 'brief' as const, set: { weather: 'indoors' as const } } }]
+            ...(against.because !== 'base' && way.indoors && piece.brief.weather !== 'indoors'
+              ? [{ ...fixingMessage('hang-indoors', {}), edit: { do: 'brief' as const, set: { weather: 'indoors' as const } } }]
               : []),
           ],
         },
@@ -60,8 +58,8 @@ function backupProblems({ layers }: Piece, fixings: readonly Fixing[]): Problem[
             id: `${id}:backup`,
             severity: 'note',
             layer: id,
-            says: sum`${capital(same.plural)}: the back-up is the same as what it backs up, and lets go with it.`,
-            mends: [{ says: sum`No back-up`, edit: { do: 'layer', layer: id, set: { backup: null } } }],
+            ...fixingMessage('same-back-up', { plural: same.plural }),
+            mends: [{ ...fixingMessage('no-back-up', {}), edit: { do: 'layer', layer: id, set: { backup: null } } }],
           },
         ]
       : []
@@ -77,8 +75,8 @@ function tieProblem(piece: Piece, needs: readonly Need[], covered: number, shelf
           id: 'tie',
           severity: 'note',
           layer: null,
-          says: sum`${capital(best.now.name)} shows on this base: ${best.better.name} shows less.`,
-          mends: [{ says: sum`Bind it with ${best.better.name}`, edit: { do: 'fixing', set: { wire: best.better.id } } }],
+          ...fixingMessage('wire-shows', { name: best.now.name, better: best.better.name }),
+          mends: [{ ...fixingMessage('bind-with', { name: best.better.name }), edit: { do: 'fixing', set: { wire: best.better.id } } }],
         },
       ]
     : []

@@ -106,7 +106,7 @@ export function loadProblems(piece: Piece, paths: readonly LoadPath[], fixings: 
   return fixings.flatMap((fixing): Problem[] => {
     const { layer, hold, plural, material } = fixing
     const weak = paths.find((path) => path.layer === layer)?.weak
-    if (hold !== 'heavy' || !weak?.length || fixing.against?.never) return []
+    if (hold !== 'heavy' || !weak?.length || fixing.against?.because === 'base') return []
     const suits = waysFor(piece, hold).filter(({ way, against }) => against === null && (way.link === 'wire' || way.link === 'ties'))
     return [
       {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { hold } from '../../tests/laws/workrooms'
 import { anyPiece, worked } from '../../tests/laws/pieces'
 import { inWords, messagesOf, quantity, say, sum } from '../measure'
-import type { WordTable } from '../measure'
+import type { Message, WordTable } from '../measure'
 import type { HookKind, LoopKind, Mend, Piece, Problem, WayId } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
@@ -105,13 +105,10 @@ const GERMAN: WordTable<HangingMessages> = {
 }
 const manner = { units: 'in', currency: 'USD' } as const
 
-type Told = Required<Pick<Problem | Mend, 'says' | 'code' | 'of'>>
 /** What the room tells of a piece, problems and mends. */
-const toldOf = (problems: readonly Problem[]): Told[] =>
-  problems
-    .flatMap((problem): (Problem | Mend)[] => [problem, ...problem.mends])
-    .flatMap(({ says, code, of }) => (code?.startsWith('hanging.') && of ? [{ says, code, of }] : []))
-const german = (told: Told): string => say(inWords(told, GERMAN), manner)
+const toldOf = (problems: readonly Problem[]): Message[] =>
+  problems.flatMap((problem): (Problem | Mend)[] => [problem, ...problem.mends]).filter(({ code }) => code.startsWith('hanging.'))
+const german = (told: Message): string => say(inWords(told, GERMAN), manner)
 
 /** Pieces that between them give the room much to say. */
 const TROUBLED: readonly Piece[] = [

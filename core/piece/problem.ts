@@ -1,17 +1,12 @@
-import type { Message, Said } from '../measure'
+import type { Message } from '../measure'
 import type { Edit } from './edit'
 
 /** `fault`: it cannot be made so. `care`: it can, and will be regretted. `note`: worth knowing. */
 const SEVERITIES = ['fault', 'care', 'note'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
-/** In the words that the app ships; with the message that they are of, where its room keeps its words in a table. */
-interface Worded extends Partial<Pick<Message, 'code' | 'of'>> {
-  readonly says: Said
-}
-
 /** Something a designer would want to know. The core reports it; it never throws for it. */
-export interface Problem extends Worded {
+export interface Problem extends Message {
   readonly id: string
   readonly severity: Severity
   readonly layer: string | null
@@ -21,7 +16,7 @@ export interface Problem extends Worded {
 }
 
 /** What would mend a problem; with an edit when the app can do it. */
-export interface Mend extends Worded {
+export interface Mend extends Message {
   readonly edit: Edit | null
 }
 

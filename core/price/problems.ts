@@ -1,13 +1,14 @@
 import type { Need } from '../material'
 import { materialOf } from '../material'
 import type { Minor } from '../measure'
-import { leastThat, quantity, rate, several, sum } from '../measure'
+import { leastThat, rate } from '../measure'
 import type { Edit, Layer, Mend, Piece, Problem } from '../piece'
 import { EACH } from '../piece'
 import type { Bill } from './bill'
 import type { CostLine, Pricing } from './cost-lines'
 import { dropped, savedBy } from './deals'
 import { DROP_AT_MOST } from './rules-of-thumb'
+import { priceMessage } from './words'
 
 /** What the problem of a budget is known by. */
 export const OVER_BUDGET = 'over budget'
@@ -38,10 +39,8 @@ export function costProblems(of: CostedPiece): Problem[] {
       id: OVER_BUDGET,
       severity: 'care',
       layer: null,
-      says: usedFits
-        ? sum`Over the budget by ${quantity.money(over)} when whole packs count; what is used of them fits.`
-        : sum`Over the budget by ${quantity.money(over)}.`,
-      mends: mends.length ? mends : [{ says: sum`Fewer of the dearest, or a larger budget`, edit: null }],
+      ...priceMessage('over-budget', { over, usedFits }),
+      mends: mends.length ? mends : [{ ...priceMessage('fewer-or-larger-budget', {}), edit: null }],
     },
   ]
 }
@@ -74,7 +73,7 @@ function saving(line: CostLine, { piece, bill, needs, counts, pricing, costWith 
   if (saves <= 0) return []
   return [
     {
-      says: sum`${several(n, line.name, line.plural)} fewer${piece.brief.copies > 1 ? ' on each' : ''} saves ${quantity.money(saves)}`,
+      ...priceMessage('fewer-saves', { count: n, name: line.name, plural: line.plural, each: piece.brief.copies > 1, saves }),
       edit,
     },
   ]

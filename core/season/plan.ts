@@ -1,20 +1,5 @@
-import type { Day, Figure, Rated, Said } from '../measure'
-import {
-  COUNTED,
-  daysAfter,
-  daySaid,
-  quantity,
-  random,
-  rate,
-  seedOf,
-  several,
-  sum,
-  weekdayOf,
-  given,
-  named,
-  plusAll,
-  worked,
-} from '../measure'
+import type { Day, Figure, Rated, Message } from '../measure'
+import { COUNTED, daysAfter, daySaid, quantity, random, rate, seedOf, weekdayOf, given, named, plusAll, worked } from '../measure'
 import type { Severity } from '../piece'
 import { boughtBy, chainTo, comesDownOn, keepsFor, keepsHanging, CUT_AHEAD } from '../tasks'
 import type { Chore, ToMake } from './batch'
@@ -23,6 +8,7 @@ import type { BookedChore, Booking } from './scheduler'
 import { book, bookInTurn } from './scheduler'
 import { Clock, DAY_MINUTES, minutesOn } from './working-hours'
 import type { Batch, Season } from './season'
+import { seasonMessage } from './words'
 
 /** All that a season's plan follows from. */
 export interface SeasonJob {
@@ -69,11 +55,10 @@ export interface BuyBy {
   readonly by: Day
 }
 
-export interface SeasonProblem {
+export interface SeasonProblem extends Message {
   readonly id: string
   readonly severity: Severity
   readonly piece: string | null
-  readonly says: Said
 }
 
 export interface SeasonPlan {
@@ -477,54 +462,41 @@ const problemsOf = (scene: Scene, dates: readonly PieceDates[], sittings: readon
 function noHours({ clock, chores }: Scene): SeasonProblem[] {
   const hands = sum1(chores.map((chore) => chore.hands))
   if (hands <= 0 || clock.next(0) !== Infinity) return []
-  const says = sum`There are no hours for it: ${quantity.time(hands)} of hands are wanted. Give the week some.`
-  return [{ id: 'hours:none', severity: 'fault', piece: null, says }]
+  return [{ id: 'hours:none', severity: 'fault', piece: null, ...seasonMessage('no-hours', { hands }) }]
 }
 
 /** A piece that is not made, or not dry, by its day; one that has none, and no hours either. */
 function lateness({ id, name, due, over, late, done }: PieceDates, { start }: Scene): SeasonProblem[] {
-  const fault = (what: string, says: Said): SeasonProblem[] => [{ id: `${what}:${id}`, severity: 'fault', piece: id, says }]
-  if (due === null) return over > 1e-6 ? fault('left', sum`There are no hours for ${quantity.time(over)} of ${name}.`) : []
-  if (due < start) return fault('past', sum`${name} was due on ${daySaid(due)}.`)
-  if (over > 1e-6) return fault('over', sum`${name} does not fit: ${quantity.time(over)} of hands are too late for ${daySaid(due)}.`)
-  return late > 0 ? fault('late', sum`${name} is not dry by ${daySaid(due)}: it is done on ${daySaid(done!)}.`) : []
+  const fault = (what: string, message: Message): SeasonProblem[] => [{ id: `${what}:${id}`, severity: 'fault', piece: id, ...message }]
+  if (due === null) return over > 1e-6 ? fault('left', seasonMessage('no-hours-for', { name, over })) : []
+  if (due < start) return fault('past', seasonMessage('was-due', { name, due }))
+  if (over > 1e-6) return fault('over', seasonMessage('does-not-fit', { name, over, due }))
+  return late > 0 ? fault('late', seasonMessage('not-dry', { name, due, done: done! })) : []
 }
 
 /** Greens that keep too short, for the day or for as long as it is to hang, and those that are bound long after they are cut. */
 function staleness({ id, name, due, done, fresh }: PieceDates, scene: Scene, sittings: readonly Sitting[]): SeasonProblem[] {
   const { clock, job } = scene
   const found: SeasonProblem[] = []
-  const tell = (what: string, severity: Severity, says: Said): void => void found.push({ id: `${what}:${id}`, severity, piece: id, says })
+  const tell = (what: string, severity: Severity, message: Message): void =>
+    void found.push({ id: `${what}:${id}`, severity, piece: id, ...message })
   const hangs = due !== null && done !== null && done > due ? done : (due ?? done)
   if (fresh && hangs !== null && fresh.keeps < hangs)
-    tell(
-      'stale',
-      'fault',
-      sum`The greens of ${name} are cut on ${daySaid(fresh.cut)} and keep until ${daySaid(fresh.keeps)}: too short for ${daySaid(hangs)}.`,
-    )
+    tell('stale', 'fault', seasonMessage('greens-stale', { name, cut: fresh.cut, keeps: fresh.keeps, hangs }))
   const want = scene.pieces.find((piece) => piece.id === id)!
   const keeps = keepsHanging(fresh !== null, want.indoors, job.rates)
   if (keeps !== null && want.hangs !== null && want.hangs > keeps)
-    tell(
-      'keeps',
-      'care',
-      sum`${name} is to hang ${quantity.count(want.hangs)} days, and its greens keep about ${quantity.count(keeps)} of them: renew them, or take something preserved or artificial.`,
-    )
+    tell('keeps', 'care', seasonMessage('greens-keep-short', { name, hangs: want.hangs, keeps }))
   const bound = sittings.filter(({ chore }) => chore.fresh && chore.pieces.includes(id) && chore.kind === 'lay').at(-1)
   const ahead = Math.round(rate(CUT_AHEAD, job.rates))
   if (fresh && bound && daysAfter(fresh.cut, ahead) < clock.dayAt(bound.begins))
-    tell(
-      'cut',
-      'note',
-      sum`The last greens of ${name} are bound on ${daySaid(clock.dayAt(bound.begins))}: cut them in two goes, none more than ${quantity.count(ahead)} days before.`,
-    )
+    tell('cut', 'note', seasonMessage('cut-in-two-goes', { name, bound: clock.dayAt(bound.begins), ahead }))
   return found
 }
 
 function pastPin({ id, name, pinned }: PieceDates, { start }: Scene): SeasonProblem[] {
   if (pinned === null || pinned >= start) return []
-  const says = sum`${name} was put on ${daySaid(pinned)}, which is past: it begins as soon as it can.`
-  return [{ id: `pin:${id}`, severity: 'note', piece: id, says }]
+  return [{ id: `pin:${id}`, severity: 'note', piece: id, ...seasonMessage('pin-past', { name, pinned }) }]
 }
 
 /** What takes longer than any day has. */
@@ -537,7 +509,7 @@ function splits({ job }: Scene, sittings: readonly Sitting[]): SeasonProblem[] {
       id: `split:${id}`,
       severity: 'note',
       piece: chore.pieces[0]!,
-      says: sum`“${chore.title}” takes ${quantity.time(chore.hands)}, longer than any day has: it goes over ${several(days.length, 'day', 'days')}.`,
+      ...seasonMessage('over-days', { title: chore.title, hands: chore.hands, days: days.length }),
     }))
 }
 

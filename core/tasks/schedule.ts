@@ -1,22 +1,6 @@
 import type { Material } from '../material'
-import type { Day, Figure, Rated } from '../measure'
-import {
-  daysAfter,
-  dayNumber,
-  daySaid,
-  listed,
-  quantity,
-  rate,
-  sum,
-  count,
-  minus,
-  ofFigure,
-  divide,
-  plusAll,
-  saidAs,
-  times,
-  worked,
-} from '../measure'
+import type { Day, Figure, Rated, Message } from '../measure'
+import { daysAfter, dayNumber, quantity, rate, count, minus, ofFigure, divide, plusAll, saidAs, times, worked } from '../measure'
 import type { Piece, Problem } from '../piece'
 import { handsOfCopies } from './copies'
 import type { Booked, TaskToBook } from './critical-path'
@@ -24,6 +8,7 @@ import { bookDays, chainTo } from './critical-path'
 import type { Task } from './task'
 import { A_DAY, BUY_AHEAD, CUT_AHEAD, KEEPS_INDOORS, KEEPS_OUTDOORS } from './rules-of-thumb'
 import { NONE } from './durations'
+import { taskMessage } from './words'
 
 /** When each task is done, and by what day what must be. */
 export interface Schedule {
@@ -172,8 +157,13 @@ export function keepingProblems({ making, brief }: Pick<Piece, 'making' | 'brief
       id: 'keeps:short',
       severity: 'care',
       layer: null,
-      says: sum`It is to hang ${quantity.count(making.hangs)} days, and cut greens keep about ${quantity.count(keeps)} of them ${brief.weather === 'indoors' ? 'indoors' : 'out of doors'}: ${listed(fresh.map(({ plural }) => plural))} ${fresh.length > 1 ? 'have' : 'has'} to be renewed, or something preserved or artificial goes in ${fresh.length > 1 ? 'their' : 'its'} place.`,
-      mends: [{ says: sum`Take it down after ${quantity.count(keeps)} days`, edit: { do: 'making', set: { hangs: keeps } } }],
+      ...taskMessage('greens-keep-short', {
+        hangs: making.hangs,
+        keeps,
+        indoors: brief.weather === 'indoors',
+        plurals: fresh.map(({ plural }) => plural),
+      }),
+      mends: [{ ...taskMessage('take-down-after', { days: keeps }), edit: { do: 'making', set: { hangs: keeps } } }],
     },
   ]
 }
@@ -182,18 +172,15 @@ export function keepingProblems({ making, brief }: Pick<Piece, 'making' | 'brief
 export function dateProblems({ making }: Pick<Piece, 'making'>, { dates, days }: Pick<Schedule, 'dates' | 'days'>, today: Day): Problem[] {
   if (making.day === null || !dates) return []
   const away = (dayNumber(making.day) ?? 0) - (dayNumber(today) ?? 0)
-  const problem = (id: string, severity: Problem['severity'], says: Problem['says']): Problem => ({
+  const problem = (id: string, severity: Problem['severity'], message: Message): Problem => ({
     id,
     severity,
     layer: null,
-    says,
-    mends: [{ says: sum`Another day`, edit: { do: 'making', set: { day: daysAfter(today, days - 1) } } }],
+    ...message,
+    mends: [{ ...taskMessage('another-day', {}), edit: { do: 'making', set: { day: daysAfter(today, days - 1) } } }],
   })
-  if (away < 0) return [problem('day:past', 'fault', sum`${daySaid(making.day)} is past.`)]
-  if (dates.startBy < today)
-    return [
-      problem('day:short', 'fault', sum`It takes ${quantity.count(days)} days and would have had to begin on ${daySaid(dates.startBy)}.`),
-    ]
-  if (dates.buyBy < today) return [problem('day:buy', 'care', sum`Things should have been bought by ${daySaid(dates.buyBy)}.`)]
+  if (away < 0) return [problem('day:past', 'fault', taskMessage('day-past', { day: making.day }))]
+  if (dates.startBy < today) return [problem('day:short', 'fault', taskMessage('begins-late', { days, startBy: dates.startBy }))]
+  if (dates.buyBy < today) return [problem('day:buy', 'care', taskMessage('bought-late', { by: dates.buyBy }))]
   return []
 }

@@ -1,9 +1,8 @@
 import { taskKey } from './task-key'
-import type { Said } from '../measure'
-import { lowerFirst, quantity, sum } from '../measure'
 import type { Piece, Problem } from '../piece'
 import { inTurn, ringOf } from './critical-path'
 import type { Task } from './task'
+import { taskMessage } from './words'
 
 /** The tasks of a piece in the order in which its maker takes them, and what is wrong with that. */
 export interface Ordered {
@@ -35,17 +34,16 @@ function brokenBy(order: readonly Task[]): Problem[] {
       if (before === undefined || before < i) return []
       const first = order[before]!
       const again = task.hands.value + task.waits.value
-      const cost: Said = again > 0 ? sum` It may have to be done again: ${quantity.time(again)}.` : []
       return [
         {
           id: `order:${task.id}:${id}`,
           task: task.id,
           severity: 'care',
           layer: null,
-          says: [...sum`“${task.title}” comes before “${first.title}”, but ${lowerFirst(why)}.`, ...cost],
+          ...taskMessage('comes-before', { task: task.title, first: first.title, why, again }),
           mends: [
             {
-              says: sum`Put it after`,
+              ...taskMessage('put-after', {}),
               edit: {
                 do: 'making',
                 set: {
@@ -57,7 +55,7 @@ function brokenBy(order: readonly Task[]): Problem[] {
                 },
               },
             },
-            { says: sum`The usual order`, edit: { do: 'making', set: { order: [] } } },
+            { ...taskMessage('usual-order', {}), edit: { do: 'making', set: { order: [] } } },
           ],
         },
       ]
@@ -76,10 +74,10 @@ function ringProblems(making: Piece['making'], tasks: readonly Task[]): Problem[
       id: 'order:ring',
       severity: 'fault',
       layer: null,
-      says: sum`${own.map(({ title }) => `“${title}”`).join(' and ')} ${own.length === 1 ? 'waits for itself' : 'wait for one another'}: none can begin.`,
+      ...taskMessage('wait-in-ring', { titles: own.map(({ title }) => title) }),
       mends: [
         {
-          says: sum`Let “${first!.title}” begin at any time`,
+          ...taskMessage('begin-at-any-time', { title: first!.title }),
           edit: { do: 'making', set: { own: making.own.map((each) => (each.id === first!.id ? { ...each, after: null } : each)) } },
         },
       ],

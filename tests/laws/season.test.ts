@@ -1,60 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { yearOf } from '../../core/daybook'
-import { daysAfter } from '../../core/measure'
 import { startPiece } from '../../core/piece'
-import type { SeasonJob, ToMake } from '../../core/season'
 import { changedBy, Clock, planSeasonSoon, seasonMends, usualSeason } from '../../core/season'
-import type { TaskTime } from '../../core/tasks'
-import { bookDays, comesDownOn, handsOfCopies, keepsHanging, TASK_KINDS } from '../../core/tasks'
-import { makingOf, shelf, taskOf } from '../../core/testing'
+import { bookDays, comesDownOn, handsOfCopies, keepsHanging } from '../../core/tasks'
+import { makingOf, shelf } from '../../core/testing'
+import { anySeason, anyTasks, MONDAY } from './seasons'
 import { hold } from './workrooms'
-
-const MONDAY = '2026-11-02'
-const task = fc.record({
-  kind: fc.constantFrom(...TASK_KINDS),
-  hands: fc.constantFrom(0, 5, 20, 60, 150),
-  waits: fc.constantFrom(0, 0, 0, 60, 1500),
-  after: fc.array(fc.nat({ max: 3 }), { maxLength: 2 }),
-  wet: fc.boolean(),
-  fresh: fc.boolean(),
-})
-const tasks: fc.Arbitrary<TaskTime[]> = fc.array(task, { minLength: 1, maxLength: 4 }).map((all) =>
-  all.map(({ kind, hands, waits, after, wet, fresh }, i) => {
-    const before = [...new Set(after.filter((k) => k < i))].map((k) => `t${k}`)
-    return taskOf(`t${i}`, hands, { kind, waits, after: before, ...(wet ? { wet: before } : {}), fresh })
-  }),
-)
-const piece = fc.record({
-  tasks,
-  copies: fc.integer({ min: 1, max: 3 }),
-  due: fc.option(fc.integer({ min: 0, max: 20 }), { nil: null }),
-  hangs: fc.option(fc.integer({ min: 1, max: 40 }), { nil: null }),
-  indoors: fc.boolean(),
-})
-const job: fc.Arbitrary<SeasonJob> = fc
-  .record({ all: fc.array(piece, { minLength: 1, maxLength: 4 }), together: fc.boolean(), evening: fc.constantFrom(60, 120, 240) })
-  .map(({ all, together, evening }) => {
-    const pieces: ToMake[] = all.map(({ due, ...of }, i) =>
-      makingOf(`p${i}`, due === null ? null : daysAfter(MONDAY, due), of.tasks, {
-        copies: of.copies,
-        hangs: of.hangs,
-        indoors: of.indoors,
-      }),
-    )
-    return {
-      season: { ...usualSeason(), hours: { week: Array.from({ length: 7 }, () => ({ from: 1080, minutes: evening })), days: [] } },
-      batches: together && pieces.length > 1 ? [{ id: 'b', name: 'Batch', pieces: pieces.map(({ id }) => id) }] : [],
-      pieces,
-      today: MONDAY,
-      rates: shelf,
-      freshDays: [],
-    }
-  })
 
 describe('any season', () => {
   it('has hands at one thing at a time, in their hours', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       const { sittings } = planSeasonSoon(of)
       const clock = new Clock(of.season.hours, MONDAY)
       const parts = sittings.flatMap((each) => each.parts).sort((a, b) => a[0] - b[0])
@@ -64,7 +20,7 @@ describe('any season', () => {
       })
     }))
   it('begins nothing before what it waits for: dry, or at the least off hands', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       const { sittings } = planSeasonSoon(of)
       const byId = new Map(sittings.map((each) => [each.id, each]))
       for (const { begins, chore } of sittings)
@@ -74,12 +30,12 @@ describe('any season', () => {
         }
     }))
   it('books every minute of hands, neither more nor fewer', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       const { sittings } = planSeasonSoon(of)
       for (const { chore, parts } of sittings) expect(parts.reduce((n, [a, b]) => n + b - a, 0)).toBeCloseTo(chore.hands, 6)
     }))
   it('that fits is done in time, all of it', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       const plan = planSeasonSoon(of)
       if (!plan.fits) return
       const clock = new Clock(of.season.hours, MONDAY)
@@ -91,7 +47,7 @@ describe('any season', () => {
     }))
   it('is not said to be proven too short while leaving a piece out by itself makes no difference', () =>
     hold(
-      job,
+      anySeason,
       (of) => {
         const plan = planSeasonSoon(of)
         if (plan.fits || !plan.proven) return
@@ -106,7 +62,7 @@ describe('any season', () => {
     ))
   it('takes what a change says it leaves', () =>
     hold(
-      job,
+      anySeason,
       (of) => {
         for (const { change, over, fits } of seasonMends(of, planSeasonSoon(of))) {
           const after = planSeasonSoon({
@@ -123,11 +79,11 @@ describe('any season', () => {
       0.1,
     ))
   it('lets nothing be bought by a day that is past', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       for (const { by } of planSeasonSoon(of).buying) expect(by >= MONDAY).toBe(true)
     }))
   it('takes a piece down on the day that the year and its own page say', () =>
-    hold(job, (of) => {
+    hold(anySeason, (of) => {
       for (const dates of planSeasonSoon(of).pieces) {
         const own = of.pieces.find(({ id }) => id === dates.id)!
         if (own.due === null || dates.begins === null) continue
@@ -152,7 +108,7 @@ describe('any season', () => {
       }
     }))
   it('takes as long for one piece, copies and all, as that piece’s own days say', () =>
-    hold(fc.tuple(tasks, fc.integer({ min: 1, max: 4 })), ([all, copies]) => {
+    hold(fc.tuple(anyTasks, fc.integer({ min: 1, max: 4 })), ([all, copies]) => {
       const chores = planSeasonSoon({
         season: usualSeason(),
         batches: [],
@@ -167,7 +123,7 @@ describe('any season', () => {
 
 describe('the days of one piece', () => {
   it('wait for what dries, and not for what only sets', () =>
-    hold(tasks, (all) => {
+    hold(anyTasks, (all) => {
       const booked = new Map(bookDays(all, 180).map((each) => [each.id, each]))
       for (const { id, after, wet } of all)
         for (const before of after) {

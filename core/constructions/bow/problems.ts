@@ -1,7 +1,7 @@
-import { hasLoops, loopShows, ragLoops, ribbonInLoop, tailReach } from '../../placement'
-import type { Rated, Said } from '../../measure'
-import { capital, exceeds, quantity, rate, sum } from '../../measure'
-import type { Layer, LoopMeans, Problem, Ribbon, RuleOf } from '../../piece'
+import { hasLoops, ragLoops, ribbonInLoop, tailReach } from '../../placement'
+import type { Rated } from '../../measure'
+import { exceeds, rate } from '../../measure'
+import type { Layer, LoopMeans, Mend, Problem, Ribbon, RuleOf } from '../../piece'
 import { MOST_LOOPS } from '../../piece'
 import type { ConstructionContext } from '../construction'
 import { changeRule } from '../construction'
@@ -9,6 +9,7 @@ import { HANDLE, RIBBON_TWIST } from '../rules-of-thumb'
 import { overFloor } from './figures'
 import { bowPieces, largest, sized, sizeOf } from './ribbon'
 import type { BowSetup } from './setup'
+import { constructionMessage } from '../words'
 
 /** The fewest layers that give a loop to each side. */
 const LEAST_COIL = 3
@@ -19,22 +20,13 @@ const oddLayers = (layers: number): number => Math.max(LEAST_COIL, layers < MOST
 export function askWhatIsMeant(layer: Layer, rule: RuleOf<'bow'>): Problem {
   const ribbon = rule.ribbons.find(hasLoops) ?? rule.ribbons[0]!
   const size = sizeOf(ribbon)
-  const mend = (means: LoopMeans, says: Said) => ({ says, edit: changeRule(layer, { means }) })
+  const mend = (means: LoopMeans): Mend => ({ ...constructionMessage('loop-means', { size, means }), edit: changeRule(layer, { means }) })
   return {
     id: `${layer.id}:means`,
     severity: 'fault',
     layer: layer.id,
-    says: sum`What does a loop of ${quantity.length(size)} mean? The bow waits for that.`,
-    mends: [
-      mend(
-        'visible',
-        sum`It shows ${quantity.length(loopShows(size, 'visible'))} and uses ${quantity.length(ribbonInLoop(size, 'visible'))}`,
-      ),
-      mend(
-        'ribbon used',
-        sum`It uses ${quantity.length(ribbonInLoop(size, 'ribbon used'))} and shows ${quantity.length(loopShows(size, 'ribbon used'))}`,
-      ),
-    ],
+    ...constructionMessage('what-loop-means', { size }),
+    mends: [mend('visible'), mend('ribbon used')],
   }
 }
 
@@ -63,10 +55,10 @@ function tooLong(of: RibbonAt): Problem[] {
       id: `${layer.id}:long:${at}`,
       severity: 'fault',
       layer: layer.id,
-      says: sum`This bow takes a piece of ${quantity.length(longest)}, and the roll of ${material.name} has ${quantity.length(material.length)}.`,
+      ...constructionMessage('bow-longer-than-roll', { longest, name: material.name, length: material.length }),
       mends: fits
-        ? [{ says: sum`Make its loops ${quantity.length(sizeOf(fits))}`, edit: changeRibbon(of, fits) }]
-        : [{ says: sum`Shorter tails or fewer loops`, edit: null }],
+        ? [{ ...constructionMessage('loops-of', { size: sizeOf(fits) }), edit: changeRibbon(of, fits) }]
+        : [{ ...constructionMessage('shorter-tails-or-fewer-loops', {}), edit: null }],
     },
   ]
 }
@@ -84,8 +76,8 @@ function stripTooShort(of: RibbonAt): Problem[] {
       id: `${layer.id}:rag:${at}`,
       severity: 'fault',
       layer: layer.id,
-      says: sum`Loops that take ${quantity.length(ribbonInLoop(ribbon.loop, means))} do not go into a strip of ${quantity.length(ribbon.strip)} less ${quantity.length(2 * ribbon.overhang)} at its ends.`,
-      mends: [{ says: sum`Cut the strips ${quantity.length(strip)}`, edit: changeRibbon(of, { ...ribbon, strip }) }],
+      ...constructionMessage('strip-too-short', { loop: ribbonInLoop(ribbon.loop, means), strip: ribbon.strip, ends: 2 * ribbon.overhang }),
+      mends: [{ ...constructionMessage('cut-strips', { strip }), edit: changeRibbon(of, { ...ribbon, strip }) }],
     },
   ]
 }
@@ -100,11 +92,8 @@ function oneSideShort(of: RibbonAt): Problem[] {
       id: `${layer.id}:even:${at}`,
       severity: ribbon.layers < 2 ? 'fault' : 'care',
       layer: layer.id,
-      says:
-        ribbon.layers < 2
-          ? sum`A coil of one layer has no loop.`
-          : sum`A coil of ${quantity.count(ribbon.layers)} layers leaves one side a loop short.`,
-      mends: [{ says: sum`Wind ${quantity.count(layers)}`, edit: changeRibbon(of, { ...ribbon, layers }) }],
+      ...(ribbon.layers < 2 ? constructionMessage('coil-without-loop', {}) : constructionMessage('coil-uneven', { layers: ribbon.layers })),
+      mends: [{ ...constructionMessage('wind', { layers }), edit: changeRibbon(of, { ...ribbon, layers }) }],
     },
   ]
 }
@@ -119,8 +108,8 @@ function backShows(of: RibbonAt): Problem[] {
       id: `${layer.id}:twist:${at}`,
       severity: 'care',
       layer: layer.id,
-      says: sum`${capital(material.name)} has a back: it is turned at every pinch, and that takes ribbon.`,
-      mends: [{ says: sum`Allow ${quantity.length(twist)} a pinch`, edit: changeRibbon(of, { ...ribbon, twist }) }],
+      ...constructionMessage('has-a-back', { name: material.name }),
+      mends: [{ ...constructionMessage('allow-twist', { twist }), edit: changeRibbon(of, { ...ribbon, twist }) }],
     },
   ]
 }
@@ -136,11 +125,8 @@ function tailsTooLow({ rule }: BowSetup, { piece, layer, laid, shelf }: Construc
       id: `${layer.id}:tails`,
       severity: floor < 0 ? 'fault' : 'note',
       layer: layer.id,
-      mends: [{ says: sum`Shorter tails`, edit: null }],
-      says:
-        floor < 0
-          ? sum`The tails would lie on the floor: they are ${quantity.length(-floor)} too long.`
-          : sum`The tails end ${quantity.length(floor)} above the floor, as low as a door’s handle or lower.`,
+      ...(floor < 0 ? constructionMessage('tails-on-floor', { by: -floor }) : constructionMessage('tails-low', { floor })),
+      mends: [{ ...constructionMessage('shorter-tails', {}), edit: null }],
     },
   ]
 }
