@@ -7,8 +7,9 @@ import { once } from './durations'
 import { PREPARE_BASE } from './rules-of-thumb'
 import type { Undone } from './task'
 import type { TaskContext } from './task-builder'
-import { task } from './task-builder'
+import { task, waitsFor } from './task-builder'
 import { taskKey } from './task-key'
+import { taskMessage } from './words'
 
 /** How large it is, each measure by its name. */
 function measuresSaid({ shape }: Piece['base']): Said {
@@ -41,7 +42,7 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
   return task(
     'base',
     'base',
-    `Prepare the ${sort.name.toLowerCase()}`,
+    taskMessage('prepare-base', { base: sort.name.toLowerCase() }),
     [
       [`${sort.name}: `, ...measuresSaid(base), '.'],
       ...sort.prepare.slice(0, ties ? -1 : undefined).map((line) => sum`${line}`),
@@ -56,7 +57,7 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
     {
       hands: once(PREPARE_BASE, shelf),
       tools: ['tape measure', 'tape to mark with'],
-      after: making.base.from === null ? [] : [{ id: taskKey('take off', 'base'), why: 'it must be off the older piece' }],
+      after: making.base.from === null ? [] : [waitsFor(taskKey('take off', 'base'), 'off-the-older')],
     },
   )
 }

@@ -11,8 +11,9 @@ import { materialsOn } from './materials-on'
 import { FINISH, FIT_HANGER, LOAD_TEST, LOOK, RECORD, STRIP_SETS } from './rules-of-thumb'
 import type { Before, Undone } from './task'
 import type { TaskContext } from './task-builder'
-import { task } from './task-builder'
+import { task, waitsFor } from './task-builder'
 import { taskKey } from './task-key'
+import { taskMessage } from './words'
 
 /** What a hanger goes round where that is not simply the base. */
 const HUNG_ROUND: Partial<Record<Body, string>> = { trees: 'round the trunk', bound: 'round the binding behind' }
@@ -24,7 +25,7 @@ export function hangerTask({ piece, runs, laid, shelf }: TaskContext): Undone {
     return task(
       'hang',
       'hang',
-      'Fit a hanger',
+      taskMessage('choose-hanger', {}),
       [sum`No hanger was chosen yet: choose one before you begin, it is what is forgotten most.`],
       {
         hands: once(FIT_HANGER, shelf),
@@ -43,7 +44,7 @@ export function hangerTask({ piece, runs, laid, shelf }: TaskContext): Undone {
   return task(
     'hang',
     'hang',
-    hanger.loop === 'tied' ? 'Hang it on its hooks' : 'Fit the hanger',
+    taskMessage(hanger.loop === 'tied' ? 'hang-on-hooks' : 'fit-hanger', {}),
     [
       [HANGING_LOOPS[hanger.loop].how, ...(hanger.loop === 'own hook' || hanger.loop === 'tied' ? [] : [' ', ...place])],
       ...(hanger.hook === 'route hooks' ? [routeWords(piece, hangerMake(piece, runs, shelf)!.hooks.value, shelf)] : []),
@@ -78,7 +79,7 @@ export const lookTask = ({ shelf }: TaskContext, after: readonly Before[]): Undo
   task(
     'look',
     'look',
-    'Hang it and look',
+    taskMessage('hang-and-look', {}),
     [
       sum`Hang it where it will live, on whatever holds for now. What you find becomes a note, and is put right before anything is fixed for good.`,
     ],
@@ -100,15 +101,13 @@ export const lookTask = ({ shelf }: TaskContext, after: readonly Before[]): Undo
 export function finishTask(context: TaskContext): Undone {
   const { piece, fixings, needs, shelf } = context
   const wired = fixings.some(({ way }) => FIXING_WAYS[way].link === 'wire') || needsWire(needs, shelf)
-  return task('finish', 'finish', 'Fix for good and finish the back', finishWords(context), {
+  return task('finish', 'finish', taskMessage('fix-for-good', {}), finishWords(context), {
     hands: once(FINISH, shelf),
     cautions: ['behind'],
     tools: [wired ? 'wire cutters' : 'scissors'],
     after: [
-      { id: 'look', why: 'the last wires are cut when it has been seen hanging' },
-      ...piece.making.own
-        .filter(({ after }) => after === 'look')
-        .map(({ id }) => ({ id: taskKey('own', id), why: 'what was found is put right first' })),
+      waitsFor('look', 'seen-hanging'),
+      ...piece.making.own.filter(({ after }) => after === 'look').map(({ id }) => waitsFor(taskKey('own', id), 'put-right-first')),
     ],
   })
 }
@@ -118,21 +117,18 @@ export const loadTask = ({ mass, shelf }: TaskContext): Undone =>
   task(
     'load',
     'load',
-    'Tug it, shake it',
+    taskMessage('load-test', {}),
     [
       sum`Hang ${quantity.mass(2 * mass.value)} on the hook for a minute, twice what the piece weighs. Then hang the piece and shake it: nothing may move, and it hangs straight.`,
     ],
     {
       hands: once(LOAD_TEST, shelf),
-      after: [
-        { id: 'hang', why: 'it must have its hanger' },
-        { id: 'finish', why: 'what is not fixed for good may fall' },
-      ],
+      after: [waitsFor('hang', 'has-its-hanger'), waitsFor('finish', 'fixed-for-good')],
     },
   )
 
 export const recordTask = ({ shelf }: TaskContext): Undone =>
-  task('record', 'record', 'Write down what happened', [sum`Note what you did otherwise, the hours, and what was left over.`], {
+  task('record', 'record', taskMessage('write-down', {}), [sum`Note what you did otherwise, the hours, and what was left over.`], {
     hands: once(RECORD, shelf),
-    after: [{ id: 'load', why: 'it is done when it hangs' }],
+    after: [waitsFor('load', 'done-when-it-hangs')],
   })

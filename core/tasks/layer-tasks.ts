@@ -33,6 +33,7 @@ import { fixingCautions } from './cautions'
 import type { PlaceRow, Undone } from './task'
 import { BOW_TIED, LOOP_EACH } from './rules-of-thumb'
 import { countsIn, handsFor, setsIn } from './durations'
+import { taskMessage } from './words'
 
 const FLOW_WORDS: Record<Flow, string> = {
   clockwise: 'All point clockwise.',
@@ -55,7 +56,7 @@ export function bowTask({ piece, runs, makeUps, shelf }: TaskContext, laid: Laid
   return task(
     taskKey('bow', laid.layer.id),
     'bow',
-    `Make the ${makeUp?.title ? lowerFirst(makeUp.title) : 'bow'}`,
+    taskMessage('make-bow', { bow: makeUp?.title || null }),
     makeUp ? makeUpWords(piece, laid, makeUp, runs, shelf).slice(0, -1) : [],
     {
       layer: laid.layer.id,
@@ -103,10 +104,13 @@ function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixi
     taskKey('lay', layer.id),
     'lay',
     bow
-      ? `Fix the ${makeUp?.title ? lowerFirst(makeUp.title) : 'bow'}`
+      ? taskMessage('fix-bow', { bow: makeUp?.title || null })
       : makeUp?.title
-        ? capital(makeUp.title)
-        : `${titled(layer, on)}: ${listed(rows.map(({ material, count: n }) => inList(n === 1 ? material.name : several(n, material.name, material.plural))))}`,
+        ? taskMessage('make-up', { title: makeUp.title })
+        : taskMessage('lay', {
+            layer: titled(layer, on),
+            things: rows.map(({ material, count: n }) => inList(n === 1 ? material.name : several(n, material.name, material.plural))),
+          }),
     [
       ...said,
       ...(leafy ? [flowWords(layer, run)] : []),

@@ -11,8 +11,10 @@ import { each, once } from './durations'
 import { BAGS, BAKES, BAKE_HANDS, JOIN, PAINT_COAT, PAINT_DRIES, SEAL_COAT, SEAL_DRIES, TAKE_OFF, WIPE_EACH } from './rules-of-thumb'
 import type { Before, TaskKind, Undone } from './task'
 import type { TaskContext } from './task-builder'
-import { task, wordOf } from './task-builder'
+import { task, waitsFor, wordOf } from './task-builder'
 import { taskKey } from './task-key'
+import type { ReasonCode } from './words'
+import { taskMessage } from './words'
 
 /** What is made ready: the things of a layer, or the base. */
 interface Prepared {
@@ -25,7 +27,7 @@ interface Prepared {
 }
 
 /** What a preparation says and takes, by what it is done to. */
-type Doing = Pick<Undone, 'title' | 'says' | 'hands'> & Partial<Pick<Undone, 'waits' | 'tools' | 'cautions'>>
+type Doing = Pick<Undone, 'named' | 'says' | 'hands'> & Partial<Pick<Undone, 'waits' | 'tools' | 'cautions'>>
 
 /** One kind of preparation. */
 interface PreparationSort {
@@ -34,9 +36,9 @@ interface PreparationSort {
   /** How it is done; null where it is not wanted. */
   readonly doing: (of: Prepared, shelf: Shelf) => Doing | null
   /** Why the next preparation waits for it. */
-  readonly next: string
+  readonly next: ReasonCode
   /** Why things go on only after it. */
-  readonly laid: string
+  readonly laid: ReasonCode
 }
 
 /** A preparation by what of it is wanted, null for nothing, and how that is done. */
@@ -55,27 +57,24 @@ const preparation = <T>(
   ...reasons,
 })
 
-const OFF = 'it must be off the older piece'
-const DRY = 'it must be dry before it goes on'
-
 /** In the order in which they are done: what is painted is clean and bent, what is sealed is painted. */
 const PREPARATIONS: readonly PreparationSort[] = [
-  preparation('take off', ({ from }) => from, takingOff, { next: OFF, laid: OFF }),
+  preparation('take off', ({ from }) => from, takingOff, { next: 'off-the-older', laid: 'off-the-older' }),
   preparation('finds', ({ clean }) => (clean === 'none' ? null : clean), cleaning, {
-    next: 'paint and glue hold on what is clean',
-    laid: 'what was found goes on when it is clean',
+    next: 'on-what-is-clean',
+    laid: 'goes-on-clean',
   }),
   preparation('join', ({ joined }) => (joined ? joined : null), joining, {
-    next: 'what must be bent or joined is joined before it is painted',
-    laid: 'a made part is made before it goes on',
+    next: 'joined-before-paint',
+    laid: 'made-before-laid',
   }),
-  preparation('paint', ({ paint }) => paint, painting, { next: 'sealer goes over dry paint', laid: DRY }),
-  preparation('seal', ({ seal }) => (seal > 0 ? seal : null), sealing, { next: DRY, laid: DRY }),
+  preparation('paint', ({ paint }) => paint, painting, { next: 'sealer-over-dry-paint', laid: 'dry-before-laid' }),
+  preparation('seal', ({ seal }) => (seal > 0 ? seal : null), sealing, { next: 'dry-before-laid', laid: 'dry-before-laid' }),
 ]
 
 function takingOff(from: string, { what }: Prepared, shelf: Shelf): Doing {
   return {
-    title: `Take ${what} off ${from}`,
+    named: taskMessage('take-off', { what, from }),
     says: [sum`Cut wires behind, ease dots of glue off with a thin blade, and keep the cut lengths.`],
     hands: once(TAKE_OFF, shelf),
     tools: ['wire cutters'],
@@ -87,20 +86,20 @@ function cleaning(clean: Exclude<Preparation['clean'], 'none'>, { what, count }:
   switch (clean) {
     case 'wipe':
       return {
-        title: `Wipe ${what}`,
+        named: taskMessage('wipe', { what }),
         says: [sum`Wipe each with a damp cloth, look it over for mould and holes, and let it dry.`],
         hands: worked(each(Math.max(1, count), count === 1 ? 'find' : 'finds', WIPE_EACH, shelf)),
       }
     case 'bag':
       return {
-        title: `Keep ${what} in a closed bag`,
+        named: taskMessage('keep-in-bag', { what }),
         says: [sum`Close the bag tight and lay it in the cold; then shake it out and look each over.`],
         hands: once(BAKE_HANDS, shelf),
         waits: once(BAGS, shelf),
       }
     case 'bake':
       return {
-        title: `Bake ${what}`,
+        named: taskMessage('bake', { what }),
         says: [sum`Spread in one layer on a lined tray and bake in a low oven for about an hour; let cool. Stay by it.`],
         hands: once(BAKE_HANDS, shelf),
         waits: once(BAKES, shelf),
@@ -112,7 +111,7 @@ function cleaning(clean: Exclude<Preparation['clean'], 'none'>, { what, count }:
 
 function joining(_: true, { what }: Prepared, shelf: Shelf): Doing {
   return {
-    title: `Bend and join ${what}`,
+    named: taskMessage('bend-and-join', { what }),
     says: [sum`Bend and join it now, let it settle, and check the joint: paint breaks where it is bent afterwards.`],
     hands: once(JOIN, shelf),
   }
@@ -126,7 +125,7 @@ function painting({ coats, colour }: NonNullable<Preparation['paint']>, { what }
       ? sum`One thin coat from all sides; turn it when it is dry to the touch.`
       : sum`${capital(wordOf(coats))} thin coats from all sides, each dry before the next.`
   return {
-    title: `Paint ${what} ${colourFamily(colour)}`,
+    named: taskMessage('paint', { what, colour: colourFamily(colour) }),
     says: [says],
     hands: worked(each(coats, coatsOf(coats), PAINT_COAT, shelf)),
     waits: worked(each(coats, coatsOf(coats), PAINT_DRIES, shelf)),
@@ -141,7 +140,7 @@ function sealing(coats: number, { what }: Prepared, shelf: Shelf): Doing {
       ? sum`One thin coat of sealer from all sides.`
       : sum`${capital(wordOf(coats))} thin coats of sealer, each dry before the next.`
   return {
-    title: `Seal ${what}`,
+    named: taskMessage('seal', { what }),
     says: [says],
     hands: worked(each(coats, coatsOf(coats), SEAL_COAT, shelf)),
     waits: worked(each(coats, coatsOf(coats), SEAL_DRIES, shelf)),
@@ -156,10 +155,10 @@ function preparing(of: Prepared, shelf: Shelf): Undone[] {
   return PREPARATIONS.flatMap(({ kind, doing, next }): Undone[] => {
     const done = doing(of, shelf)
     if (!done) return []
-    const { title, says, ...rest } = done
+    const { named, says, ...rest } = done
     const id = taskKey(kind, of.id)
-    const one = task(id, kind, title, says, { layer: of.id === 'base' ? null : of.id, after, ...rest })
-    after = [{ id, why: next }]
+    const one = task(id, kind, named, says, { layer: of.id === 'base' ? null : of.id, after, ...rest })
+    after = [waitsFor(id, next)]
     return [one]
   })
 }
@@ -167,7 +166,7 @@ function preparing(of: Prepared, shelf: Shelf): Undone[] {
 /** What has to be ready of a layer's own preparations, or the base's, before it goes on: the last of them. */
 export function preparedAfter(id: string, how: Preparation): Before[] {
   const last = PREPARATIONS.findLast(({ wanted }) => wanted(how))
-  return last ? [{ id: taskKey(last.kind, id), why: last.laid }] : []
+  return last ? [waitsFor(taskKey(last.kind, id), last.laid)] : []
 }
 
 /** What is done to things before they go on: long drying first. @param layers of which something lies */
@@ -175,11 +174,7 @@ export function preparationTasks({ piece, shelf }: TaskContext, layers: readonly
   const base = preparing(
     { id: 'base', what: `the ${BASE_SORTS[piece.base.kind].name.toLowerCase()}`, count: 1, how: piece.making.base },
     shelf,
-  ).map((one) =>
-    one.kind === 'take off'
-      ? one
-      : { ...one, after: [...one.after, { id: 'base', why: 'what is loose is off before it is bent, painted or sealed' }] },
-  )
+  ).map((one) => (one.kind === 'take off' ? one : { ...one, after: [...one.after, waitsFor('base', 'loose-is-off')] }))
   const things = layers.flatMap((one) => {
     const rows = [...countsOf(one)].map(([id, n]) => ({ material: materialOf(shelf, id)!, n }))
     return preparing(

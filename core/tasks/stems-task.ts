@@ -16,6 +16,7 @@ import type { Undone } from './task'
 import type { TaskContext } from './task-builder'
 import { task, unique } from './task-builder'
 import { taskKey } from './task-key'
+import { taskMessage } from './words'
 
 /** Everything that hands and the piece take, to be laid out before the first stem goes on. */
 function readyWords({ needs, shelf }: TaskContext, tools: readonly string[]): Said {
@@ -79,7 +80,7 @@ export function stemsTask(context: TaskContext, layers: readonly LaidLayer[]): U
   return task(
     'stems',
     'stems',
-    leaves.length ? 'Sort and cut' : 'Lay out what it takes',
+    taskMessage(leaves.length ? 'sort-and-cut' : 'lay-out', {}),
     [
       ...cuts,
       ...(heads.length ? [sum`Lay out ${listed(heads)}.`] : []),

@@ -2,9 +2,11 @@ import type { LaidPiece, Spacing } from '../placement'
 import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
 import type { Need } from '../material'
-import type { Figure, Said } from '../measure'
-import type { TaskKind, Undone } from './task'
+import type { Figure, Message, Said } from '../measure'
+import type { Before, TaskKind, Undone } from './task'
 import { NONE } from './durations'
+import type { ReasonCode } from './words'
+import { taskMessage } from './words'
 
 /** What the tasks of a piece are worked out from; what was worked out of a layer goes by its id. */
 export interface TaskContext extends LaidPiece {
@@ -17,17 +19,21 @@ export interface TaskContext extends LaidPiece {
   readonly mass: Figure
 }
 
-/** A task with nothing particular about it. */
+/** That a task waits for another. */
+export const waitsFor = (id: string, why: ReasonCode): Before => ({ id, why: taskMessage(why, {}) })
+
+/** A task with nothing particular about it. @param named what it is called */
 export const task = (
   id: string,
   kind: TaskKind,
-  title: string,
+  named: Message,
   says: readonly Said[],
   rest: Partial<Undone> & Pick<Undone, 'hands'>,
 ): Undone => ({
   id,
   kind,
-  title,
+  title: named.says.join(''),
+  named,
   says,
   reason: null,
   checks: [],

@@ -40,7 +40,7 @@ function brokenBy(order: readonly Task[]): Problem[] {
           task: task.id,
           severity: 'care',
           layer: null,
-          ...taskMessage('comes-before', { task: task.title, first: first.title, why, again }),
+          ...taskMessage('comes-before', { task: task.title, first: first.title, why: why.says, again }),
           mends: [
             {
               ...taskMessage('put-after', {}),

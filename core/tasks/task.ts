@@ -1,5 +1,5 @@
 import type { Need } from '../material'
-import type { Figure, Said } from '../measure'
+import type { Figure, Message, Said } from '../measure'
 import type { CautionId } from './cautions'
 
 export interface PlaceRow {
@@ -36,7 +36,7 @@ export type TaskKind = (typeof TASK_KINDS)[number]
 /** That one task must be done before another, and why. */
 export interface Before {
   readonly id: string
-  readonly why: string
+  readonly why: Message
   /** Hands must be off it, but it may still set: what is only moved afterwards waits until it is dry. */
   readonly wet?: true
 }
@@ -45,7 +45,9 @@ export interface Before {
 export interface Task {
   readonly id: string
   readonly kind: TaskKind
+  /** What it is called: the words of `named`. */
   readonly title: string
+  readonly named: Message
   readonly says: readonly Said[]
   /** The line of them that says why it is held so. */
   readonly reason: Said | null

@@ -17,8 +17,10 @@ import { DRY_EACH, RESERVE } from './rules-of-thumb'
 import { stemsTask } from './stems-task'
 import type { Before, Task, Undone } from './task'
 import type { TaskContext } from './task-builder'
-import { task } from './task-builder'
+import { task, waitsFor } from './task-builder'
 import { taskKey } from './task-key'
+import type { ReasonCode } from './words'
+import { taskMessage } from './words'
 
 /** All tasks, from bare base to hung piece, in the order in which the trade and the school of this piece have them. */
 export function tasksOf(context: TaskContext): Task[] {
@@ -33,7 +35,7 @@ export function tasksOf(context: TaskContext): Task[] {
   const before = beforeLaying(context, layers)
   const onBase = before.slice(0, 1)
   const laying = layingTasks(context, layers, before)
-  const laid = (why: string): Before[] => laying.map(({ id }) => ({ id, why }))
+  const laid = (why: ReasonCode): Before[] => laying.map(({ id }) => waitsFor(id, why))
   const hanger = (when: typeof making.hanger, after: readonly Before[]): Undone[] =>
     making.hanger === when ? [{ ...hangerTask(context), after }] : []
   const tasks: Undone[] = [
@@ -47,10 +49,10 @@ export function tasksOf(context: TaskContext): Task[] {
     ...(zoned.length ? [reserveTask(context, zoned, before)] : []),
     ...(fixings.some(isGlued) ? [dryTask(context, before)] : []),
     ...laying,
-    ...hanger('top known', [...onBase, ...laid('the top is known once it is laid')]),
-    lookTask(context, laid('there must be something to look at')),
+    ...hanger('top known', [...onBase, ...laid('top-is-known')]),
+    lookTask(context, laid('something-to-look-at')),
     finishTask(context),
-    ...hanger('last', [{ id: 'finish', why: 'the back is closed before the hanger is tied round it' }]),
+    ...hanger('last', [waitsFor('finish', 'back-is-closed')]),
     loadTask(context),
     recordTask(context),
     ...making.own.filter(({ after }) => after !== null).map(ownTask),
@@ -66,13 +68,10 @@ const isBow = ({ layer }: LaidLayer): boolean => layer.rule.kind === 'bow'
 
 /** What is done before anything is laid; the base first. */
 const beforeLaying = ({ piece }: TaskContext, layers: readonly LaidLayer[]): Before[] => [
-  { id: 'base', why: 'everything goes on the prepared base' },
-  ...preparedAfter('base', piece.making.base).map(({ id }) => ({
-    id,
-    why: 'the base must be ready, and dry, before anything touches it',
-  })),
-  ...(layers.length ? [{ id: 'stems', why: 'what is cut to length first is measured once' }] : []),
-  ...(layers.some(({ zones }) => zones.length) ? [{ id: 'reserve', why: 'places are kept before their neighbours go on' }] : []),
+  waitsFor('base', 'on-prepared-base'),
+  ...preparedAfter('base', piece.making.base).map(({ id }) => waitsFor(id, 'base-is-ready')),
+  ...(layers.length ? [waitsFor('stems', 'measured-once')] : []),
+  ...(layers.some(({ zones }) => zones.length) ? [waitsFor('reserve', 'places-are-kept')] : []),
 ]
 
 /** How layers are laid, in their order: bows where the maker's school has them, and nothing before what lies under it. */
@@ -89,10 +88,10 @@ function layingTasks(context: TaskContext, layers: readonly LaidLayer[], before:
     return [
       ...before.filter(({ id }) => id !== 'reserve' || !one.zones.length),
       ...preparedAfter(layer.id, layer.prepared),
-      ...(isBow(one) ? [{ id: taskKey('bow', layer.id), why: 'a bow is made before it is fixed' }] : []),
-      ...(glues ? [{ id: 'dry', why: 'what is glued is first laid dry and looked at' }] : []),
-      ...(goesBy ? [onceLaid(goesBy, 'it goes by the places of that layer')] : []),
-      ...(isBow(one) ? [] : firstBows.map((bow) => onceLaid(bow, 'here the bow goes on first and gives the spacing'))),
+      ...(isBow(one) ? [waitsFor(taskKey('bow', layer.id), 'bow-before-fixed')] : []),
+      ...(glues ? [waitsFor('dry', 'dry-before-glue')] : []),
+      ...(goesBy ? [onceLaid(goesBy, 'by-its-places')] : []),
+      ...(isBow(one) ? [] : firstBows.map((bow) => onceLaid(bow, 'bow-gives-spacing'))),
     ]
   }
   return [...firstBows, ...others, ...lastBows]
@@ -100,16 +99,16 @@ function layingTasks(context: TaskContext, layers: readonly LaidLayer[], before:
     .map((one, i, all) => {
       const under = all[i - 1]
       return under && !one.after.some(({ id }) => id === under.id)
-        ? { ...one, after: [...one.after, { id: under.id, why: 'what lies under it goes on first', wet: true as const }] }
+        ? { ...one, after: [...one.after, { ...waitsFor(under.id, 'under-goes-first'), wet: true as const }] }
         : one
     })
 }
 
 /** It waits for a layer's hands, and not until that is dry. */
-const onceLaid = ({ layer }: LaidLayer, why: string): Before => ({ id: taskKey('lay', layer.id), why, wet: true })
+const onceLaid = ({ layer }: LaidLayer, why: ReasonCode): Before => ({ ...waitsFor(taskKey('lay', layer.id), why), wet: true })
 
 function reserveTask({ runs, shelf }: TaskContext, zoned: readonly LaidLayer[], before: readonly Before[]): Undone {
-  return task('reserve', 'reserve', 'Mark the places that stay free', [zonesSaid(zoned, runs, shelf)], {
+  return task('reserve', 'reserve', taskMessage('mark-free', {}), [zonesSaid(zoned, runs, shelf)], {
     hands: once(RESERVE, shelf),
     tools: ['tape to mark with'],
     after: before.filter(({ id }) => id !== 'reserve' && id !== 'stems'),
@@ -121,7 +120,7 @@ function dryTask({ fixings, shelf }: TaskContext, before: readonly Before[]): Un
   return task(
     'dry',
     'dry',
-    'Lay it dry',
+    taskMessage('lay-dry', {}),
     [
       sum`Lay everything in its place without glue. Step back, move what crowds or gapes, and take a picture with the phone before you lift it off.`,
     ],

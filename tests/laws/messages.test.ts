@@ -12,7 +12,7 @@ import { planSeasonSoon, SEASON_WORDS } from '../../core/season'
 import { TASK_WORDS } from '../../core/tasks'
 import { benchOf, layerOf, pieceWith, shelf } from '../../core/testing'
 import { work } from '../../core/workings'
-import { anyPiece } from './pieces'
+import { anyPiece, worked } from './pieces'
 import { anySeason } from './seasons'
 import { hold } from './workrooms'
 
@@ -44,6 +44,13 @@ const SOME = 0.2
 describe('what is told', () => {
   it('of a piece, and what would mend it, is its code and what it is of', () =>
     hold(anyPiece, (piece) => expectInWords(told(benchOf(piece).problems)), SOME, 0))
+  it('of its tasks, what they are called and why one waits for another, is its code and what it is of', () =>
+    hold(
+      anyPiece,
+      (piece) => expectInWords(worked(piece).tasks.flatMap(({ named, after }) => [named, ...after.map(({ why }) => why)])),
+      SOME,
+      0,
+    ))
   it('of a season is its code and what it is of', () => hold(anySeason, (job) => expectInWords(planSeasonSoon(job).problems)))
   it('is told by its code: what the shelf lacks, what shows, what is heavy and what would answer it', () => {
     const lonely = pieceWith([

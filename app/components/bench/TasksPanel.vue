@@ -190,7 +190,7 @@ const bowNames = { first: 'First, to find the spacing', last: 'Last' } as const
             <FigureRow v-if="each.waits.value" label="Dries or sets" :figure="each.waits" :manner="bench.manner" />
             <ul v-if="each.after.length" class="text-fine text-soft">
               <li v-for="before in each.after.filter(({ id }) => tasks.some((other) => other.id === id))" :key="before.id">
-                After {{ tasks.find(({ id }) => id === before.id)?.title.toLowerCase() }}: {{ before.why }}.
+                After {{ tasks.find(({ id }) => id === before.id)?.title.toLowerCase() }}: {{ say(before.why.says, bench.manner) }}.
               </li>
             </ul>
           </div>
