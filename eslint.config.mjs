@@ -87,6 +87,17 @@ const floors = FLOORS.map((floor, i) => ({
   },
 }))
 
+/** Ids that are looked up as if every object had only its own. */
+const IDS_AS_KEYS = ['materials', 'stash'].map((of) => ({
+  selector: `MemberExpression[computed=true][object.type='MemberExpression'][object.property.name='${of}']`,
+  message: 'Any word may be an id: ask materialOf or stashOf, which find only what the shelf itself has.',
+}))
+/** The number of a figure, in a sum. */
+const FIGURE_IN_SUM = {
+  selector: "BinaryExpression[operator=/^[-+*\\u002F]$/] > MemberExpression[property.name='value'][object.type='MemberExpression']",
+  message: 'No view computes: what follows from figures is a figure of the core, with its sum.',
+}
+
 /** Functions that are one thing and yet long: an algorithm, a store’s setup, a switch over all there is. */
 const LONG = [
   'core/cut/{search,lower-bound}.ts',
@@ -115,14 +126,12 @@ export default withNuxt(
     files: ['core/**/*.ts', 'app/**/*.{ts,vue}'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        ...['materials', 'stash'].map((of) => ({
-          selector: `MemberExpression[computed=true][object.type='MemberExpression'][object.property.name='${of}']`,
-          message: 'Any word may be an id: ask materialOf or stashOf, which find only what the shelf itself has.',
-        })),
-      ],
+      'no-restricted-syntax': ['error', ...IDS_AS_KEYS],
     },
+  },
+  {
+    files: ['app/{components,pages}/**/*.vue'],
+    rules: { 'no-restricted-syntax': ['error', ...IDS_AS_KEYS, FIGURE_IN_SUM], 'vue/no-restricted-syntax': ['error', FIGURE_IN_SUM] },
   },
   {
     files: ['core/*.ts', 'core/workroom/*.ts'],

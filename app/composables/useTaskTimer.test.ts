@@ -23,14 +23,14 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-function begin(patience = 10) {
+function begin(hands = 5) {
   const task = ref<string | null>('base')
   const spent: Record<string, number> = {}
   const moved: number[] = []
   scope.run(() =>
     useTaskTimer({
       task: () => task.value,
-      patience: () => patience,
+      hands: () => hands,
       spend: (of, minutes) => (spent[of] = (spent[of] ?? 0) + minutes),
       clockMoved: (by) => moved.push(by),
       stopwatch: () => stopwatch,
@@ -76,7 +76,7 @@ it('does not count a page that nobody looks at, nor the machine’s sleep', () =
   expect(spent.base ?? 0).toBeLessThan(0.2)
 })
 it('stops when nothing was touched for long, and goes on when something is', () => {
-  const { spent } = begin(12)
+  const { spent } = begin(6)
   pass(20 * 60)
   expect(spent.base).toBeCloseTo(12, 0)
   pass(60, true)

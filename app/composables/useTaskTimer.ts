@@ -9,8 +9,8 @@ const JUMP = 2000
 export interface Spending {
   /** The task that hands are at; null while nothing is counted. */
   readonly task: () => string | null
-  /** How long hands may be at it without touching the page, minutes. */
-  readonly patience: () => number
+  /** How long hands are reckoned to be at it, minutes: twice as long they may be without touching the page. */
+  readonly hands: () => number
   readonly spend: (task: string, minutes: number) => void
   /** The machine's clock was put back by so much, below 0, or right again, ms. */
   readonly clockMoved: (by: number) => void
@@ -22,7 +22,7 @@ export interface Spending {
  * Times the task at hand while its page is looked at, by the machine's stopwatch, which nobody can put back; and tells when the
  * clock was.
  */
-export function useTaskTimer({ task, patience, spend, clockMoved, stopwatch = () => performance.now(), clock = Date.now }: Spending) {
+export function useTaskTimer({ task, hands, spend, clockMoved, stopwatch = () => performance.now(), clock = Date.now }: Spending) {
   let since = stopwatch()
   let touched = since
   let apart = clock() - since
@@ -44,7 +44,7 @@ export function useTaskTimer({ task, patience, spend, clockMoved, stopwatch = ()
       }
     }
     if (of === null || took <= 0 || took > ASLEEP || document.visibilityState !== 'visible') return
-    if (now - touched > Math.max(10, patience()) * 60_000) return
+    if (now - touched > Math.max(10, 2 * hands()) * 60_000) return
     spend(of, took / 60_000)
   }
   const touch = (): void => {

@@ -54,7 +54,7 @@ const forget = (id: string): void => void notices.tell('The sale could not be ta
           it used
         </p>
         <p class="text-soft">
-          <MoneyText :minor="plan.opened.value - plan.used.value" /> of it is left for the stash, where
+          <MoneyText :minor="plan.left.value" /> of it is left for the stash, where
           <MoneyText :minor="worthOfAll(stock.here, shops.shelf)" /> lies already.
           <template v-if="plan.tax"> Tax: <MoneyText :minor="plan.tax.value" />.</template>
           <template v-if="plan.saved.value > 0"> <MoneyText :minor="plan.saved.value" /> less than each by itself.</template>

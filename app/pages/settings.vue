@@ -10,7 +10,7 @@ import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
 
 /** What is written beside a number that does not say itself what it is of. */
-const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's' }
+const READ_IN: Partial<Record<Thumb['unit'], string>> = { share: '%', time: 's', angle: '°' }
 
 /** Every rule of thumb that figures go by: what is usual and why, and the maker's own. */
 useHead({ title: 'Settings · Ruddy Bramble' })

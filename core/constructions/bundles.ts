@@ -212,12 +212,14 @@ export interface Stretched {
   readonly bundles: number
   readonly advance: number
   readonly depth: number
+  /** Under one deep the frame shows, under one and a half it looks thin. */
+  readonly looks: 'bare' | 'thin' | 'good'
 }
 
 /**
  * @param sprigs each bundle takes, from 1 @param faces 1 or 2 @param inHand sprigs there are @param piece how long one is, mm
  * @returns null when they do not give one bundle
- * @example stretched({ length: 1000, closed: true }, 200, 4, 1, 43) // { bundles: 10, advance: 100, depth: 2 }
+ * @example stretched({ length: 1000, closed: true }, 200, 4, 1, 43) // { bundles: 10, advance: 100, depth: 2, looks: 'good' }
  */
 export function stretched(
   { length, closed }: Pick<Run, 'length' | 'closed'>,
@@ -229,7 +231,8 @@ export function stretched(
   const bundles = Math.floor(inHand / (sprigs * faces))
   if (bundles < 1) return null
   const advance = closed ? length / bundles : bundles > 1 ? Math.max(0, length - piece) / (bundles - 1) : length
-  return { bundles, advance, depth: advance > 0 ? piece / advance : bundles }
+  const depth = advance > 0 ? piece / advance : bundles
+  return { bundles, advance, depth, looks: depth < 1 ? 'bare' : depth < 1.5 ? 'thin' : 'good' }
 }
 
 const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)

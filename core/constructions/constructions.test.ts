@@ -299,7 +299,7 @@ describe('sprays, trunks, cords and hangers', () => {
 describe('sprigs in hand', () => {
   const run = { length: 1000, closed: true }
   it('stretch round in whole bundles, and lie so deep', () => {
-    expect(stretched(run, 200, 4, 1, 41)).toEqual({ bundles: 10, advance: 100, depth: 2 })
+    expect(stretched(run, 200, 4, 1, 41)).toEqual({ bundles: 10, advance: 100, depth: 2, looks: 'good' })
     expect(stretched(run, 200, 4, 2, 41)).toEqual({ bundles: 5, advance: 200, depth: 1 })
     expect(stretched(run, 200, 4, 1, 3)).toBeNull()
     expect(stretched({ length: 1000, closed: false }, 200, 1, 1, 5)).toEqual({ bundles: 5, advance: 200, depth: 1 })

@@ -84,8 +84,8 @@ export const EVEN_WITHIN = thumb(
 )
 export const MEANT_WITHIN = thumb(
   'cover.meant-within',
-  'An offset is meant when it lies within so many degrees',
-  'count',
+  'An offset is meant when it lies within',
+  'angle',
   40,
   [5, 90],
   'A little over an hour of the clock to each side.',

@@ -57,7 +57,7 @@ export const COVERAGE_WORDS: WordTable<CoverageMessages> = {
   'full-is-enough': () => ['Full is enough'],
   'join-shows': ({ join, where }) => ['The ', join, ' shows at ', ...where, '.'],
   'turn-to-cover': ({ base, by, back, name }) =>
-    sum`Turn the ${base} ${quantity.count(by)} degrees ${back ? 'back ' : ''}and the ${name} covers it`,
+    sum`Turn the ${base} ${quantity.angle(by)} ${back ? 'back ' : ''}and the ${name} covers it`,
   'move-over': ({ name }) => [`Move the ${name} over it`],
   'put-something-over': () => ['Put a bow, a sign or a focal over it'],
   'meant-heavy-but-even': ({ towards }) => [`Meant to be heavy towards ${clock(towards)}, but it is even.`],

@@ -51,7 +51,7 @@ export function hungOf({ piece, runs, laid, shelf }: LaidPiece, masses: Masses, 
       turns === null || !pivot || !centre
         ? null
         : figure(
-            quantity.ratio(turns),
+            quantity.angle(turns),
             sum`its weight lies ${quantity.length(Math.abs(centre.x - pivot.x))} to the ${centre.x < pivot.x ? 'left' : 'right'} and ${quantity.length(centre.y - pivot.y)} below where it hangs: atan(${quantity.length(Math.abs(centre.x - pivot.x))} ÷ ${quantity.length(centre.y - pivot.y)})`,
             masses.centre!.x.basis,
           ),

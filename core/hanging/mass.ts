@@ -48,11 +48,16 @@ export interface WeightPart {
   readonly at: Point
 }
 
+/** Parts by what they weigh, the heaviest first. */
+export const heaviestFirst = (parts: readonly WeightPart[]): WeightPart[] => [...parts].sort((a, b) => b.figure.value - a.figure.value)
+
 /** What a piece weighs: its base, all that is on it, the two together, part by part; and where it all balances. */
 export interface Masses {
   readonly base: Figure
   readonly on: Figure
   readonly whole: Figure
+  /** The same as it is reckoned, whatever a scale said. */
+  readonly reckoned: Figure
   readonly parts: readonly WeightPart[]
   /** The centre of mass; null while there is nothing. */
   readonly centre: { readonly x: Figure; readonly y: Figure } | null
@@ -116,6 +121,7 @@ export function massesOf(of: LaidPiece, needs: readonly Need[], taken: readonly 
   const together = terms.length
     ? worked({ ...plusAll(terms, terms[0]!), worked: true })
     : figure(quantity.mass(0), sum`nothing laid yet`, COUNTED)
+  const reckoned = worked(plus(labelled`base ${ofFigure(base)}`, labelled`on it ${ofFigure(together)}`))
   const read = piece.weighed.find(({ what }) => what === 'whole')
   return {
     base,
@@ -126,7 +132,8 @@ export function massesOf(of: LaidPiece, needs: readonly Need[], taken: readonly 
           read.of > 1 ? sum`${quantity.mass(read.grams)} on the scale ÷ ${quantity.count(read.of)}` : sum`on the scale`,
           { kind: 'measured' },
         )
-      : worked(plus(labelled`base ${ofFigure(base)}`, labelled`on it ${ofFigure(together)}`)),
+      : reckoned,
+    reckoned,
     parts,
     centre: centreOf(parts),
   }

@@ -26,14 +26,7 @@ export const LOAD_SHARE = thumb(
   [0.1, 1],
   'Doors are slammed and greenery takes up water. The maker’s leaflet rules.',
 )
-export const TILT_SEEN = thumb(
-  'hang.tilt-seen',
-  'A tilt is seen from',
-  'ratio',
-  2,
-  [0.5, 15],
-  'In degrees: less looks level from across the room.',
-)
+export const TILT_SEEN = thumb('hang.tilt-seen', 'A tilt is seen from', 'angle', 2, [0.5, 15], 'Less looks level from across the room.')
 export const WRAPS = thumb(
   'hang.wraps',
   'An arch is wrapped round the base at each end',

@@ -56,7 +56,7 @@ const WEAK: Readonly<Record<Weakness, string>> = {
 }
 const list = new Intl.ListFormat('de')
 const und = (words: readonly string[]): string => list.format(words)
-const { length, mass, share, ratio } = quantity
+const { length, mass, share, angle } = quantity
 
 /** The room in a language whose words stand in another order and whose lists are joined otherwise: all that a second language is. */
 const GERMAN: WordTable<HangingMessages> = {
@@ -92,7 +92,7 @@ const GERMAN: WordTable<HangingMessages> = {
   'flatter-or-outer-door': () => ['Flachere Blüten, oder außen aufhängen'],
   'turns-over': () => ['Der Schwerpunkt liegt über der Aufhängung: es kippt.'],
   'hang-higher': () => ['Höher aufhängen'],
-  tilts: ({ degrees, clockwise }) => sum`Um ${ratio(degrees)}° ${clockwise ? 'im' : 'gegen den'} Uhrzeigersinn geneigt.`,
+  tilts: ({ degrees, clockwise }) => sum`Um ${angle(degrees)} ${clockwise ? 'im' : 'gegen den'} Uhrzeigersinn geneigt.`,
   'move-hanger': ({ where }) => ['Aufhängung nach ', ...where],
   'weight-opposite': ({ mass: of, left }) => sum`Oder ${left ? 'links' : 'rechts'} außen ${mass(of)} mehr`,
   'reaches-floor': ({ by }) => sum`Um ${length(by)} zu lang: es liegt auf.`,

@@ -106,7 +106,7 @@ export const HANGING_WORDS: WordTable<HangingMessages> = {
   'turns-over': () => ['Its weight lies above where it hangs: it would turn over.'],
   'hang-higher': () => ['Hang it higher'],
   tilts: ({ degrees, clockwise }) =>
-    sum`It hangs ${quantity.ratio(degrees)}° ${clockwise ? 'clockwise' : 'anticlockwise'}: it is heavier on the ${clockwise ? 'right' : 'left'}.`,
+    sum`It hangs ${quantity.angle(degrees)} ${clockwise ? 'clockwise' : 'anticlockwise'}: it is heavier on the ${clockwise ? 'right' : 'left'}.`,
   'move-hanger': ({ where }) => ['Move the hanger to ', ...where],
   'weight-opposite': ({ mass, left }) => sum`Or ${quantity.mass(mass)} more at the ${left ? 'left' : 'right'} edge`,
   'reaches-floor': ({ by }) => sum`It reaches the floor: it is ${quantity.length(by)} too long below.`,

@@ -32,5 +32,8 @@ function material(id: string, { inches: [length, width], pack: [name, holds, pri
   }
 }
 
+/** Greenery that most pieces begin with, whatever the base. */
+export const FIRST_GREENS = ['bracken', 'cedar', 'eucalyptus', 'bay'] as const
+
 /** What the shelf holds before anyone adds to it, by id. */
 export const CATALOGUE: Readonly<Record<string, Material>> = recordOf(Object.entries(ROWS).map(([id, row]) => [id, material(id, row)]))

@@ -4,8 +4,8 @@ import type { LengthUnits } from './length'
 import { readExact, readTape, trimZeros } from './length'
 import { clock } from './angle'
 
-/** What a number counts. Lengths are mm, masses g, money minor units, times minutes, rates shares said to the thousandth of a percent. */
-export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'time' | 'rate'
+/** What a number counts. Lengths are mm, masses g, money minor units, times minutes, angles degrees, rates shares said to the thousandth of a percent. */
+export type Unit = 'length' | 'mass' | 'money' | 'count' | 'share' | 'clock' | 'ratio' | 'angle' | 'time' | 'rate'
 
 export interface Quantity {
   readonly value: number
@@ -67,6 +67,8 @@ export const quantity = {
   share: (value: number): Quantity => ({ value, unit: 'share' }),
   clock: (value: number): Quantity => ({ value, unit: 'clock' }),
   ratio: (value: number): Quantity => ({ value, unit: 'ratio' }),
+  /** @param value degrees */
+  angle: (value: number): Quantity => ({ value, unit: 'angle' }),
   /** @param value minutes */
   time: (value: number): Quantity => ({ value, unit: 'time' }),
 } as const
@@ -133,6 +135,8 @@ export function showExact(of: Quantity, manner: DisplayOptions): string {
       return String(value)
     case 'ratio':
       return trimZeros(value.toFixed(2))
+    case 'angle':
+      return `${trimZeros(value.toFixed(2))}°`
     case 'time':
       return timeSaid(value, 1)
   }

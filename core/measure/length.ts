@@ -46,6 +46,13 @@ export function readExact(mm: number, units: LengthUnits): string {
 }
 
 /**
+ * A long length as it is bought, in feet or metres.
+ * @example readLong(inches(102), 'in') // '8.5 ft'
+ */
+export const readLong = (mm: number, units: LengthUnits): string =>
+  units === 'in' ? `${(mm / FOOT).toFixed(1)} ft` : `${(mm / METRE).toFixed(2)} m`
+
+/**
  * Takes the zeros off that say nothing: `1.50` is `1.5`, `2.00` is `2`, `100` stays.
  * @example trimZeros('1.50') // '1.5'
  */

@@ -138,6 +138,8 @@ export interface BatchWork {
   readonly batch: Batch
   readonly atOnce: readonly Chore[]
   readonly oneByOne: readonly Chore[]
+  /** Minutes of hands that go piece by piece. */
+  readonly handsOneByOne: number
   /** Minutes of hands together, and were each made by itself. */
   readonly hands: number
   readonly apart: number
@@ -147,12 +149,14 @@ export interface BatchWork {
 export function batchWork(batch: Batch, pieces: readonly ToMake[], ready: readonly TaskOf[], by: Rated): BatchWork {
   const own = pieces.filter(({ id }) => batch.pieces.includes(id))
   const chores = choresOf(own, [batch], ready, by)
-  const hands = chores.reduce((all, each) => all + each.hands, 0)
+  const handsOf = (some: readonly Chore[]): number => some.reduce((all, each) => all + each.hands, 0)
+  const oneByOne = chores.filter(({ kind }) => !AT_ONCE[kind])
   return {
     batch,
     atOnce: chores.filter(({ kind }) => AT_ONCE[kind]),
-    oneByOne: chores.filter(({ kind }) => !AT_ONCE[kind]),
-    hands,
+    oneByOne,
+    handsOneByOne: handsOf(oneByOne),
+    hands: handsOf(chores),
     apart: chores.reduce((all, each) => all + each.hands + each.saves, 0),
   }
 }

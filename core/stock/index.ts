@@ -1,5 +1,6 @@
 export * from './take-apart'
 export * from './lot'
+export * from './lot-said'
 export * from './reserve'
 export * from './lot-value'
 export * from './amount'

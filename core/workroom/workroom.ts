@@ -91,6 +91,8 @@ export interface Plan {
   /** For all of it, with tax. */
   readonly opened: Figure
   readonly used: Figure
+  /** What of it is opened and not used: it is left for the stash. */
+  readonly left: Figure
   readonly tax: Figure | null
   /** What the pieces would cost, each bought for by itself, one after another. */
   readonly apart: Figure

@@ -170,9 +170,8 @@ export function untrue(figure: Figure, manner: DisplayOptions): string | null | 
   if (!worked) return undefined
   const result = spanOf(figure.value, figure.unit, showExact(figure, manner))
   if (!result) return undefined
-  const scale = { money: 1, length: 1, mass: 1, time: 1, count: 1, share: 1, rate: 1, ratio: 1, clock: 1 }[figure.unit]
   const slack = 1e-6 + (figure.unit === 'money' ? 0.5 : figure.unit === 'count' ? 1e-6 : 0)
-  const said = `${say(figure.sum, manner)} [${worked.low * scale}–${worked.high * scale} against ${result.low}–${result.high}]`
+  const said = `${say(figure.sum, manner)} [${worked.low}–${worked.high} against ${result.low}–${result.high}]`
   return worked.high + slack < result.low || worked.low - slack > result.high ? said : null
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Scale } from '@lucide/vue'
-import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor, usualHanger } from '#core/hanging'
+import { HANGING_HOOKS, HANGING_LOOPS, hookAgainst, loopsFor, usualHanger, heaviestFirst } from '#core/hanging'
 import { materialOf } from '#core/material'
 import { capital, lowerFirst, quantity, rate, say, show } from '#core/measure'
 import type { Hanger } from '#core/piece'
@@ -66,19 +66,17 @@ const weigh = (grams: number | null): string | null =>
   bench.apply({ do: 'weigh', what: 'whole', reading: grams === null ? null : { grams, of: 1 } }, 'weigh the piece')
 /** Parts by weight, the heaviest first, with what they are called. */
 const parts = computed(() =>
-  [...(workings.value?.mass.parts ?? [])]
-    .sort((a, b) => b.figure.value - a.figure.value)
-    .map((part) => {
-      const layer = workings.value?.layers.find(({ id }) => id === part.layer)
-      const material = part.material === null ? undefined : materialOf(shops.shelf, part.material)
-      const name =
-        part.kind === 'base'
-          ? 'Base'
-          : part.kind === 'glue'
-            ? 'Glue'
-            : `${capital(material?.plural ?? part.id)}${part.kind === 'fixings' && layer ? ', fixing' : part.kind === 'hanger' ? ', hanger' : ''}`
-      return { ...part, name }
-    }),
+  heaviestFirst(workings.value?.mass.parts ?? []).map((part) => {
+    const layer = workings.value?.layers.find(({ id }) => id === part.layer)
+    const material = part.material === null ? undefined : materialOf(shops.shelf, part.material)
+    const name =
+      part.kind === 'base'
+        ? 'Base'
+        : part.kind === 'glue'
+          ? 'Glue'
+          : `${capital(material?.plural ?? part.id)}${part.kind === 'fixings' && layer ? ', fixing' : part.kind === 'hanger' ? ', hanger' : ''}`
+    return { ...part, name }
+  }),
 )
 /** Chains of the load, one for each layer. */
 const chains = computed(() => {
@@ -157,7 +155,7 @@ const chains = computed(() => {
       <FigureRow v-if="hung.bears" label="The hook may carry" :figure="hung.bears" :manner="bench.manner" />
       <FigureRow
         v-if="hung.rest"
-        :label="hung.rest.value < 0 ? 'Turns anticlockwise, °' : 'Turns clockwise, °'"
+        :label="hung.rest.value < 0 ? 'Turns anticlockwise' : 'Turns clockwise'"
         :figure="{ ...hung.rest, value: Math.abs(hung.rest.value) }"
         :manner="bench.manner"
       />

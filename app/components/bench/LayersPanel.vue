@@ -4,7 +4,7 @@ import { VueDraggable } from 'vue-draggable-plus'
 import { Plus } from '@lucide/vue'
 import { baseNeeds, layersFrom } from '#core/coverage'
 import type { Material } from '#core/material'
-import { materialOf } from '#core/material'
+import { materialOf, FIRST_GREENS } from '#core/material'
 import { capital } from '#core/measure'
 import type { Layer, RuleKind } from '#core/piece'
 import { freshLayerId, freshSeed } from '#core/piece'
@@ -21,8 +21,6 @@ const notices = useNotices()
 const pieces = usePieces()
 const shops = useShops()
 const stock = useStock()
-/** Greenery that most bases begin with. */
-const GREENS = ['bracken', 'cedar', 'eucalyptus', 'bay'] as const
 const picking = ref(false)
 
 /** What is dragged is shown at once; the order is decided when it is let go. */
@@ -87,7 +85,7 @@ function takeFrom(id: string): void {
         <p class="text-fine text-soft">It is cut and counted for this base.</p>
         <div class="mt-1 flex flex-wrap gap-1">
           <button
-            v-for="each in GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])"
+            v-for="each in FIRST_GREENS.flatMap((id) => materialOf(shops.shelf, id) ?? [])"
             :key="each.id"
             type="button"
             class="button h-7"

@@ -29,7 +29,7 @@ let silence: ReturnType<typeof setTimeout> | undefined
 
 /** What the parts are said to weigh stands in for what lies on a scale that is not there. */
 function laid(): number {
-  if (what.value === 'whole') return bench.workings?.mass.parts.reduce((all, { figure }) => all + figure.value, 0) ?? 0
+  if (what.value === 'whole') return bench.workings?.mass.reckoned.value ?? 0
   return (props.materials.find(({ id }) => id === what.value)?.mass ?? 0) * several.value
 }
 

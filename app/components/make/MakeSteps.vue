@@ -56,7 +56,7 @@ watch(tasks, (all, before) => {
 // How long hands are at it: the page's own stopwatch.
 const { look } = useTaskTimer({
   task: () => (ready.value && !all.value && !done.value.has(task.value.id) ? task.value.id : null),
-  patience: () => 2 * task.value.hands.value,
+  hands: () => task.value.hands.value,
   spend,
   clockMoved,
 })

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { Plus, X } from '@lucide/vue'
 import { hasLoops, loopShows, meaningOf, ribbonInLoop } from '#core/placement'
-import { bowRibbon, meantBy, sized, sizeOf } from '#core/constructions'
+import { bowRibbon, meantBy, sizeOf, inFrontOf } from '#core/constructions'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { capital, quantity, show } from '#core/measure'
@@ -99,7 +99,7 @@ function both(mix: Layer['mix'], ribbons: readonly Ribbon[], words: string): voi
 function add({ id, plural }: Material): void {
   adding.value = false
   const last = props.rule.ribbons.at(-1)!
-  const smaller = last.build === 'hand' ? sized(last, Math.max(5, sizeOf(last) * 0.8), 'visible') : last
+  const smaller = inFrontOf(last)
   both([...props.layer.mix, { material: id, share: 1, only: null }], [...props.rule.ribbons, smaller], `add ${plural} to the bow`)
 }
 function remove(i: number): void {

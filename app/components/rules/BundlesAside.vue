@@ -67,7 +67,7 @@ function takeInHand(n: number): null {
     <div v-if="inHand !== null" class="pb-1 text-fine" role="status">
       <template v-if="thin"
         >{{ thin.bundles }} bundles, {{ length(thin.advance) }} apart, {{ thin.depth.toFixed(1) }} deep{{
-          thin.depth < 1 ? ': the frame shows between them' : thin.depth < 1.5 ? ': thin' : ''
+          thin.looks === 'bare' ? ': the frame shows between them' : thin.looks === 'thin' ? ': thin' : ''
         }}.
         <button
           type="button"

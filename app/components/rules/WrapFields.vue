@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import { quantity, several, show } from '#core/measure'
+import { quantity, readLong, several, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** From turn to turn, round what, and how it is held. */
 const props = defineProps<{ layer: Layer; rule: RuleOf<'wound'> }>()
 const { bench, units, run, worked, set, length } = useRuleFields<'wound'>(props)
-
-const feet = (mm: number): string => (units.value === 'in' ? `${(mm / 304.8).toFixed(1)} ft` : `${(mm / 1000).toFixed(2)} m`)
 </script>
 
 <template>
@@ -49,7 +47,7 @@ const feet = (mm: number): string => (units.value === 'in' ? `${(mm / 304.8).toF
             </button>
           </th>
           <td>{{ several(Math.round(each.turns), 'turn', 'turns') }}</td>
-          <td>{{ feet(each.length) }}</td>
+          <td>{{ readLong(each.length, units) }}</td>
           <td>{{ several(each.rolls, 'roll', 'rolls') }}</td>
           <td class="text-right">{{ show(quantity.time(each.minutes), bench.manner) }}</td>
         </tr>

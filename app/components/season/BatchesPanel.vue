@@ -124,7 +124,7 @@ const leave = (piece: string): void => void notices.tell('It could not be taken 
         </li>
         <li class="flex justify-between gap-3">
           <span>Then piece by piece, {{ several(work.oneByOne.length, 'task', 'tasks') }}</span>
-          <span class="shrink-0 tabular-nums">{{ time(work.oneByOne.reduce((all, { hands }) => all + hands, 0)) }}</span>
+          <span class="shrink-0 tabular-nums">{{ time(work.handsOneByOne) }}</span>
         </li>
       </ol>
     </article>

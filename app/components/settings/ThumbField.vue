@@ -7,7 +7,10 @@ const props = defineProps<{ thumb: Thumb; value: number; manner: DisplayOptions;
 
 /** How many of what is typed make one of the unit. */
 const each = computed(() => (props.thumb.unit === 'share' ? 100 : props.thumb.unit === 'time' ? 60 : 1))
-const label = computed(() => `${props.thumb.name}${props.thumb.unit === 'share' ? ', %' : props.thumb.unit === 'time' ? ', seconds' : ''}`)
+const label = computed(
+  () =>
+    `${props.thumb.name}${props.thumb.unit === 'share' ? ', %' : props.thumb.unit === 'time' ? ', seconds' : props.thumb.unit === 'angle' ? ', degrees' : ''}`,
+)
 const shown = (n: number): number => Number((n * each.value).toFixed(2))
 const takeLength = (mm: number | null): string | null => (mm === null ? 'Give a length.' : props.take(mm))
 const takeMass = (grams: number | null): string | null => (grams === null ? 'Give a weight.' : props.take(grams))

@@ -131,6 +131,10 @@ export function sizeOf(ribbon: Ribbon): number {
   }
 }
 
+/** A ribbon to be tied in front of another: a hand-made bow a fifth smaller, so that both are seen; all else alike. */
+export const inFrontOf = (behind: Ribbon): Ribbon =>
+  behind.build === 'hand' ? sized(behind, Math.max(5, sizeOf(behind) * 0.8), 'visible') : behind
+
 /** The same build in another size; strips of a jig keep their number of loops. @param size mm */
 export function sized(ribbon: Ribbon, size: number, means: LoopMeans): Ribbon {
   switch (ribbon.build) {
