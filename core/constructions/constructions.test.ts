@@ -300,9 +300,9 @@ describe('sprigs in hand', () => {
   const run = { length: 1000, closed: true }
   it('stretch round in whole bundles, and lie so deep', () => {
     expect(stretched(run, 200, 4, 1, 41)).toEqual({ bundles: 10, advance: 100, depth: 2, looks: 'good' })
-    expect(stretched(run, 200, 4, 2, 41)).toEqual({ bundles: 5, advance: 200, depth: 1 })
+    expect(stretched(run, 200, 4, 2, 41)).toEqual({ bundles: 5, advance: 200, depth: 1, looks: 'thin' })
     expect(stretched(run, 200, 4, 1, 3)).toBeNull()
-    expect(stretched({ length: 1000, closed: false }, 200, 1, 1, 5)).toEqual({ bundles: 5, advance: 200, depth: 1 })
+    expect(stretched({ length: 1000, closed: false }, 200, 1, 1, 5)).toEqual({ bundles: 5, advance: 200, depth: 1, looks: 'thin' })
   })
   it('both faces take twice the sprigs, on the bill as well', () => {
     const of = (faces: number) => work(ring('bay', usual('bundles', { faces }), { cut: inches(7) }), shelf)

@@ -130,7 +130,7 @@ describe('a join in sight', () => {
     expect(problem(bare(0), 'join')).toBeUndefined()
     const seen = problem(bare(140), 'join')!
     expect(say(seen.says, manner)).toBe('The wrapped end shows at 10:40.')
-    expect(say(seen.mends[0]!.says, manner)).toBe('Turn the grapevine 140 degrees back and the honey ribbon bow covers it')
+    expect(say(seen.mends[0]!.says, manner)).toBe('Turn the grapevine 140° back and the honey ribbon bow covers it')
     for (const { edit: how } of seen.mends) expect(problem(after(bare(140), how!), 'join')).toBeUndefined()
   })
   it('is not hidden by turning what hangs on its own hook', () => {
