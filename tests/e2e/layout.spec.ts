@@ -191,7 +191,7 @@ test('a join in sight is hidden by turning the ring', async ({ page }) => {
   await fill(page, 'Turned, °', '140')
   const join = page.locator('[data-problem="join"]')
   await expect(join).toContainText('shows at 10:40')
-  await join.getByRole('button', { name: /^Turn the grapevine 140 degrees back/ }).click()
+  await join.getByRole('button', { name: /^Turn the grapevine 140° back/ }).click()
   await expect(join).toHaveCount(0)
   await expect(page.getByLabel('Turned, °', { exact: true }).and(page.locator('input'))).toHaveValue('0')
 })
