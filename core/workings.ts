@@ -2,8 +2,18 @@ import type { AgainstFigures, LaidLayer, LaidPiece, Placement, Spacing, Tape, Zo
 import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
-import type { Balance, ColourCarry, Contrast, Coverage, Judged } from './coverage'
-import { balanceOf, colourCarry, contrastOf, contrastVerdicts, coverageFrom, coverProblems, coverVerdicts, LayerCount } from './coverage'
+import type { Balance, ColourCarry, Contrast, Coverage, Judged, SeenLayer } from './coverage'
+import {
+  balanceOf,
+  colourCarry,
+  contrastOf,
+  contrastVerdicts,
+  coverageFrom,
+  coverProblems,
+  coverVerdicts,
+  LayerCount,
+  seenShares,
+} from './coverage'
 import type { Scene } from './scene'
 import { sceneOf } from './scene'
 import type { Fixing, FixingAmount } from './fixing'
@@ -29,6 +39,8 @@ export interface Workings {
   readonly base: { readonly figures: readonly BaseFigure[]; readonly mass: Figure; readonly bounds: Bounds; readonly makeUp: MakeUp }
   readonly tapes: readonly Tape[]
   readonly cover: Coverage
+  /** What of each layer is seen from the front. */
+  readonly seen: readonly SeenLayer[]
   readonly balance: Balance
   readonly carry: readonly ColourCarry[]
   readonly contrast: Contrast
@@ -156,6 +168,7 @@ function seenOf(memory: Memory, of: LaidPiece, bounds: Bounds) {
   return {
     counted,
     cover,
+    shares: seenShares(laid, shelf),
     balance: balanceOf(of, reachOf(bounds), cover.sectors),
     carry: colourCarry(laid, reachOf(bounds), shelf),
     contrast: contrastOf(piece, laid, shelf),
@@ -198,6 +211,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
     tapes: tapesOf(runs, laid),
     cover,
+    seen: seen.shares,
     balance,
     carry,
     contrast,

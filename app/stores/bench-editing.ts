@@ -41,7 +41,7 @@ export function useEditing(
     const stop = watch(workings, (now) => {
       stop()
       const more = (now?.bill.opened.value ?? before) - before
-      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`)
+      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`, 'added cost')
     })
     return null
   }

@@ -7,6 +7,8 @@ export interface Notice {
   readonly severity: 'fault' | 'note'
   readonly title: string
   readonly text: string
+  /** What it is about: the next about the same takes its place. */
+  readonly about?: string
 }
 
 const STAYS_MS = 6000
@@ -19,11 +21,12 @@ export const useNotices = defineStore('notices', () => {
   const dialogs = ref(0)
   let last = 0
 
-  function add(severity: Notice['severity'], text: string, title = ''): void {
+  function add(severity: Notice['severity'], text: string, title = '', about?: string): void {
     // The same fault many times over is one.
     if (severity === 'fault' && shown.value.some((each) => each.title === title && each.text === text)) return
     const id = ++last
-    shown.value = [...shown.value.slice(-2), { id, severity, title, text }]
+    const others = shown.value.filter((each) => about === undefined || each.about !== about)
+    shown.value = [...others.slice(-2), { id, severity, title, text, ...(about === undefined ? {} : { about }) }]
     if (severity === 'note') setTimeout(() => dismiss(id), STAYS_MS)
   }
   function dismiss(id: number): void {
@@ -49,9 +52,9 @@ export const useNotices = defineStore('notices', () => {
         return false
       }
     },
-    /** Shows a line for a few seconds and reads it out. */
-    note(text: string) {
-      add('note', text)
+    /** Shows a line for a few seconds and reads it out. @param about the next note about the same takes its place */
+    note(text: string, about?: string) {
+      add('note', text, '', about)
       announced.value = text
     },
     /** Only reads it out: for what can be seen anyway. */

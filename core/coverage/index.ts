@@ -1,4 +1,5 @@
 export * from './coverage'
+export * from './seen-share'
 export * from './initial-layer'
 export * from './fullness'
 export * from './fill-to-fullness'

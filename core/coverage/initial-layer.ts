@@ -1,15 +1,16 @@
-import type { PieceOnRuns } from '../placement'
+import type { LaidLayer, PieceOnRuns } from '../placement'
 import { arrange, HELD } from '../placement'
 import type { BaseKind, Body, Run } from '../base'
 import { BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, USUAL_CORD } from '../material'
 import type { Rated, Thumb } from '../measure'
-import { clamp, inches, radians, rate } from '../measure'
+import { clamp, inches, leastThat, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
 import { BOUGH_YIELDS, BUNDLE_ADVANCE, withRuleKind, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
-import { AS_LAID, FIRST_FULL, FIRST_LUSH, FIRST_SPARSE } from './rules-of-thumb'
+import { AS_LAID, FIRST_FULL, FIRST_LUSH, FIRST_SPARSE, SECOND_SEEN } from './rules-of-thumb'
+import { seenShares } from './seen-share'
 
 /** How much of the face a first layer of greenery should hide, by the fullness asked. */
 const COVERS: Readonly<Record<Piece['brief']['fullness'], Thumb>> = { sparse: FIRST_SPARSE, full: FIRST_FULL, lush: FIRST_LUSH }
@@ -20,10 +21,14 @@ const SHORTEST = 60
 const OF_RUN = 0.6
 /** Neighbours lie over each other by at least this share of a stem, and no nearer than this, mm. Rules of thumb. */
 const OVERLAP = 0.4
-const NEAREST = 12
+const NEAREST = inches(0.75)
 /** From place to place, mm along the run: of what is laid over the greenery, and of accents. Rules of thumb. */
 const APART = { over: 90, accents: 200 } as const
 const MOST = 240
+/** A second greenery stands no closer than this, mm along the run. Rule of thumb. */
+const SECOND_APART = 40
+/** Greenery that covers this share of what a first layer should is the ground for a second. Rule of thumb. */
+const MOSTLY = 0.75
 /** A group of three heads, two of them across, takes at most this share of the base's shorter side; else one stands alone. Rule of thumb. */
 const GROUP = 0.55
 /** A bow across is so much of the base's width: between a third and a half. Rule of thumb. */
@@ -66,11 +71,14 @@ export function beginLayer(on: PieceOnRuns, beginning: Beginning): Begun {
 function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
   const { piece, runs, shelf } = on
   const start = startLayer(id, material, seed, runs)
+  const second = isGreen(start) && isCovered(on)
   const layer: Layer = {
     ...start,
     ...(by === null ? {} : withRuleKind(start, by, '')),
     // Greenery covers every part of a base that has several.
     ...(start.role === 'greenery' && runs.length > 1 ? { run: EACH } : {}),
+    // Over greenery that covers already, more of it is seen among the first, and does not hide it.
+    ...(second ? { role: 'second greenery' as const } : {}),
   }
   const room = roomOf(piece, runs, layer, shelf)
   if (layer.rule.kind === 'bow') return sized(layer, room)
@@ -88,10 +96,11 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
     case 'boughs':
       return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
     case 'arms':
-      return { ...own, rule: { ...own.rule, from: 0.03, count: countFor(on, own, room, long) } }
+      return { ...own, rule: { ...own.rule, from: 0.03, count: second ? secondCount(on, own, room) : countFor(on, own, room, long) } }
     case 'compass': {
-      const count =
-        own.role === 'greenery'
+      const count = second
+        ? secondCount(on, own, room)
+        : own.role === 'greenery'
           ? countFor(on, own, room, long)
           : own.role === 'accent' || material.form !== 'leaf'
             ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
@@ -104,9 +113,10 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
 }
 
 interface Room {
-  /** Of the runs that the layer goes on, the longest and the shortest, mm. */
+  /** Of the runs that the layer goes on, the longest, the shortest, and as they are in the middle, mm. */
   readonly length: number
   readonly shortest: number
+  readonly mean: number
   /** Half the face, mm, and half the base's shorter side. */
   readonly half: number
   readonly radius: number
@@ -131,6 +141,7 @@ function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Ro
   return {
     length: Math.max(...own.map(({ length }) => length)),
     shortest: Math.min(...own.map(({ length }) => length)),
+    mean: own.reduce((all, { length }) => all + length, 0) / Math.max(1, own.length),
     half,
     radius: short / 2 - half,
     closed: first!.closed,
@@ -162,29 +173,51 @@ function cutFor(
 export const reachingCut = (piece: Piece, runs: readonly Run[], layer: Layer, material: Material, by: Rated): number =>
   cutFor(layer, material, roomOf(piece, runs, layer, by))
 
+/** What lies there, and more of a layer with so many things. */
+function withSo({ piece, runs, shelf }: PieceOnRuns, layer: Layer, count: number): readonly LaidLayer[] {
+  const { rule } = layer
+  const own = rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule
+  const at = piece.layers.findIndex(({ role }) => ON_TOP.has(role))
+  const layers = piece.layers.toSpliced(at < 0 ? piece.layers.length : at, 0, { ...layer, rule: own })
+  return arrange({ ...piece, layers }, runs, shelf).filter((each) => !each.layer.hidden)
+}
+const coverOf = (laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): number =>
+  coverageOf(
+    runs,
+    laid.flatMap(({ placements }) => placements),
+    shelf,
+  ).share.value
+
+const isGreen = ({ role }: Pick<Layer, 'role'>): boolean => role === 'greenery' || role === 'second greenery'
+
+/** Whether the greenery that lies there already covers most of what a first layer should. */
+function isCovered({ piece, runs, shelf }: PieceOnRuns): boolean {
+  const greens = piece.layers.filter((layer) => !layer.hidden && isGreen(layer))
+  if (!greens.length) return false
+  return coverOf(arrange({ ...piece, layers: greens }, runs, shelf), runs, shelf) >= MOSTLY * rate(COVERS[piece.brief.fullness], shelf)
+}
+
+/**
+ * How many of a second greenery are seen as much as one should be: more of them are never seen less, so that the number is halved in
+ * on; each look lays all of the piece. Nothing that covered stays under a half of what is seen.
+ */
+function secondCount(on: PieceOnRuns, layer: Layer, { mean }: Room): number {
+  const wanted = rate(SECOND_SEEN, on.shelf)
+  const most = Math.max(LEAST_SECOND, Math.min(MOST, Math.floor(mean / SECOND_APART)))
+  const seen = (count: number): number =>
+    seenShares(withSo(on, layer, count), on.shelf).find((each) => each.layer === layer.id)?.share.value ?? 0
+  return leastThat(LEAST_SECOND, most, (count) => seen(count) >= wanted) ?? most
+}
+const LEAST_SECOND = 3
+
 /** The least stems of a layer that hide what a first layer should, but always one over the next. */
-function countFor({ piece, runs, shelf }: PieceOnRuns, layer: Layer, { length }: Room, long: number): number {
+function countFor(on: PieceOnRuns, layer: Layer, { length, mean }: Room, long: number): number {
+  const { piece, runs, shelf } = on
   const wanted = rate(COVERS[piece.brief.fullness], shelf)
-  const most = Math.min(MOST, Math.floor(length / NEAREST))
+  // Each run gets as many: on all of them together none stands nearer.
+  const most = Math.min(MOST, Math.floor(mean / NEAREST))
   const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))
-  const covers = (count: number): number => {
-    const { rule } = layer
-    const laid = arrange(
-      {
-        ...piece,
-        layers: [
-          { ...layer, rule: rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule },
-        ],
-      },
-      runs,
-      shelf,
-    )
-    return coverageOf(
-      runs,
-      laid.flatMap(({ placements }) => placements),
-      shelf,
-    ).share.value
-  }
+  const covers = (count: number): number => coverOf(withSo(on, layer, count), runs, shelf)
   let [count, cover] = [least, covers(least)]
   // Were they strewn, cover would go by the logarithm of what is left bare: that says how many to look at next.
   for (let looks = 0; looks < MOST_LOOKS && cover < wanted && count < most; looks++) {

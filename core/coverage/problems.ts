@@ -8,17 +8,20 @@ import { edit } from '../piece'
 import type { Balance } from './balance'
 import { balanceOf, heavySide, unanswered } from './balance'
 import type { CoverageCount, Coverage } from './coverage'
-import { coveredAt } from './coverage'
+import { coveredAt, coverageOf } from './coverage'
 import { closeStretch, fillerLayer } from './fill-to-fullness'
 import { fullnessAsks } from './fullness'
 import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
 import type { ColourCarry, Contrast } from './colour-and-weight'
+import type { SeenLayer } from './seen-share'
+import { seenShares } from './seen-share'
 import { coverageMessage } from './words'
 
 /** A piece as an eye sees it. */
 export interface Seen extends LaidPiece {
   readonly cover: Coverage
   readonly counted: CoverageCount
+  readonly shares: readonly SeenLayer[]
   readonly balance: Balance
   readonly carry: readonly ColourCarry[]
   readonly contrast: Contrast
@@ -27,8 +30,62 @@ export interface Seen extends LaidPiece {
 /** What an eye would find wanting. */
 export function coverProblems(seen: Seen): Problem[] {
   if (!seen.piece.layers.length) return []
-  return [...fullnessProblems(seen), ...joinProblem(seen), ...balanceProblems(seen), ...colourProblems(seen), ...contrastProblems(seen)]
+  return [
+    ...fullnessProblems(seen),
+    ...joinProblem(seen),
+    ...balanceProblems(seen),
+    ...colourProblems(seen),
+    ...contrastProblems(seen),
+    ...unseenProblems(seen),
+  ]
 }
+
+/** Fewer things than this, or a smaller share of a layer, may lie under others without a word. Rules of thumb. */
+const UNSEEN_LEAST = { things: 3, share: 0.25 } as const
+
+/** Stems that are bought and fixed, and lie under others. */
+function unseenProblems({ piece, runs, laid, cover, shares, shelf }: Seen): Problem[] {
+  const isMuch = ({ unseen, things }: SeenLayer): boolean =>
+    unseen.length >= UNSEEN_LEAST.things && unseen.length >= things * UNSEEN_LEAST.share
+  return shares.filter(isMuch).flatMap((seen): Problem[] => {
+    const { layer } = laid.find((one) => one.layer.id === seen.layer)!
+    const material = materialOf(shelf, layer.mix[0]!.material)
+    if (!material || layer.mix.length > 1 || layer.locked) return []
+    const { rule } = layer
+    /** With so many, no more of them is hidden than may be, and as much is covered: worked whole. */
+    const serves = (count: number): boolean => {
+      const layers = piece.layers.map((one) => (one.id === layer.id ? { ...one, rule: { ...rule, count } as typeof rule } : one))
+      const then = arrange({ ...piece, layers }, runs, shelf).filter((one) => !one.layer.hidden)
+      const found = seenShares(then, shelf).find((one) => one.layer === layer.id)
+      const covered = coverageOf(
+        runs,
+        then.flatMap(({ placements }) => placements),
+        shelf,
+      ).share.value
+      return found !== undefined && !isMuch(found) && covered >= cover.share.value - COVER_KEPT
+    }
+    const simple = rule.kind === 'compass' && !layer.taken.length && rule.count > seen.unseen.length
+    const fewer = simple ? [1, 0.75, 0.5].map((part) => rule.count - Math.round(seen.unseen.length * part)).find(serves) : undefined
+    return [
+      {
+        id: `unseen:${layer.id}`,
+        severity: 'note',
+        layer: layer.id,
+        ...coverageMessage('unseen', { plural: material.plural, things: seen.things, unseen: seen.unseen.length }),
+        mends: [
+          fewer === undefined
+            ? { ...coverageMessage('fewer-or-apart', {}), edit: null }
+            : {
+                ...coverageMessage('so-many-do', { count: fewer }),
+                edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, count: fewer } as typeof rule } },
+              },
+        ],
+      },
+    ]
+  })
+}
+/** Less of the face may be covered by so much, and nobody sees it. Rule of thumb. */
+const COVER_KEPT = 0.02
 
 /** So many bare stretches are told one by one. */
 const TOLD = 6

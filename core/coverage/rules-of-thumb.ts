@@ -42,6 +42,22 @@ export const FIRST_LUSH = thumb(
   [0.2, 0.99],
   'What follows covers the rest.',
 )
+export const SECOND_SEEN = thumb(
+  'cover.second-seen',
+  'Of what is seen, a second greenery takes',
+  'share',
+  0.27,
+  [0.05, 0.6],
+  'A fifth to a third: the first greenery stays the ground that it is seen on.',
+)
+export const UNSEEN_UNDER = thumb(
+  'cover.unseen-under',
+  'A thing is not seen when of it there shows less than',
+  'share',
+  0.1,
+  [0, 0.5],
+  'A tip that looks out is all that one would pay for.',
+)
 export const AS_LAID = thumb(
   'cover.as-laid',
   'Stems that hands lay for each that covers by reckoning',

@@ -37,6 +37,9 @@ export interface CoverageMessages {
   'carry-colour-to': { sides: readonly Side[] }
   'lost-on-surface': { differ: number; least: number }
   'lighter-or-elsewhere': Nothing
+  unseen: { plural: string; things: number; unseen: number }
+  'so-many-do': { count: number }
+  'fewer-or-apart': Nothing
 }
 
 /** "towards 4:30", "to the left" */
@@ -79,6 +82,10 @@ export const COVERAGE_WORDS: WordTable<CoverageMessages> = {
   'lost-on-surface': ({ differ, least }) =>
     sum`Hard to see on its surface: the colours differ by ${quantity.ratio(differ)}, and under ${quantity.ratio(least)} a piece is lost.`,
   'lighter-or-elsewhere': () => ['Lighter or brighter stems, or another place for it'],
+  unseen: ({ plural, things, unseen }) =>
+    sum`Of ${quantity.count(things)} ${plural} ${quantity.count(unseen)} are not seen: they lie under others.`,
+  'so-many-do': ({ count }) => sum`${quantity.count(count)} do as much`,
+  'fewer-or-apart': () => ['Fewer of them, or move what lies over them'],
 }
 
 /** A message of the room. */

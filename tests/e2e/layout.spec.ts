@@ -205,3 +205,19 @@ test('the other of a pair is made in the workroom', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Left ring, the other one' })).toBeVisible()
   await expect(page.getByTestId('piece')).toHaveCount(2)
 })
+
+test('a second greenery is laid among the first, and says what it adds and what is seen of it', async ({ page }) => {
+  await startPiece(page, 'Second ring')
+  await page.getByRole('button', { name: 'Stems', exact: true }).click()
+  await addLayer(page, 'Cedar spray')
+  const layer = await addLayer(page, 'Olive branch')
+  await expect(page.getByText(/^It adds \$\d+\.\d\d to what is opened/).first()).toBeVisible()
+  await expect(layer.getByLabel('Role')).toHaveValue('second greenery')
+  const count = Number(await layer.getByLabel('How many', { exact: true }).and(page.locator('input')).inputValue())
+  expect(count).toBeGreaterThanOrEqual(8)
+  expect(count).toBeLessThanOrEqual(30)
+  // A fifth to a third of what is seen.
+  const seen = parseFloat(await layer.getByRole('button', { name: /^Of all that is seen: / }).innerText())
+  expect(seen).toBeGreaterThan(20)
+  expect(seen).toBeLessThan(34)
+})

@@ -1,9 +1,12 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runsOf } from '../../core/base'
+import { beginLayer } from '../../core/coverage'
 import { readPiece, writePiece } from '../../core/formats'
 import type { Piece } from '../../core/piece'
-import { edit, mirrorPiece } from '../../core/piece'
+import { EACH, edit, mirrorPiece } from '../../core/piece'
 import { CATALOGUE } from '../../core/material'
+import { inches } from '../../core/measure'
 import { dropOnto } from '../../core/placement'
 import { choresOf } from '../../core/season'
 import { timesOf } from '../../core/tasks'
@@ -220,5 +223,23 @@ describe('any piece', () => {
         expect(work(piece, shelf)).toEqual(one)
       },
       SOME / 2,
+    ))
+  it('is begun with no more than one thing for three quarters of an inch, and one greenery leaves the other in sight', () =>
+    hold(
+      fc.tuple(anyPiece, fc.constantFrom('olive', 'cedar', 'fir', 'eucalyptus')),
+      ([piece, material]) => {
+        const runs = runsOf(piece.base)
+        const { layer, at } = beginLayer({ piece, runs, shelf }, { id: 'next', material: CATALOGUE[material]!, seed: 5, by: null })
+        const { placements, seen } = work({ ...piece, layers: piece.layers.toSpliced(at, 0, layer) }, shelf)
+        const own = placements.filter((each) => each.layer === 'next')
+        const on = runs.filter(({ id }) => layer.run === EACH || layer.run === id)
+        const length = on.reduce((all, run) => all + run.length, 0)
+        expect(own.length).toBeLessThanOrEqual(Math.max(3 * on.length, length / inches(0.75)))
+        // Three are the fewest that are begun with, however large they are.
+        const share = seen.find((each) => each.layer === 'next')?.share.value ?? 0
+        if (layer.role === 'second greenery' && own.length > 3 * on.length) expect(share).toBeLessThan(0.5)
+      },
+      SOME,
+      0,
     ))
 })

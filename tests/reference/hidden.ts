@@ -76,6 +76,37 @@ export function agrees(piece: Piece): void {
   expect(Math.abs(workings.cover.share.value - hidden(piece, workings))).toBeLessThan(0.02)
 }
 
+/** How far round the base things are looked for, mm. */
+const ROUND = 400
+
+/**
+ * What of each layer is seen, of all that is, by what the renderer paints: a layer and all above it, less all above it. Layers lie on one
+ * another in their order here.
+ */
+export function seenByRenderer(piece: Piece, { scene, placements }: Pick<Workings, 'scene' | 'placements'>): Map<string, number> {
+  const { left, top, right, bottom } = boundsOf(runsOf(piece.base))
+  const [wide, high] = [right - left + 2 * ROUND, bottom - top + 2 * ROUND]
+  const layerOf = new Map(placements.map(({ id, layer }) => [id, layer]))
+  const painted = (layers: readonly string[]): number => {
+    const ink = new SvgInk()
+    const things = scene.items
+      .filter(({ id }) => layers.includes(layerOf.get(id)!))
+      .map(
+        (item) =>
+          `<g transform="translate(${item.x} ${item.y}) rotate(${item.bearing})">${ink.marks(itemGlyph(item).marks.filter(({ cast }) => !cast))}</g>`,
+      )
+      .join('')
+    const { pixels } = new Resvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="${left - ROUND} ${top - ROUND} ${wide} ${high}" stroke-linecap="round" stroke-linejoin="round"><defs>${ink.defs()}</defs>${things}</svg>`,
+      { fitTo: { mode: 'zoom', value: Math.min(FINE, MOST_PIXELS / Math.max(wide, high)) } },
+    ).render()
+    return alphaOf(pixels).reduce((all, alpha) => all + alpha, 0)
+  }
+  const ids = piece.layers.map(({ id }) => id)
+  const from = ids.map((_, i) => painted(ids.slice(i)))
+  return new Map(ids.map((id, i) => [id, (from[i]! - (from[i + 1] ?? 0)) / from[0]!]))
+}
+
 export const start = startPiece('seen', 'Seen', 'grapevine')
 export const onRing = (material: string, count: number): Piece => ({
   ...start,

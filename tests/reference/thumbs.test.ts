@@ -174,7 +174,7 @@ describe('fullness (our own, set by looking)', () => {
     const seen = work(piece, shelf)
     const inSight = (share: number) => {
       const { cover, runs, counted } = covered(() => share)
-      return coverProblems({ ...seen, piece, runs, laid: [], shelf, cover, counted, carry: [] }).some(({ id }) => id === 'join')
+      return coverProblems({ ...seen, piece, runs, laid: [], shelf, cover, counted, shares: [], carry: [] }).some(({ id }) => id === 'join')
     }
     expect([inSight(0.5), inSight(0.66), inSight(0.74), inSight(0.9)]).toEqual([true, true, false, false])
   })

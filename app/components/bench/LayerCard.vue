@@ -20,6 +20,10 @@ const shops = useShops()
 const mixing = ref(false)
 
 const worked = computed(() => bench.workings?.layers.find(({ id }) => id === props.layer.id))
+/** What is seen of it, where it is not alone. */
+const seen = computed(() =>
+  (bench.workings?.seen.length ?? 0) > 1 ? (bench.workings!.seen.find((each) => each.layer === props.layer.id) ?? null) : null,
+)
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
 
@@ -108,6 +112,7 @@ function addToMix(material: Material): void {
     <div v-if="open" class="space-y-2.5 border-t border-seam p-2">
       <PickField label="Placing rule" :value="layer.rule.kind" :options="rules" :hint="sort.note" @pick="takeRule" />
       <component :is="RULE_FORMS[layer.rule.kind].fields" :key="layer.rule.kind" :layer="layer" :rule="layer.rule" />
+      <FigureRow v-if="seen" label="Of all that is seen" :figure="seen.share" :manner="bench.manner" />
       <MakeUpCard v-if="worked?.makeUp" :layer="layer" :make-up="worked.makeUp" />
 
       <div v-if="!sort.builds">

@@ -53,7 +53,7 @@ async function add(material: Pick<Material, 'id' | 'plural'>, by: RuleKind | nul
     'The layer could not be laid',
     askBeginning(bench.piece!, stock.pricing, { id, material: material.id, seed: freshSeed(bench.piece!.layers), by }).then((begun) => {
       if (!begun || !bench.piece) return
-      bench.apply({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
+      bench.take({ do: 'add layer', ...begun, at: Math.min(begun.at, bench.piece.layers.length) }, `add ${material.plural}`)
       bench.openLayer = id
       notices.announce(`${material.plural} are layer ${begun.at + 1}`)
     }),

@@ -1,0 +1,79 @@
+import type { LaidLayer, Placement } from '../placement'
+import { boundsAt, silhouetteOf } from '../looks'
+import type { Shelf } from '../material'
+import type { Figure, Rated } from '../measure'
+import { COUNTED, figure, quantity, rate, sum } from '../measure'
+import { under } from './grid'
+import { UNSEEN_UNDER } from './rules-of-thumb'
+
+/** What an eye sees of a layer. */
+export interface SeenLayer {
+  readonly layer: string
+  /** Of all that is seen of the things on the piece. */
+  readonly share: Figure
+  /** Its things of which next to nothing is seen. */
+  readonly unseen: readonly string[]
+  readonly things: number
+}
+
+/** Cells across the longer side of all that lies there. */
+const FINENESS = 260
+
+/** How many cells each thing takes, and how many of them are seen. */
+interface SeenCells {
+  readonly own: Uint32Array
+  readonly seen: Uint32Array
+}
+
+/** Lays things on one another, the lowest first, and counts what of each stays uppermost. @param placements from back to front */
+function seenCells(placements: readonly Placement[], shelf: Shelf): SeenCells {
+  const things = placements.map((of) => ({ of, silhouette: silhouetteOf(of, shelf) }))
+  const edges = things.map(({ of, silhouette }) => boundsAt(silhouette, of))
+  const left = Math.min(...edges.map((each) => each.left))
+  const top = Math.min(...edges.map((each) => each.top))
+  const wide = Math.max(...edges.map((each) => each.right)) - left
+  const high = Math.max(...edges.map((each) => each.bottom)) - top
+  const cell = Math.max(wide, high, 1) / FINENESS
+  const frame = { left, top, cell, columns: Math.ceil(wide / cell) + 1, rows: Math.ceil(high / cell) + 1 }
+  const upper = new Int32Array(frame.columns * frame.rows).fill(-1)
+  const own = new Uint32Array(things.length)
+  things.forEach(({ of, silhouette }, i) => {
+    const cells = under(frame, silhouette, of)
+    own[i] = cells.length
+    for (let k = 0; k < cells.length; k++) upper[cells[k]!] = i
+  })
+  const seen = new Uint32Array(things.length)
+  for (const i of upper) if (i >= 0) seen[i]! += 1
+  return { own, seen }
+}
+
+/**
+ * What of each layer, and of each thing, is seen from the front: all is laid on one another in the order in which it is drawn, as
+ * silhouettes on a raster, and what stays uppermost is counted.
+ * @returns one for each layer on which something lies, in their order
+ */
+export function seenShares(laid: readonly LaidLayer[], shelf: Shelf): SeenLayer[] {
+  const placements = laid.flatMap((one) => one.placements).sort((a, b) => a.lift - b.lift)
+  if (!placements.length) return []
+  const { own, seen } = seenCells(placements, shelf)
+  const all = seen.reduce((sum1, n) => sum1 + n, 0)
+  const at = new Map(placements.map(({ id }, i) => [id, i]))
+  return laid
+    .filter((one) => one.placements.length > 0)
+    .map(({ layer, placements: things }): SeenLayer => {
+      const ids = things.map(({ id }) => id)
+      const cells = ids.reduce((sum1, id) => sum1 + seen[at.get(id)!]!, 0)
+      return {
+        layer: layer.id,
+        share: figure(
+          quantity.share(all ? cells / all : 0),
+          sum`counted from the front: ${quantity.count(cells)} of the ${quantity.count(all)} cells in which something is seen`,
+          COUNTED,
+        ),
+        unseen: ids.filter((id) => isUnseen(seen[at.get(id)!]!, own[at.get(id)!]!, shelf)),
+        things: ids.length,
+      }
+    })
+}
+
+const isUnseen = (seen: number, own: number, by: Rated): boolean => own > 0 && seen < own * rate(UNSEEN_UNDER, by)
