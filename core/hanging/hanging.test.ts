@@ -7,7 +7,7 @@ import type { Hanger, Piece } from '../piece'
 import { edit, HOOKS, LOOPS, PieceSchema } from '../piece'
 import { layerOf, pieceWith, shelf, takesOf, usesOf } from '../testing'
 import { work } from '../workings'
-import { archLength, attachment, hangerLength, pivotOf } from './hanger'
+import { archLength, attachment, hangerLength, pivotOf, routeWords } from './hanger'
 import { HANGING_HOOKS, HANGING_LOOPS, loopsFor } from './hanger-catalogue'
 import { centreOfRuns } from './mass'
 import { restAngle, rightingMass, turnedAbout } from './rest-angle'
@@ -278,4 +278,12 @@ describe('load paths', () => {
   it('light things hang on nothing that is traced', () =>
     expect(paths(pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 6, start: 0 })]))).toEqual([]))
   it('without a hanger none is sound', () => expect(paths({ ...skep(), hanger: null })[0]).toMatchObject({ sound: false }))
+})
+
+it('says where the hooks of a garland go: at the corners of a shelf only where its ends hang down', () => {
+  const of = usualBase('mantel-garland')
+  const said = (drops: number): string =>
+    say(routeWords({ base: { ...of, shape: { ...of.shape, drops } as typeof of.shape } }, 4, shelf), manner)
+  expect(said(300)).toMatch(/^4 hooks: at both corners of the shelf, at both ends, and none farther/)
+  expect(said(0)).toMatch(/^4 hooks: at both ends, and none farther/)
 })

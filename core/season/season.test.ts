@@ -73,6 +73,8 @@ describe('the clock of hands', () => {
     expect(() => weekdayOf('2026-02-30')).toThrow(RangeError)
   })
   it('refuses hours beyond midnight, and one day twice', () => {
+    expect(HoursSchema.safeParse(evenings(360)).success).toBe(true)
+    expect(HoursSchema.safeParse(evenings(361)).success).toBe(false)
     expect(HoursSchema.safeParse({ ...evenings(0), week: evenings(400).week }).success).toBe(false)
     const day = { day: MONDAY, from: 0, minutes: 1, kind: 'off', note: '' }
     expect(HoursSchema.safeParse({ ...evenings(60), days: [day, day] }).success).toBe(false)
@@ -399,6 +401,14 @@ describe('what would make it fit', () => {
     expect(mends.filter(({ fits }) => fits).map(({ change }) => change.kind)).toEqual(['earlier', 'later'])
     for (const { change, fits } of mends) expect(planSeasonSoon(doing(late, change)).fits).toBe(fits)
   })
+  it('asks for no hours at the bench on a day at the market', () => {
+    const days = [1, 2, 3].map((i) => ({ day: `2026-11-0${i}`, kind: 'market' as const, note: '', from: 540, minutes: 0 }))
+    const busy = { ...job, season: { ...job.season, hours: { ...job.season.hours, days } } }
+    const asked = (of: SeasonJob) =>
+      seasonMends(of, planSeasonSoon(of)).flatMap(({ change }) => (change.kind === 'hours' ? [change.day] : []))
+    expect(asked(job).length).toBeGreaterThan(0)
+    expect(asked(busy).filter((day) => days.some((each) => each.day === day))).toEqual([])
+  })
   it('offers nothing where it fits', () => {
     const fits = jobOf([piece('ring', '2026-11-03', [task('t', 10)])])
     expect(seasonMends(fits, planSeasonSoon(fits))).toEqual([])
@@ -409,6 +419,9 @@ describe('what would make it fit', () => {
     const twice = withMore({ ...season, hours: withMore(season, MONDAY, 60) }, MONDAY, 240)
     // Seven hours from six would end after midnight: they begin at five.
     expect(twice.days).toEqual([{ day: MONDAY, kind: 'bench', note: '', from: 1020, minutes: 420 }])
+    // Other days stay, in their order.
+    const other = { day: '2026-11-01', kind: 'off' as const, note: '', from: 0, minutes: 0 }
+    expect(withMore({ hours: { ...season.hours, days: [other] } }, MONDAY, 60).days.map(({ day }) => day)).toEqual(['2026-11-01', MONDAY])
   })
 })
 

@@ -250,6 +250,10 @@ describe('a cut', () => {
       rest: { reserved: { piece: 'p', want: null } },
     })
   })
+  it('has no price of its own where none was paid, neither the piece nor the rest', () => {
+    const { piece, rest } = cutFrom({ lot: null, material: 'r', length: 900, cut: 300, want: cutForW, least: 9, paid: null }, newId)
+    expect([piece.paid, rest!.paid]).toEqual([null, null])
+  })
   it('loses neither length nor money', () => {
     fc.assert(
       fc.property(

@@ -6,7 +6,7 @@ import { say } from '../measure'
 import type { Piece } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
-import { CAUTIONS, hangingCautions, hazardCautions } from './cautions'
+import { CAUTIONS, fixingCautions, hangingCautions, hazardCautions } from './cautions'
 
 const manner = { units: 'in', currency: 'USD' } as const
 const steps = (piece: Piece) => work(piece, shelf).tasks
@@ -50,6 +50,17 @@ describe('tasksOf', () => {
     expect(all).toContain('Hang its middle 4¾ in below its place on two cords.')
     expect(all).not.toContain('undefined')
   })
+  it('says where the hook of a base is, where it has one', () => {
+    const base = (hook: number | null) => text(pieceWith([], { base: { ...usualBase('grapevine'), hook } }))
+    expect(base(null)).not.toMatch(/hook is at/)
+    expect(base(0.25)).toMatch(/Its hook is at 3:00\./)
+  })
+  it('takes for what is wound as long as its turns say', () => {
+    const wound = pieceWith([layerOf('w', 'ribbon-slate', { kind: 'wound', pitch: 70, thick: 60, ends: 50, every: null })])
+    const { tasks, layers } = work(wound, shelf)
+    const time = layers[0]!.makeUp!.figures.find(({ id }) => id === 'time')!.figure
+    expect(tasks.find(({ id }) => id === 'layer:w')!.hands).toEqual(time)
+  })
   it('gives every placement a clock position, in order round the ring', () => {
     const [row] = steps(full).find(({ id }) => id === 'layer:a')!.places
     expect(row).toMatchObject({
@@ -77,11 +88,22 @@ describe('cautions', () => {
     const pinned = pieceWith([layerOf('a', 'heather', { kind: 'compass', count: 6, start: 0 })], { base: usualBase('straw') })
     expect(cautionsOf(pinned)).not.toContain('glue')
   })
+  it('warns of glue that burns and of glue that sets, each where it is taken, and of nothing else', () => {
+    expect(fixingCautions(['glue-stick'])).toEqual(['glue'])
+    expect(fixingCautions(['weather-glue'])).toEqual(['setting'])
+    expect(fixingCautions(['glue-stick', 'weather-glue', 'zip-tie'])).toEqual(['glue', 'setting'])
+    expect(fixingCautions(['zip-tie', 'paddle-wire'])).toEqual([])
+  })
   it('warns of fire indoors, of blocked exits on doors', () => {
     const dry = Object.values(CATALOGUE).filter(({ state }) => state === 'dried')
     const indoors = pieceWith([], { brief: { weather: 'indoors' } })
     expect(hangingCautions(indoors, dry)).toContain('dry')
     expect(hangingCautions(indoors, [CATALOGUE['dahlia']!])).not.toContain('dry')
+    // One dried thing among artificial ones burns as well, and out of doors nothing dries over a fire.
+    expect(hangingCautions(indoors, [CATALOGUE['dahlia']!, dry[0]!])).toContain('dry')
+    expect(hangingCautions(pieceWith([], { brief: { weather: 'covered' } }), dry)).not.toContain('dry')
+    const made = Object.values(CATALOGUE).find(({ state }) => state === 'made')!
+    expect(hangingCautions(indoors, [made])).not.toContain('dry')
     expect(hangingCautions(pieceWith([], { brief: { surface: { kind: 'door', colour: '#333333' } } }), [])).toContain('exit')
   })
   it('has words for every hazard on the shelf', () => {
@@ -97,6 +119,16 @@ describe('tools', () => {
     const hung = (hook: 'nail' | 'suction cup' | 'over the door') => ({ ...full, hanger: { ...full.hanger!, hook } })
     expect(toolsAt(hung('nail'), 'hang')).toEqual(['hammer or drill'])
     for (const hook of ['suction cup', 'over the door'] as const) expect(toolsAt(hung(hook), 'hang')).toEqual([])
+  })
+  it('the back is finished with wire cutters where anything is wired, else with scissors', () => {
+    const held = (fixing: 'stem wire' | 'zip tie', more: 'stem wire' | 'zip tie' = fixing) =>
+      pieceWith([
+        layerOf('a', 'pine-cone', { kind: 'compass', count: 3, start: 0 }, { fixing }),
+        layerOf('b', 'pine-cone', { kind: 'compass', count: 3, start: 0.1 }, { fixing: more }),
+      ])
+    expect(toolsAt(held('stem wire'), 'finish')).toEqual(['wire cutters'])
+    expect(toolsAt(held('zip tie', 'stem wire'), 'finish')).toEqual(['wire cutters'])
+    expect(toolsAt(held('zip tie'), 'finish')).toEqual(['scissors'])
   })
   it('a maker’s own wire wants cutters and care like any other, whatever it is called', () => {
     const own = { ...shelf, materials: { ...shelf.materials, copper: { ...CATALOGUE['paddle-wire']!, id: 'copper' } } }
