@@ -118,7 +118,7 @@ describe('editing', () => {
     await vi.waitFor(() => expect(bench.workings!.layers[0]!.count).toBe(25))
     const more = bench.workings!.bill.opened.value - before
     expect(more).toBeGreaterThan(0)
-    await vi.waitFor(() => expect(said).toHaveBeenCalledWith(expect.stringContaining(`It adds $${(more / 100).toFixed(2)}`)))
+    await vi.waitFor(() => expect(said).toHaveBeenCalledWith(expect.stringContaining(`It adds $${(more / 100).toFixed(2)}`), 'added cost'))
   })
   it('refuses in words what cannot be, and changes nothing', async () => {
     const bench = await opened()
