@@ -42,6 +42,8 @@ export function coverProblems(seen: Seen): Problem[] {
 
 /** Fewer things than this, or a smaller share of a layer, may lie under others without a word. Rules of thumb. */
 const UNSEEN_LEAST = { things: 3, share: 0.25 } as const
+/** How many would do is tried on pieces of at most so many things: each try lays all of it. */
+const MOST_TRIED = 150
 
 /** Stems that are bought and fixed, and lie under others. */
 function unseenProblems({ piece, runs, laid, cover, shares, shelf }: Seen): Problem[] {
@@ -64,8 +66,9 @@ function unseenProblems({ piece, runs, laid, cover, shares, shelf }: Seen): Prob
       ).share.value
       return found !== undefined && !isMuch(found) && covered >= cover.share.value - COVER_KEPT
     }
-    const simple = rule.kind === 'compass' && !layer.taken.length && rule.count > seen.unseen.length
-    const fewer = simple ? [1, 0.75, 0.5].map((part) => rule.count - Math.round(seen.unseen.length * part)).find(serves) : undefined
+    const few = laid.reduce((all, one) => all + one.placements.length, 0) <= MOST_TRIED
+    const simple = few && rule.kind === 'compass' && !layer.taken.length && rule.count > seen.unseen.length
+    const fewer = simple ? [1, 0.5].map((part) => rule.count - Math.round(seen.unseen.length * part)).find(serves) : undefined
     return [
       {
         id: `unseen:${layer.id}`,

@@ -1,4 +1,5 @@
 import type { LaidLayer, Placement } from '../placement'
+import type { Silhouette } from '../looks'
 import { boundsAt, silhouetteOf } from '../looks'
 import type { Shelf } from '../material'
 import type { Figure, Rated } from '../measure'
@@ -16,8 +17,14 @@ export interface SeenLayer {
   readonly things: number
 }
 
-/** Cells across the longer side of all that lies there. */
-const FINENESS = 260
+/** Cells across the longer side of all that lies there, and to how much its edges are rounded outwards, mm: a nudge leaves the raster as it is. */
+const FINENESS = 220
+const ROUNDED = 100
+
+type Frame = Parameters<typeof under>[0]
+
+/** The cells that a thing takes, kept for as long as it lies where it lies. */
+const cellsKept = new WeakMap<Placement, { readonly frame: string; readonly of: Silhouette; readonly cells: Int32Array }>()
 
 /** How many cells each thing takes, and how many of them are seen. */
 interface SeenCells {
@@ -25,25 +32,48 @@ interface SeenCells {
   readonly seen: Uint32Array
 }
 
+/** A raster over everything that lies there. */
+function frameOver(placements: readonly Placement[], shelf: Shelf): Frame {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const of of placements) {
+    const edges = boundsAt(silhouetteOf(of, shelf), of)
+    left = Math.min(left, edges.left)
+    top = Math.min(top, edges.top)
+    right = Math.max(right, edges.right)
+    bottom = Math.max(bottom, edges.bottom)
+  }
+  left = Math.floor(left / ROUNDED) * ROUNDED
+  top = Math.floor(top / ROUNDED) * ROUNDED
+  const wide = Math.ceil((right - left) / ROUNDED) * ROUNDED
+  const high = Math.ceil((bottom - top) / ROUNDED) * ROUNDED
+  const cell = Math.max(wide, high, 1) / FINENESS
+  return { left, top, cell, columns: Math.ceil(wide / cell) + 1, rows: Math.ceil(high / cell) + 1 }
+}
+
+const sameShape = (a: Silhouette, b: Silhouette): boolean => a.mask === b.mask && a.along === b.along && a.across === b.across
+
+function cellsOf(of: Placement, frame: Frame, key: string, shelf: Shelf): Int32Array {
+  const silhouette = silhouetteOf(of, shelf)
+  const known = cellsKept.get(of)
+  if (known?.frame === key && sameShape(known.of, silhouette)) return known.cells
+  const cells = under(frame, silhouette, of).slice()
+  cellsKept.set(of, { frame: key, of: silhouette, cells })
+  return cells
+}
+
 /** Lays things on one another, the lowest first, and counts what of each stays uppermost. @param placements from back to front */
 function seenCells(placements: readonly Placement[], shelf: Shelf): SeenCells {
-  const things = placements.map((of) => ({ of, silhouette: silhouetteOf(of, shelf) }))
-  const edges = things.map(({ of, silhouette }) => boundsAt(silhouette, of))
-  const left = Math.min(...edges.map((each) => each.left))
-  const top = Math.min(...edges.map((each) => each.top))
-  const wide = Math.max(...edges.map((each) => each.right)) - left
-  const high = Math.max(...edges.map((each) => each.bottom)) - top
-  const cell = Math.max(wide, high, 1) / FINENESS
-  const frame = { left, top, cell, columns: Math.ceil(wide / cell) + 1, rows: Math.ceil(high / cell) + 1 }
+  const frame = frameOver(placements, shelf)
+  const key = JSON.stringify(frame)
   const upper = new Int32Array(frame.columns * frame.rows).fill(-1)
-  const own = new Uint32Array(things.length)
-  things.forEach(({ of, silhouette }, i) => {
-    const cells = under(frame, silhouette, of)
+  const own = new Uint32Array(placements.length)
+  placements.forEach((of, i) => {
+    const cells = cellsOf(of, frame, key, shelf)
     own[i] = cells.length
     for (let k = 0; k < cells.length; k++) upper[cells[k]!] = i
   })
-  const seen = new Uint32Array(things.length)
-  for (const i of upper) if (i >= 0) seen[i]! += 1
+  const seen = new Uint32Array(placements.length)
+  for (let k = 0; k < upper.length; k++) if (upper[k]! >= 0) seen[upper[k]!]! += 1
   return { own, seen }
 }
 
