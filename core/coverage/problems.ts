@@ -4,7 +4,7 @@ import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, 
 import { materialOf } from '../material'
 import { rate, wrapDegrees } from '../measure'
 import type { Mend, Problem } from '../piece'
-import { edit } from '../piece'
+import { edit, laysStems } from '../piece'
 import type { Balance } from './balance'
 import { balanceOf, heavySide, unanswered } from './balance'
 import type { CoverageCount, Coverage } from './coverage'
@@ -52,7 +52,7 @@ function unseenProblems({ piece, runs, laid, cover, shares, shelf }: Seen): Prob
   return shares.filter(isMuch).flatMap((seen): Problem[] => {
     const { layer } = laid.find((one) => one.layer.id === seen.layer)!
     const material = materialOf(shelf, layer.mix[0]!.material)
-    if (!material || layer.mix.length > 1 || layer.locked) return []
+    if (!material || layer.mix.length > 1 || layer.locked || !laysStems(layer.rule)) return []
     const { rule } = layer
     /** With so many, no more of them is hidden than may be, and as much is covered: worked whole. */
     const serves = (count: number): boolean => {
