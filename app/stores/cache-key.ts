@@ -19,7 +19,7 @@ export function useCacheKey(of: 'sums' | 'looks'): (record: Pick<PieceRecord, 'r
 
 /** Rules that nothing in a drawing goes by: how long things take and cost, and what only a new layer begins with. */
 const UNSEEN =
-  /^(steps|price|stock|season|daybook|cut)\.|^(construct\.spare|fix\.(stick|tube)-dots|cover\.as-laid|piece\.(bundle-advance|bough-yields))$/
+  /^(steps|price|stock|season|daybook|cut)\.|^(construct\.spare|fix\.(stick|tube)-dots|cover\.(as-laid|second-seen|unseen-under)|piece\.(bundle-advance|bough-yields))$/
 
 /** A shelf as far as drawings go by it. */
 function looksOf({ materials, rates, measured }: Shelf): Shelf {

@@ -25,6 +25,8 @@ const NEAREST = inches(0.75)
 /** From place to place, mm along the run: of what is laid over the greenery, and of accents. Rules of thumb. */
 const APART = { over: 90, accents: 200 } as const
 const MOST = 240
+/** Where the arms of a layer begin, a share of their run. */
+const ARMS_FROM = 0.03
 /** A second greenery stands no closer than this, mm along the run. Rule of thumb. */
 const SECOND_APART = 40
 /** Greenery that covers this share of what a first layer should is the ground for a second. Rule of thumb. */
@@ -64,8 +66,14 @@ export function beginLayer(on: PieceOnRuns, beginning: Beginning): Begun {
   const { piece } = on
   const { material } = beginning
   const layer = laid(on, beginning)
-  const first = material.form === 'leaf' && !ON_TOP.has(layer.role) ? piece.layers.findIndex(({ role }) => ON_TOP.has(role)) : -1
-  return { layer, at: first < 0 ? piece.layers.length : first }
+  const under = material.form === 'leaf' && !ON_TOP.has(layer.role)
+  return { layer, at: under ? underWhatIsSeen(piece) : piece.layers.length }
+}
+
+/** The place in the order before what is to be seen on top. */
+function underWhatIsSeen({ layers }: Pick<Piece, 'layers'>): number {
+  const first = layers.findIndex(({ role }) => ON_TOP.has(role))
+  return first < 0 ? layers.length : first
 }
 
 function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
@@ -95,8 +103,11 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
       return { ...own, cut: null, rule: { ...own.rule, advance: rate(BUNDLE_ADVANCE, shelf) } }
     case 'boughs':
       return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
-    case 'arms':
-      return { ...own, rule: { ...own.rule, from: 0.03, count: second ? secondCount(on, own, room) : countFor(on, own, room, long) } }
+    case 'arms': {
+      const arms = { ...own.rule, from: ARMS_FROM }
+      const as = { ...own, rule: arms }
+      return { ...own, rule: { ...arms, count: second ? secondCount(on, as, room) : countFor(on, as, room, long) } }
+    }
     case 'compass': {
       const count = second
         ? secondCount(on, own, room)
@@ -176,9 +187,8 @@ export const reachingCut = (piece: Piece, runs: readonly Run[], layer: Layer, ma
 /** What lies there, and more of a layer with so many things. */
 function withSo({ piece, runs, shelf }: PieceOnRuns, layer: Layer, count: number): readonly LaidLayer[] {
   const { rule } = layer
-  const own = rule.kind === 'arms' ? { ...rule, from: 0.03, count } : rule.kind === 'compass' ? { ...rule, count } : rule
-  const at = piece.layers.findIndex(({ role }) => ON_TOP.has(role))
-  const layers = piece.layers.toSpliced(at < 0 ? piece.layers.length : at, 0, { ...layer, rule: own })
+  const own = rule.kind === 'arms' || rule.kind === 'compass' ? { ...rule, count } : rule
+  const layers = piece.layers.toSpliced(underWhatIsSeen(piece), 0, { ...layer, rule: own })
   return arrange({ ...piece, layers }, runs, shelf).filter((each) => !each.layer.hidden)
 }
 const coverOf = (laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): number =>
@@ -198,8 +208,8 @@ function isCovered({ piece, runs, shelf }: PieceOnRuns): boolean {
 }
 
 /**
- * How many of a second greenery are seen as much as one should be: more of them are never seen less, so that the number is halved in
- * on; each look lays all of the piece. Nothing that covered stays under a half of what is seen.
+ * How many of a second greenery are seen as much as one should be: more of them are hardly ever seen less, so that the number is found
+ * by halves; each look lays all of the piece.
  */
 function secondCount(on: PieceOnRuns, layer: Layer, { mean }: Room): number {
   const wanted = rate(SECOND_SEEN, on.shelf)

@@ -17,8 +17,11 @@ export interface SeenLayer {
   readonly things: number
 }
 
-/** Cells across the longer side of all that lies there, and to how much its edges are rounded outwards, mm: a nudge leaves the raster as it is. */
+/** Cells across the longer side of all that lies there; none is coarser than this, mm, so that a berry is seen on a garland too, nor are there more than so many. */
 const FINENESS = 220
+const COARSEST = 4
+const MOST_CELLS = 1_500_000
+/** To how much its edges are rounded outwards, mm: a nudge leaves the raster as it is. */
 const ROUNDED = 100
 
 type Frame = Parameters<typeof under>[0]
@@ -46,7 +49,7 @@ function frameOver(placements: readonly Placement[], shelf: Shelf): Frame {
   top = Math.floor(top / ROUNDED) * ROUNDED
   const wide = Math.ceil((right - left) / ROUNDED) * ROUNDED
   const high = Math.ceil((bottom - top) / ROUNDED) * ROUNDED
-  const cell = Math.max(wide, high, 1) / FINENESS
+  const cell = Math.max(Math.min(COARSEST, Math.max(wide, high, 1) / FINENESS), Math.sqrt((wide * high) / MOST_CELLS))
   return { left, top, cell, columns: Math.ceil(wide / cell) + 1, rows: Math.ceil(high / cell) + 1 }
 }
 

@@ -273,7 +273,7 @@ function tiltProblems({ hanger, runs, masses, hung, shelf }: Hanging): Problem[]
     ]
   const bounds = boundsOf(runs)
   const arm = x > pivot.x ? pivot.x - bounds.left : bounds.right - pivot.x
-  const mass = masses.parts.reduce((all, part) => all + part.figure.value, 0)
+  const mass = masses.reckoned.value
   const rights = arm > 0 ? rightingMass(mass, x - pivot.x, arm) : null
   return [
     {
