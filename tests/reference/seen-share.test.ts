@@ -28,6 +28,8 @@ describe('what is seen of each layer', () => {
     ['grapevine', ['cedar', 'olive', 'rose']],
     ['wire-ring', ['fir', 'eucalyptus', 'pine-cone']],
     ['square', ['bay', 'larch']],
+    // Metres long, of things a few millimetres across.
+    ['door-garland', ['cedar', 'pine-cone', 'acorn']],
   ])('on a %s with %s is what the drawing shows of it', (kind, materials) => {
     const piece = clicked(kind, materials)
     const workings = work(piece, shelf)
