@@ -174,10 +174,7 @@ export function billOfLines(lines: readonly CostLine[], { copies, budget }: Pick
             sum`at list prices ${quantity.money(fullValue)} − at the least ${quantity.money(rangeOf(opened)[0])} = ${quantity.money(fullValue - rangeOf(opened)[0])}`,
           )
         : null,
-    left: moneyFigure(
-      [rangeOf(opened)[0] - rangeOf(used)[0], opened.value - used.value],
-      sum`opened ${quantity.money(opened.value)} − used ${quantity.money(used.value)} = ${quantity.money(opened.value - used.value)}`,
-    ),
+    left: leftOf(opened, used),
     room:
       budget === null
         ? null
@@ -188,3 +185,10 @@ export function billOfLines(lines: readonly CostLine[], { copies, budget }: Pick
           ),
   }
 }
+
+/** What is opened and not used: it is left for the stash. */
+export const leftOf = (opened: Figure, used: Figure): Figure =>
+  moneyFigure(
+    [rangeOf(opened)[0] - rangeOf(used)[0], opened.value - used.value],
+    sum`opened ${quantity.money(opened.value)} − used ${quantity.money(used.value)} = ${quantity.money(opened.value - used.value)}`,
+  )

@@ -1,9 +1,21 @@
 import type { Lengths } from '../material'
 import { materialOf } from '../material'
 import type { Figure } from '../measure'
-import { COUNTED, apportion, figure, labelled, minus, ofFigure, quantity, rate, sum, worked } from '../measure'
+import { COUNTED, apportion, figure, quantity, rate, sum, worked } from '../measure'
 import type { Bill } from '../price'
-import { LOW_STOCK, billOf, boughtTogether, insteadOf, keepAll, ledgerOf, lengthLine, moneyTogether, rangeOf, withTax } from '../price'
+import {
+  LOW_STOCK,
+  billOf,
+  boughtTogether,
+  insteadOf,
+  keepAll,
+  ledgerOf,
+  leftOf,
+  lengthLine,
+  moneyTogether,
+  rangeOf,
+  withTax,
+} from '../price'
 import { isFree, lowStock } from '../stock'
 import type { InHand, Ledger, MaterialPlan, Money, Plan, Workroom } from './workroom'
 
@@ -35,7 +47,7 @@ export function planFrom(alone: readonly MaterialPlan[], workroom: Workroom): Pl
     opened,
     tax: taxed,
     used,
-    left: worked(minus(labelled`opened ${ofFigure(opened)}`, labelled`used ${ofFigure(used)}`)),
+    left: leftOf(opened, used),
     apart,
     saved: figure(
       money(apart.value + listed - opened.value),

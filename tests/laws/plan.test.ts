@@ -69,6 +69,7 @@ describe('the plan of everything in hand', () => {
       const [plan, bill] = [planned(one), billOf({ ...piece!, budget: null }, one)]
       expect([plan.opened.value, rangeOf(plan.opened)]).toEqual([bill.opened.value, rangeOf(bill.opened)])
       expect(Math.abs(plan.used.value - bill.used.value)).toBeLessThanOrEqual(1)
+      expect(Math.abs(plan.left.value - bill.left.value)).toBeLessThanOrEqual(1)
     }))
   it('does not hang on the order of pieces', () =>
     hold(workrooms(), (room) => {
