@@ -1,5 +1,5 @@
 import type { AgainstFigures, LaidLayer, LaidPiece, Placement, Spacing, Tape, Zone } from './placement'
-import { againstOf, arrange, arrangeProblems, LaidMemory, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
+import { againstOf, arrange, arrangeProblems, LaidMemory, putAside, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Balance, ColourCarry, Contrast, Coverage, Judged, SeenLayer } from './coverage'
@@ -124,9 +124,11 @@ export function inBrief(piece: Piece, shelf: Shelf): InBrief {
   return { needs, tasks: timesOf(ordered.tasks, shelf) }
 }
 
-/** What is not put aside: a layer that is hidden keeps its places for what goes by them, but is not made, bought or weighed. */
-const shownOf = (laid: readonly LaidLayer[]): readonly LaidLayer[] =>
-  laid.some(({ layer }) => layer.hidden) ? laid.filter(({ layer }) => !layer.hidden) : laid
+/** What is not put aside: a layer that is hidden keeps its places for what goes by them, but is not made, bought or weighed; nor is what it bears. */
+function shownOf(laid: readonly LaidLayer[]): readonly LaidLayer[] {
+  const aside = putAside(laid.map(({ layer }) => layer))
+  return aside.size ? laid.filter(({ layer }) => !aside.has(layer.id)) : laid
+}
 
 /** How a piece is made, without how it looks: what it takes and weighs, and what is done in what order; by its recipe, where it has one. */
 function madeOf(of: LaidPiece) {

@@ -2,7 +2,7 @@
 // `npm run mutate` takes a seeded sample of every room, of the app and of the server: each change against the tests of its own
 // room, and what lives of the core then against the tests that join rooms, the laws and the outside. It writes docs/mutation.md.
 // `npm run mutate -- core/hanging core/stock` takes all of those. LINES says how many lines of each are sampled, SEED which; with
-// ALONE=true what lives is not tried again, which is much quicker.
+// ALONE=true what lives is not tried again, which is much quicker; WORKERS are two unless said.
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -92,7 +92,7 @@ function tried(name, mutate, tests) {
     jsonReporter: { fileName: join(place, 'report.json') },
     // Words are for people: a test that goes by each of them tests nothing.
     mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
-    concurrency: 2,
+    concurrency: Number(process.env.WORKERS ?? 2),
     timeoutMS: 60_000,
     dryRunTimeoutMinutes: 30,
     tempDirName: join(place, 'sandbox'),

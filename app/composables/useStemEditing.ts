@@ -2,12 +2,14 @@ import type { Run } from '#core/base'
 import type { Material } from '#core/material'
 import type { Edit } from '#core/piece'
 import type { Placement } from '#core/placement'
-import { copyAcross, dropOnto, duplicate, mirrorAll, placementId, takeOff } from '#core/placement'
+import { copyAcross, dropOnto, duplicate, mirrorAll, placementId } from '#core/placement'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
+import { useTakingOff } from '~/stores/taking-off'
 import type { EditMessage } from '../utils/edit-messages'
 import { copiedAcross, doubled, movedAcross, putAt, takenOff } from '../utils/edit-messages'
+import { useStemBearing } from './useStemBearing'
 import { useStemChoice } from './useStemChoice'
 import { useStemNudges } from './useStemNudges'
 import { useStemPlaces } from './useStemPlaces'
@@ -17,6 +19,7 @@ export function useStemEditing() {
   const bench = useBench()
   const notices = useNotices()
   const shops = useShops()
+  const taking = useTakingOff()
   const { runOf, placeOf, chosen, nameAll } = useStemPlaces()
 
   function act(make: (things: Placement[]) => Edit, words: (name: string) => EditMessage, select: readonly string[] | null = null): void {
@@ -26,14 +29,19 @@ export function useStemEditing() {
     notices.announce(bench.apply(make(things), does) ?? says)
     if (select) bench.selectAll(select)
   }
-  const remove = (): void => act(takeOff, takenOff, [])
+  function remove(): void {
+    const things = chosen()
+    if (things.length) taking.take(things, null, takenOff(nameAll(things)).does)
+  }
   /** What can be put somewhere else by hand: what is made of lengths has its places by its numbers. */
   function actOnStems(
     make: (things: Placement[]) => Edit,
     words: (name: string) => EditMessage,
     select: readonly string[] | null = null,
   ): void {
-    if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
+    if (chosen().some(({ bearer }) => bearer !== null))
+      notices.announce('It lies on another thing: say in its layer on which it lies, or put it on the base first')
+    else if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
     else act(make, words, select)
   }
   const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), movedAcross, [])
@@ -49,5 +57,5 @@ export function useStemEditing() {
     else bench.openLayer = layer
   }
 
-  return { runOf, placeOf, ...useStemNudges(), ...useStemChoice(), remove, mirror, copy, double, drop }
+  return { runOf, placeOf, ...useStemBearing(), ...useStemNudges(), ...useStemChoice(), remove, mirror, copy, double, drop }
 }

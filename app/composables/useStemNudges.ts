@@ -1,7 +1,7 @@
 import { clamp, inches } from '#core/measure'
 import type { Edit, Nudge } from '#core/piece'
 import type { Placement } from '#core/placement'
-import { nudgeAll } from '#core/placement'
+import { movedAlone, nudgeAll } from '#core/placement'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import type { EditMessage } from '../utils/edit-messages'
@@ -31,7 +31,7 @@ export function useStemNudges() {
 
   /** @param along mm @param across half widths of the face */
   function move(things: readonly Placement[], along: number, across: number, merge: string | null = null): void {
-    const free = loose(things)
+    const free = movedAlone(loose(things), bench.workings?.placements ?? [])
     if (!free.length || (along === 0 && across === 0)) return
     const last = free.at(-1)!
     const name = nameAll(free)

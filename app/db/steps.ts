@@ -55,8 +55,10 @@ export const STEPS: readonly Step[] = [
     },
   },
   // Which pieces changed is read from an index, without reading the pieces.
+  { stores: { pieces: 'id, savedAt, [savedAt+revision+id]' } },
+  // What lies on other things: a version before does not read such a piece.
   {
-    stores: { pieces: 'id, savedAt, [savedAt+revision+id]' },
+    stores: {},
     async upgrade(step) {
       await setAsideIn(step, EVERY_TABLE)
     },

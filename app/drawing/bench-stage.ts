@@ -8,7 +8,7 @@ import type { Workings } from '#core/workings'
 import { dimensionNodes } from './dimensions'
 import type { GestureEvents, HandledBench } from './gestures'
 import { Gestures } from './gestures'
-import { Picker } from './handles'
+import { Picker, takesAt } from './handles'
 import { MovedPicture } from './panning-snapshot'
 import type { Pictures } from './pictures'
 import { painting, touchedUp } from './pictures'
@@ -184,6 +184,13 @@ export class BenchStage {
     return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
   }
 
+  /** The thing under a point of the page on which a material that is dropped there comes to lie; null where it goes on the base. */
+  bearerAt(clientX: number, clientY: number): string | null {
+    const box = this.stage.container().getBoundingClientRect()
+    const point = toMm({ x: clientX - box.left, y: clientY - box.top }, this.view)
+    return this.picking().at(point, (item) => this.shown(item) && takesAt(item, point, null))?.id ?? null
+  }
+
   /** Looks where somebody wants to, wherever the piece comes to lie in it. */
   private goTo(view: View): void {
     this.fitted = false
@@ -344,6 +351,7 @@ export class BenchStage {
       item: (id) => this.item(id),
       at: (point) => this.picking().at(point, this.loose),
       within: (from, to) => this.picking().within(from, to, this.loose),
+      topmost: (point, holds) => this.picking().at(point, (item) => this.shown(item) && holds(item)),
       lift: (items) => this.lift(items),
       settle: (changed, report) => this.settle(changed, report),
       pan: (view) => this.goTo(view),

@@ -1,4 +1,5 @@
 import type { Placement } from '#core/placement'
+import { borneBy, footprint, inside } from '#core/placement'
 import type { Run } from '#core/base'
 import { anchorSays, onRun } from '#core/base'
 import type { SceneItem } from '#core/scene'
@@ -6,7 +7,7 @@ import type { DisplayOptions, Point } from '#core/measure'
 import { inches, readTape, say } from '#core/measure'
 import type { Workings } from '#core/workings'
 import type { Drag } from './handles'
-import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, startDrag } from './handles'
+import { bearingTo, dragTo, gripPoints, lengthTo, movedItem, startDrag, takesAt } from './handles'
 import type { View } from './view'
 import { toMm } from './view'
 
@@ -17,6 +18,13 @@ export interface GestureEvents {
   moved(placements: readonly string[], along: number, across: number): void
   turned(by: number): void
   trimmed(length: number): void
+  /** Whether a thing can lie on another. */
+  canLieOn(thing: string, bearer: string): boolean
+  /** "rose 3" */
+  nameOf(thing: string): string
+  /** A thing was let go on another, or off what bears it at a point of the drawing, mm. */
+  putOn(thing: string, bearer: string): void
+  putOff(thing: string, at: Point): void
 }
 
 /** The bench as far as a hand needs it: what lies where, and how what it holds is shown. */
@@ -30,6 +38,8 @@ export interface HandledBench {
   /** What may be moved at a point, the topmost, and what within a rectangle, mm. */
   at(point: Point): SceneItem | null
   within(from: Point, to: Point): readonly SceneItem[]
+  /** The topmost thing at a point of which this holds, moved or not, mm. */
+  topmost(point: Point, holds: (item: SceneItem) => boolean): SceneItem | null
   /** Shows things apart from the rest, where a hand has them. */
   lift(items: readonly SceneItem[]): void
   /** Lets go of what is lifted. */
@@ -42,11 +52,14 @@ export interface HandledBench {
 /** What a pointer is about. */
 type Deed =
   | { readonly kind: 'press'; readonly item: SceneItem; readonly from: Point; readonly pixel: Point; readonly add: boolean }
-  | { readonly kind: 'drag'; readonly drag: Drag; readonly ids: readonly string[]; by: { along: number; across: number } }
+  | { readonly kind: 'drag'; readonly drag: Drag; readonly ids: readonly string[]; by: { along: number; across: number }; to: Landing }
   | { readonly kind: 'turn'; readonly item: SceneItem; bearing: number }
   | { readonly kind: 'trim'; readonly item: SceneItem; length: number }
   | { readonly kind: 'pan'; readonly pixel: Point; readonly view: View; moved: boolean }
   | { readonly kind: 'marquee'; readonly from: Point; to: Point }
+
+/** Where a thing that is dragged would come to lie: on the base as before, on another thing, or off what bears it, at a point. */
+type Landing = { readonly on: string } | { readonly off: Point } | null
 
 /** Pixels that a pointer may waver before it drags, and within which a grip is taken. */
 const WAVER = 3
@@ -107,12 +120,8 @@ export class Gestures {
       case 'drag': {
         const { along, across } = dragTo(deed.drag, at, view.scale, free)
         deed.by = { along, across }
-        bench.lift(
-          deed.ids.flatMap((id) => {
-            const [item, placement] = [bench.item(id), this.placement(id)]
-            return item && placement ? [movedItem(item, placement, bench.run(placement.run), deed.by)] : []
-          }),
-        )
+        deed.to = deed.ids.length === 1 ? this.landing(deed.ids[0]!, at) : null
+        bench.lift(this.moved(deed.ids, deed.by))
         return null
       }
       case 'turn': {
@@ -156,7 +165,12 @@ export class Gestures {
         return
       }
       case 'drag':
-        bench.settle(deed.by.along !== 0 || deed.by.across !== 0, () => this.events.moved(deed.ids, deed.by.along, deed.by.across))
+        bench.settle(deed.to !== null || deed.by.along !== 0 || deed.by.across !== 0, () => {
+          const { to, ids, by } = deed
+          if (to && 'on' in to) this.events.putOn(ids[0]!, to.on)
+          else if (to) this.events.putOff(ids[0]!, to.off)
+          else this.events.moved(ids, by.along, by.across)
+        })
         return
       case 'turn':
         bench.settle(deed.bearing !== deed.item.bearing, () => this.events.turned(((deed.bearing - deed.item.bearing + 540) % 360) - 180))
@@ -187,8 +201,37 @@ export class Gestures {
     const marks = run.closed
       ? Array.from({ length: 24 }, (_, i) => (i / 24) * run.length)
       : Array.from({ length: Math.floor(run.length / unit) + 1 }, (_, i) => i * unit)
-    this.deed = { kind: 'drag', ids, by: { along: 0, across: 0 }, drag: startDrag(placement, run, [...rests, ...marks], from) }
-    bench.lift(ids.flatMap((id) => bench.item(id) ?? []))
+    this.deed = { kind: 'drag', ids, by: { along: 0, across: 0 }, to: null, drag: startDrag(placement, run, [...rests, ...marks], from) }
+    bench.lift(this.moved(ids, { along: 0, across: 0 }))
+  }
+
+  /** Things as they are while they are moved, and what they bear with them. */
+  private moved(ids: readonly string[], by: { readonly along: number; readonly across: number }): SceneItem[] {
+    const { bench } = this
+    const { placements } = bench.workings()
+    const borne = borneBy(new Set(ids), placements)
+    const apart = new Set(borne.map(({ id }) => id))
+    const moved = new Map<string, SceneItem>()
+    for (const id of ids) {
+      const [item, placement] = [bench.item(id), this.placement(id)]
+      if (item && placement && !apart.has(id)) moved.set(id, movedItem(item, placement, bench.run(placement.run), by))
+    }
+    for (const { id, bearer } of borne) {
+      const [item, was, under] = [bench.item(id), bench.item(bearer!), moved.get(bearer!)]
+      if (item && was && under) moved.set(id, { ...item, x: item.x + under.x - was.x, y: item.y + under.y - was.y })
+    }
+    return [...moved.values()]
+  }
+
+  /** Where a thing with a body comes to lie when it is let go at a point. */
+  private landing(id: string, at: Point): Landing {
+    const { bench } = this
+    const [item, placement] = [bench.item(id), this.placement(id)]
+    if (!item || !placement || item.form === 'leaf' || placement.made || placement.cord) return null
+    const bearer = bench.topmost(at, (each) => each.id !== id && takesAt(each, at, item) && this.events.canLieOn(id, each.id))
+    if (bearer) return bearer.id === placement.bearer ? null : { on: bearer.id }
+    const under = placement.bearer === null ? undefined : bench.item(placement.bearer)
+    return under && !inside(at, footprint(under, under.form)) ? { off: at } : null
   }
 
   /** The pointer left the drawing: what it pans stays where it is. */
@@ -203,6 +246,10 @@ export class Gestures {
   /** What is told beside a thing while it is moved. */
   says(manner: DisplayOptions): string | null {
     const { deed } = this
+    if (deed?.kind === 'drag' && deed.to) {
+      if ('on' in deed.to) return `on ${this.events.nameOf(deed.to.on)}`
+      return `off ${this.events.nameOf(this.placement(deed.ids[0]!)!.bearer!)}`
+    }
     if (deed?.kind === 'drag') return say(anchorSays(deed.drag.run, onRun(deed.drag.run, deed.drag.primary.s + deed.by.along)), manner)
     if (deed?.kind === 'turn') return `${Math.round(((deed.bearing - deed.item.bearing + 540) % 360) - 180)}°`
     if (deed?.kind === 'trim') return readTape(deed.length, manner.units)

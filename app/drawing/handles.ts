@@ -1,5 +1,5 @@
 import type { Placement } from '#core/placement'
-import { footprint, HELD, inside } from '#core/placement'
+import { footprint, HELD, inside, offBase } from '#core/placement'
 import type { Run } from '#core/base'
 import type { Point } from '#core/measure'
 import { across, nearestOn, onRun, stationAt, wayTo } from '#core/base'
@@ -28,6 +28,15 @@ export class Picker {
       shown(item) && item.x >= left && item.x <= right && item.y >= top && item.y <= bottom ? [item] : [],
     )
   }
+}
+
+/** How far from its middle a thing takes what is let go on it, as a share of its half length and width. */
+const TAKES = 0.7
+
+/** Whether a thing has a body that others can be put on by hand, and a point lies well within it. */
+export function takesAt(item: SceneItem, point: Point, moved: Pick<SceneItem, 'length' | 'width'> | null): boolean {
+  if (item.form === 'leaf' || (moved && item.length * item.width <= moved.length * moved.width)) return false
+  return inside(point, footprint({ ...item, length: item.length * TAKES, width: item.width * TAKES }, item.form))
 }
 
 /** Where the grips of a chosen thing are: at the tip of a stem to trim it, beyond it to turn. */
@@ -98,14 +107,15 @@ export function dragTo(
 export function movedItem(item: SceneItem, placement: Placement, run: Run, by: { along: number; across: number }): SceneItem {
   const was = stationAt(run, placement.s)
   const station = stationAt(run, onRun(run, placement.s + by.along))
-  const { x, y } = across(station, placement.t + by.across)
+  const on = across(station, placement.t + by.across)
+  // On a cord, or on what bears it, it lies as far from there as it did.
+  const off = offBase({ x: item.x, y: item.y, s: placement.s, t: placement.t }, run)
   const turned = degrees(Math.atan2(station.ty, station.tx) - Math.atan2(was.ty, was.tx))
-  const drop = item.cord ? item.y - item.cord.y : 0
   return {
     ...item,
-    x,
-    y: y + drop,
-    cord: item.cord ? { x, y } : null,
+    x: on.x + off.x,
+    y: on.y + off.y,
+    cord: item.cord ? on : null,
     along: item.along + turned,
     bearing: item.form === 'leaf' ? item.bearing + turned : item.bearing,
   }

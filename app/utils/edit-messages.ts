@@ -63,5 +63,11 @@ export const copiedAcross = (name: string): EditMessage => plain(`copy ${name} t
 export const doubled = (name: string): EditMessage => plain(`put another beside ${name}`)
 export const putAt = (name: string, place: string): EditMessage => plain(`put ${name} at ${place}`)
 
+/** @param bearer null is the base */
+export const putOnWhat = (name: string, bearer: string | null): EditMessage =>
+  bearer === null
+    ? { does: `put ${name} on the base`, says: `${name} on the base` }
+    : { does: `put ${name} on ${bearer}`, says: `${name} on ${bearer}` }
+
 export const chose = (name: string, place: string, more: number | null = null): string =>
   `${name} at ${place}${more === null ? '' : `, ${more} chosen`}`

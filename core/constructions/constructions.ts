@@ -31,6 +31,7 @@ const CONSTRUCTIONS: { readonly [K in RuleKind]: Construction<K> | null } = {
   arms: null,
   scatter: null,
   single: null,
+  on: null,
   hand: null,
   bundles: BUNDLES_CONSTRUCTION,
   boughs: BOUGHS_CONSTRUCTION,

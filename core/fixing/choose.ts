@@ -1,15 +1,19 @@
 import type { LaidPiece } from '../placement'
-import { arrangingOf, countsOf } from '../placement'
+import { arrangingOf } from '../placement'
 import type { Body, Run } from '../base'
-import { BASE_SORTS, stationAt } from '../base'
-import { bindingOf, holdsItself, BRANCH, FRAME, THICKEST, TRUNKS } from '../constructions'
-import type { Material } from '../material'
-import { materialOf, onStem } from '../material'
+import { stationAt } from '../base'
+import { bindingOf, BRANCH, FRAME, THICKEST, TRUNKS } from '../constructions'
+import type { Shelf } from '../material'
+import { onStem } from '../material'
 import type { Rated, Term, Thumb } from '../measure'
 import { rate, byRule, mm } from '../measure'
 import type { FixingSchool, Layer, Piece, RuleKind, WayId } from '../piece'
+import { facesOf } from '../piece'
+import type { Ground } from './grounds'
+import { isCarrier } from './grounds'
+import type { HeldAlike } from './held-alike'
+import { bodyOf, heldAlike } from './held-alike'
 import type { Hold } from './hold-strength'
-import { holdOf } from './hold-strength'
 import type { Reason } from './rules'
 import { FIXING_RULES, suiting } from './rules'
 import type { Joint, Way } from './methods'
@@ -54,12 +58,16 @@ export const SCHOOL_NAMES: Record<FixingSchool, string> = {
   'no glue': 'No glue at all',
 }
 
-const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
+/** What a thing is fixed to, and how firmly. */
+export interface Held {
+  readonly ground: Ground
+  readonly hold: Hold
+}
 
-/** The ways to hold such a thing on this piece, best first: by the base, then the weather and whether it is kept, then the school. */
-export function waysFor(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: Hold): Suited[] {
+/** The ways to hold such a thing, best first: by what it is fixed to, then the weather and whether the piece is kept, then the school. */
+export function waysFor(piece: Pick<Piece, 'brief' | 'fixing'>, { ground, hold }: Held): Suited[] {
   const school = SCHOOLED[piece.fixing.school]
-  const all = suiting(bodyOf(piece), hold).map(([id, why]) => {
+  const all = suiting(ground, hold).map(([id, why]) => {
     const way = FIXING_WAYS[id]
     return { way, why, against: againstOn(piece, way), rank: school(way, hold) }
   })
@@ -70,10 +78,7 @@ export function waysFor(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: H
     .map(({ way, why, against }) => ({ way, why, against }))
 }
 
-export const neverFor = (piece: Pick<Piece, 'base'>, hold: Hold): readonly Reason[] => FIXING_RULES[bodyOf(piece)][hold].never
-
-/** A made bow, as something to fix. */
-const BOW_ITSELF = { kind: 'bow', form: 'disc', mass: 0 } as const
+export const neverFor = ({ ground, hold }: Held): readonly Reason[] => FIXING_RULES[ground][hold].never
 
 /** How the things of one kind in a layer are held. */
 export interface Fixing {
@@ -83,7 +88,10 @@ export interface Fixing {
   readonly name: string
   readonly plural: string
   readonly count: number
+  readonly ground: Ground
   readonly hold: Hold
+  /** Whether they are held more firmly for what they bear: then others of their kind in the layer may be held otherwise. */
+  readonly laden: boolean
   readonly way: WayId
   readonly why: string
   /** What speaks against this way here, and why; null when it is good. */
@@ -114,65 +122,79 @@ export function tubeOf(piece: Pick<Piece, 'base'>, run: Run, by: Rated): Term {
 }
 
 /** How everything on a piece is held that is not held by how it is made, in the order of the layers. */
-export function fixingsOf({ piece, runs, laid, shelf }: LaidPiece): Fixing[] {
-  const thick = tubeOf(piece, runs[0]!, shelf)
-  const wire = bindingOf(piece, shelf)
-  return laid.flatMap((each): Fixing[] => {
-    const { layer, placements } = each
-    if (!placements.length) return []
-    const of = (material: Material, like: Pick<Material, 'kind' | 'form' | 'mass'>, count: number, named: string): Fixing => {
-      const hold = holdOf(like, shelf)
-      const own = hangsFree(layer) ? 'cord' : layer.fixing
-      const tied = own === 'cord' && hangsFree(layer) ? true : own === null && layer.rule.kind === 'bow' && layer.rule.fixes
-      const stemmed = (like.kind !== 'bow' && onStem(like)) || like.form === 'leaf'
-      // What has no stem cannot be tucked in.
-      const all = waysFor(piece, hold)
-      const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]
-      const pick = tied && own === null ? 'stem wire' : own
-      const found = pick === null ? suits[0]! : suitOf(piece, hold, pick)
-      const never = !hangsFree(layer) && neverFor(piece, hold).some(([way]) => way === found.way.id)
-      const because: Against | null = never ? 'base' : found.against
-      return {
-        layer: layer.id,
-        material: material.id,
-        name: named,
-        plural: count === 1 ? named : material.plural,
-        count,
-        hold,
-        way: found.way.id,
-        why: tied && own === null ? 'The wire that ties it is left long and fixes it too.' : found.why,
-        against: because && { because, why: whyAgainst({ way: found.way.id, because, body: bodyOf(piece), hold }) },
-        chosen: layer.fixing !== null,
-        tied,
-        joint: {
-          body: bodyOf(piece),
-          hold,
-          stemmed,
-          thick: bodyOf(piece) === 'trees' && hold !== 'heavy' ? byRule(BRANCH, shelf) : thick,
-          mass: like.mass,
-          wire,
-          count,
-        },
-      }
-    }
-    if (layer.rule.kind === 'bow') {
-      const front = materialOf(shelf, layer.mix.at(-1)!.material)
-      return front ? [of(front, BOW_ITSELF, 1, `bow of ${front.name}`)] : []
-    }
-    if (holdsItself(layer.rule.kind)) return []
-    return [...countsOf(each)].map(([id, count]) => {
-      const material = materialOf(shelf, id)!
-      return of(material, material, count, material.name)
-    })
+export function fixingsOf(of: LaidPiece): Fixing[] {
+  const { piece, runs, laid, shelf } = of
+  const context: Fixed = { piece, by: shelf, thick: tubeOf(piece, runs[0]!, shelf), wire: bindingOf(piece, shelf) }
+  const alike = heldAlike(of)
+  return laid.flatMap((one) => {
+    const found = alike(one)
+    return found.map((each) => fixingOf(context, one.layer, each))
   })
+}
+
+/** What the fixings of a piece have in common. */
+interface Fixed {
+  readonly piece: Piece
+  readonly by: Shelf
+  /** What a tie on the base goes round, mm. */
+  readonly thick: Term
+  /** The paddle wire. */
+  readonly wire: string
+}
+
+function fixingOf({ piece, by, thick, wire }: Fixed, layer: Layer, each: HeldAlike): Fixing {
+  const { material, like, ground, hold, laden } = each
+  const count = each.placements.length * facesOf(layer.rule)
+  const name = layer.rule.kind === 'bow' ? `bow of ${material.name}` : material.name
+  const free = hangsFree(layer)
+  const own = free ? 'cord' : layer.fixing
+  const bowTied = own === null && layer.rule.kind === 'bow' && layer.rule.fixes
+  const stemmed = (like.kind !== 'bow' && onStem(like)) || like.form === 'leaf'
+  // What has no stem cannot be tucked in.
+  const all = waysFor(piece, each)
+  const suits = stemmed ? all : [...all.filter(({ way }) => way.id !== 'tuck'), ...all.filter(({ way }) => way.id === 'tuck')]
+  const pick = bowTied ? 'stem wire' : own
+  const found = pick === null ? suits[0]! : suitOf(piece, each, pick)
+  const never = !free && neverFor(each).some(([way]) => way === found.way.id)
+  const because: Against | null = never ? 'base' : found.against
+  return {
+    layer: layer.id,
+    material: material.id,
+    name,
+    plural: `${count === 1 ? name : material.plural}${laden ? ` that ${count === 1 ? 'bears another' : 'bear others'}` : ''}`,
+    count,
+    ground,
+    hold,
+    laden,
+    way: found.way.id,
+    why: bowTied ? 'The wire that ties it is left long and fixes it too.' : found.why,
+    against: because && { because, why: whyAgainst({ way: found.way.id, because, ground, hold }) },
+    chosen: layer.fixing !== null,
+    tied: free || bowTied,
+    joint: {
+      ground,
+      hold,
+      stemmed,
+      thick: thickAt(each, thick, by),
+      mass: like.mass + each.bears,
+      wire,
+      count,
+    },
+  }
+}
+
+/** What a tie goes round, mm: all of the base, one of its branches, or what bears the thing, whole or by its stem. */
+function thickAt({ ground, hold, under }: HeldAlike, whole: Term, by: Rated): Term {
+  if (ground === 'cone') return mm(under)
+  return isCarrier(ground) || (ground === 'trees' && hold !== 'heavy') ? byRule(BRANCH, by) : whole
 }
 
 /** Whether it hangs below its place on cords of its own. */
 export const hangsFree = ({ rule }: Layer): boolean => (arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0) > 0
 
 /** A way that a maker chose, with what is said of it here. */
-function suitOf(piece: Pick<Piece, 'base' | 'brief' | 'fixing'>, hold: Hold, id: WayId): Suited {
+function suitOf(piece: Pick<Piece, 'brief' | 'fixing'>, { ground, hold }: Held, id: WayId): Suited {
   const way = FIXING_WAYS[id]
-  const known = suiting(bodyOf(piece), hold).find(([each]) => each === id)
+  const known = suiting(ground, hold).find(([each]) => each === id)
   return { way, why: known?.[1] ?? 'Your own choice.', against: againstOn(piece, way) }
 }

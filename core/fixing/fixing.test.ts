@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Body } from '../base'
+import type { Ground } from './grounds'
 import { BASE_KINDS, BASE_SORTS, usualBase } from '../base'
 import { CATALOGUE } from '../material'
 import { inches, say, USUAL } from '../measure'
@@ -13,7 +14,7 @@ import { FIXING_RULES, suiting } from './rules'
 import { FIXING_WAYS } from './methods'
 
 const manner = { units: 'in', currency: 'USD' } as const
-const bodies = Object.keys(FIXING_RULES) as Body[]
+const grounds = Object.keys(FIXING_RULES) as Ground[]
 const ring = (material: string, count: number, set: Partial<Piece['layers'][0]> = {}, more: Parameters<typeof pieceWith>[1] = {}) =>
   pieceWith([layerOf('a', material, { kind: 'compass', count, start: 0 }, set)], more)
 const takes = (piece: Piece) =>
@@ -26,7 +27,7 @@ const indoors = { brief: { weather: 'indoors' as const } }
 
 describe('the rules of fixing', () => {
   it('have for everything on every base a way that suits, with why, and never say of a way that it suits and never does', () => {
-    for (const body of bodies) {
+    for (const body of grounds) {
       for (const hold of HOLDS) {
         const { best, never } = FIXING_RULES[body][hold]
         const nevers = new Set(never.map(([way]) => way))
@@ -46,12 +47,13 @@ describe('the rules of fixing', () => {
           for (const keep of ['for good', 'taken apart'] as const)
             for (const hold of HOLDS) {
               const piece = pieceWith([], { base: usualBase(kind), brief: { weather } })
-              const [first] = waysFor({ ...piece, fixing: { ...piece.fixing, school, keep } }, hold)
+              const { body } = BASE_SORTS[kind]
+              const [first] = waysFor({ ...piece, fixing: { ...piece.fixing, school, keep } }, { ground: body, hold })
               expect(first?.against ?? null, `${kind} ${school} ${weather} ${keep} ${hold}`).toBeNull()
             }
   })
   it('never hang what is heavy on glue alone, nor on a pin or a grip', () => {
-    for (const body of bodies)
+    for (const body of grounds)
       for (const [way] of suiting(body, 'heavy')) expect(['wire', 'ties', 'cord'], `${body} ${way}`).toContain(FIXING_WAYS[way].link)
   })
   // Common practice: trade.md 12, the column “never”.
@@ -218,7 +220,7 @@ describe('every base', () => {
       for (const hold of HOLDS)
         for (const [id] of suiting(body, hold)) {
           const joint = {
-            body,
+            ground: body,
             hold,
             stemmed: false,
             count: 1,

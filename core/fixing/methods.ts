@@ -1,9 +1,9 @@
 import { USUAL_CORD } from '../material'
 import type { MechanicId } from '../material'
-import type { Body } from '../base'
 import type { Rated, Term } from '../measure'
 import { count, mm, PI, plus, saidAs, labelled as named, times, byRule } from '../measure'
 import type { WayId } from '../piece'
+import type { Ground } from './grounds'
 import type { Hold } from './hold-strength'
 import {
   HEAVY_DOTS,
@@ -19,8 +19,8 @@ import {
   WIRE_PLACES,
 } from './rules-of-thumb'
 
-/** How each part of a base is spoken of where something is fixed to it. */
-const GROUND: Record<Body, { readonly round: string; readonly into: string }> = {
+/** How each part of a base, and what bears others, is spoken of where something is fixed to it. */
+const GROUND: Record<Ground, { readonly round: string; readonly into: string }> = {
   vine: { round: 'through the vines', into: 'between the vines' },
   twisted: { round: 'under the windings', into: 'under the windings' },
   wire: { round: 'round the inner and the outer wires', into: 'between the wires' },
@@ -35,11 +35,17 @@ const GROUND: Record<Body, { readonly round: string; readonly into: string }> = 
   beads: { round: 'round the wire between two beads', into: 'between two beads' },
   rod: { round: 'round the rod', into: 'behind the rod' },
   bound: { round: 'round the whole bundle at the tie', into: 'under the binding' },
+  sprig: { round: 'round the stem that bears it', into: 'between the leaves' },
+  flower: { round: 'round the stem under the head', into: 'under the head' },
+  cone: { round: 'round the middle of what bears it', into: 'among the scales' },
+  board: { round: 'through two holes in what bears it', into: 'behind what bears it' },
+  ribbon: { round: 'through the knot', into: 'into the knot' },
+  moss: { round: 'round what is under the moss', into: 'into the moss' },
 }
 
 /** What one thing is held with. */
 export interface Joint {
-  readonly body: Body
+  readonly ground: Ground
   readonly hold: Hold
   /** Whether the thing has a stem of its own. */
   readonly stemmed: boolean
@@ -47,7 +53,7 @@ export interface Joint {
   readonly count: number
   /** What a tie goes round, mm. */
   readonly thick: Term
-  /** Of the thing, g. */
+  /** Of the thing and of what it bears, g. */
   readonly mass: number
   /** The paddle wire that is used on this piece. */
   readonly wire: string
@@ -90,7 +96,7 @@ const its = ({ count: n }: Joint): string => (n > 1 ? 'each' : 'its')
 const the = ({ count: n }: Joint): string => (n > 1 ? 'each' : 'the')
 const inPlaces = (n: number): string => (n === 1 ? 'in one place' : `in ${SAID[n] ?? n} places`)
 
-const wirePlaces = ({ body }: Joint, by: Rated): Term => byRule(body === 'trees' ? TRUNK_PLACES : WIRE_PLACES, by)
+const wirePlaces = ({ ground }: Joint, by: Rated): Term => byRule(ground === 'trees' ? TRUNK_PLACES : WIRE_PLACES, by)
 const ties = ({ hold }: Joint, by: Rated): Term => (hold === 'light' ? count(1) : byRule(STEM_TIES, by))
 const dots = ({ hold }: Joint, by: Rated): Term => byRule(hold === 'light' ? LIGHT_DOTS : HEAVY_DOTS, by)
 /** The wire of so many ties of paddle wire. */
@@ -121,12 +127,12 @@ const way = (id: WayId, rest: Partial<Way> & Pick<Way, 'held' | 'how' | 'link'>)
 export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   tuck: way('tuck', {
     held: 'tucked in',
-    how: (joint) => `Tuck ${its(joint)} end ${GROUND[joint.body].into}; nothing else holds it.`,
+    how: (joint) => `Tuck ${its(joint)} end ${GROUND[joint.ground].into}; nothing else holds it.`,
     link: 'grip',
   }),
   push: way('push', {
     held: 'pushed in',
-    how: (joint) => `Push ${the(joint)} stem in ${GROUND[joint.body].into} from outside, the way it should point.`,
+    how: (joint) => `Push ${the(joint)} stem in ${GROUND[joint.ground].into} from outside, the way it should point.`,
     link: 'grip',
   }),
   tips: way('tips', {
@@ -147,8 +153,8 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
     held: 'tied with paddle wire',
     how: (joint, by) =>
       joint.hold === 'light'
-        ? `Tie ${it(joint)} with paddle wire ${GROUND[joint.body].round}.`
-        : `Tie ${joint.stemmed ? `${its(joint)} stem` : it(joint)} with paddle wire ${GROUND[joint.body].round} ${inPlaces(ties(joint, by).value)}${joint.stemmed ? ', the last tie under the next one’s leaves' : ''}.`,
+        ? `Tie ${it(joint)} with paddle wire ${GROUND[joint.ground].round}.`
+        : `Tie ${joint.stemmed ? `${its(joint)} stem` : it(joint)} with paddle wire ${GROUND[joint.ground].round} ${inPlaces(ties(joint, by).value)}${joint.stemmed ? ', the last tie under the next one’s leaves' : ''}.`,
     takes: (joint, by) => [tied(joint, ties(joint, by), by)],
     tools: [CUTTERS],
     link: 'wire',
@@ -157,7 +163,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   'stem wire': way('stem wire', {
     held: 'wired with stem wire',
     how: (joint, by) =>
-      `Wire ${it(joint)} ${GROUND[joint.body].round} ${inPlaces(wirePlaces(joint, by).value)}, a stem wire to each, and twist the ends shut behind.`,
+      `Wire ${it(joint)} ${GROUND[joint.ground].round} ${inPlaces(wirePlaces(joint, by).value)}, a stem wire to each, and twist the ends shut behind.`,
     takes: (joint, by) => [{ material: gauge(joint, by), of: 'things', each: wirePlaces(joint, by) }],
     tools: [CUTTERS, 'pliers'],
     link: 'wire',
@@ -177,14 +183,14 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   }),
   picks: way('picks', {
     held: 'set on picks',
-    how: (joint) => `Wire ${it(joint)} to a pick and push that in ${GROUND[joint.body].into} by the pick, not by the head.`,
+    how: (joint) => `Wire ${it(joint)} to a pick and push that in ${GROUND[joint.ground].into} by the pick, not by the head.`,
     takes: () => [{ material: 'wood-pick', of: 'things', each: count(1) }],
     link: 'pin',
   }),
   'zip tie': way('zip tie', {
     held: 'drawn on with zip ties',
     how: (joint) =>
-      `Draw two zip ties round ${it(joint)} and ${GROUND[joint.body].round}; clip their tails flush and turn the locks to the back.`,
+      `Draw two zip ties round ${it(joint)} and ${GROUND[joint.ground].round}; clip their tails flush and turn the locks to the back.`,
     takes: () => [{ material: 'zip-tie', of: 'things', each: count(2) }],
     tools: [CUTTERS],
     link: 'ties',
@@ -193,7 +199,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   'pipe cleaner': way('pipe cleaner', {
     held: 'tied with pipe cleaners',
     how: (joint) =>
-      `Twist ${joint.hold === 'light' ? 'a pipe cleaner' : 'two pipe cleaners'} round ${it(joint)} and ${GROUND[joint.body].round}, and fold the ends in.`,
+      `Twist ${joint.hold === 'light' ? 'a pipe cleaner' : 'two pipe cleaners'} round ${it(joint)} and ${GROUND[joint.ground].round}, and fold the ends in.`,
     takes: ({ hold }) => [{ material: 'pipe-cleaner', of: 'things', each: count(hold === 'light' ? 1 : 2) }],
     link: 'ties',
     places: ({ hold }) => (hold === 'light' ? 1 : 2),
@@ -228,7 +234,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   }),
   'wire and glue': way('wire and glue', {
     held: 'wired to place and glued',
-    how: (joint) => `Wire ${it(joint)} to place ${GROUND[joint.body].round}, then a dot of glue over the wire behind.`,
+    how: (joint) => `Wire ${it(joint)} to place ${GROUND[joint.ground].round}, then a dot of glue over the wire behind.`,
     takes: (joint, by) => [
       ...(joint.hold === 'heavy'
         ? [{ material: gauge(joint, by), of: 'things' as const, each: wirePlaces(joint, by) }]
@@ -244,7 +250,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   'staple and wire': way('staple and wire', {
     held: 'stapled to wire',
     how: (joint, by) =>
-      `Staple a hairpin of stem wire to ${its(joint)} back at ${SAID[byRule(STAPLES, by).value] ?? byRule(STAPLES, by).value} points and tie the wire’s ends ${GROUND[joint.body].round}.`,
+      `Staple a hairpin of stem wire to ${its(joint)} back at ${SAID[byRule(STAPLES, by).value] ?? byRule(STAPLES, by).value} points and tie the wire’s ends ${GROUND[joint.ground].round}.`,
     takes: (_task, by) => [
       { material: 'staple', of: 'things', each: byRule(STAPLES, by) },
       { material: 'stem-wire-20', of: 'things', each: count(2) },
@@ -255,7 +261,7 @@ export const FIXING_WAYS: Readonly<Record<WayId, Way>> = {
   }),
   cord: way('cord', {
     held: 'hung on a cord',
-    how: (joint) => `Tie ${it(joint)} on a cord ${GROUND[joint.body].round} with a knot that cannot run.`,
+    how: (joint) => `Tie ${it(joint)} on a cord ${GROUND[joint.ground].round} with a knot that cannot run.`,
     takes: ({ thick }, by) => [
       {
         material: USUAL_CORD,

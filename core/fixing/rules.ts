@@ -1,5 +1,5 @@
-import type { Body } from '../base'
 import type { WayId } from '../piece'
+import type { Carrier, Ground } from './grounds'
 import type { Hold } from './hold-strength'
 
 /** A way with why it suits, or why it never does. */
@@ -88,11 +88,87 @@ const TIPS: Record<Hold, HoldRule> = {
   heavy: heavy('Wired to what is behind; tips only hide it.', [...UNPINNED, ['tips', BENDS]]),
 }
 
+const SPLITS = 'A pick or pin splits it, or finds nothing to hold in.'
+const UNPICKED: readonly Reason[] = [
+  ['pins', SPLITS],
+  ['picks', SPLITS],
+]
+const LEAVES = 'Leaves let go of it with the first wind.'
+const PETALS = 'Petals let go of it, and it takes them along.'
+const FLUFFED = 'Ribbon lets go of it as soon as it is fluffed.'
+const LOOSE: readonly WayId[] = ['tuck', 'push']
+const loose = (why: string): readonly Reason[] => LOOSE.map((way) => [way, why] as const)
+
+/** What holds on what bears it: common practice, from memory. */
+const ON_CARRIERS: Record<Carrier, Record<Hold, HoldRule>> = {
+  sprig: {
+    light: rule([['paddle wire', 'A turn round both stems holds it and hides under the leaves.']], [...UNPICKED, ...loose(LEAVES)]),
+    stem: rule([['paddle wire', 'Stem along stem, two ties: it bends with what bears it.']], [...UNPICKED, ...loose(LEAVES)]),
+    heavy: heavy('Round the stem and on to the base: a sprig bears nothing heavy by itself.', UNPICKED),
+  },
+  flower: {
+    light: rule(
+      [
+        ['hot glue', 'A dot at the heart: petals alone hold nothing.'],
+        ['weatherproof glue', 'A dot at the heart: petals alone hold nothing.'],
+      ],
+      [...UNPICKED, ...loose(PETALS)],
+    ),
+    stem: rule([['paddle wire', 'Under the head, stem to stem, where it does not show.']], [...UNPICKED, ...loose(PETALS)]),
+    heavy: heavy('Past the petals to the stem and the base: a flower bears nothing heavy.', UNPICKED),
+  },
+  cone: {
+    light: rule(
+      [
+        ['hot glue', 'Rough scales and shells hold glue well.'],
+        ['weatherproof glue', 'Rough scales and shells hold glue well.'],
+      ],
+      [...UNPICKED, ['push', 'A stem finds no hold between scales.']],
+    ),
+    stem: rule([['wire and glue', 'The wire lies among the scales, the glue keeps it from turning.']], [...UNPICKED, ['push', NO_GRIP]]),
+    heavy: heavy('Round its middle and on to the base: scales break off.', UNPICKED),
+  },
+  board: {
+    light: rule(
+      [
+        ['hot glue', 'Wood and felt hold glue: roughen paint first.'],
+        ['weatherproof glue', 'Wood and felt hold glue: roughen paint first.'],
+      ],
+      [...UNPICKED, ...loose(NO_GRIP)],
+    ),
+    stem: rule(
+      [
+        ['wire and glue', 'Two holes and a wire hold its stem, the glue keeps it from turning.'],
+        ['weatherproof glue', 'Along the stem: roughen paint first.'],
+      ],
+      [...UNPICKED, ...loose(NO_GRIP)],
+    ),
+    heavy: rule([['wire and glue', 'Wire through two holes carries it, the glue keeps it from turning.']], [...UNPICKED, ...HEAVY_NEVER]),
+  },
+  ribbon: {
+    light: rule([['paddle wire', 'Thin wire through the knot does not mark ribbon.']], [...UNPICKED, ...loose(FLUFFED)]),
+    stem: rule([['paddle wire', 'Its stem through the back of the knot, tied where the bow is tied.']], [...UNPICKED, ...loose(FLUFFED)]),
+    heavy: heavy('Through the knot and on to the base: loops bear nothing but themselves.', UNPICKED),
+  },
+  moss: {
+    light: rule(
+      [
+        ['hot glue', 'A dot, pressed into the moss while it is hot.'],
+        ['tuck', 'Moss holds what is light and short.'],
+      ],
+      UNPICKED,
+    ),
+    stem: rule([['paddle wire', 'Through the moss and round what is under it.']], [...UNPICKED, ['push', NO_GRIP]]),
+    heavy: heavy('Through the moss to what is under it: moss tears.', UNPICKED),
+  },
+}
+
 /**
- * What holds what on each make of base, as common practice has it: the ways that suit, best first, and what never does,
- * each with why.
+ * What holds what on each make of base and on each thing that bears others, as common practice has it: the ways that suit, best
+ * first, and what never does, each with why.
  */
-export const FIXING_RULES: Readonly<Record<Body, Record<Hold, HoldRule>>> = {
+export const FIXING_RULES: Readonly<Record<Ground, Record<Hold, HoldRule>>> = {
+  ...ON_CARRIERS,
   vine: VINE,
   twisted: VINE,
   wire: WIRE,
@@ -195,9 +271,9 @@ export const FIXING_RULES: Readonly<Record<Body, Record<Hold, HoldRule>>> = {
   },
 }
 
-/** The ways that suit on a make of base, best first: what it offers itself, then what would do anywhere. */
-export function suiting(body: Body, hold: Hold): readonly Reason[] {
-  const { best, never } = FIXING_RULES[body][hold]
+/** The ways that suit on a ground, best first: what it offers itself, then what would do anywhere. */
+export function suiting(ground: Ground, hold: Hold): readonly Reason[] {
+  const { best, never } = FIXING_RULES[ground][hold]
   const named = new Set([...best, ...never].map(([way]) => way))
   return [...best, ...ANYWHERE[hold].filter(([way]) => !named.has(way))]
 }

@@ -40,6 +40,8 @@ export function withRuleKind(
   const [now, then] = [ruleSortOf(kind), ruleSortOf(before.kind)]
   const mix = all.slice(0, now.parts)
   const afresh = { nudges: {}, taken: [], rule: usualRule(kind, of, mix.length) }
+  // On other things it has no place on the base.
+  if (kind === 'on') return { ...afresh, mix, added: [], run: EACH, reserve: null, clear: false }
   if (now.builds) return { ...afresh, mix, role: now.role ?? role, reserve: 0 }
   // What goes along the base keeps no place from the rest.
   return { ...afresh, ...(then.builds ? { role: role === then.role ? 'texture' : role, reserve: null, clear: now.mindful } : {}) }

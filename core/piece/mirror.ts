@@ -2,6 +2,7 @@ import { addedSlot, slotKey, slotOf } from './slot-key'
 import { mirrorShape, runsOf } from '../base'
 import type { Run } from '../base'
 import { wrapDegrees } from '../measure'
+import type { Rule } from './rules'
 import { mirrorRule, ruleSortOf } from './rules'
 import type { Flow, Layer, Nudge, Piece } from './schema'
 import { flip } from './schema-primitives'
@@ -45,6 +46,10 @@ export const OTHER_WAY: Record<Flow, Flow> = {
   nest: 'nest',
 }
 
+/** A rule that names slots names their images. */
+const renamed = (rule: Rule, imageOf: (slot: string) => string): Rule =>
+  rule.kind === 'on' && rule.only ? { ...rule, only: rule.only.map(imageOf) } : rule
+
 function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
   const mirrorOf = (id: string): Run['mirror'] =>
     runs.find((run) => run.id === id)?.mirror ?? { run: id, reversed: runs[0]!.mirror.reversed }
@@ -68,7 +73,8 @@ function mirrorLayer(layer: Layer, runs: readonly Run[]): Layer {
     run,
     lean: ruleSortOf(layer.rule.kind).level ? 0 - layer.lean : layer.lean,
     mirrored: !layer.mirrored,
-    ...(reversed ? { rule: mirrorRule(layer.rule), seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
+    rule: renamed(reversed ? mirrorRule(layer.rule) : layer.rule, imageOf),
+    ...(reversed ? { seat: flip(layer.seat), flow: OTHER_WAY[layer.flow] } : {}),
     nudges: Object.fromEntries(Object.entries(layer.nudges).map(([slot, nudge]) => [imageOf(slot), turned(slot, nudge)])),
     added: layer.added.map((each) => {
       const to = mirrorOf(each.run)

@@ -3,6 +3,8 @@ import type { Point } from '../measure'
 import { clamp } from '../measure'
 import { across, onRun, stationAt } from '../base'
 import { footprint } from './footprint'
+import { bearerOf } from '../piece'
+import { bearersUnder, offBase } from './bearing'
 import type { LaidLayer, Placement } from './placement'
 import { inside } from './reserved-zones'
 
@@ -29,6 +31,8 @@ interface Shape {
   readonly shown: boolean
   /** A sign or a bow, of which none lies where another does. */
   readonly single: boolean
+  /** What bears it, and what bears that, by id. */
+  readonly roots: ReadonlySet<string>
 }
 
 /**
@@ -45,6 +49,8 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
     for (const each of patches) {
       // Heads of a layer may press into each other; signs and bows of one may not.
       if (each.of.layer === target.of.layer && (each === target || !each.single)) continue
+      // What bears a thing is not in its way, nor it in that's.
+      if (each.roots.has(target.of.id) || target.roots.has(each.of.id)) continue
       // Two that are both to be seen meet once, and the later one is in the way.
       if (each.shown && shown.indexOf(each) < i) continue
       const hides = !each.solid
@@ -58,10 +64,15 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
   return found.sort((a, b) => b.depth - a.depth)
 }
 
-const patchesOf = (laid: readonly LaidLayer[]): Shape[] =>
-  laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of)))
+function patchesOf(laid: readonly LaidLayer[]): Shape[] {
+  const borne = laid.some(({ layer }) => bearerOf(layer.rule) !== null)
+  const byId = new Map(borne ? laid.flatMap(({ placements }) => placements.map((each) => [each.id, each])) : [])
+  return laid.flatMap(({ layer, placements }) => placements.map((of) => patchOf(layer, of, byId)))
+}
 
-function patchOf(layer: LaidLayer['layer'], of: Placement): Shape {
+const NONE: ReadonlySet<string> = new Set()
+
+function patchOf(layer: LaidLayer['layer'], of: Placement, byId: ReadonlyMap<string, Placement>): Shape {
   const { form } = of
   const shown = layer.role === 'bow' || layer.role === 'sign' || (layer.role === 'focal' && form !== 'leaf')
   return {
@@ -71,6 +82,7 @@ function patchOf(layer: LaidLayer['layer'], of: Placement): Shape {
     solid: form !== 'leaf' && (shown || layer.role === 'accent'),
     shown,
     single: layer.role === 'bow' || layer.role === 'sign',
+    roots: of.bearer === null ? NONE : new Set(bearersUnder(of, byId).map(({ id }) => id)),
   }
 }
 
@@ -81,17 +93,23 @@ const MOST_SLIDES = 400
 /** The shortest way along its run to where a solid thing is in nobody's way, mm, negative back; null when there is no such place. */
 export function freeAlong(laid: readonly LaidLayer[], thing: Placement, run: Run): number | null {
   const layer = laid.find((each) => each.layer.id === thing.layer)!.layer
-  const { shown } = patchOf(layer, thing)
-  const others = patchesOf(laid).filter(
-    (each) => each.of.id !== thing.id && (each.of.layer !== thing.layer || each.single) && (each.shown || (shown && each.solid)),
+  const patches = patchesOf(laid)
+  const { shown, roots } = patches.find(({ of }) => of === thing) ?? patchOf(layer, thing, new Map())
+  const others = patches.filter(
+    (each) =>
+      each.of.id !== thing.id &&
+      !roots.has(each.of.id) &&
+      !each.roots.has(thing.id) &&
+      (each.of.layer !== thing.layer || each.single) &&
+      (each.shown || (shown && each.solid)),
   )
-  const drop = thing.cord ? thing.y - thing.cord.y : 0
+  const off = offBase(thing, run)
   for (let i = 1; i <= Math.min(MOST_SLIDES, run.length / SLIDE); i++) {
     for (const by of [i * SLIDE, -i * SLIDE]) {
       const s = run.closed ? onRun(run, thing.s + by) : thing.s + by
       if (s < 0 || s > run.length) continue
       const { x, y } = across(stationAt(run, s), thing.t)
-      const moved = patchOf(layer, { ...thing, s, x, y: y + drop })
+      const moved = patchOf(layer, { ...thing, s, x: x + off.x, y: y + off.y }, new Map())
       if (
         others.every(
           (other) => apart(moved, other) || reachInto(moved.outline, other.outline) <= Math.min(thing.width, other.of.width) * PRESSED,

@@ -3,12 +3,15 @@ import { onRun } from '../base'
 import type { Shelf } from '../material'
 import { random } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
+import { addedSlot, bearerOf, bears } from '../piece'
 import { knownMix, shortestOf } from './mix-assignment'
-import { layerOn, place, placeAdded } from './place'
+import type { BearingPlace } from './bearing'
+import { thingIn } from './bearing'
+import { layerOn, place, placeAdded, standsLevel } from './place'
 import type { LaidLayer, Placement, Zone } from './placement'
 import { mixFor, liesOf, widthsOf } from './slot-positions'
 import { arrangingOf } from './rules'
-import type { Slot } from './slot'
+import type { Bearer, Slot } from './slot'
 import { layerSlots, runsFor } from './slots'
 import { zonesOf } from './reserved-zones'
 
@@ -16,17 +19,25 @@ import { zonesOf } from './reserved-zones'
 const ACROSS_STEP = 0.7548776662466927
 const LEAN_STEP = 0.5698402909980532
 
-/** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place. */
+/** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place; what lies on other things after these. */
 export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory = new LaidMemory()): LaidLayer[] {
   memory.startWith(runs, shelf)
   let slotsOn = ruleSlots(piece, runs, shelf, memory, [])
-  const firm = new Map(piece.layers.flatMap((layer, lift) => (keepsPlace(layer) ? [[layer.id, lay(layer, lift, [])] as const] : [])))
-  const zones = [...firm.values()].flatMap((each) => each.zones)
+  const done = new Map<string, LaidLayer>()
+  const firm = piece.layers.flatMap((layer, lift) => (keepsPlace(layer) ? [lay(layer, lift, [])] : []))
+  for (const each of firm) done.set(each.layer.id, each)
+  const zones = firm.flatMap((each) => each.zones)
   // What goes by another layer's places goes by them as they lie, clear of what is reserved.
   if (zones.length) slotsOn = ruleSlots(piece, runs, shelf, memory, zones)
-  const laid = piece.layers.map((layer, lift) => firm.get(layer.id) ?? lay(layer, lift, zones))
+  const laid = piece.layers.map(laidOnce)
   memory.keep(laid)
   return laid
+
+  function laidOnce(layer: Layer, lift: number): LaidLayer {
+    const known = done.get(layer.id) ?? lay(layer, lift, zones)
+    done.set(layer.id, known)
+    return known
+  }
 
   function lay(layer: Layer, lift: number, kept: readonly Zone[]): LaidLayer {
     const bare = { layer, placements: [], zones: [] }
@@ -34,15 +45,23 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
     if (!knownMix(layer, shelf).length) return { ...bare, fault: 'no material' }
     const slots = slotsOn(layer.id)
     if (!slots) return { ...bare, fault: 'no reference' }
-    const before = memory.laid(layer, slots, kept, lift)
+    const bearer = bearersFor(layer)
+    const before = memory.laid(layer, slots, kept, lift, bearer)
     if (before?.layer === layer) return before
     const placements = [
-      ...laidByRule({ layer, slots, kept, runs, shelf, lift, before }),
+      ...laidByRule({ layer, slots, kept, runs, shelf, lift, before, bearer }),
       ...laidByHand(layer, slots.length, runs, shelf, lift),
     ]
     const laid: LaidLayer = { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }
-    memory.note(laid, slots, kept, lift)
+    memory.note(laid, { slots, kept, lift, bearer })
     return laid
+  }
+
+  /** The layer whose things bear those of this one, laid: slots told that there is one, and no circle. */
+  function bearersFor({ rule }: Layer): LaidLayer | null {
+    const of = bearerOf(rule)
+    const at = piece.layers.findIndex(({ id }) => id === of)
+    return at < 0 ? null : laidOnce(piece.layers[at]!, at)
   }
 }
 
@@ -73,6 +92,8 @@ interface Remembered {
   readonly slots: readonly Slot[]
   readonly kept: readonly Zone[]
   readonly lift: number
+  /** The layer on whose things it lies. */
+  readonly bearer: LaidLayer | null
 }
 
 /** What was laid last, so that what has not changed is not laid again: the very same objects are given back. */
@@ -80,7 +101,7 @@ export class LaidMemory {
   private runs: readonly Run[] | null = null
   private materials: Shelf['materials'] | null = null
   private layers = new Map<string, Remembered>()
-  private slotsFound = new Map<string, { readonly layer: Layer; readonly of: readonly number[] | null; readonly slots: readonly Slot[] }>()
+  private slotsFound = new Map<string, { readonly layer: Layer; readonly of: readonly unknown[] | null; readonly slots: readonly Slot[] }>()
 
   startWith(runs: readonly Run[], { materials }: Shelf): void {
     if (this.runs === runs && this.materials === materials) return
@@ -91,26 +112,25 @@ export class LaidMemory {
   }
 
   /** The last state of a layer that lies by the same slots among the same zones, and differs at most slot by slot. */
-  laid(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], lift: number): LaidLayer | null {
+  laid(layer: Layer, slots: readonly Slot[], kept: readonly Zone[], lift: number, bearer: LaidLayer | null): LaidLayer | null {
     const known = this.layers.get(layer.id)
-    return known && known.slots === slots && known.lift === lift && alike(known.kept, kept) && agree(known.laid.layer, layer, BY_SLOT)
-      ? known.laid
-      : null
+    const there = known && known.slots === slots && known.lift === lift && known.bearer === bearer
+    return there && alike(known.kept, kept) && agree(known.laid.layer, layer, BY_SLOT) ? known.laid : null
   }
 
-  note(laid: LaidLayer, slots: readonly Slot[], kept: readonly Zone[], lift: number): void {
-    this.layers.set(laid.layer.id, { laid, slots, kept, lift })
+  note(laid: LaidLayer, by: Omit<Remembered, 'laid'>): void {
+    this.layers.set(laid.layer.id, { laid, ...by })
   }
 
-  /** @param of the points of the layer that this one goes by, one list for each run, or null when it goes by none */
-  slots(layer: Layer, of: readonly number[] | null): readonly Slot[] | null {
+  /** @param of the points or slots of the layer that this one goes by, or null when it goes by none */
+  slots(layer: Layer, of: readonly unknown[] | null): readonly Slot[] | null {
     const known = this.slotsFound.get(layer.id)
     return known && agree(known.layer, layer, NOT_FOR_SLOTS) && (of === null ? known.of === null : known.of !== null && alike(known.of, of))
       ? known.slots
       : null
   }
 
-  noteSlots(layer: Layer, of: readonly number[] | null, slots: readonly Slot[]): void {
+  noteSlots(layer: Layer, of: readonly unknown[] | null, slots: readonly Slot[]): void {
     this.slotsFound.set(layer.id, { layer, of, slots })
   }
 
@@ -128,9 +148,11 @@ function seatOf({ rule }: Layer): { readonly at: number; readonly about: number 
   return seat && seat.about > 0 ? seat : null
 }
 
-const keepsPlace = (layer: Layer): boolean => layer.reserve !== null || seatOf(layer) !== null
+/** What lies on another thing keeps no place on the base. */
+const keepsPlace = (layer: Layer): boolean => bearerOf(layer.rule) === null && (layer.reserve !== null || seatOf(layer) !== null)
 
 function reservedBy(layer: Layer, placements: readonly Placement[], runs: readonly Run[], shelf: Shelf): Zone[] {
+  if (!keepsPlace(layer)) return []
   const { reserve } = layer
   const seat = seatOf(layer)
   const seats =
@@ -171,8 +193,15 @@ function ruleSlots(
         kept,
         shelf,
       )
+    const bearersOf = (other: string): Bearer[] | null =>
+      bearersIn(
+        piece.layers.find((each) => each.id === other),
+        ask(other),
+        runs,
+      )
     const of = 'of' in layer.rule ? layer.rule.of : null
-    const byOther = of === null ? null : runs.flatMap((run) => pointsOf(of, run) ?? [-1])
+    const byOther =
+      of === null ? null : bearerOf(layer.rule) === null ? runs.flatMap((run) => pointsOf(of, run) ?? [-1]) : (ask(of) ?? [-1])
     const before = memory.slots(layer, byOther)
     if (before) {
       found.set(id, before)
@@ -184,6 +213,7 @@ function ruleSlots(
       seed: layer.seed,
       seat: layer.seat,
       pointsOf: (other) => pointsOf(other, run),
+      bearersOf,
       widths: (n) => widthsOf(layer, shelf, n),
       mix: mixFor(layer, shelf),
       shortest: shortestOf(layer, shelf),
@@ -205,6 +235,16 @@ function pointsOn(layer: Layer | undefined, slots: readonly Slot[] | null, run: 
   return [...slots.filter((slot) => slot.run.id === run.id).map((slot) => lieOf(slot)?.s ?? slot.s), ...added]
 }
 
+/** The things of a layer that may bear others, by rule and by hand; null where there is no telling, or none can. */
+function bearersIn(layer: Layer | undefined, slots: readonly Slot[] | null, runs: readonly Run[]): Bearer[] | null {
+  if (!layer || !slots || !bears(layer.rule)) return null
+  const added = layer.added.flatMap(({ id, run: on, at }): Bearer[] => {
+    const run = runs.find((each) => each.id === on)
+    return run ? [{ id: addedSlot(id), run, s: at * run.length, made: null }] : []
+  })
+  return [...slots, ...added]
+}
+
 /** A layer with the slots of its rule, among the zones that are kept free. */
 interface Slotted {
   readonly layer: Layer
@@ -215,9 +255,19 @@ interface Slotted {
   readonly lift: number
   /** The layer as it was, when it differs at most slot by slot: places with the same nudge are kept. */
   readonly before: LaidLayer | null
+  /** The layer on whose things it lies; null on the base. */
+  readonly bearer: LaidLayer | null
 }
 
-function laidByRule({ layer, slots, kept, runs, shelf, lift, before }: Slotted): Placement[] {
+/** What bears the thing of a slot; null on the base, undefined where that is not there. */
+function bearingPlace({ layer, bearer, shelf }: Slotted, { on, run }: Slot): BearingPlace | null | undefined {
+  if (!on || layer.rule.kind !== 'on') return null
+  const thing = bearer ? thingIn(bearer, on.slot) : undefined
+  return thing && { thing, level: standsLevel(thing, shelf), run, rule: layer.rule, loop: on.loop, mirrored: layer.mirrored }
+}
+
+function laidByRule(slotted: Slotted): Placement[] {
+  const { layer, slots, kept, runs, shelf, lift, before } = slotted
   const there = new Map(before?.placements.map((each) => [each.slot, each]))
   const lieOf = liesOf(layer, slots, kept, shelf)
   const phase = random(layer.seed).next()
@@ -232,12 +282,13 @@ function laidByRule({ layer, slots, kept, runs, shelf, lift, before }: Slotted):
     if (same && before!.layer.nudges[slot.id] === layer.nudges[slot.id]) return [same]
     const swing = (by: number) => ((phase + step * by) % 1) * 2 - 1
     const lies = lieOf(slot)
-    if (!lies) return []
+    const on = bearingPlace(slotted, slot)
+    if (!lies || on === undefined) return []
     return [
       place(layerOn(layer, slot.run, runs), {
         slot: slot.id,
         run: slot.run,
-        ruled: lies.s,
+        ruled: on ? on.thing.s : lies.s,
         number: i + 1,
         lift,
         added: false,
@@ -247,6 +298,7 @@ function laidByRule({ layer, slots, kept, runs, shelf, lift, before }: Slotted):
         turn: 0,
         reach: slot.reach,
         made: slot.made,
+        on,
       }),
     ]
   })

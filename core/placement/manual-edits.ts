@@ -4,7 +4,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { clamp, wrapDegrees } from '../measure'
 import type { Added, Edit, Layer, Nudge, Piece } from '../piece'
-import { addedSlot, freshLayerId, freshSeed, laysLengths, rulesFor, startLayer, STILL } from '../piece'
+import { addedSlot, bearerOf, freshLayerId, freshSeed, laidAlone, laysLengths, startLayer, STILL } from '../piece'
 import type { Placement } from './placement'
 import { layerBearing } from './place'
 
@@ -143,7 +143,7 @@ export interface Dropped {
 
 /** Whether things of a material can be put into a layer one by one. */
 const takesByHand = ({ locked, rule, mix }: Layer, material: Pick<Material, 'id' | 'kind'>): boolean =>
-  !locked && !laysLengths(rule) && rulesFor(material.kind).includes('hand') && mix.some((part) => part.material === material.id)
+  !locked && !laysLengths(rule) && bearerOf(rule) === null && laidAlone(material) && mix.some((part) => part.material === material.id)
 
 /**
  * Puts a material on the base at a place: into the open layer where that holds it, else into one by hand that begins with it, else
@@ -161,7 +161,7 @@ export function dropOnto(piece: Piece, material: Material, { run, s, across }: D
     const [id] = freshIds(into, 1)
     return { edit: { do: 'add', layer: into.id, things: [thing(id!)] }, layer: into.id, slot: addedSlot(id!) }
   }
-  const byHand = rulesFor(material.kind).includes('hand')
+  const byHand = laidAlone(material)
   const usual = startLayer(freshLayerId(layers), material, freshSeed(layers), [run])
   const layer: Layer = {
     ...usual,

@@ -1,8 +1,11 @@
 import { placementId } from './placement'
 import type { Run } from '../base'
 import { across, along, onRun, stationAt } from '../base'
+import type { BearingPlace } from './bearing'
+import { OVER_BEARER, spotOn, turnedWith } from './bearing'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
+import type { Point } from '../measure'
 import { degrees, radians, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, RuleKind } from '../piece'
 import { addedSlot, OTHER_WAY, STILL } from '../piece'
@@ -35,12 +38,19 @@ export function placeAdded(
         turn,
         reach: 1,
         made: null,
+        on: null,
       })
     : null
 }
 
 /** Kinds that hang level whatever the run does under them. */
-const stands = ({ kind }: Material): boolean => kind === 'bow' || kind === 'sign' || kind === 'letter' || kind === 'figure'
+const stands = ({ kind }: Pick<Material, 'kind'>): boolean => kind === 'bow' || kind === 'sign' || kind === 'letter' || kind === 'figure'
+
+/** Whether a thing hangs level as it lies. */
+export function standsLevel({ made, material: of }: Pick<Placement, 'made' | 'material'>, shelf: Shelf): boolean {
+  const material = materialOf(shelf, of)
+  return made ? made.turn === null : material !== undefined && stands(material)
+}
 
 /** A thing that is put in its place. */
 export interface Laying {
@@ -57,26 +67,30 @@ export interface Laying {
   /** What share of its length it keeps. */
   readonly reach: number
   readonly made: ShapedLength | null
+  /** What bears it; null on the base. */
+  readonly on: BearingPlace | null
 }
 
 /** Puts a thing of a layer in its place: bearing, length and all. */
 export function place(
   layer: Layer,
-  { slot, run, ruled, number, material, t: own, lean, turn, lift, added, reach, made }: Laying,
+  { slot, run, ruled, number, material, t: own, lean, turn, lift, added, reach, made, on }: Laying,
 ): Placement {
   const seed = seedOf(layer.seed, slot)
   const nudge: Nudge = layer.nudges[slot] ?? STILL
   const s = onRun(run, ruled + nudge.along)
   const station = stationAt(run, s)
-  const t = (added ? own : own * sideOf(layer, run)) + nudge.across
+  const t = (on ? on.thing.t : added ? own : own * sideOf(layer, run)) + nudge.across
   const arranging = arrangingOf<RuleKind>(layer.rule.kind)
   const drop = arranging.drop?.(layer.rule) ?? 0
-  const { x, y } = across(station, t)
-  const bearing = made
-    ? madeBearing(layer, run, s, made)
-    : stands(material)
-      ? layer.lean
-      : direction(layer, { run, s, seed }, material, lean)
+  const { x, y } = on ? borneAt(on, across(station, t)) : across(station, t)
+  const bearing = on
+    ? borneBearing(layer, on, { run, s, seed }, material, lean)
+    : made
+      ? madeBearing(layer, run, s, made)
+      : stands(material)
+        ? layer.lean
+        : direction(layer, { run, s, seed }, material, lean)
   const whole = pieceLength(material, layer.cut)
   return {
     id: placementId(layer.id, slot),
@@ -100,7 +114,8 @@ export function place(
     width: made ? made.width : material.width,
     form: made?.form ?? material.form,
     made,
-    lift: lift + nudge.lift,
+    lift: (on ? on.thing.lift + OVER_BEARER : lift) + nudge.lift,
+    bearer: on?.thing.id ?? null,
     seed,
     nudged: layer.nudges[slot] !== undefined,
     pinned: nudge.pinned,
@@ -108,6 +123,19 @@ export function place(
     words: layer.words,
     cord: drop > 0 ? { x, y } : null,
   }
+}
+
+/** Where a borne thing lies, mm: at its spot, and so far from it as a hand moved it along the base. @param base where on the base that is */
+function borneAt(on: BearingPlace, base: Point): Point {
+  const spot = spotOn(on)
+  const under = across(stationAt(on.run, on.thing.s), on.thing.t)
+  return { x: spot.x + base.x - under.x, y: spot.y + base.y - under.y }
+}
+
+/** Where a borne thing points: with what bears it, or as it lies of itself; what stands level is tilted only with what does too. */
+function borneBearing(layer: Layer, on: BearingPlace, lying: Lying, material: Material, lean: number): number {
+  if (stands(material)) return on.rule.turns && on.level ? turnedWith(on, layer.lean) : layer.lean * (layer.mirrored ? -1 : 1)
+  return on.rule.turns && material.form !== 'disc' ? turnedWith(on, lean) : direction(layer, lying, material, lean)
 }
 
 /** Where a made thing points: off its run, or level. */

@@ -35,8 +35,10 @@ export interface Placement {
   readonly form: Material['form']
   /** What it is made to, when it is made of a length. */
   readonly made: ShapedLength | null
-  /** How many layers lie under it. */
+  /** How many layers lie under it; what another thing bears is a part of a layer above that. */
   readonly lift: number
+  /** The thing that bears it, by its id; null on the base. */
+  readonly bearer: string | null
   /** Tells twins apart: seeds its drawing. */
   readonly seed: number
   readonly nudged: boolean

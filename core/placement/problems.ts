@@ -1,8 +1,8 @@
 import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Layer, Mend, Piece, Problem, RuleKind } from '../piece'
-import { EACH, MOST_PLACES, ruleSortOf } from '../piece'
+import type { Layer, Mend, Piece, Problem, Rule, RuleKind } from '../piece'
+import { bearerOf, EACH, MOST_PLACES, ruleSortOf } from '../piece'
 import type { Clash } from './collisions'
 import { clashesOf, freeAlong } from './collisions'
 import { shortestOf } from './mix-assignment'
@@ -10,20 +10,27 @@ import { nudgeBy, takeOff } from './manual-edits'
 import type { LaidLayer, LaidPiece, Placement } from './placement'
 import { mixFor } from './slot-positions'
 import { arrangingOf } from './rules'
+import { loopsOf } from './rules/on-things'
 import { runsFor } from './slots'
 import { placementMessage } from './words'
+
+const BY_COMPASS: Rule = { kind: 'compass', count: 6, start: 0 }
 
 /** What is wrong with how layers are laid. */
 export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Problem[] {
   return [
-    ...laid.flatMap(({ layer, fault, placements }) => [
-      ...faultOf(layer, fault, runs),
-      ...unknownIn(layer, shelf),
-      ...tooShort(layer, shelf),
-      ...tooMany(layer, runs, shelf),
-      ...oddOne(layer, placements),
-      ...unpaired(layer, placements, shelf),
-    ]),
+    ...laid.flatMap((one) => {
+      const { layer, fault, placements } = one
+      return [
+        ...faultOf(layer, fault, runs),
+        ...bearsNothing(one, laid),
+        ...unknownIn(layer, shelf),
+        ...tooShort(layer, shelf),
+        ...tooMany(layer, runs, shelf),
+        ...oddOne(layer, placements),
+        ...unpaired(layer, placements, shelf),
+      ]
+    }),
     ...clashProblems(piece, laid, runs, shelf),
   ]
 }
@@ -42,11 +49,39 @@ function faultOf(layer: Layer, fault: LaidLayer['fault'], runs: readonly Run[]):
       : [
           {
             ...placementMessage('lay-by-compass', {}),
-            edit: { do: 'layer', layer: layer.id, set: { rule: { kind: 'compass', count: 6, start: 0 } } },
+            edit: { do: 'layer', layer: layer.id, set: { rule: BY_COMPASS } },
           },
         ]
-  const message = placementMessage(fault === 'no run' ? 'no-run' : 'no-reference', {})
+  const message = placementMessage(fault === 'no run' ? 'no-run' : bearerOf(layer.rule) === null ? 'no-reference' : 'no-bearer', {})
   return [{ id: `${layer.id}:${fault}`, severity: 'fault', layer: layer.id, ...message, mends }]
+}
+
+/** What lies on other things, where there are none. */
+function bearsNothing({ layer, placements, fault }: LaidLayer, laid: readonly LaidLayer[]): Problem[] {
+  const { rule } = layer
+  if (rule.kind !== 'on' || fault || placements.length) return []
+  const bearers = laid.find((each) => each.layer.id === rule.of)?.placements ?? []
+  const there = bearers.length > 0
+  const loops = there && rule.spot === 'loops' && !bearers.some((each) => loopsOf(each))
+  const mends: Mend[] = loops
+    ? [{ ...placementMessage('in-the-middle', {}), edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, spot: 'middle' } } } }]
+    : there
+      ? [
+          {
+            ...placementMessage('on-each', {}),
+            edit: { do: 'layer', layer: layer.id, set: { rule: { ...rule, only: null, every: 1, from: 1 }, taken: [] } },
+          },
+        ]
+      : [{ ...placementMessage('lay-by-compass', {}), edit: { do: 'layer', layer: layer.id, set: { rule: BY_COMPASS } } }]
+  return [
+    {
+      id: `${layer.id}:bears-nothing`,
+      severity: 'care',
+      layer: layer.id,
+      ...placementMessage(loops ? 'no-loops' : 'bears-nothing', {}),
+      mends,
+    },
+  ]
 }
 
 function unknownIn(layer: Layer, shelf: Shelf): Problem[] {
@@ -186,7 +221,7 @@ function clashProblem(
   const run = runs.find(({ id }) => id === thing.run)!
   const away = hides ? null : freeAlong(laid, thing, run)
   const mends: Mend[] = hides
-    ? [{ ...placementMessage('take-under', {}), edit: nudgeBy(piece, thing, { lift: against.lift - thing.lift - 1 }) }]
+    ? [{ ...placementMessage('take-under', {}), edit: nudgeBy(piece, thing, { lift: Math.floor(against.lift - thing.lift) - 1 }) }]
     : [
         away === null
           ? { ...placementMessage('take-off', {}), edit: takeOff([thing]) }

@@ -67,7 +67,7 @@ export function liesOf(
     if (!material) return null
     // A gather stays in its tie: in a place that is kept there is none.
     if (slot.made) return layer.clear && reserved(slot.run, joined(kept, slot.run), slot.s) ? null : { s: slot.s, material }
-    if (!layer.clear) return { s: slot.s, material }
+    if (!layer.clear || slot.on) return { s: slot.s, material }
     const group = groups?.get(groupOf(slot))
     if (group) return { s: onRun(slot.run, slot.s + wayTo(slot.run, group.centre, clearOf(slot.run, group.about)(group.centre))), material }
     // What has a body of its own keeps clear with all of it, a stem with where it is held.

@@ -23,7 +23,12 @@ export interface Slot {
   readonly reach: number
   /** What lies here, when it is made of a length. */
   readonly made: ShapedLength | null
+  /** The slot of the other layer's thing that bears it, and on which loop of a bow; null on the base. */
+  readonly on: { readonly slot: string; readonly loop: number | null } | null
 }
+
+/** A thing of another layer, by its slot, as far as one may ask where it lies before anything is put there. */
+export type Bearer = Pick<Slot, 'id' | 'run' | 's' | 'made'>
 
 /** What a rule may ask about its surroundings. */
 export interface SlotContext {
@@ -32,6 +37,8 @@ export interface SlotContext {
   readonly runs: readonly Run[]
   /** The distances at which another layer's rule puts things on this run; null when there is no telling. */
   readonly pointsOf: (layer: string) => readonly number[] | null
+  /** The things of another layer that may bear others, on every run; null when there is no telling, or they bear nothing. */
+  readonly bearersOf: (layer: string) => readonly Bearer[] | null
   /** The width of each of the first `n` things that the layer deals, mm. */
   readonly widths: (n: number) => readonly number[]
   /** The materials of the mix. */
@@ -56,6 +63,7 @@ export const slot = (run: Run, i: number | string, s: number, more: Partial<Omit
   lean: 0,
   reach: 1,
   made: null,
+  on: null,
   ...more,
 })
 

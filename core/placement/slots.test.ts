@@ -8,7 +8,7 @@ import type { Material } from '../material'
 import { CATALOGUE } from '../material'
 import { inches } from '../measure'
 import type { Rule } from '../piece'
-import { BUILDS, DENSE, ENDS, GATHERS, LOOP_MEANS, PATTERNS, RuleSchema, usualRibbon } from '../piece'
+import { BUILDS, DENSE, ENDS, GATHERS, LOOP_MEANS, PATTERNS, SPOTS, RuleSchema, usualRibbon } from '../piece'
 import { evenly, middles } from './points'
 import type { SlotContext } from './slot'
 import { layerSlots, slotsOf } from './slots'
@@ -29,6 +29,7 @@ const around = (run: Run, runs: readonly Run[] = [run]): SlotContext => ({
   mix: mixOf(40, 30),
   taper: 0.5,
   pointsOf: () => evenly(run, 5, 0.1),
+  bearersOf: () => evenly(run, 5, 0.1).map((s, i) => ({ id: String(i), run, s, made: null })),
   widths: (n: number) => Array.from({ length: n }, (_, i) => 30 + (i % 3) * 10),
 })
 
@@ -38,6 +39,17 @@ const row = fc.option(fc.integer({ min: 0, max: 40 }))
 const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
   compass: fc.record({ kind: fc.constant('compass' as const), count, start: share }),
   halfway: fc.constant({ kind: 'halfway' as const, of: 'x' }),
+  on: fc.record({
+    kind: fc.constant('on' as const),
+    of: fc.constant('x'),
+    only: fc.constantFrom<string[] | null>(null, ['0'], ['1', '4', 'gone']),
+    every: fc.integer({ min: 1, max: 7 }),
+    from: fc.integer({ min: 1, max: 7 }),
+    spot: fc.constantFrom(...SPOTS),
+    along: fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+    across: fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+    turns: fc.boolean(),
+  }),
   every: fc.record({ kind: fc.constant('every' as const), spacing: fc.double({ min: 1, max: 20000, noNaN: true }), start: share }),
   against: fc.record({ kind: fc.constant('against' as const), of: fc.constant('x'), count, pattern: fc.constantFrom(...PATTERNS) }),
   cluster: fc.record({

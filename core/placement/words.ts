@@ -13,6 +13,11 @@ interface Numbered {
 export interface PlacementMessages {
   'no-run': Nothing
   'no-reference': Nothing
+  'no-bearer': Nothing
+  'bears-nothing': Nothing
+  'no-loops': Nothing
+  'on-each': Nothing
+  'in-the-middle': Nothing
   /** @property run its name; null is all runs of the base */
   'lay-on': { run: string | null }
   'lay-by-compass': Nothing
@@ -42,6 +47,11 @@ const numbered = ({ name, number }: Numbered): string => `${name} ${number}`
 export const PLACEMENT_WORDS: WordTable<PlacementMessages> = {
   'no-run': () => ['This layer lies on a run that the base does not have.'],
   'no-reference': () => ['This layer goes by another layer’s points, but that layer is gone or leads back to this one.'],
+  'no-bearer': () => ['This layer lies on the things of another, but that layer is gone, bears nothing, or leads back to this one.'],
+  'bears-nothing': () => ['Nothing is there for this layer to lie on: the things that are to bear it are not laid.'],
+  'no-loops': () => ['This layer lies on the loops of a bow, but what bears it is no bow with loops.'],
+  'on-each': () => ['Lay one on each'],
+  'in-the-middle': () => ['Lay it in the middle'],
   'lay-on': ({ run }) => [`Lay it on the ${run ?? 'base’s runs'}`],
   'lay-by-compass': () => ['Lay it by the compass instead'],
   'unknown-material': ({ id }) => [`The shelf has no “${id}”. It is neither drawn nor counted.`],

@@ -1,11 +1,12 @@
 import type { LaidLayer, Placement } from '../placement'
+import { putAside } from '../placement'
 import type { Base, Run } from '../base'
 import { stationAt } from '../base'
 import type { Bounds } from '../measure'
 import type { Material, Shelf } from '../material'
 import { degrees, onceWith } from '../measure'
 import type { Brief, Piece } from '../piece'
-import { hangsAt } from '../piece'
+import { bearerOf, hangsAt } from '../piece'
 import type { Looks, Mark } from '../looks'
 import { looksOf } from '../looks'
 
@@ -102,14 +103,19 @@ function asItWas(bare: SceneItem, among: Pick<SceneItem, 'depth' | 'rise' | 'ord
 export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Scene {
   const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
   const runs = new Map(on.map((run) => [run.id, run]))
+  const aside = putAside(laid.map(({ layer }) => layer))
+  const depths = depthsIn(laid)
   let order = 0
-  const lifted = laid.flatMap(({ layer, placements }, i) => {
+  const lifted = laid.flatMap(({ layer, placements }, own) => {
+    // What another thing bears lies as deep as that.
+    const i = depths[own]!
     const over = ofLeaves.slice(i + 1).filter(Boolean).length
     const under = ofLeaves.slice(0, i).filter(Boolean).length
-    const { hidden, locked } = layer
+    const { locked } = layer
+    const hidden = aside.has(layer.id)
     return placements.map((placement): { lift: number; item: SceneItem } => {
       order += 1
-      const rise = Math.max(0, Math.min(HIGHEST, under + placement.lift - i))
+      const rise = Math.max(0, Math.min(HIGHEST, under + Math.floor(placement.lift) - i))
       const item = asItWas(itemOf(placement, runs.get(placement.run)!, shelf), {
         depth: Math.min(DEEPEST, over),
         rise,
@@ -135,6 +141,20 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
     runs: on,
     items: lifted.sort((a, b) => a.lift - b.lift).map(({ item }) => item),
   }
+}
+
+/** Which layer each lies among, from the back: its own, or that on whose things it lies. */
+function depthsIn(laid: readonly LaidLayer[]): number[] {
+  const places = new Map(laid.map(({ layer }, i) => [layer.id, i]))
+  return laid.map(({ layer }, own) => {
+    const seen = new Set<number>()
+    let i = own
+    for (let of = bearerOf(layer.rule); of !== null && places.has(of) && !seen.has(i); of = bearerOf(laid[i]!.layer.rule)) {
+      seen.add(i)
+      i = places.get(of)!
+    }
+    return i
+  })
 }
 
 /** The cords that something hangs from. */

@@ -32,6 +32,7 @@ import { task, unique } from './task-builder'
 import { fixingCautions } from './cautions'
 import type { PlaceRow, Undone } from './task'
 import { BOW_TIED, LOOP_EACH } from './rules-of-thumb'
+import { bearingWords } from './bearing-words'
 import { countsIn, handsFor, setsIn } from './durations'
 import { taskMessage } from './words'
 
@@ -75,15 +76,16 @@ export function layTask(context: TaskContext, laid: LaidLayer): Undone {
   const length = lengthsIn(needs)
     .filter(({ layer, use }) => layer === laid.layer.id && use !== 'fixing')
     .reduce((all, one) => all + one.length * one.count, 0)
-  // What is said of a layer depends on how its things are held, and of the piece on nothing else.
-  const held = fixings.map(({ way, tied, why, against }) => `${way} ${tied} ${why} ${against?.why ?? ''}`).join('|')
-  return laying(laid, [runs, shelf, held, length, makeUps.get(laid.layer.id) ? JSON.stringify(piece.base) : ''], () =>
-    layAfresh(context, laid, fixings, length),
+  // What is said of a layer depends on how its things are held and on what they lie, and of the piece on nothing else.
+  const held = fixings.map(({ way, tied, why, against, plural }) => `${way} ${tied} ${why} ${against?.why ?? ''} ${plural}`).join('|')
+  const on = bearingWords(context, laid)
+  return laying(laid, [runs, shelf, held, length, JSON.stringify(on), makeUps.get(laid.layer.id) ? JSON.stringify(piece.base) : ''], () =>
+    layAfresh(context, laid, fixings, length, on),
   )
 }
 
-/** @param fixings of this layer @param length of what comes by the length in it, mm */
-function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixing[], length: number): Undone {
+/** @param fixings of this layer @param length of what comes by the length in it, mm @param onWhat its things lie */
+function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixing[], length: number, onWhat: Said): Undone {
   const { piece, runs, spacings, makeUps, shelf } = context
   const { layer, placements } = laid
   const spacing = spacings.get(layer.id) ?? null
@@ -112,9 +114,10 @@ function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixi
             things: rows.map(({ material, count: n }) => inList(n === 1 ? material.name : several(n, material.name, material.plural))),
           }),
     [
+      ...(onWhat.length ? [onWhat] : []),
       ...said,
-      ...(leafy ? [flowWords(layer, run)] : []),
-      ...(leafy && layer.taper > 0 ? [taperWords(placements)] : []),
+      ...(leafy ? [layer.rule.kind === 'on' && layer.rule.turns ? ['Turned as what bears it.'] : flowWords(layer, run)] : []),
+      ...(leafy && layer.taper > 0 && !onWhat.length ? [taperWords(placements)] : []),
       ...(drop > 0
         ? [
             sum`Hang its middle ${quantity.length(drop)} below its place on ${layer.rule.kind === 'single' && layer.rule.folded ? 'one cord, folded over the base' : 'two cords'}.`,

@@ -1,6 +1,7 @@
 import type { LaidLayer } from '../placement'
 import type { Run } from '../base'
 import { anchorSays } from '../base'
+import { bearerOf } from '../piece'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS } from '../fixing'
 import type { Need, Shelf } from '../material'
@@ -83,18 +84,21 @@ function layingTasks(context: TaskContext, layers: readonly LaidLayer[], before:
   const others = layers.filter((one) => !firstBows.includes(one) && !lastBows.includes(one))
   const after = (one: LaidLayer): Before[] => {
     const { layer } = one
-    const goesBy = 'of' in layer.rule ? layers.find(({ layer: { id } }) => id === (layer.rule as { of: string }).of) : undefined
+    const of = 'of' in layer.rule ? layer.rule.of : null
+    const goesBy = layers.find(({ layer: { id } }) => id === of)
+    const lies = bearerOf(layer.rule) !== null
     const glues = context.fixings.some((fixing) => fixing.layer === layer.id && isGlued(fixing))
     return [
       ...before.filter(({ id }) => id !== 'reserve' || !one.zones.length),
       ...preparedAfter(layer.id, layer.prepared),
       ...(isBow(one) ? [waitsFor(taskKey('bow', layer.id), 'bow-before-fixed')] : []),
       ...(glues ? [waitsFor('dry', 'dry-before-glue')] : []),
-      ...(goesBy ? [onceLaid(goesBy, 'by-its-places')] : []),
+      // What bears it has to hold before it can.
+      ...(goesBy ? [lies ? waitsFor(taskKey('lay', goesBy.layer.id), 'lies-on-it') : onceLaid(goesBy, 'by-its-places')] : []),
       ...(isBow(one) ? [] : firstBows.map((bow) => onceLaid(bow, 'bow-gives-spacing'))),
     ]
   }
-  return [...firstBows, ...others, ...lastBows]
+  return bearersFirst([...firstBows, ...others, ...lastBows])
     .map((one): Undone => ({ ...layTask(context, one), after: after(one) }))
     .map((one, i, all) => {
       const under = all[i - 1]
@@ -102,6 +106,25 @@ function layingTasks(context: TaskContext, layers: readonly LaidLayer[], before:
         ? { ...one, after: [...one.after, { ...waitsFor(under.id, 'under-goes-first'), wet: true as const }] }
         : one
     })
+}
+
+/** What lies on the things of a later layer comes after that. */
+function bearersFirst(layers: readonly LaidLayer[]): LaidLayer[] {
+  const there = new Set(layers.map(({ layer }) => layer.id))
+  const order: LaidLayer[] = []
+  const done = new Set<string>()
+  for (let left = [...layers]; left.length;) {
+    const ready = left.find(({ layer: { rule } }) => {
+      const of = bearerOf(rule)
+      return of === null || done.has(of) || !there.has(of)
+    })
+    // A circle bears nothing, so nothing of it is laid: there is always one that is ready.
+    const next = ready ?? left[0]!
+    order.push(next)
+    done.add(next.layer.id)
+    left = left.filter((one) => one !== next)
+  }
+  return order
 }
 
 /** It waits for a layer's hands, and not until that is dry. */

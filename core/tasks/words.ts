@@ -68,6 +68,7 @@ interface Reasons {
   'bow-before-fixed': Nothing
   'dry-before-glue': Nothing
   'by-its-places': Nothing
+  'lies-on-it': Nothing
   'bow-gives-spacing': Nothing
   'under-goes-first': Nothing
   'top-is-known': Nothing
@@ -146,6 +147,7 @@ const REASON_WORDS: WordTable<Reasons> = {
   'bow-before-fixed': () => ['a bow is made before it is fixed'],
   'dry-before-glue': () => ['what is glued is first laid dry and looked at'],
   'by-its-places': () => ['it goes by the places of that layer'],
+  'lies-on-it': () => ['what bears it has to hold first'],
   'bow-gives-spacing': () => ['here the bow goes on first and gives the spacing'],
   'under-goes-first': () => ['what lies under it goes on first'],
   'top-is-known': () => ['the top is known once it is laid'],

@@ -7,7 +7,8 @@ import type { Piece } from '../../core/piece'
 import { EACH, edit, mirrorPiece } from '../../core/piece'
 import { CATALOGUE } from '../../core/material'
 import { inches } from '../../core/measure'
-import { dropOnto } from '../../core/placement'
+import { isCarrier } from '../../core/fixing'
+import { dropOnto, nudgeBy } from '../../core/placement'
 import { choresOf } from '../../core/season'
 import { timesOf } from '../../core/tasks'
 import { costsOf } from '../../core/piece-costs'
@@ -43,6 +44,41 @@ describe('any piece', () => {
       (piece) => {
         const read = readPiece(writePiece(piece))
         expect(read.ok && read.piece).toEqual(piece)
+      },
+      SOME,
+      0,
+    ))
+  it('has what another thing bears on that, painted over it and held to it', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { placements, scene, fixings } = worked(piece)
+        const byId = new Map(placements.map((each) => [each.id, each]))
+        const painted = new Map(scene.items.map(({ id }, i) => [id, i]))
+        for (const each of placements.filter(({ bearer }) => bearer !== null)) {
+          const bearer = byId.get(each.bearer!)!
+          expect(Math.hypot(each.x - bearer.x, each.y - bearer.y)).toBeLessThan(bearer.length + bearer.width)
+          expect(each.run).toBe(bearer.run)
+          expect(painted.get(each.id)).toBeGreaterThan(painted.get(bearer.id)!)
+          const held = fixings.filter(({ layer, material }) => layer === each.layer && material === each.material)
+          expect(held.map(({ ground }) => ground).every(isCarrier)).toBe(true)
+        }
+      },
+      SOME,
+      0,
+    ))
+  it('carries what a thing bears as far as that is moved', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const [borne] = worked(piece).placements.filter(({ bearer }) => bearer !== null)
+        const bearer = worked(piece).placements.find(({ id }) => id === borne?.bearer)
+        if (!borne || !bearer || bearer.form === 'leaf') return
+        const edited = edit(piece, nudgeBy(piece, bearer, { across: 0.3 }), 'move')
+        if (!edited.ok) throw new Error(edited.error)
+        const now = new Map(work(edited.change.piece, shelf).placements.map((each) => [each.id, each]))
+        expect(now.get(borne.id)!.x - borne.x).toBeCloseTo(now.get(bearer.id)!.x - bearer.x)
+        expect(now.get(borne.id)!.y - borne.y).toBeCloseTo(now.get(bearer.id)!.y - bearer.y)
       },
       SOME,
       0,

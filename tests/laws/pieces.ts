@@ -3,8 +3,8 @@ import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
 import { beginLayer } from '../../core/coverage'
 import { CATALOGUE } from '../../core/material'
 import { kept } from '../../core/measure'
-import type { Piece } from '../../core/piece'
-import { PieceSchema, rulesFor, startPiece } from '../../core/piece'
+import type { Layer, Piece } from '../../core/piece'
+import { bears, PieceSchema, rulesFor, SPOTS, startLayer, startPiece, withRuleKind } from '../../core/piece'
 import { shelf } from '../../core/testing'
 import type { Workings } from '../../core/workings'
 import { work } from '../../core/workings'
@@ -25,6 +25,9 @@ const MATERIALS = [
   'garland-pine',
 ] as const
 
+/** Small things, which lie on others. */
+const SMALL = ['acorn', 'spray-rose', 'heather', 'star-paper', 'hare'] as const
+
 /** What a maker says who begins a piece. */
 const beginning = fc.record({
   kind: fc.constantFrom(...BASE_KINDS),
@@ -37,6 +40,8 @@ const beginning = fc.record({
     }),
     { minLength: 1, maxLength: 3 },
   ),
+  /** What lies on the things of another layer, for some pieces. */
+  borne: fc.option(fc.record({ material: fc.constantFrom(...SMALL), seed: fc.integer({ min: 1, max: 99 }) }), { nil: null, freq: 2 }),
   copies: fc.integer({ min: 1, max: 3 }),
   weather: fc.constantFrom('indoors', 'covered', 'open'),
   budget: fc.option(fc.integer({ min: 500, max: 9000 }), { nil: null }),
@@ -45,7 +50,7 @@ const beginning = fc.record({
 })
 type Beginning = typeof beginning extends fc.Arbitrary<infer T> ? T : never
 
-function begun({ kind, size, layers, copies, weather, budget, day, hangs }: Beginning): Piece {
+function begun({ kind, size, layers, borne, copies, weather, budget, day, hangs }: Beginning): Piece {
   const start = startPiece('p', 'Piece', kind)
   const { sizes } = BASE_SORTS[kind]
   let piece: Piece = {
@@ -61,11 +66,35 @@ function begun({ kind, size, layers, copies, weather, budget, day, hangs }: Begi
       { piece, runs: runsOf(piece.base), shelf },
       { id: `l${i}`, material: of, seed, by: by === null ? null : rules[by % rules.length]! },
     )
-    const next = { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
+    const next = { ...piece, layers: piece.layers.toSpliced(at, 0, onOthers(layer, piece, seed)) }
     // What goes by another layer needs one to go by.
     if (PieceSchema.safeParse(next).success) piece = next
   })
+  if (borne && piece.layers.some(({ rule }) => bears(rule))) {
+    const layer = startLayer('borne', CATALOGUE[borne.material]!, borne.seed)
+    const on = onOthers({ ...layer, ...withRuleKind(layer, 'on', '') }, piece, borne.seed)
+    piece = { ...piece, layers: [...piece.layers, on] }
+  }
   return piece
+}
+
+/** What lies on other things lies on those of a layer that bears some, here or there on them. */
+function onOthers(layer: Layer, { layers }: Piece, seed: number): Layer {
+  const { rule } = layer
+  const bearers = layers.filter((each) => bears(each.rule))
+  if (rule.kind !== 'on' || !bearers.length) return layer
+  const spot = SPOTS[seed % SPOTS.length]!
+  return {
+    ...layer,
+    rule: {
+      ...rule,
+      of: bearers[seed % bearers.length]!.id,
+      spot,
+      every: 1 + (seed % 3),
+      along: (seed % 5) / 4 - 0.5,
+      turns: seed % 2 > 0,
+    },
+  }
 }
 
 /** Laws ask the same of the same pieces: each is begun and worked out once. */

@@ -53,7 +53,7 @@ const HOLDS = [
 ] as const
 
 const heldBy = (hold: (typeof HOLDS)[number][0]): string => {
-  const [first] = waysFor(bench.piece!, hold)
+  const [first] = waysFor(bench.piece!, { ground: sort.value.body, hold })
   return first ? `${capital(first.way.held)}. ${first.why}` : ''
 }
 

@@ -16,7 +16,9 @@ import {
   RotateCcw,
   ScanSearch,
   SendToBack,
+  Stamp,
   Trash2,
+  Unlink,
   X,
 } from '@lucide/vue'
 import { readTape, show, quantity } from '#core/measure'
@@ -29,6 +31,8 @@ import { useStemEditing } from '~/composables/useStemEditing'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 import { materialOf } from '#core/material'
+import { canLieOn } from '#core/placement'
+import { laidAlone } from '#core/piece'
 
 const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
@@ -51,6 +55,13 @@ onMounted(() => {
     moved: (ids, along, across) => hand.move(things(ids), along, across),
     turned: (by) => hand.turn(by),
     trimmed: (length) => hand.trimTo(length),
+    canLieOn: (thing, bearer) => {
+      const [moved, under] = things([thing, bearer])
+      return moved !== undefined && under !== undefined && canLieOn(bench.piece!, moved.layer, under.layer)
+    },
+    nameOf: (thing) => things([thing]).map((each) => bench.nameOf(each))[0] ?? '',
+    putOn: (thing, bearer) => hand.putOn(bench.byId.get(thing)!, bench.byId.get(bearer)!),
+    putOff: (thing, point) => hand.putOff(bench.byId.get(thing)!, point),
     viewed: (next) => {
       view.value = next
     },
@@ -93,8 +104,10 @@ function dropped(event: DragEvent): void {
   const material = materialOf(shops.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
   if (!material || !stage) return
   event.preventDefault()
+  const bearer = bench.byId.get(stage.bearerAt(event.clientX, event.clientY) ?? '')
   const place = stage.placeAt(event.clientX, event.clientY)
-  if (place) hand.drop(material, place.run, place.s, place.t)
+  if (bearer && laidAlone(material) && canLieOn(bench.piece!, null, bearer.layer)) hand.dropOn(material, bearer)
+  else if (place) hand.drop(material, place.run, place.s, place.t)
   else notices.note('Drop it on the base.')
 }
 function over(event: DragEvent): void {
@@ -114,13 +127,16 @@ const chosen = computed(() => {
   if (!placement) return null
   const n = bench.selection.length
   const all = bench.selectedPlacements
+  const bearer = placement.bearer === null ? undefined : bench.byId.get(placement.bearer)
   return {
+    borne: n === 1 && bearer !== undefined,
+    pair: n === 2 ? hand.pairOf(all) : null,
     nudged: all.some(({ nudged }) => nudged),
     pinned: all.every(({ pinned }) => pinned),
     says:
       n > 1
         ? `${n} chosen`
-        : `${bench.nameOf(placement)} · ${hand.placeOf(placement.run, placement.s)} · ${show(quantity.length(placement.length), bench.manner)} long`,
+        : `${bench.nameOf(placement)} · ${bearer ? `on ${bench.nameOf(bearer)} · ` : ''}${hand.placeOf(placement.run, placement.s)} · ${show(quantity.length(placement.length), bench.manner)} long`,
   }
 })
 
@@ -197,6 +213,26 @@ function step(event: Event): void {
         @click="hand.pin()"
       >
         <PinOff v-if="chosen.pinned" :size="14" /><Pin v-else :size="14" />
+      </button>
+      <button
+        v-if="chosen.pair"
+        type="button"
+        class="icon-button size-6"
+        :title="`Put ${bench.nameOf(chosen.pair.thing)} on ${bench.nameOf(chosen.pair.bearer)}`"
+        aria-label="Put the smaller on the other"
+        @click="hand.putOn(chosen.pair.thing, chosen.pair.bearer)"
+      >
+        <Stamp :size="14" />
+      </button>
+      <button
+        v-if="chosen.borne"
+        type="button"
+        class="icon-button size-6"
+        title="Off what bears it, onto the base"
+        aria-label="Off what bears it"
+        @click="hand.putOff(bench.selectedPlacement!, bench.selectedPlacement!)"
+      >
+        <Unlink :size="14" />
       </button>
       <button type="button" class="icon-button size-6" :title="tip('take off')" aria-label="Take it off" @click="hand.remove()">
         <Trash2 :size="14" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Fixing } from '#core/fixing'
-import { FIXING_WAYS, neverFor, SCHOOL_NAMES, waysFor, wiresOn } from '#core/fixing'
+import { FIXING_WAYS, fixingKey, neverFor, SCHOOL_NAMES, waysFor, wiresOn } from '#core/fixing'
 import { materialOf, USUAL_WIRE } from '#core/material'
 import { capital, lowerFirst, quantity, show, showSum, several } from '#core/measure'
 import type { FixingSchool, Layer, WayId } from '#core/piece'
@@ -29,7 +29,7 @@ const set = (change: Partial<Layer>, layer: string, words: string): string | nul
 function options(own: readonly Fixing[]): { value: string; name: string }[] {
   const [first] = own
   if (!first) return []
-  const suits = waysFor(piece.value, first.hold)
+  const suits = waysFor(piece.value, first)
   const good = suits.filter(({ against }) => against === null).map(({ way }) => way.id)
   const rest = WAYS.filter((id) => !good.includes(id))
   return [
@@ -112,7 +112,7 @@ const wire = computed(() => piece.value.fixing.wire ?? USUAL_WIRE)
               @pick="(id) => set({ backup: asWay(id) }, layer.id, id === 'none' ? 'no back-up' : `back it up with ${id}`)"
             />
           </div>
-          <p v-for="each in own" :key="each.material" class="mt-1 text-fine">
+          <p v-for="each in own" :key="fixingKey(each)" class="mt-1 text-fine">
             <template v-if="own.length > 1"
               ><span class="font-semibold">{{ capital(each.plural) }}:</span> {{ ' ' }}</template
             >{{ own.length > 1 ? lowerFirst(FIXING_WAYS[each.way].held) : capital(FIXING_WAYS[each.way].held) }}.
@@ -129,10 +129,10 @@ const wire = computed(() => piece.value.fixing.wire ?? USUAL_WIRE)
               </details>
             </li>
           </ul>
-          <details v-if="neverFor(piece, own[0]!.hold).length" class="mt-1 text-fine">
+          <details v-if="neverFor(own[0]!).length" class="mt-1 text-fine">
             <summary class="min-h-6 py-0.5 text-soft underline decoration-dotted underline-offset-2">What never holds here</summary>
             <ul class="pl-2">
-              <li v-for="[way, why] in neverFor(piece, own[0]!.hold)" :key="way">
+              <li v-for="[way, why] in neverFor(own[0]!)" :key="way">
                 <span class="font-semibold">{{ capital(way) }}.</span> {{ why }}
               </li>
             </ul>

@@ -7,12 +7,13 @@ import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
 import { formatMoney, parseNumber, quantity, several, show } from '#core/measure'
 import type { Brief, Edit, Layer } from '#core/piece'
-import { edit, FULLNESS, laysStems } from '#core/piece'
+import { bearerOf, edit, FULLNESS, laysStems } from '#core/piece'
 import { askFilling, askSwap, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
+import { useTakingOff } from '~/stores/taking-off'
 
 /** What can be done to a layer as a whole: spread what is in hand, fill to a fullness, swap a material, vary, put back, take away. */
 const props = defineProps<{ layer: Layer }>()
@@ -20,10 +21,13 @@ const bench = useBench()
 const shops = useShops()
 const notices = useNotices()
 const stock = useStock()
+const taking = useTakingOff()
+const own = computed(() => bench.workings?.placements.filter((each) => each.layer === props.layer.id) ?? [])
 
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
-/** Whether it is of stems, which can be spread, filled in and swapped for any other. */
+/** Whether it is of stems, which can be swapped for any other, and on the base also spread and filled in. */
 const stems = computed(() => laysStems(props.layer.rule))
+const spreads = computed(() => stems.value && bearerOf(props.layer.rule) === null)
 const nudged = computed(() => Object.keys(props.layer.nudges).length)
 const byHand = computed(() => props.layer.added.length + props.layer.taken.length)
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null =>
@@ -100,7 +104,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
 
 <template>
   <div class="space-y-2 border-t border-seam pt-2">
-    <form v-if="stems" class="flex items-end gap-1.5" @submit.prevent="fit">
+    <form v-if="spreads" class="flex items-end gap-1.5" @submit.prevent="fit">
       <label class="min-w-0 flex-1"
         ><span class="field-label">Stems in hand, to spread over it</span>
         <input v-model="inHand" class="field text-right" inputmode="numeric" placeholder="e.g. 12" :aria-invalid="fitError !== ''" />
@@ -109,7 +113,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
     </form>
     <p v-if="fitError" class="text-fine text-ruddy" role="alert">{{ fitError }}</p>
 
-    <div v-if="stems" role="group" aria-label="Fill with this layer">
+    <div v-if="spreads" role="group" aria-label="Fill with this layer">
       <span class="field-label">Fill with {{ first?.plural ?? 'this' }} until it is</span>
       <div class="flex gap-1.5">
         <button
@@ -173,11 +177,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
       <button v-if="byHand" type="button" class="button" @click="set({ added: [], taken: [] }, 'leave the layer to its rule')">
         Rule only
       </button>
-      <button
-        type="button"
-        class="button ml-auto text-ruddy"
-        @click="bench.apply({ do: 'remove layer', layer: layer.id }, 'take a layer away')"
-      >
+      <button type="button" class="button ml-auto text-ruddy" @click="taking.take(own, layer.id, 'take a layer away')">
         <Trash2 :size="14" />Take away
       </button>
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Flow, Layer, Role } from '#core/piece'
-import { EACH, FLOWS, laysLengths, ROLE_NAMES, ROLES, ruleSortOf } from '#core/piece'
+import { bearerOf, EACH, FLOWS, laysLengths, ROLE_NAMES, ROLES, ruleSortOf } from '#core/piece'
 import { capital } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
@@ -15,6 +15,9 @@ const shops = useShops()
 const leafy = computed(() => props.layer.mix.some(({ material }) => materialOf(shops.shelf, material)?.form === 'leaf'))
 /** What goes along the base as its numbers say, and does not lie otherwise. */
 const along = computed(() => laysLengths(props.layer.rule) && !ruleSortOf(props.layer.rule.kind).level)
+/** What another thing bears has its place on that. */
+const borne = computed(() => bearerOf(props.layer.rule) !== null)
+const turned = computed(() => props.layer.rule.kind === 'on' && props.layer.rule.turns)
 const run = computed(() => bench.runOfLayer(props.layer))
 const seated = computed(() => props.layer.flow === 'apart' || props.layer.flow === 'together')
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null =>
@@ -39,10 +42,17 @@ const runs = computed(() => [
 </script>
 
 <template>
-  <PickField v-if="runs.length > 1" label="Lies on" :value="layer.run" :options="runs" @pick="(id) => set({ run: id }, 'choose its run')" />
+  <PickField
+    v-if="runs.length > 1 && !borne"
+    label="Lies on"
+    :value="layer.run"
+    :options="runs"
+    @pick="(id) => set({ run: id }, 'choose its run')"
+  />
   <template v-if="leafy && !along">
     <div class="grid grid-cols-2 gap-2">
       <PickField
+        v-if="!turned"
         label="Direction"
         :value="layer.flow"
         :options="FLOWS.map((value) => ({ value, name: flows[value] }))"
@@ -56,7 +66,7 @@ const runs = computed(() => [
         :take="(cut) => set({ cut }, 'change the cut length')"
       />
       <PlaceField
-        v-if="seated || (layer.taper > 0 && run.closed)"
+        v-if="!borne && (seated || (layer.taper > 0 && run.closed))"
         label="Seat at"
         :share="layer.seat"
         :run="run"
@@ -64,6 +74,7 @@ const runs = computed(() => [
         :take="(seat) => set({ seat }, 'move the seat')"
       />
       <CountField
+        v-if="!borne"
         label="Tapers, %"
         :value="Math.round(layer.taper * 100)"
         :least="0"
@@ -74,7 +85,7 @@ const runs = computed(() => [
     </div>
     <div class="grid grid-cols-2 gap-2">
       <CountField
-        label="Lean out, °"
+        :label="turned ? 'Off what bears it, °' : 'Lean out, °'"
         :value="layer.lean"
         :least="-180"
         :most="180"
@@ -100,7 +111,7 @@ const runs = computed(() => [
     :step="5"
     :take="(lean) => set({ lean }, 'turn it')"
   />
-  <div v-if="!along" class="grid grid-cols-2 gap-2">
+  <div v-if="!along && !borne" class="grid grid-cols-2 gap-2">
     <CountField
       label="In or out, %"
       :value="Math.round(layer.across * 100)"
@@ -118,8 +129,8 @@ const runs = computed(() => [
       :take="(percent) => set({ acrossSpread: percent / 100 }, 'spread it across the face')"
     />
   </div>
-  <p v-if="!along" class="text-tiny text-soft">−100 % is the inner edge of the face, 100 % the outer.</p>
-  <div class="space-y-1">
+  <p v-if="!along && !borne" class="text-tiny text-soft">−100 % is the inner edge of the face, 100 % the outer.</p>
+  <div v-if="!borne" class="space-y-1">
     <label class="tick"
       ><input
         type="checkbox"

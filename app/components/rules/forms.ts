@@ -16,6 +16,7 @@ import ManualFields from './ManualFields.vue'
 import LapsFields from './LapsFields.vue'
 import MeshFields from './MeshFields.vue'
 import MirrorFields from './MirrorFields.vue'
+import OnThingsFields from './OnThingsFields.vue'
 import PoofsFields from './PoofsFields.vue'
 import ScatterFields from './ScatterFields.vue'
 import SingleFields from './SingleFields.vue'
@@ -37,6 +38,7 @@ export const RULE_FORMS: Readonly<Record<RuleKind, { readonly fields: Component;
   arms: { fields: ArmsFields, aside: null },
   scatter: { fields: ScatterFields, aside: null },
   single: { fields: SingleFields, aside: null },
+  on: { fields: OnThingsFields, aside: null },
   bundles: { fields: BundlesFields, aside: BundlesAside },
   boughs: { fields: BoughsFields, aside: null },
   spray: { fields: SprayFields, aside: null },

@@ -138,6 +138,7 @@ export const BOW_RULE = ruleSort(
   }),
   image: (rule) => ({ ...rule, at: flip(rule.at) }),
   lays: 'lengths',
+  bears: true,
   materials: { ribbon: 0, mesh: 3 },
   level: true,
   spaced: false,

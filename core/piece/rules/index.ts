@@ -16,6 +16,7 @@ import { MANUAL_RULE } from './manual'
 import { LAPS_RULE } from './laps'
 import { MESH_RULE } from './mesh'
 import { MIRROR_RULE } from './mirror'
+import { ON_THINGS_RULE } from './on-things'
 import { POOFS_RULE } from './poofs'
 import type { RuleSort } from './rule'
 import { SCATTER_RULE } from './scatter'
@@ -29,6 +30,8 @@ export { DENSE } from './crescent'
 export { GATHER_NAMES, GATHERS } from './mesh'
 export type { Gather } from './mesh'
 export { PATTERNS } from './alternating'
+export { SPOTS } from './on-things'
+export type { Spot } from './on-things'
 
 export const RuleSchema = z.discriminatedUnion('kind', [
   EVENLY_COUNTED_RULE.schema,
@@ -40,6 +43,7 @@ export const RuleSchema = z.discriminatedUnion('kind', [
   MIRROR_RULE.schema,
   BANDS_RULE.schema,
   ARMS_RULE.schema,
+  ON_THINGS_RULE.schema,
   SCATTER_RULE.schema,
   SINGLE_RULE.schema,
   BUNDLES_RULE.schema,
@@ -74,6 +78,7 @@ const RULES: { readonly [K in RuleKind]: RuleSort<RuleOf<K>> } = {
   boughs: BOUGHS_RULE,
   spray: SPRAY_RULE,
   single: SINGLE_RULE,
+  on: ON_THINGS_RULE,
   hand: MANUAL_RULE,
   wound: WRAP_RULE,
   laid: LAPS_RULE,
@@ -95,6 +100,15 @@ export const mirrorRule = (rule: Rule): Rule => ruleSortOf<RuleKind>(rule.kind).
 
 /** How many faces of the base a rule covers, of which one is drawn. */
 export const facesOf = (rule: Rule): number => ruleSortOf<RuleKind>(rule.kind).faces(rule)
+
+/** Whether a material comes as single things, which can be laid by hand. */
+export const laidAlone = ({ kind }: { readonly kind: MaterialKind }): boolean => rulesFor(kind).includes('hand')
+
+/** The layer on whose things those of a layer lie; null where they lie on the base. */
+export const bearerOf = (rule: Rule): string | null => (rule.kind === 'on' ? rule.of : null)
+
+/** Whether things made or laid by it can bear others. */
+export const bears = ({ kind }: Pick<Rule, 'kind'>): boolean => RULES[kind].bears
 
 /** Whether things are made of lengths by it: what it lays are not stems. */
 export const laysLengths = ({ kind }: Pick<Rule, 'kind'>): boolean => RULES[kind].lays === 'lengths'

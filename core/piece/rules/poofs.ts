@@ -19,6 +19,7 @@ export const POOFS_RULE = ruleSort(
   usual: () => ({ kind: 'poofs', ties: 12, passes: 1, uses: inches(10), start: 0 }),
   image: (rule) => ({ ...rule, start: flip(rule.start) }),
   lays: 'lengths',
+  bears: true,
   materials: { mesh: 1, ribbon: 2 },
   mindful: true,
   spaced: false,

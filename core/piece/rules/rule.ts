@@ -18,6 +18,8 @@ export interface RuleSort<R> {
   readonly materials: Readonly<Partial<Record<MaterialKind, number>>> | null
   /** Whether it goes by another layer's places. */
   readonly refers: boolean
+  /** Whether what it lays can bear things of another layer: single stems do, and bows and poofs of what is made of lengths. */
+  readonly bears: boolean
   /** Whether its places pair off left and right. */
   readonly pairs: boolean
   /** Whether what it lays keeps out of reserved places from the start. */
@@ -52,6 +54,7 @@ export const ruleSort =
     lays: 'stems',
     materials: null,
     refers: false,
+    bears: (own.lays ?? 'stems') === 'stems',
     pairs: false,
     mindful: false,
     level: false,

@@ -16,6 +16,7 @@ import { MANUAL_PLACEMENT } from './manual'
 import { LAPS_PLACEMENT } from './laps'
 import { MESH_PLACEMENT } from './mesh'
 import { MIRROR_PLACEMENT } from './mirror'
+import { ON_THINGS_PLACEMENT } from './on-things'
 import { POOFS_PLACEMENT } from './poofs'
 import { SCATTER_PLACEMENT } from './scatter'
 import { SINGLE_PLACEMENT } from './single'
@@ -36,6 +37,7 @@ const ARRANGING: { readonly [K in RuleKind]: Arranging<RuleOf<K>> } = {
   arms: ARMS_PLACEMENT,
   scatter: SCATTER_PLACEMENT,
   single: SINGLE_PLACEMENT,
+  on: ON_THINGS_PLACEMENT,
   bundles: BUNDLES_PLACEMENT,
   boughs: BOUGHS_PLACEMENT,
   spray: SPRAY_PLACEMENT,

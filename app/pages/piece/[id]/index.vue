@@ -136,6 +136,7 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
       </div>
       <TallyPane />
     </main>
+    <TakingOffDialog />
     <KeysDialog :open="keys" @close="keys = false" />
   </div>
 </template>
