@@ -34,7 +34,7 @@ const lots = [lotOf('l', 'bay', { things: 2 })]
 it.each<[string, (by: Shelf) => unknown]>([
   ['the silhouette of a thing', (by) => silhouetteOf(rose, by).mask.bits],
   ['what an eye gives it', (by) => visualWeight(rose, by)],
-  ['its drawing', (by) => sceneOf(piece, runs, boundsOf(runs), laid, by).items[0]!.species],
+  ['its drawing', (by) => sceneOf({ piece, runs, laid, shelf: by }, boundsOf(runs), new Set()).items[0]!.species],
   ['the colours of a layer', (by) => colourCarry(laid, 150, by)],
   ['the mean of its colours', (by) => meanColour(laid, by)],
   ['its contrast', (by) => contrastOf(piece, laid, by)],
@@ -49,7 +49,7 @@ it.each<[string, (by: Shelf) => unknown]>([
 
 it.each<[string, (on: typeof runs) => unknown]>([
   ['spacing', (on) => spacingOf(on, laid[0]!)],
-  ['where a thing points', (on) => sceneOf(piece, on, boundsOf(on), laid, shelf).items.map(({ along }) => along)],
+  ['where a thing points', (on) => sceneOf({ piece, runs: on, laid, shelf }, boundsOf(on), new Set()).items.map(({ along }) => along)],
 ])('%s is worked out anew for another base', (_, of) => {
   const first = of(runs)
   const second = of(smaller)

@@ -240,6 +240,6 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
     ]),
     tasks: ordered.tasks,
     schedule: scheduleOf(piece, ordered.tasks, materials, shelf),
-    scene: sceneOf(piece, runs, bounds, all, shelf),
+    scene: sceneOf({ ...of, laid: all }, bounds, new Set(seen.shares.flatMap(({ among }) => among))),
   }
 }

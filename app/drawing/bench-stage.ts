@@ -184,11 +184,11 @@ export class BenchStage {
     return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
   }
 
-  /** The thing under a point of the page on which a material that is dropped there comes to lie; null where it goes on the base. */
-  bearerAt(clientX: number, clientY: number): string | null {
+  /** The thing under a point of the page on which something of a size that is dropped there comes to lie; null where it goes on the base. */
+  bearerAt(clientX: number, clientY: number, size: { readonly length: number; readonly width: number }): string | null {
     const box = this.stage.container().getBoundingClientRect()
     const point = toMm({ x: clientX - box.left, y: clientY - box.top }, this.view)
-    return this.picking().at(point, (item) => this.shown(item) && takesAt(item, point, null))?.id ?? null
+    return this.picking().at(point, (item) => this.shown(item) && takesAt(item, point, size))?.id ?? null
   }
 
   /** Looks where somebody wants to, wherever the piece comes to lie in it. */
@@ -442,7 +442,7 @@ export class BenchStage {
       paintItems(
         ctx,
         this.state!.workings.scene.base,
-        this.lifted.map((item) => ({ ...item, tucked: false })),
+        this.lifted.map((item) => ({ ...item, tucked: null })),
         this.view.scale * window.devicePixelRatio,
       )
   }

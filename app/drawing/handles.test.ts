@@ -40,7 +40,7 @@ describe('grips', () => {
     expect(lengthTo(item, trim!)).toBeCloseTo(item.length, 6)
     expect(bearingTo(item, turn)).toBeCloseTo(item.bearing, 6)
     expect(lengthTo(item, { x: item.x, y: item.y })).toBe(5)
-    expect(gripPoints({ ...item, form: 'disc', tucked: false }, 2).trim).toBeNull()
+    expect(gripPoints({ ...item, form: 'disc', tucked: null }, 2).trim).toBeNull()
   })
 })
 

@@ -33,9 +33,9 @@ export class Picker {
 /** How far from its middle a thing takes what is let go on it, as a share of its half length and width. */
 const TAKES = 0.7
 
-/** Whether a thing has a body that others can be put on by hand, and a point lies well within it. */
-export function takesAt(item: SceneItem, point: Point, moved: Pick<SceneItem, 'length' | 'width'> | null): boolean {
-  if (item.form === 'leaf' || (moved && item.length * item.width <= moved.length * moved.width)) return false
+/** Whether a thing has a body larger than another, which can be put on it by hand, and a point lies well within it. */
+export function takesAt(item: SceneItem, point: Point, moved: Pick<SceneItem, 'length' | 'width'>): boolean {
+  if (item.form === 'leaf' || item.length * item.width <= moved.length * moved.width) return false
   return inside(point, footprint({ ...item, length: item.length * TAKES, width: item.width * TAKES }, item.form))
 }
 
@@ -47,7 +47,7 @@ export function gripPoints(
   const a = radians(item.bearing)
   const tip = item.form === 'leaf' ? item.length * (1 - HELD) : item.length / 2
   const at = (far: number): Point => ({ x: item.x + Math.cos(a) * far, y: item.y + Math.sin(a) * far })
-  return { trim: item.tucked ? at(tip) : null, turn: at(tip + 22 / scale) }
+  return { trim: item.tucked !== null ? at(tip) : null, turn: at(tip + 22 / scale) }
 }
 
 /** The length of a stem whose tip is drawn to a point, mm. */

@@ -98,7 +98,7 @@ export function touchedUp(before: Pictures, scene: Scene, items: readonly SceneI
   if (!changed || changed.length > FEW) return null
   const after = { ...before, scene, items }
   if (!changed.length) return after
-  const boxes = changed.flatMap((item) => (item.tucked ? [boxOf(item), footOf(item)] : [boxOf(item)]))
+  const boxes = changed.flatMap((item) => (item.tucked === 'base' ? [boxOf(item), footOf(item)] : [boxOf(item)]))
   const dirty: Bounds = {
     left: Math.min(...boxes.map(({ left }) => left)),
     right: Math.max(...boxes.map(({ right }) => right)),

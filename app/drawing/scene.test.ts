@@ -16,7 +16,7 @@ it('tucks stems in and hangs signs on two cords', () => {
     shelf,
   )
   const [bay, ticket, rose] = scene.items
-  expect([bay!.tucked, rose!.tucked]).toEqual([true, false])
+  expect([bay!.tucked, rose!.tucked]).toEqual(['base', null])
   expect(cordMarks(ticket!)).toHaveLength(2)
   expect(cordMarks(bay!)).toEqual([])
 })

@@ -101,7 +101,7 @@ function paintItem(ctx: Context, base: Base, item: SceneItem, sprite: Sprite, sc
     sprite.image.height / sprite.scale,
   )
   ctx.restore()
-  if (item.tucked) paintFoot(ctx, base, item, scale)
+  if (item.tucked === 'base') paintFoot(ctx, base, item, scale)
 }
 
 /** Paints what of the base crosses over a foot. */
@@ -113,7 +113,7 @@ function paintFoot(ctx: Context, base: Base, item: SceneItem, scale: number): vo
 /** Paints of things what is seen within a part of the drawing, from sprites, back to front; told of each thing, as it may take long. */
 export function* paintingWithin(ctx: Context, base: Base, items: readonly SceneItem[], part: Bounds, scale: number): Generator<void, void> {
   for (const item of items) {
-    const [seen, foot] = [meets(boxOf(item), part), item.tucked && meets(footOf(item), part)]
+    const [seen, foot] = [meets(boxOf(item), part), item.tucked === 'base' && meets(footOf(item), part)]
     if (seen) paintItem(ctx, base, item, spriteOf(item, scale), scale)
     else if (foot) paintFoot(ctx, base, item, scale)
     if (seen || foot) yield

@@ -3,7 +3,7 @@ import type { DrawingSheet } from '#core/looks'
 import type { SceneItem } from '#core/scene'
 import type { Bounds } from '#core/measure'
 import { LIGHT_FROM, looksKey, measureItem, putDown } from '#core/looks'
-import { CAST, castAway, DIM, tuckGlyph, tuckTwin } from '#core/scene'
+import { CAST, castAway, DIM, OUT_OF_LEAVES, tuckGlyph, tuckTwin } from '#core/scene'
 import { onceFor, radians } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'
 
@@ -66,7 +66,7 @@ const keys = onceFor<SceneItem, { readonly looks: SceneItem; readonly key: strin
 const keyed = (item: SceneItem) =>
   keys(item, () => {
     const looks = stepped(item)
-    return { looks, key: looksKey(looks) }
+    return { looks, key: `${looksKey(looks)}${item.tucked === 'leaves' ? ' in leaves' : ''}` }
   })
 
 /**
@@ -153,12 +153,16 @@ function blank(
   return { canvas, ctx, x: -left * scale, y: -top * scale }
 }
 
+/** Farther than anything reaches, mm. */
+const FAR = 1e5
+
 /** An item drawn afresh: its drawing, dimmed by what lies over it, with the shadow of the whole. @param scale pixels to the millimetre */
 export function drawItem(item: SceneItem, scale: number): Sprite {
   const away = castAway(item.rise)
   const { canvas, ctx, x, y } = blank(measureItem(item), rim(item), scale)
   const sheet: DrawingSheet = new CanvasSheet(ctx, scale)
   putDown(item, sheet)
+  if (item.tucked === 'leaves') ctx.clearRect(-FAR, -FAR, FAR + OUT_OF_LEAVES, 2 * FAR)
   if (item.depth > 0) {
     ctx.setTransform(1, 0, 0, 1, 0, 0)
     ctx.globalCompositeOperation = 'source-atop'

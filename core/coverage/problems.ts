@@ -2,6 +2,7 @@ import type { LaidPiece, Placement } from '../placement'
 import { arrange, copyAcross, footprint, inside } from '../placement'
 import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
 import { materialOf } from '../material'
+import type { Said } from '../measure'
 import { rate, wrapDegrees } from '../measure'
 import type { Mend, Problem } from '../piece'
 import { edit, laysStems } from '../piece'
@@ -37,7 +38,39 @@ export function coverProblems(seen: Seen): Problem[] {
     ...colourProblems(seen),
     ...contrastProblems(seen),
     ...unseenProblems(seen),
+    ...cutEndProblems(seen),
   ]
+}
+
+/** Fewer cut ends than this, or a smaller share of a layer's, may show without a word; so many places are told. Rules of thumb. */
+const ENDS_LEAST = { ends: 3, share: 0.1 } as const
+const ENDS_TOLD = 4
+
+/** Cut ends that show although the base is to be covered: nothing lies over them. */
+function cutEndProblems({ piece, runs, laid, shares, shelf }: Seen): Problem[] {
+  if (piece.brief.fullness === 'sparse') return []
+  return shares.flatMap(({ layer: id, cutEnds, things }): Problem[] => {
+    const { layer, placements } = laid.find((one) => one.layer.id === id)!
+    const material = materialOf(shelf, layer.mix[0]!.material)
+    if (!material || layer.role !== 'greenery' || cutEnds.length < Math.max(ENDS_LEAST.ends, things * ENDS_LEAST.share)) return []
+    const shown = new Set(cutEnds)
+    const where = placements
+      .filter((each) => shown.has(each.id))
+      .slice(0, ENDS_TOLD)
+      .flatMap((each): Said[] => {
+        const run = runs.find((one) => one.id === each.run)
+        return run ? [anchorSays(run, each.s)] : []
+      })
+    return [
+      {
+        id: `cut-ends:${id}`,
+        severity: 'note',
+        layer: id,
+        ...coverageMessage('cut-ends', { plural: material.plural, things, ends: cutEnds.length, where }),
+        mends: [{ ...coverageMessage('put-something-over', {}), edit: null }],
+      },
+    ]
+  })
 }
 
 /** Fewer things than this, or a smaller share of a layer, may lie under others without a word. Rules of thumb. */

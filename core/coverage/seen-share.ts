@@ -1,9 +1,10 @@
 import type { LaidLayer, Placement } from '../placement'
+import { HELD } from '../placement'
 import type { Silhouette } from '../looks'
 import { boundsAt, silhouetteOf } from '../looks'
 import type { Shelf } from '../material'
 import type { Figure, Rated } from '../measure'
-import { COUNTED, figure, quantity, rate, sum } from '../measure'
+import { COUNTED, figure, quantity, radians, rate, sum } from '../measure'
 import { under } from './grid'
 import { UNSEEN_UNDER } from './rules-of-thumb'
 
@@ -12,8 +13,14 @@ export interface SeenLayer {
   readonly layer: string
   /** Of all that is seen of the things on the piece. */
   readonly share: Figure
+  /** How much of it is seen, mm². */
+  readonly area: number
   /** Its things of which next to nothing is seen. */
   readonly unseen: readonly string[]
+  /** Its stems that go in among what lies there already, instead of into the base. */
+  readonly among: readonly string[]
+  /** Its stems whose cut end is seen: it goes in nowhere but into the base, and nothing lies over it. */
+  readonly cutEnds: readonly string[]
   readonly things: number
 }
 
@@ -31,9 +38,31 @@ const cellsKept = new WeakMap<Placement, { readonly frame: string; readonly of: 
 
 /** How many cells each thing takes, and how many of them are seen. */
 interface SeenCells {
+  /** Of a side, mm. */
+  readonly cell: number
   readonly own: Uint32Array
   readonly seen: Uint32Array
+  /** Where the cut end of each stem goes in; of what has none, or is held by another thing, nowhere. */
+  readonly ends: readonly ('among' | 'seen' | 'hidden' | null)[]
 }
+
+/** Whether a thing is a stem that goes into the base. */
+const isStem = ({ form, made, bearer }: Placement): boolean => form === 'leaf' && !made && bearer === null
+
+/** Where along a cut end it is looked at, as shares of what sticks out behind where the stem is held; how many of these make it covered. */
+const ALONG_END = [0.1, 0.3, 0.5, 0.7, 0.9] as const
+const COVERED = 2
+
+/** The cells under the cut end of a stem. */
+function endCells({ x, y, bearing, length }: Placement, { left, top, cell, columns }: Frame): number[] {
+  const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
+  return ALONG_END.map((share) => {
+    const back = share * HELD * length
+    return Math.floor((y - sin * back - top) / cell) * columns + Math.floor((x - cos * back - left) / cell)
+  })
+}
+
+const isCovered = (cells: readonly number[], by: (cell: number) => boolean): boolean => cells.filter(by).length >= COVERED
 
 /** A raster over everything that lies there. */
 function frameOver(placements: readonly Placement[], shelf: Shelf): Frame {
@@ -70,14 +99,18 @@ function seenCells(placements: readonly Placement[], shelf: Shelf): SeenCells {
   const key = JSON.stringify(frame)
   const upper = new Int32Array(frame.columns * frame.rows).fill(-1)
   const own = new Uint32Array(placements.length)
-  placements.forEach((of, i) => {
+  const stems = placements.map((of, i) => {
     const cells = cellsOf(of, frame, key, shelf)
+    const end = isStem(of) ? endCells(of, frame) : null
+    const among = end && isCovered(end, (cell) => upper[cell]! >= 0)
     own[i] = cells.length
     for (let k = 0; k < cells.length; k++) upper[cells[k]!] = i
+    return end && { end, among }
   })
+  const ends = stems.map((stem, i) => stem && (stem.among ? 'among' : isCovered(stem.end, (cell) => upper[cell]! > i) ? 'hidden' : 'seen'))
   const seen = new Uint32Array(placements.length)
   for (let k = 0; k < upper.length; k++) if (upper[k]! >= 0) seen[upper[k]!]! += 1
-  return { own, seen }
+  return { cell: frame.cell, own, seen, ends }
 }
 
 /**
@@ -88,7 +121,7 @@ function seenCells(placements: readonly Placement[], shelf: Shelf): SeenCells {
 export function seenShares(laid: readonly LaidLayer[], shelf: Shelf): SeenLayer[] {
   const placements = laid.flatMap((one) => one.placements).sort((a, b) => a.lift - b.lift)
   if (!placements.length) return []
-  const { own, seen } = seenCells(placements, shelf)
+  const { cell, own, seen, ends } = seenCells(placements, shelf)
   const all = seen.reduce((sum1, n) => sum1 + n, 0)
   const at = new Map(placements.map(({ id }, i) => [id, i]))
   return laid
@@ -103,7 +136,10 @@ export function seenShares(laid: readonly LaidLayer[], shelf: Shelf): SeenLayer[
           sum`counted from the front: ${quantity.count(cells)} of the ${quantity.count(all)} cells in which something is seen`,
           COUNTED,
         ),
+        area: cells * cell * cell,
         unseen: ids.filter((id) => isUnseen(seen[at.get(id)!]!, own[at.get(id)!]!, shelf)),
+        among: ids.filter((id) => ends[at.get(id)!] === 'among'),
+        cutEnds: ids.filter((id) => ends[at.get(id)!] === 'seen'),
         things: ids.length,
       }
     })

@@ -38,6 +38,8 @@ export interface CoverageMessages {
   'lost-on-surface': { differ: number; least: number }
   'lighter-or-elsewhere': Nothing
   unseen: { plural: string; things: number; unseen: number }
+  /** @property where the first of them, in words of the base’s room */
+  'cut-ends': { plural: string; things: number; ends: number; where: readonly Said[] }
   'so-many-do': { count: number }
   'fewer-or-apart': Nothing
 }
@@ -82,6 +84,11 @@ export const COVERAGE_WORDS: WordTable<CoverageMessages> = {
   'lost-on-surface': ({ differ, least }) =>
     sum`Hard to see on its surface: the colours differ by ${quantity.ratio(differ)}, and under ${quantity.ratio(least)} a piece is lost.`,
   'lighter-or-elsewhere': () => ['Lighter or brighter stems, or another place for it'],
+  'cut-ends': ({ plural, things, ends, where }) => [
+    ...sum`Of ${quantity.count(things)} ${plural} ${quantity.count(ends)} show their cut ends, ${ends > where.length ? 'the first ' : ''}at `,
+    ...where.flatMap((place, i): Said => [...(i ? [i === where.length - 1 ? ' and ' : ', '] : []), ...place]),
+    '.',
+  ],
   unseen: ({ plural, things, unseen }) =>
     sum`Of ${quantity.count(things)} ${plural} ${quantity.count(unseen)} are not seen: they lie under others.`,
   'so-many-do': ({ count }) => sum`${quantity.count(count)} do as much`,

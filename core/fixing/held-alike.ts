@@ -1,5 +1,5 @@
 import type { LaidLayer, LaidPiece, Placement } from '../placement'
-import { bearersUnder } from '../placement'
+import { bearersUnder, bySlot } from '../placement'
 import type { Body } from '../base'
 import { BASE_SORTS } from '../base'
 import { holdsItself } from '../constructions'
@@ -71,7 +71,7 @@ export function heldAlike({ piece, laid, shelf }: Pick<LaidPiece, 'piece' | 'lai
     if (!one.placements.length || holdsItself(one.layer.rule.kind)) return []
     const groups = new Map<string, { -readonly [K in keyof HeldAlike]: HeldAlike[K] } & { placements: Placement[] }>()
     const front = bow ? materialOf(shelf, one.layer.mix.at(-1)!.material) : null
-    for (const each of bow ? one.placements.slice(0, 1) : one.placements) {
+    for (const each of bow ? one.placements.slice(0, 1) : bySlot(one)) {
       const material = front ?? materialOf(shelf, each.material)
       if (!material || (bow && !front)) continue
       const like = likeOf(one, material)

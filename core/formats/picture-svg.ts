@@ -1,5 +1,5 @@
 import { itemGlyph, LIGHT_FROM, looksKey } from '../looks'
-import { baseGlyph, CAST, castAway, cordMarks, DIM, lightMarks, surfaceMarks, tuckGlyph } from '../scene'
+import { OUT_OF_LEAVES, baseGlyph, CAST, castAway, cordMarks, DIM, lightMarks, surfaceMarks, tuckGlyph } from '../scene'
 import type { Scene, SceneItem } from '../scene'
 import type { Bounds } from '../measure'
 import { radians } from '../measure'
@@ -50,10 +50,11 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows 
   const one = (item: SceneItem): string => {
     const cords = item.cord ? ink.marks(cordMarks(item)) : ''
     const look = lookOf(item)
-    const use = `<use xlink:href="#${look.id}" transform="translate(${n(item.x)} ${n(item.y)}) rotate(${n(item.bearing)})"/>`
-    const tuck = item.tucked
-      ? `<g transform="translate(${n(item.x)} ${n(item.y)})">${ink.marks(tuckGlyph(scene.base, { x: 0, y: 0 }, item.along, item.bearing, item.seed).marks)}</g>`
-      : ''
+    const use = useOf(item, look)
+    const tuck =
+      item.tucked === 'base'
+        ? `<g transform="translate(${n(item.x)} ${n(item.y)})">${ink.marks(tuckGlyph(scene.base, { x: 0, y: 0 }, item.along, item.bearing, item.seed).marks)}</g>`
+        : ''
     if (!shadows) return `${cords}${use}${tuck}`
     const id = `cast${filters.length + 1}`
     filters.push(castFilter(id, item, look.bounds))
@@ -74,7 +75,12 @@ export function sceneSvg(scene: Scene, { region, title, names, surface, shadows 
     ...layers,
     ...(surface && scene.surface.light !== 'day' ? [group('light', 'Light', ink.marks(lightMarks(scene.surface, items, region)))] : []),
   ].join('\n')
-  const defs = [ink.defs(), ...filters, ...[...looks.values()].map((look) => `<g id="${look.id}">\n${look.body}\n</g>`)].join('\n')
+  const defs = [
+    ink.defs(),
+    ...(items.some(({ tucked }) => tucked === 'leaves') ? [IN_LEAVES] : []),
+    ...filters,
+    ...[...looks.values()].map((look) => `<g id="${look.id}">\n${look.body}\n</g>`),
+  ].join('\n')
   return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${n(width)}mm" height="${n(height)}mm" viewBox="${n(region.left)} ${n(region.top)} ${n(width)} ${n(height)}" stroke-linecap="round" stroke-linejoin="round">
 <title>${escaped(title)}</title>
 <defs>
@@ -84,6 +90,17 @@ ${body}
 </svg>
 `
 }
+
+/** A look where an item has it; of what goes in among leaves only what comes out of them. */
+function useOf({ x, y, bearing, tucked }: SceneItem, { id }: Look): string {
+  const at = `translate(${n(x)} ${n(y)}) rotate(${n(bearing)})`
+  return tucked === 'leaves'
+    ? `<g clip-path="url(#in-leaves)" transform="${at}"><use xlink:href="#${id}"/></g>`
+    : `<use xlink:href="#${id}" transform="${at}"/>`
+}
+
+/** What of a stem is seen that goes in among leaves, in its own millimetres. */
+const IN_LEAVES = `<clipPath id="in-leaves"><rect x="${OUT_OF_LEAVES}" y="-9999" width="99999" height="19998"/></clipPath>`
 
 /** Things in the order they are painted, those of one layer together as long as no other comes between. */
 function runsOfLayers(items: readonly SceneItem[]): { readonly layer: string; readonly items: SceneItem[] }[] {

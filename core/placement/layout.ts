@@ -7,6 +7,7 @@ import { addedSlot, bearerOf, bears } from '../piece'
 import { knownMix, shortestOf } from './mix-assignment'
 import type { BearingPlace } from './bearing'
 import { thingIn } from './bearing'
+import { inLayingOrder } from './laying-order'
 import { layerOn, place, placeAdded, standsLevel } from './place'
 import type { LaidLayer, Placement, Zone } from './placement'
 import { mixFor, liesOf, widthsOf } from './slot-positions'
@@ -49,7 +50,7 @@ export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory
     const before = memory.laid(layer, slots, kept, lift, bearer)
     if (before?.layer === layer) return before
     const placements = [
-      ...laidByRule({ layer, slots, kept, runs, shelf, lift, before, bearer }),
+      ...inLayingOrder(layer, laidByRule({ layer, slots, kept, runs, shelf, lift, before, bearer }), runs),
       ...laidByHand(layer, slots.length, runs, shelf, lift),
     ]
     const laid: LaidLayer = { layer, placements, zones: reservedBy(layer, placements, runs, shelf), fault: null }

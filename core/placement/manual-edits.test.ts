@@ -9,7 +9,9 @@ import { copyAcross, duplicate, mirrorAll, nudgeAll, nudgeBy, takeOff } from './
 import { arrange } from './layout'
 
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
-const lay = (piece: Piece) => arrange(piece, runsOf(piece.base), shelf).flatMap(({ placements }) => placements)
+/** By layer and slot, in whatever order they are laid. */
+const lay = (piece: Piece) =>
+  arrange(piece, runsOf(piece.base), shelf).flatMap(({ placements }) => [...placements].sort((a, b) => a.number - b.number))
 const after = (piece: Piece, how: Edit): Piece => {
   const edited = edit(piece, how, 'by hand')
   if (!edited.ok) throw new Error(edited.error)

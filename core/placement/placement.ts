@@ -73,6 +73,7 @@ export interface LaidPiece extends PieceOnRuns {
 
 export interface LaidLayer {
   readonly layer: Layer
+  /** In the order in which hands lay them. */
   readonly placements: readonly Placement[]
   /** The stretches that it keeps for itself. */
   readonly zones: readonly Zone[]

@@ -248,8 +248,8 @@ describe('scene', () => {
   it('has an item for each placement, from back to front', () => {
     expect(scene.items).toHaveLength(13)
     expect(scene.items.map(({ layer }) => layer).join('')).toBe('aaaaaaaabbbcc')
-    expect(scene.items[0]).toMatchObject({ depth: 1, tucked: true })
-    expect(scene.items[8]).toMatchObject({ depth: 1, tucked: false })
+    expect(scene.items[0]).toMatchObject({ depth: 1, tucked: 'base' })
+    expect(scene.items[8]).toMatchObject({ depth: 1, tucked: null })
     expect(scene.items[12]!.depth).toBe(0)
   })
   it('shares a look between twins only', () => {
@@ -260,8 +260,9 @@ describe('scene', () => {
       expect(looksKey({ ...item, ...other })).not.toBe(looksKey(item))
   })
   it('knows which way the run goes, what is hidden, and whose turn it is', () => {
-    expect(scene.items[0]!.along).toBeCloseTo(0, 6)
-    expect(scene.items[2]!.along).toBeCloseTo(90, 6)
+    const along = (id: string) => scene.items.find((each) => each.id === id)!.along
+    expect(along('a:0')).toBeCloseTo(0, 6)
+    expect(along('a:2')).toBeCloseTo(90, 6)
     expect(scene.items.map(({ order }) => order)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
     const hidden = work(pieceWith([layerOf('a', 'bay', { kind: 'single', at: 0, drop: 0 }, { hidden: true, locked: true })]), shelf).scene
       .items[0]

@@ -1,11 +1,11 @@
-import type { LaidLayer, Placement } from '../placement'
+import type { LaidLayer, LaidPiece, Placement } from '../placement'
 import { putAside } from '../placement'
 import type { Base, Run } from '../base'
 import { stationAt } from '../base'
 import type { Bounds } from '../measure'
 import type { Material, Shelf } from '../material'
 import { degrees, onceWith } from '../measure'
-import type { Brief, Piece } from '../piece'
+import type { Brief } from '../piece'
 import { bearerOf, hangsAt } from '../piece'
 import type { Looks, Mark } from '../looks'
 import { looksOf } from '../looks'
@@ -17,8 +17,8 @@ export interface SceneItem extends Looks {
   readonly form: Material['form']
   readonly x: number
   readonly y: number
-  /** Whether the base crosses over its foot. */
-  readonly tucked: boolean
+  /** What its foot goes into: the base, which crosses over it, or what lies there already; null for what has none. */
+  readonly tucked: 'base' | 'leaves' | null
   readonly cord: { readonly x: number; readonly y: number } | null
   /** Which way its run goes where it is held, degrees. */
   readonly along: number
@@ -48,6 +48,9 @@ export interface Scene {
   /** From back to front. */
   readonly items: readonly SceneItem[]
 }
+
+/** How far up its stem what goes in among leaves comes out of them, mm from where it is held. */
+export const OUT_OF_LEAVES = 3
 
 const DEEPEST = 3
 const HIGHEST = 4
@@ -79,7 +82,7 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
       bearing,
       depth,
       rise,
-      tucked: placement.form === 'leaf' && !placement.made,
+      tucked: placement.form !== 'leaf' || placement.made ? null : placement.bearer === null ? 'base' : 'leaves',
       cord: placement.cord,
       along: degrees(Math.atan2(ty, tx)),
       order: 0,
@@ -91,7 +94,7 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
 const placed = new WeakMap<SceneItem, SceneItem>()
 
 /** An item among the others: the very object that it was, while nothing about that changed. */
-function asItWas(bare: SceneItem, among: Pick<SceneItem, 'depth' | 'rise' | 'order' | 'hidden' | 'locked'>): SceneItem {
+function asItWas(bare: SceneItem, among: Pick<SceneItem, 'depth' | 'rise' | 'order' | 'hidden' | 'locked' | 'tucked'>): SceneItem {
   const last = placed.get(bare)
   if (last && (Object.keys(among) as (keyof typeof among)[]).every((key) => last[key] === among[key])) return last
   const item = { ...bare, ...among }
@@ -99,8 +102,8 @@ function asItWas(bare: SceneItem, among: Pick<SceneItem, 'depth' | 'rise' | 'ord
   return item
 }
 
-/** @param bounds of the bare base, mm */
-export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: readonly LaidLayer[], shelf: Shelf): Scene {
+/** @param bounds of the bare base, mm @param among the stems that go in among what lies there already, by id */
+export function sceneOf({ piece, runs: on, laid, shelf }: LaidPiece, bounds: Bounds, among: ReadonlySet<string>): Scene {
   const ofLeaves = laid.map(({ placements }) => placements.some(({ form }) => form === 'leaf'))
   const runs = new Map(on.map((run) => [run.id, run]))
   const aside = putAside(laid.map(({ layer }) => layer))
@@ -116,7 +119,9 @@ export function sceneOf(piece: Piece, on: readonly Run[], bounds: Bounds, laid: 
     return placements.map((placement): { lift: number; item: SceneItem } => {
       order += 1
       const rise = Math.max(0, Math.min(HIGHEST, under + Math.floor(placement.lift) - i))
-      const item = asItWas(itemOf(placement, runs.get(placement.run)!, shelf), {
+      const bare = itemOf(placement, runs.get(placement.run)!, shelf)
+      const item = asItWas(bare, {
+        tucked: bare.tucked === 'base' && among.has(placement.id) ? 'leaves' : bare.tucked,
         depth: Math.min(DEEPEST, over),
         rise,
         order,

@@ -1,8 +1,8 @@
 import { taskKey } from './task-key'
 import type { LaidLayer } from '../placement'
-import { arrangingOf, countsOf, inOrder } from '../placement'
+import { arrangingOf, countsOf, hidesEnds, inOrder } from '../placement'
 import type { Run } from '../base'
-import { anchorSays, clockAngle } from '../base'
+import { along, anchorSays, clockAngle } from '../base'
 import { makeUpWords } from '../constructions'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS, hangsFree } from '../fixing'
@@ -117,6 +117,7 @@ function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixi
       ...(onWhat.length ? [onWhat] : []),
       ...said,
       ...(leafy ? [layer.rule.kind === 'on' && layer.rule.turns ? ['Turned as what bears it.'] : flowWords(layer, run)] : []),
+      ...(hidesEnds(layer, placements) ? [orderWords(laid, on)] : []),
       ...(leafy && layer.taper > 0 && !onWhat.length ? [taperWords(placements)] : []),
       ...(drop > 0
         ? [
@@ -150,7 +151,8 @@ const AT_START = 1.5
 function placesOf(laid: LaidLayer, rows: readonly { readonly material: Material }[], on: readonly Run[], runs: readonly Run[]): PlaceRow[] {
   return rows.flatMap(({ material }) =>
     on.flatMap((one): PlaceRow[] => {
-      const own = inOrder(laid.placements.filter((placement) => placement.material === material.id && placement.run === one.id))
+      const there = laid.placements.filter((placement) => placement.material === material.id && placement.run === one.id)
+      const own = hidesEnds(laid.layer, laid.placements) ? there : inOrder(there)
       if (!own.length) return []
       const reads =
         one.reads.kind === 'clock'
@@ -213,6 +215,30 @@ function flowWords({ flow, seat }: Layer, run: Run): Said {
   const at = seat * run.length
   const [before, after] = FLOW_WORDS[flow].split('the seat')
   return after === undefined ? [before!] : [before!, ...(Math.abs(at - run.length / 2) < 1 ? ['the middle'] : anchorSays(run, at)), after]
+}
+
+/** The most that the gap in which hands begin and end is wider than others, where a ring is laid all round. */
+const ALL_ROUND = 1.5
+
+/** Where hands begin and which way they go, so that no cut end shows. */
+function orderWords({ layer, placements }: LaidLayer, on: readonly Run[]): Said {
+  const stems = placements.filter(({ added }) => !added)
+  const [first] = stems
+  const run = on.find(({ id }) => id === first?.run)
+  const last = stems.findLast((each) => each.run === first?.run)
+  if (!first || !last || !run || stems.length < 2) return ['Lay its cut end where something hides it.']
+  const hides = ': each lies over the cut end of the last'
+  const [from, to] = [first, last].map((each): Said => anchorSays(run, each.ruled)) as [Said, Said]
+  const oneWay = layer.flow === 'clockwise' || layer.flow === 'anticlockwise'
+  if (!run.closed || !oneWay) {
+    const pairs = arrangingOf<RuleKind>(layer.rule.kind).serves === 'pairs' || (run.closed && !oneWay)
+    const begin = pairs ? 'Left and right in turn, begin at ' : on.length > 1 ? 'On each, begin at ' : 'Begin at '
+    return [begin, ...from, ' and end at ', ...to, `${hides}.`]
+  }
+  const back = along(run, last.ruled, first.ruled)
+  const round = Math.min(back, run.length - back) <= (ALL_ROUND * run.length) / stems.length
+  const way = layer.flow === 'clockwise' ? 'anticlockwise' : 'clockwise'
+  return ['Begin at ', ...from, ` and go ${way}${hides}${round ? ', and the last goes under the tips of the first' : ''}.`]
 }
 
 function taperWords(placements: LaidLayer['placements']): Said {

@@ -61,13 +61,14 @@ describe('tasksOf', () => {
     const time = layers[0]!.makeUp!.figures.find(({ id }) => id === 'time')!.figure
     expect(tasks.find(({ id }) => id === 'layer:w')!.hands).toEqual(time)
   })
-  it('gives every placement a clock position, in order round the ring', () => {
+  it('gives every placement a clock position, in the order in which hands come to it', () => {
     const [row] = steps(full).find(({ id }) => id === 'layer:a')!.places
     expect(row).toMatchObject({
       count: 6,
       name: 'bay sprigs',
       reads: null,
-      at: [['12:00'], ['2:00'], ['4:00'], ['6:00'], ['8:00'], ['10:00']],
+      // They point clockwise, so they are laid anticlockwise, up to the one at the seat.
+      at: [['4:00'], ['2:00'], ['12:00'], ['10:00'], ['8:00'], ['6:00']],
     })
   })
   it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {

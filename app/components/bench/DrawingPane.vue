@@ -104,7 +104,7 @@ function dropped(event: DragEvent): void {
   const material = materialOf(shops.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
   if (!material || !stage) return
   event.preventDefault()
-  const bearer = bench.byId.get(stage.bearerAt(event.clientX, event.clientY) ?? '')
+  const bearer = bench.byId.get(stage.bearerAt(event.clientX, event.clientY, material) ?? '')
   const place = stage.placeAt(event.clientX, event.clientY)
   if (bearer && laidAlone(material) && canLieOn(bench.piece!, null, bearer.layer)) hand.dropOn(material, bearer)
   else if (place) hand.drop(material, place.run, place.s, place.t)

@@ -2,8 +2,9 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import type { Material, MaterialKind } from '#core/material'
 import { canLay, KIND_NAMES, MATERIAL_KINDS } from '#core/material'
-import { show, quantity } from '#core/measure'
+import { formatMoney, show, quantity } from '#core/measure'
 import { MATERIAL_TYPE } from '~/utils/drag-types'
+import { useForetold } from '~/composables/useForetold'
 import { useBench } from '~/stores/bench'
 import { thingsOf } from '#core/stock'
 import { useShops } from '~/stores/shops'
@@ -16,8 +17,20 @@ const bench = useBench()
 const shops = useShops()
 const stock = useStock()
 const find = ref('')
+const { told, consider, leave } = useForetold()
+/** What a layer of the material that is considered would come to; only where a layer is begun. */
+function look(material: Material): void {
+  if (props.draggableOntoBase) consider(material)
+}
+const inHouse = computed(() => (told.value ? thingsOf(stock.here, told.value.material) : 0))
 const field = useTemplateRef('field')
-onMounted(() => nextTick(() => field.value?.focus()))
+const root = useTemplateRef('root')
+onMounted(() =>
+  nextTick(() => {
+    field.value?.focus()
+    root.value?.scrollIntoView({ block: 'nearest' })
+  }),
+)
 
 /** More of a kind than this are found by their names. */
 const MOST = 60
@@ -34,15 +47,34 @@ const groups = computed(() => {
     .map((group) => ({ ...group, materials: group.all.slice(0, MOST), more: group.all.length - MOST }))
 })
 
+const share = (value: number): string => show(quantity.share(value), bench.manner)
 function carry(event: DragEvent, material: Material): void {
   event.dataTransfer?.setData(MATERIAL_TYPE, material.id)
 }
 </script>
 
 <template>
-  <div class="rounded-[5px] border border-line bg-frost" @keydown.esc.stop="emit('close')">
+  <div ref="root" class="rounded-[5px] border border-line bg-frost" @keydown.esc.stop="emit('close')" @pointerleave="leave()">
     <div class="border-b border-seam p-1.5">
       <input ref="field" v-model="find" type="search" class="field" placeholder="Find a material" aria-label="Find a material" />
+    </div>
+    <div v-if="draggableOntoBase" class="min-h-18 border-b border-seam px-2.5 py-1.5 text-fine" aria-live="polite" data-testid="foretold">
+      <template v-if="told">
+        <p class="font-semibold">{{ told.foretold.title }}</p>
+        <p>
+          {{
+            told.foretold.opened > 0
+              ? `${formatMoney(told.foretold.opened, bench.manner.currency)} more opened`
+              : told.foretold.opened < 0
+                ? `${formatMoney(-told.foretold.opened, bench.manner.currency)} less opened`
+                : 'Nothing more opened'
+          }}<template v-if="inHouse"> · {{ inHouse }} in the house</template> · {{ share(told.foretold.covered[1]) }} of the face covered
+        </p>
+        <p v-for="each in told.foretold.hides" :key="each.title" class="text-ruddy">
+          It hides {{ each.title }}: {{ share(each.stays) }} of what was seen stays.
+        </p>
+      </template>
+      <p v-else class="text-soft">Rest on a material: what a layer of it would come to stands here before you lay it.</p>
     </div>
     <div class="max-h-80 overflow-y-auto p-1.5" tabindex="0" role="group" aria-label="Materials">
       <section v-for="group in groups" :key="group.kind" class="mb-2">
@@ -53,6 +85,8 @@ function carry(event: DragEvent, material: Material): void {
           type="button"
           class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss"
           :draggable="draggableOntoBase"
+          @pointerenter="look(material)"
+          @focus="look(material)"
           @dragstart="carry($event, material)"
           @click="emit('pick', material)"
         >

@@ -25,10 +25,7 @@ function arms(rule: RuleOf<'arms'>, { run, runs, seat }: SlotContext): Slot[] {
 export const ARMS_PLACEMENT: Arranging<RuleOf<'arms'>> = {
   slots: arms,
   withCount: byCount,
-  says: (_rule, run, spacing) => [
-    ...(spacing ? [['Left and right in turn, from the middle out.']] : []),
-    ...spacingSaid(run, spacing, ' on each side'),
-  ],
+  says: (_rule, run, spacing) => [...(spacing ? [['Left and right in turn.']] : []), ...spacingSaid(run, spacing, ' on each side')],
   gaps(_rule, run, seat, sorted) {
     // Its two sides, each by itself: neither the seat nor what lies over against it is a gap that is meant.
     const side = (way: 1 | -1): number[] => sorted.map((s) => along(run, seat, s)).filter((by) => by < run.length / 2 === way > 0)

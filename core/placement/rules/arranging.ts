@@ -39,6 +39,10 @@ export interface Arranging<R> {
   readonly tapers?: 'itself'
   /** Whether places with ids `group.member` keep together when they give way. */
   readonly gives?: 'groups'
+  /** Whether its slots come in the order in which hands lay them; of others that is found by which way they point. */
+  readonly ordered?: boolean
+  /** Whether it lays row by row, `row.place`. */
+  readonly rows?: boolean
   /** How far below its place it hangs, mm. */
   readonly drop?: (rule: R) => number
   /** Left and right take equal shares of its count. */

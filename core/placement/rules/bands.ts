@@ -67,4 +67,5 @@ export const BANDS_PLACEMENT: Arranging<RuleOf<'bands'>> = {
     mend: sum`Say how many to a row`,
     fewer: null,
   }),
+  rows: true,
 }

@@ -29,4 +29,5 @@ export const BOUGHS_PLACEMENT: Arranging<RuleOf<'boughs'>> = {
     mend: sum`Longer pieces, or less overlap`,
     fewer: null,
   }),
+  ordered: true,
 }

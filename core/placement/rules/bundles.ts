@@ -40,4 +40,5 @@ export const BUNDLES_PLACEMENT: Arranging<RuleOf<'bundles'>> = {
     return { rule: { ...rule, advance }, takes: overlapped(room, room.piece, advance).count * rule.sprigs * rule.faces }
   },
   says: nothing,
+  ordered: true,
 }

@@ -37,4 +37,5 @@ export const ON_THINGS_PLACEMENT: Arranging<RuleOf<'on'>> = {
   withCount: noCount,
   says: nothing,
   tapers: 'itself',
+  ordered: true,
 }

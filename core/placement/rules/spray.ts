@@ -21,4 +21,5 @@ export const SPRAY_PLACEMENT: Arranging<RuleOf<'spray'>> = {
   },
   says: nothing,
   tapers: 'itself',
+  ordered: true,
 }
