@@ -4,7 +4,8 @@ import { benchOf, layerOf, pieceWith, shelf } from '../testing'
 import { foretold } from './foretold'
 
 const compass = (count: number) => ({ kind: 'compass' as const, count, start: 0 })
-const told = (before: readonly Layer[], added: Layer) => foretold(benchOf(pieceWith(before)), benchOf(pieceWith([...before, added])), added.id)
+const told = (before: readonly Layer[], added: Layer) =>
+  foretold(benchOf(pieceWith(before)), benchOf(pieceWith([...before, added])), added.id)
 
 describe('what a layer would come to', () => {
   it('is what more is opened: by hand, two packs of one where one is needed', () => {
