@@ -4,7 +4,7 @@ import { arrange, footprint, patchOutline } from '../placement'
 import { BASE_KINDS, line, pathRun, ringRun, runsOf, usualBase } from '../base'
 import { inches, say } from '../measure'
 import type { Edit, Layer, Piece } from '../piece'
-import { edit } from '../piece'
+import { edit, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { coverageOf, LayerCount } from './coverage'
 import { faceGrid, fill } from './grid'
@@ -245,6 +245,12 @@ describe('fillTo', () => {
       fillTo({ piece: pieceWith([layerOf('r', 'rose', { kind: 'compass', count: 2, start: 0 })]), runs, laid: [], shelf }, null, 'full'),
     ).toBeNull()
     expect(fillTo({ piece, runs, laid: [], shelf }, 'gone', 'full')).toBeNull()
+    // What lies on other things fills no base.
+    const borne = [
+      layerOf('r', 'rose', { kind: 'compass', count: 2, start: 0 }),
+      layerOf('h', 'heather', usualRule('on', 'r'), { run: 'each' }),
+    ]
+    expect(fillTo({ piece: pieceWith(borne), runs, laid: [], shelf }, null, 'full')).toBeNull()
   })
   it('leaves what was counted as it was', () => {
     const laid = arrange(piece, runs, shelf)

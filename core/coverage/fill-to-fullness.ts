@@ -7,7 +7,7 @@ import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
 import { wrapDegrees } from '../measure'
 import type { Added, Brief, Layer, Piece } from '../piece'
-import { laysLengths, MOST_ADDED } from '../piece'
+import { bearerOf, laysLengths, MOST_ADDED } from '../piece'
 import type { BareStretch, CoverageCount } from './coverage'
 import { LayerCount } from './coverage'
 import { fullnessAsks } from './fullness'
@@ -47,7 +47,9 @@ export interface Filler {
 export function fillerLayer(piece: Piece, shelf: Shelf, id: string | null = null): Filler | null {
   for (const layer of piece.layers) {
     const material = materialOf(shelf, layer.mix[0]!.material)
-    if (material && !laysLengths(layer.rule) && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
+    // What lies on other things fills no base.
+    const fills = !laysLengths(layer.rule) && bearerOf(layer.rule) === null
+    if (material && fills && (id === null ? material.form === 'leaf' : layer.id === id)) return { layer, material }
   }
   return null
 }

@@ -94,3 +94,23 @@ describe('what hangs inside', () => {
     expect(found(hung(inches(5), 'oar-sign'), /hole$/)[0]!.mends[0]!.edit).toBeNull()
   })
 })
+
+describe('a door’s handle', () => {
+  // By hand: half of a door 30 in wide less the 2¾ in that its handle is from the edge leaves 12¼ in; the handle is 38 in up.
+  const inTheWay = (outer: number, high: number) =>
+    found(
+      pieceWith([], {
+        ring: { outer: inches(outer), inner: inches(outer - 4) },
+        brief: { surface: { kind: 'door', colour: '#445566' }, door: { width: inches(30), height: inches(high) } },
+      }),
+      /^hanger:handle$/,
+    ).length
+  it('is in the way of what is wider there than there is room, and of nothing else', () => {
+    expect(inTheWay(25, 60)).toBe(1)
+    expect(inTheWay(24, 60)).toBe(0)
+    // Seven tenths up a door 84 in high, both hang well over it.
+    expect(inTheWay(25, 84)).toBe(0)
+    // As high as it is, on a door so low that all of it hangs under the handle.
+    expect(inTheWay(25, 30)).toBe(0)
+  })
+})

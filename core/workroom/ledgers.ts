@@ -67,7 +67,9 @@ function apartOf(pieces: readonly InHand[], alone: readonly Bill[], workroom: Wo
   if (!alone.some(({ lines }) => lines.some(({ stash }) => stash.value > 0))) return alone
   let n = 0
   const newId = (): string => `apart ${(n += 1)}`
-  const { put, gone } = keepAll(pieces, workroom, newId)
+  // By their ids, so that no other is the first because it was touched last.
+  const inTurn = [...pieces].sort((a, b) => (a.id < b.id ? -1 : 1))
+  const { put, gone } = keepAll(inTurn, workroom, newId)
   const changed = new Set([...put.map(({ id }) => id), ...gone])
   // What nobody took is not there for two of them.
   const lots = [...workroom.lots.filter(({ id }) => !changed.has(id)), ...put].filter((lot) => !isFree(lot))

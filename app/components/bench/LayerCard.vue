@@ -4,7 +4,7 @@ import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus
 import type { Layer, RuleKind } from '#core/piece'
 import { bears, withRuleKind, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/looks'
-import { canLieOn } from '#core/placement'
+import { canLieOn, putAside } from '#core/placement'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
@@ -28,6 +28,8 @@ const seen = computed(() =>
 const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
 const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
 
+/** Put aside, itself or with what bears it. */
+const aside = computed(() => putAside(bench.piece!.layers).has(props.layer.id))
 const sort = computed(() => ruleSortOf(props.layer.rule.kind))
 const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
 /** The layer that it begins to go by, where it does: what bears others lies under it, so the last of these before it. */
@@ -88,7 +90,7 @@ function addToMix(material: Material): void {
       <MaterialPicture v-if="first" :key="first.id" :material="first" :size="34" />
       <button type="button" class="min-w-0 flex-1 text-left leading-tight" :aria-expanded="open" @click="emit('toggle')">
         <span class="block text-tiny text-soft">{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ sort.name }}</span>
-        <span class="line-clamp-2 font-medium" :class="layer.hidden ? 'text-soft line-through' : ''">{{
+        <span class="line-clamp-2 font-medium" :class="aside ? 'text-soft line-through' : ''">{{
           worked?.title ?? nameOf(layer.mix[0]!.material)
         }}</span>
       </button>
