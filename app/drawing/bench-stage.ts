@@ -138,17 +138,21 @@ export class BenchStage {
       this.picker = null
       if (before?.workings.scene.runs !== scene.runs && before && this.fitted) this.fit()
     }
-    if (!before || (this.fitted && outgrown(pieceBounds(state.workings), this.view))) this.fit()
-    else if (before.workings.scene === scene && before.upTo === state.upTo) this.paintOverlay()
+    // Where it fits as it did it is painted all the same.
+    if ((!before || (this.fitted && outgrown(pieceBounds(state.workings), this.view))) && this.fit()) return
+    if (before && before.workings.scene === scene && before.upTo === state.upTo) this.paintOverlay()
     else if (this.lettingGo !== undefined && sameThings(up, this.lifted)) this.showLifted()
     else this.paintThings()
   }
 
-  /** The whole piece with its measuring marks. */
-  fit(): void {
-    if (!this.state) return
+  /** The whole piece with its measuring marks. @returns whether that is another view, which is painted then */
+  fit(): boolean {
+    if (!this.state) return false
     this.fitted = true
-    this.look(fittingBench(pieceBounds(this.state.workings), this.view))
+    const view = fittingBench(pieceBounds(this.state.workings), this.view)
+    const moves = !this.pictures || !sameView(this.view, view)
+    this.look(view)
+    return moves
   }
 
   /** The whole door, from across the room. */

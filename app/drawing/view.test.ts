@@ -48,3 +48,11 @@ it('looks from close up at what is chosen, else at where things lie closest', ()
   expect(closeUp(crowd, [], pane)!.scale).toBe(2.5)
   expect(closeUp([], [], pane)).toBeNull()
 })
+
+it('finds that what was fitted fits, whatever its sums come to', () => {
+  for (let i = 1; i < 4000; i++) {
+    const [across, down] = [101.3 + i * 0.37, 97.1 + ((i * 7919) % 4001) * 0.29]
+    const bounds = { left: -across, right: across * 1.1, top: -down, bottom: down * 1.3 }
+    expect(outgrown(bounds, fittingBench(bounds, { ...pane, width: 696, height: 544 })), `${across} by ${down}`).toBe(false)
+  }
+})

@@ -44,10 +44,13 @@ export const fittingBench = (bounds: Bounds, { width, height }: View): View => (
   height,
 })
 
+/** What fits exactly fits, however its sums are rounded. */
+const ROUNDING = 1e-6
+
 /** Whether bounds that were fitted to the bench have become too large or too small for it. */
 export function outgrown({ left, right, top, bottom }: Bounds, { scale, width, height }: View): boolean {
   const fill = Math.max(((right - left) * scale) / width, ((bottom - top) * scale) / (height - 2 * BAR))
-  return fill > 1 || fill < SMALL
+  return fill > 1 + ROUNDING || fill < SMALL
 }
 
 /** A view nearer by a factor, or farther where that is below 1: what is seen at a pixel stays there. */

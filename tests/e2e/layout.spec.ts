@@ -206,6 +206,17 @@ test('the other of a pair is made in the workroom', async ({ page }) => {
   await expect(page.getByTestId('piece')).toHaveCount(2)
 })
 
+test('what is added is painted, also where the piece fills the bench as it did before', async ({ page }) => {
+  await startPiece(page, 'Painted ring')
+  await page.getByRole('button', { name: 'Stems', exact: true }).click()
+  await addLayer(page, 'Cedar spray')
+  await expect(figure(page, 'On the base')).toHaveText('22')
+  await rememberPicture(page)
+  await addLayer(page, 'Pine cone')
+  await expect(figure(page, 'On the base')).toHaveText('28')
+  await expect.poll(() => pictureDiffers(page)).toBe(true)
+})
+
 test('a second greenery is laid among the first, and says what it adds and what is seen of it', async ({ page }) => {
   await startPiece(page, 'Second ring')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
