@@ -28,7 +28,8 @@ export function useStemChoice() {
     const { layers } = bench.piece!
     const here = layers.findIndex(({ id }) => id === bench.openLayer)
     const next = layers[(here + direction + layers.length) % layers.length]
-    const first = bench.workings?.placements.find(({ layer }) => layer === next?.id)
+    const own = bench.workings?.placements.filter(({ layer }) => layer === next?.id) ?? []
+    const first = own.find(({ number }) => number === Math.min(...own.map((each) => each.number)))
     if (!next) return
     bench.openLayer = next.id
     if (first) {
