@@ -1,4 +1,4 @@
-import { nearestRun, stationAt } from '#core/base'
+import { acrossAt, nearestRun, stationAt } from '#core/base'
 import type { Material } from '#core/material'
 import type { Point } from '#core/measure'
 import type { Edit } from '#core/piece'
@@ -41,7 +41,7 @@ export function useStemBearing() {
   function putOff(thing: Placement, at: Point): void {
     const { run, s } = nearestRun(bench.runs, at)
     const station = stationAt(run, s)
-    const across = ((at.x - station.x) * station.nx + (at.y - station.y) * station.ny) / station.half
+    const across = acrossAt(station, at)
     take(putOnBase(bench.piece!, thing, { run, s, across }, alone(thing), shops.shelf), putOnWhat(bench.nameOf(thing), null), null)
   }
 

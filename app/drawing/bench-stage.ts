@@ -1,6 +1,6 @@
 import Konva from 'konva'
 import type { Run } from '#core/base'
-import { nearestRun, stationAt } from '#core/base'
+import { acrossAt, nearestRun, stationAt } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
 import { tone } from '#core/looks'
 import type { DisplayOptions, Point } from '#core/measure'
@@ -185,7 +185,7 @@ export class BenchStage {
     const { run, s, away } = nearestRun(this.state!.workings.scene.runs, point)
     const station = stationAt(run, s)
     if (away > station.half + 40 / this.view.scale + 40) return null
-    return { run, s, t: ((point.x - station.x) * station.nx + (point.y - station.y) * station.ny) / station.half }
+    return { run, s, t: acrossAt(station, point) }
   }
 
   /** The thing under a point of the page on which something of a size that is dropped there comes to lie; null where it goes on the base. */

@@ -2,7 +2,7 @@ import type { Placement } from '#core/placement'
 import { footprint, HELD, inside, offBase } from '#core/placement'
 import type { Run } from '#core/base'
 import type { Point } from '#core/measure'
-import { across, nearestOn, onRun, stationAt, wayTo } from '#core/base'
+import { across, acrossAt, nearestOn, onRun, stationAt, wayTo } from '#core/base'
 import type { Scene, SceneItem } from '#core/scene'
 import { clamp, degrees, radians, wrapDegrees } from '#core/measure'
 
@@ -76,7 +76,7 @@ export interface Drag {
 export function startDrag(primary: Placement, run: Run, snaps: readonly number[], pointer: Point): Drag {
   const s = nearestOn(run, pointer)
   const station = stationAt(run, s)
-  const t = ((pointer.x - station.x) * station.nx + (pointer.y - station.y) * station.ny) / station.half
+  const t = acrossAt(station, pointer)
   return { primary, run, snaps, grip: { along: wayTo(run, s, primary.s), across: primary.t - t } }
 }
 
@@ -98,7 +98,7 @@ export function dragTo(
     )
     if (best !== null && Math.abs(wayTo(run, s, best)) * scale < SNAP) [s, snapped] = [best, true]
   }
-  const t = ((pointer.x - station.x) * station.nx + (pointer.y - station.y) * station.ny) / station.half + grip.across
+  const t = acrossAt(station, pointer) + grip.across
   const off = primary.cord ? 0 : t - primary.t
   return { along: wayTo(run, primary.s, s), across: Math.abs(off * station.half * scale) < ROW ? 0 : clamp(off, -2, 2), snapped }
 }

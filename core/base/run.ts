@@ -152,6 +152,12 @@ export const mirrored = (run: Run, s: number): number => (run.mirror.reversed ? 
 /** A point on the drawing: `t` across the face (-1 inner edge, 1 outer edge) at a station. */
 export const across = ({ x, y, nx, ny, half }: Station, t: number): Point => ({ x: x + nx * half * t, y: y + ny * half * t })
 
+/**
+ * How far across the face a point lies at a station: -1 inner edge, 1 outer edge.
+ * @example acrossAt({ x: 0, y: 0, tx: 1, ty: 0, nx: 0, ny: -1, half: 20 }, { x: 0, y: -10 }) // 0.5
+ */
+export const acrossAt = ({ x, y, nx, ny, half }: Station, point: Point): number => ((point.x - x) * nx + (point.y - y) * ny) / half
+
 const CLOCK: PositionStyle = { kind: 'clock' }
 
 /** A circle: `s = 0` at twelve o'clock, growing clockwise as seen from the front. */

@@ -1,51 +1,32 @@
 import type { Run } from '../base'
-import { nearestRun, stationAt } from '../base'
+import { acrossAt, nearestRun, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { clamp, wrapDegrees } from '../measure'
-import type { Added, Edit, Layer, Piece, RuleOf } from '../piece'
-import { bearerOf, bears, EACH, freshLayerId, freshSeed, startLayer, usualRule } from '../piece'
-import { borneBy } from './bearing'
+import type { Added, Edit, Layer, Piece } from '../piece'
+import { bears, freshLayerId, freshSeed, startLayer, usualRule, withRuleKind } from '../piece'
+import { borneBy, layersOn } from './bearing'
 import type { Dropped, DropPlace } from './manual-edits'
 import { dropOnto, takeOff } from './manual-edits'
 import { layerBearing } from './place'
 import type { Placement } from './placement'
+import { placementId } from './placement'
 
 /** What hands do with things that lie on other things, as edits. */
 
 const layerOf = (piece: Piece, id: string): Layer => piece.layers.find((layer) => layer.id === id)!
 
-/** The layers that lie on the things of these, on theirs, and so on. */
-function layersOn({ layers }: Piece, ids: ReadonlySet<string>): Layer[] {
-  const found: Layer[] = []
-  const under = new Set(ids)
-  for (let before = -1; before < found.length;) {
-    before = found.length
-    for (const layer of layers)
-      if (!under.has(layer.id) && under.has(bearerOf(layer.rule) ?? '')) {
-        under.add(layer.id)
-        found.push(layer)
-      }
-  }
-  return found
-}
-
 /** Whether things of a layer can lie on those of another: they can bear, and do not lie on the first themselves. @param layer null for a new one */
 export function canLieOn(piece: Piece, layer: string | null, bearer: string): boolean {
   const on = piece.layers.find(({ id }) => id === bearer)
   if (!on || !bears(on.rule)) return false
-  return layer === null || (layer !== bearer && !layersOn(piece, new Set([layer])).some(({ id }) => id === bearer))
+  return layer === null || (layer !== bearer && !layersOn(piece.layers, new Set([layer])).some(({ id }) => id === bearer))
 }
 
 /** What changes in a layer that comes to lie on one thing, in its middle. */
-const lyingOn = ({ layer, slot }: Placement): Partial<Layer> & { readonly rule: RuleOf<'on'> } => ({
-  run: EACH,
-  rule: { ...usualRule('on', layer), only: [slot] },
-  nudges: {},
-  added: [],
-  taken: [],
-  reserve: null,
-  clear: false,
+const lyingOn = (layer: Layer, { layer: of, slot }: Placement): Partial<Layer> => ({
+  ...withRuleKind(layer, 'on', of),
+  rule: { ...usualRule('on', of), only: [slot] },
 })
 
 /** A layer of so many of one material that were put one by one in the middle of things of that layer: one more joins it. */
@@ -69,17 +50,54 @@ export function dropOnThing(piece: Piece, material: Material, bearer: Placement)
     return { edit: { do: 'layer', layer: known.id, set: { rule: { ...known.rule, only } } }, layer: known.id, slot: null }
   }
   const { layers } = piece
-  const layer: Layer = { ...startLayer(freshLayerId(layers), material, freshSeed(layers)), ...lyingOn(bearer) }
+  const begun = startLayer(freshLayerId(layers), material, freshSeed(layers))
+  const layer: Layer = { ...begun, ...lyingOn(begun, bearer) }
   return { edit: { do: 'add layer', at: layers.length, layer }, layer: layer.id, slot: null }
+}
+
+/** The slots on which a rule lies that names them, without those of things that go, and of what these are borne by. */
+function leftOn({ id, rule }: Layer, things: readonly Placement[]): readonly string[] | null {
+  if (rule.kind !== 'on' || !rule.only) return null
+  const { of, only, spot } = rule
+  // Of several on the loops of one bow the others stay.
+  const own = spot === 'loops' ? [] : things.filter(({ layer }) => layer === id)
+  return only.filter((slot) => {
+    const bearer = placementId(of, slot)
+    return !things.some((each) => each.id === bearer) && !own.some((each) => each.bearer === bearer)
+  })
+}
+
+/** Takes things out of their layers: a rule that names what bears them, or names them, does so no more. @returns also which layers that leaves with nothing */
+function takenOut(piece: Piece, things: readonly Placement[]): { readonly edits: readonly Edit[]; readonly emptied: readonly string[] } {
+  const emptied: string[] = []
+  const named = new Set<string>()
+  const edits = piece.layers.flatMap((layer): Edit[] => {
+    const { id, rule, nudges } = layer
+    const only = leftOn(layer, things)
+    if (rule.kind !== 'on' || !only || only.length === rule.only!.length) return []
+    if (!only.length) emptied.push(id)
+    const own = new Set(things.flatMap((each) => (each.layer === id ? [each.slot] : [])))
+    if (rule.spot !== 'loops') named.add(id)
+    const kept = Object.fromEntries(Object.entries(nudges).filter(([slot]) => !own.has(slot)))
+    return only.length ? [{ do: 'layer', layer: id, set: { rule: { ...rule, only: [...only] }, nudges: kept } }] : []
+  })
+  const rest = things.filter((each) => !named.has(each.layer) && !emptied.includes(each.layer))
+  return { edits: [...edits, takeOff(rest)], emptied }
 }
 
 /** Takes a thing from where it lies and puts it on another. @param alone whether it is all that its layer lays */
 export function putOnThing(piece: Piece, thing: Placement, bearer: Placement, alone: boolean, shelf: Shelf): Edit | null {
   const material = materialOf(shelf, thing.material)
   if (!material || !canLieOn(piece, thing.layer, bearer.layer)) return null
-  if (alone && !joining(piece, thing.material, bearer)) return { do: 'layer', layer: thing.layer, set: lyingOn(bearer) }
+  const into = joining(piece, thing.material, bearer)
+  const own = layerOf(piece, thing.layer)
+  if (into?.id === own.id && own.rule.kind === 'on') {
+    const only = [...new Set([...(leftOn(own, [thing]) ?? []), bearer.slot])]
+    return { do: 'layer', layer: own.id, set: { rule: { ...own.rule, only } } }
+  }
+  if (alone && !into) return { do: 'layer', layer: own.id, set: lyingOn(own, bearer) }
   const { edit } = dropOnThing(piece, material, bearer)
-  return { do: 'several', edits: [alone ? { do: 'remove layer', layer: thing.layer } : takeOff([thing]), edit] }
+  return { do: 'several', edits: [...(alone ? [{ do: 'remove layer', layer: own.id } as const] : takenOut(piece, [thing]).edits), edit] }
 }
 
 /** Takes a thing off what bears it and puts it on the base, where a hand lets it go. @param alone whether it is all that its layer lays */
@@ -95,7 +113,7 @@ export function putOnBase(piece: Piece, thing: Placement, place: DropPlace, alon
       set: { run: run.id, rule: { kind: 'hand' }, nudges: {}, taken: [], added: [added] },
     }
   }
-  return { do: 'several', edits: [takeOff([thing]), dropOnto(piece, material, place, null).edit] }
+  return { do: 'several', edits: [...takenOut(piece, [thing]).edits, dropOnto(piece, material, place, null).edit] }
 }
 
 /** Things as hands would put them on the base where they lie, pointing as they do. */
@@ -104,15 +122,13 @@ function asAdded(layer: Layer, things: readonly Placement[], runs: readonly Run[
     const material = materialOf(shelf, thing.material)
     if (!material) return []
     const { run, s } = nearestRun(runs, thing)
-    const station = stationAt(run, s)
-    const t = ((thing.x - station.x) * station.nx + (thing.y - station.y) * station.ny) / station.half
     const id = `b${i + 1}`
     return [
       {
         id,
         run: run.id,
         at: clamp(s / run.length, 0, 1),
-        across: clamp(t, -2, 2),
+        across: clamp(acrossAt(stationAt(run, s), thing), -2, 2),
         turn: wrapDegrees(thing.bearing - layerBearing(layer, { run, s, id }, runs, material) + 180) - 180,
         material: thing.material,
       },
@@ -140,16 +156,9 @@ export const takenOffWith = (things: readonly Placement[], layer: string | null,
  * @param stays whether that stays where it is, put on the base by hand; else it goes with them
  */
 export function takeOffBearing(piece: Piece, { things, layer, borne }: TakenOff, stays: boolean, runs: readonly Run[], shelf: Shelf): Edit {
-  const gone = new Set(layer === null ? [] : [layer, ...layersOn(piece, new Set([layer])).map(({ id }) => id)])
-  const slots = new Map<string, Set<string>>()
-  for (const { layer: of, slot } of things) slots.set(of, (slots.get(of) ?? new Set()).add(slot))
-  // A rule that names what goes names it no more.
-  const renamed = piece.layers.flatMap(({ id, rule }): Edit[] => {
-    if (gone.has(id) || rule.kind !== 'on' || !rule.only || !slots.has(rule.of)) return []
-    const only = rule.only.filter((slot) => !slots.get(rule.of)!.has(slot))
-    if (only.length === rule.only.length) return []
-    return only.length ? [{ do: 'layer', layer: id, set: { rule: { ...rule, only } } }] : [{ do: 'remove layer', layer: id }]
-  })
+  const { edits, emptied } = takenOut(piece, things)
+  const whole = new Set(layer === null ? emptied : [...emptied, layer])
+  const gone = new Set([...whole, ...layersOn(piece.layers, whole).map(({ id }) => id)])
   const kept = stays ? [...new Set(borne.map((each) => each.layer))] : []
   let ids: readonly Pick<Layer, 'id'>[] = piece.layers
   const added = kept.map((of): Edit => {
@@ -160,14 +169,7 @@ export function takeOffBearing(piece: Piece, { things, layer, borne }: TakenOff,
     const base: Layer = { ...like, id, run: runs[0]!.id, rule: { kind: 'hand' }, mirrored: false, nudges: {}, taken: [], added: [] }
     return { do: 'add layer', at: piece.layers.length, layer: { ...base, added: asAdded(base, own, runs, shelf) } }
   })
-  return {
-    do: 'several',
-    edits: [
-      ...renamed,
-      ...(layer === null ? [takeOff(things)] : [...gone].map((id): Edit => ({ do: 'remove layer', layer: id }))),
-      ...added,
-    ],
-  }
+  return { do: 'several', edits: [...edits, ...[...gone].map((id): Edit => ({ do: 'remove layer', layer: id })), ...added] }
 }
 
 /** Things that move by themselves when these are moved: what one of them bears goes with that. */

@@ -227,6 +227,49 @@ describe('hands that put things on things', () => {
     expect(laidOf(one).of('x')[0]!.bearer).toBe('s:0')
   })
 
+  it('take one of several off what bears it, and put it there again', () => {
+    const { piece, of } = context(pieceWith([roses]))
+    const acorn = shelf.materials['acorn']!
+    const drop = (on: Piece, slot: number) => edited(on, dropOnThing(on, acorn, laidOf(on).of('r')[slot]!).edit)
+    const two = drop(drop(piece, 1), 3)
+    const { id } = two.layers[1]!
+    const [first] = laidOf(two).of(id)
+    const [run] = runsOf(piece.base)
+    const off = edited(two, putOnBase(two, first!, { run: run!, s: 0, across: 0 }, false, shelf)!)
+    expect(
+      laidOf(off)
+        .of(id)
+        .map(({ bearer }) => bearer),
+    ).toEqual(['r:3'])
+    expect(
+      laidOf(drop(off, 1))
+        .of(id)
+        .map(({ bearer }) => bearer),
+    ).toEqual(['r:1', 'r:3'])
+    // From one straight onto another of the same layer it stays in its own.
+    const moved = edited(two, putOnThing(two, first!, of('r')[4]!, false, shelf)!)
+    expect(moved.layers).toHaveLength(2)
+    expect(
+      laidOf(moved)
+        .of(id)
+        .map(({ bearer }) => bearer),
+    ).toEqual(['r:3', 'r:4'])
+    // Taken off by key it can be put there again as well.
+    const gone = edited(two, takeOffBearing(two, takenOffWith([first!], null, laidOf(two).all), false, runsOf(piece.base), shelf))
+    expect(laidOf(drop(gone, 1)).of(id)).toHaveLength(2)
+  })
+
+  it('take off a thing and what it lies on, of both at once', () => {
+    const { piece, of, all, runs } = context(
+      pieceWith([roses, guest('b', 'cone-small', on('r', { only: ['0', '1', '2'] })), guest('c', 'acorn', on('b'))]),
+    )
+    const off = takenOffWith([of('r')[0]!, of('b')[1]!], null, all)
+    expect(off.borne.map(({ layer }) => layer).sort()).toEqual(['b', 'c', 'c'])
+    const next = edited(piece, takeOffBearing(piece, off, false, runs, shelf))
+    expect(next.layers[1]!.rule).toMatchObject({ only: ['2'] })
+    expect(laidOf(next).of('c')).toHaveLength(1)
+  })
+
   it('put nothing on itself, on what it bears, or on what bears nothing', () => {
     const { piece, of } = context(
       pieceWith([roses, guest('b', 'cone-small', on('r')), layerOf('w', 'ribbon-slate', usualRule('wound', ''))]),

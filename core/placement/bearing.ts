@@ -76,29 +76,31 @@ export function offBase({ x, y, s, t }: Pick<Placement, 'x' | 'y' | 's' | 't'>, 
   return { x: x - on.x, y: y - on.y }
 }
 
+/** What lies on these, on that, and so on, by what each lies on; some of these themselves, where they lie on others of them. */
+function allOn<T extends { readonly id: string }>(under: ReadonlySet<string>, all: readonly T[], on: (each: T) => string | null): T[] {
+  const found = new Map<string, T>()
+  for (let before = -1; before < found.size;) {
+    before = found.size
+    for (const each of all) {
+      const of = on(each)
+      if (of !== null && (under.has(of) || found.has(of))) found.set(each.id, each)
+    }
+  }
+  return [...found.values()]
+}
+
+/** The layers that lie on the things of these, on theirs, and so on. @param under their ids */
+export const layersOn = (layers: readonly Layer[], under: ReadonlySet<string>): Layer[] =>
+  allOn(under, layers, ({ rule }) => bearerOf(rule))
+
+/** The things that things bear, and those on these. @param under their ids */
+export const borneBy = (under: ReadonlySet<string>, placements: readonly Placement[]): Placement[] =>
+  allOn(under, placements, ({ bearer }) => bearer)
+
 /** Layers that are put aside: hidden ones, and those that lie on the things of one that is. */
 export function putAside(layers: readonly Layer[]): ReadonlySet<string> {
   const hidden = new Set(layers.flatMap(({ id, hidden: is }) => (is ? [id] : [])))
-  for (let before = -1; before < hidden.size;) {
-    before = hidden.size
-    for (const { id, rule } of layers) if (hidden.has(bearerOf(rule) ?? '')) hidden.add(id)
-  }
-  return hidden
-}
-
-/** The things that a thing bears, and those on these. */
-export function borneBy(ids: ReadonlySet<string>, placements: readonly Placement[]): Placement[] {
-  const found = new Set<Placement>()
-  const known = new Set(ids)
-  for (let before = -1; before < found.size;) {
-    before = found.size
-    for (const each of placements)
-      if (each.bearer !== null && known.has(each.bearer) && !found.has(each)) {
-        found.add(each)
-        known.add(each.id)
-      }
-  }
-  return [...found]
+  return new Set([...hidden, ...layersOn(layers, hidden).map(({ id }) => id)])
 }
 
 /** The chain from a thing to the one that lies on the base: what bears it, what bears that. */

@@ -73,6 +73,11 @@ test('what is dropped or dragged onto a thing lies on it, and dragged off it lie
   await expect(layers(page)).toHaveCount(3)
   const { piece } = await exported(page)
   expect(piece.layers.map(({ rule }) => rule.kind)).toEqual(['compass', 'on', 'hand'])
+  // And there again.
+  await drag(page, between, first)
+  await expect(undo(page, /^Undo: put acorn \d on wine dahlia 1/)).toBeEnabled()
+  await expect(layers(page)).toHaveCount(2)
+  await expect(layers(page).last()).toContainText('3 acorns')
 })
 
 test('taking off what bears others asks what becomes of these', async ({ page }) => {
