@@ -53,12 +53,13 @@ const isStem = ({ form, made, bearer }: Placement): boolean => form === 'leaf' &
 const ALONG_END = [0.1, 0.3, 0.5, 0.7, 0.9] as const
 const COVERED = 2
 
-/** The cells under the cut end of a stem. */
-function endCells({ x, y, bearing, length }: Placement, { left, top, cell, columns }: Frame): number[] {
+/** The cells under the cut end of a stem; none for what of it sticks out of the raster. */
+function endCells({ x, y, bearing, length }: Placement, { left, top, cell, columns, rows }: Frame): number[] {
   const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
-  return ALONG_END.map((share) => {
+  return ALONG_END.flatMap((share) => {
     const back = share * HELD * length
-    return Math.floor((y - sin * back - top) / cell) * columns + Math.floor((x - cos * back - left) / cell)
+    const [column, row] = [Math.floor((x - cos * back - left) / cell), Math.floor((y - sin * back - top) / cell)]
+    return column < 0 || row < 0 || column >= columns || row >= rows ? [] : [row * columns + column]
   })
 }
 

@@ -3,8 +3,8 @@ import { acrossAt, nearestRun, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { clamp, wrapDegrees } from '../measure'
-import type { Added, Edit, Layer, Piece } from '../piece'
-import { bears, freshLayerId, freshSeed, startLayer, usualRule, withRuleKind } from '../piece'
+import type { Added, Edit, Layer, Piece, RuleKind } from '../piece'
+import { bears, freshLayerId, freshSeed, ruleSortOf, startLayer, usualRule, withRuleKind } from '../piece'
 import { borneBy, layersOn } from './bearing'
 import type { Dropped, DropPlace } from './manual-edits'
 import { dropOnto, takeOff } from './manual-edits'
@@ -21,6 +21,23 @@ export function canLieOn(piece: Piece, layer: string | null, bearer: string): bo
   const on = piece.layers.find(({ id }) => id === bearer)
   if (!on || !bears(on.rule)) return false
   return layer === null || (layer !== bearer && !layersOn(piece.layers, new Set([layer])).some(({ id }) => id === bearer))
+}
+
+/**
+ * The layer that one goes by to begin with when it is laid by a kind of rule that goes by another: what bears others lies under it, so
+ * the last of these before it, or any; else the first there is.
+ * @returns its id; null where there is none, or the rule goes by no other
+ */
+export function goesByFirst(piece: Piece, layer: string, kind: RuleKind): string | null {
+  if (!ruleSortOf(kind).refers) return null
+  const others = piece.layers.filter(({ id }) => id !== layer)
+  if (kind !== 'on') return others[0]?.id ?? null
+  const can = others.filter(({ id }) => canLieOn(piece, layer, id))
+  const before = piece.layers.slice(
+    0,
+    piece.layers.findIndex(({ id }) => id === layer),
+  )
+  return (can.findLast((each) => before.includes(each)) ?? can[0])?.id ?? null
 }
 
 /** What changes in a layer that comes to lie on one thing, in its middle. */

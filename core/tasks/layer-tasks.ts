@@ -235,10 +235,17 @@ function orderWords({ layer, placements }: LaidLayer, on: readonly Run[]): Said 
     const begin = pairs ? 'Left and right in turn, begin at ' : on.length > 1 ? 'On each, begin at ' : 'Begin at '
     return [begin, ...from, ' and end at ', ...to, `${hides}.`]
   }
-  const back = along(run, last.ruled, first.ruled)
-  const round = Math.min(back, run.length - back) <= (ALL_ROUND * run.length) / stems.length
+  // From where they end round to where they begin.
+  const seam = layer.flow === 'clockwise' ? along(run, first.ruled, last.ruled) : along(run, last.ruled, first.ruled)
+  const here = stems.filter((each) => each.run === run.id).length
+  const round = seam <= (ALL_ROUND * run.length) / here
   const way = layer.flow === 'clockwise' ? 'anticlockwise' : 'clockwise'
-  return ['Begin at ', ...from, ` and go ${way}${hides}${round ? ', and the last goes under the tips of the first' : ''}.`]
+  return [
+    on.length > 1 ? `On the ${run.name}, begin at ` : 'Begin at ',
+    ...from,
+    ` and go ${way}${hides}${round ? ', and the last goes under the tips of the first' : ''}.`,
+    on.length > 1 ? ' On the others begin at the end to which they point.' : '',
+  ]
 }
 
 function taperWords(placements: LaidLayer['placements']): Said {

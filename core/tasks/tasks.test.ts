@@ -1,9 +1,9 @@
-import { usualRule } from '../piece'
 import { describe, expect, it } from 'vitest'
-import { usualBase } from '../base'
+import { runsOf, usualBase } from '../base'
 import { CATALOGUE, HAZARDS } from '../material'
 import { say } from '../measure'
-import type { Piece } from '../piece'
+import type { Piece, Rule } from '../piece'
+import { EACH, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import { CAUTIONS, fixingCautions, hangingCautions, hazardCautions } from './cautions'
@@ -70,6 +70,33 @@ describe('tasksOf', () => {
       // They point clockwise, so they are laid anticlockwise, up to the one at the seat.
       at: [['4:00'], ['2:00'], ['12:00'], ['10:00'], ['8:00'], ['6:00']],
     })
+  })
+  it('says where to begin and which way to go, so that each stem hides the cut end of the last', () => {
+    const line = (rule: Rule, set: Partial<Piece['layers'][0]> = {}, base: Partial<Piece['base']> = {}) =>
+      steps(pieceWith([layerOf('a', 'bay', rule, set)], { base }))
+        .find(({ id }) => id === 'layer:a')!
+        .says.map((words) => say(words, manner))
+        .find((words) => /cut end/.test(words))
+    const ring: Rule = { kind: 'compass', count: 6, start: 0 }
+    const hides = 'each lies over the cut end of the last'
+    expect(line(ring)).toBe(`Begin at 4:00 and go anticlockwise: ${hides}, and the last goes under the tips of the first.`)
+    expect(line(ring, { flow: 'anticlockwise' })).toBe(
+      `Begin at 8:00 and go clockwise: ${hides}, and the last goes under the tips of the first.`,
+    )
+    const crescent: Rule = { kind: 'crescent', from: 0.25, to: 0.75, count: 5, dense: 'middle', thin: 1 }
+    expect(line(crescent)).toMatch(new RegExp(`^Begin at .* and go anticlockwise: ${hides}\\.$`))
+    expect(line(ring, { flow: 'apart', seat: 0 })).toBe(`Left and right in turn, begin at 6:00 and end at 12:00: ${hides}.`)
+    expect(line(ring, { flow: 'outward' })).toBeUndefined()
+    expect(line({ kind: 'single', at: 0, drop: 0 })).toBe('Lay its cut end where something hides it.')
+    const swag = usualBase('tree-swag')
+    expect(line({ kind: 'compass', count: 3, start: 0 }, { run: EACH }, swag)).toMatch(/^On each, begin at .* and end at /)
+    expect(line({ kind: 'arms', count: 6, from: 0, to: 1 }, { run: EACH }, swag)).toMatch(/^Left and right in turn, begin at /)
+    // A ring with ribs: round the one, and along the others.
+    const pear = usualBase('pear')
+    expect(runsOf(pear).map((run) => run.closed)).toContain(false)
+    expect(line({ ...ring, count: 12 }, { run: EACH }, pear)).toMatch(
+      /^On the .*, begin at .* and go anticlockwise: .* the first\. On the others begin at the end to which they point\.$/,
+    )
   })
   it('has no cutting step for a bare base, and leaves out layers with nothing in them', () => {
     expect(steps(pieceWith([])).map(({ id }) => id)).toEqual(['base', 'look', 'finish', 'hang', 'load', 'record'])

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runsOf } from '../../core/base'
-import { beginLayer } from '../../core/coverage'
+import { beginLayer, seenShares } from '../../core/coverage'
 import { readPiece, writePiece } from '../../core/formats'
 import type { Piece } from '../../core/piece'
 import { EACH, edit, mirrorPiece } from '../../core/piece'
 import { CATALOGUE } from '../../core/material'
 import { inches } from '../../core/measure'
 import { isCarrier } from '../../core/fixing'
-import { dropOnto, nudgeBy } from '../../core/placement'
+import { arrange, dropOnto, nudgeBy } from '../../core/placement'
 import { choresOf } from '../../core/season'
 import { timesOf } from '../../core/tasks'
 import { costsOf } from '../../core/piece-costs'
@@ -79,6 +79,21 @@ describe('any piece', () => {
         const now = new Map(work(edited.change.piece, shelf).placements.map((each) => [each.id, each]))
         expect(now.get(borne.id)!.x - borne.x).toBeCloseTo(now.get(bearer.id)!.x - bearer.x)
         expect(now.get(borne.id)!.y - borne.y).toBeCloseTo(now.get(bearer.id)!.y - bearer.y)
+      },
+      SOME,
+      0,
+    ))
+  it('is laid in an order that leaves no more stems on the tips of others than the order of its places', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const runs = runsOf(piece.base)
+        const laid = arrange(piece, runs, shelf)
+        const asPlaces = laid.map((one) => ({ ...one, placements: [...one.placements].sort((a, b) => a.number - b.number) }))
+        const onOthers = (all: typeof laid): number => seenShares(all, shelf).reduce((n, { among }) => n + among.length, 0)
+        expect(onOthers(laid)).toBeLessThanOrEqual(onOthers(asPlaces))
+        // The same things, each once.
+        laid.forEach(({ placements }, i) => expect(new Set(placements)).toEqual(new Set(asPlaces[i]!.placements)))
       },
       SOME,
       0,

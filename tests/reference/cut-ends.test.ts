@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { Resvg } from '@resvg/resvg-js'
 import { runsOf, usualBase } from '../../core/base'
-import { beginLayer } from '../../core/coverage'
 import { SvgInk } from '../../core/formats'
 import { itemGlyph } from '../../core/looks'
 import { CATALOGUE } from '../../core/material'
@@ -11,6 +10,7 @@ import { EACH, startLayer, startPiece } from '../../core/piece'
 import type { SceneItem } from '../../core/scene'
 import { shelf } from '../../core/testing'
 import { work } from '../../core/workings'
+import { clicked } from './hidden'
 
 // Source: the drawing itself, painted by a renderer that is not ours (resvg): after each stem a mark is put on its cut end, and what is
 // painted later hides it or does not. That hands lay against the way in which tips point is common practice.
@@ -64,18 +64,6 @@ function ends(piece: Piece): { readonly before: number; readonly after: number }
   return { before: endsSeen(asSlots, () => true), after: endsSeen(scene.items, ({ tucked }) => tucked === 'base') }
 }
 
-function begun(kind: Piece['base']['kind'], materials: readonly string[]): Piece {
-  return materials.reduce(
-    (piece, id, i) => {
-      const { layer, at } = beginLayer(
-        { piece, runs: runsOf(piece.base), shelf },
-        { id: `l${i}`, material: CATALOGUE[id]!, seed: i + 1, by: null },
-      )
-      return { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
-    },
-    startPiece('p', 'Piece', kind),
-  )
-}
 const ruled = (kind: Piece['base']['kind'], rule: Layer['rule'], set: Partial<Layer>): Piece => {
   const start = startPiece('p', 'Piece', kind)
   const layer = startLayer('a', CATALOGUE['fir']!, 5, runsOf(usualBase(kind)))
@@ -84,10 +72,10 @@ const ruled = (kind: Piece['base']['kind'], rule: Layer['rule'], set: Partial<La
 
 describe('cut ends', () => {
   it.each<[string, Piece, number, number]>([
-    ['a ring by one click', begun('grapevine', ['cedar']), 0.9, 0.01],
-    ['a ring by three', begun('wire-ring', ['cedar', 'olive', 'berry-spray']), 0.7, 0.01],
-    ['a square', begun('square', ['bay', 'larch']), 0.5, 0.05],
-    ['a swag', begun('tree-swag', ['fir', 'bay']), 0.9, 0.12],
+    ['a ring by one click', clicked('grapevine', ['cedar']), 0.9, 0.01],
+    ['a ring by three', clicked('wire-ring', ['cedar', 'olive', 'berry-spray']), 0.7, 0.01],
+    ['a square', clicked('square', ['bay', 'larch']), 0.5, 0.05],
+    ['a swag', clicked('tree-swag', ['fir', 'bay']), 0.9, 0.12],
     ['two halves that part', ruled('grapevine', { kind: 'compass', count: 24, start: 0 }, { flow: 'apart', seat: 0 }), 0.5, 0.25],
     ['two halves that meet', ruled('grapevine', { kind: 'compass', count: 24, start: 0 }, { flow: 'together', seat: 0.5 }), 0.5, 0.25],
     [

@@ -1,6 +1,7 @@
 import { expect } from 'vitest'
 import { Resvg } from '@resvg/resvg-js'
 import { boundsOf, runsOf, stationAt } from '../../core/base'
+import { beginLayer } from '../../core/coverage'
 import { SvgInk } from '../../core/formats'
 import { itemGlyph } from '../../core/looks'
 import { CATALOGUE } from '../../core/material'
@@ -112,3 +113,17 @@ export const onRing = (material: string, count: number): Piece => ({
   ...start,
   layers: [{ ...startLayer('a', CATALOGUE[material]!, 7), rule: { kind: 'compass', count, start: 0 } }],
 })
+
+/** A piece as it comes of clicks, one material after another. */
+export function clicked(kind: Piece['base']['kind'], materials: readonly string[]): Piece {
+  return materials.reduce(
+    (piece, id, i) => {
+      const { layer, at } = beginLayer(
+        { piece, runs: runsOf(piece.base), shelf },
+        { id: `l${i}`, material: CATALOGUE[id]!, seed: i + 1, by: null },
+      )
+      return { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
+    },
+    startPiece('p', 'Piece', kind),
+  )
+}

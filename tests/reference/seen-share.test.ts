@@ -1,26 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { runsOf } from '../../core/base'
-import { beginLayer } from '../../core/coverage'
-import { CATALOGUE } from '../../core/material'
 import type { Piece } from '../../core/piece'
-import { startPiece } from '../../core/piece'
 import { shelf } from '../../core/testing'
 import { work } from '../../core/workings'
-import { seenByRenderer } from './hidden'
-
-/** A piece as it comes of clicks, one material after another. */
-function clicked(kind: Piece['base']['kind'], materials: readonly string[]): Piece {
-  return materials.reduce(
-    (piece, id, i) => {
-      const { layer, at } = beginLayer(
-        { piece, runs: runsOf(piece.base), shelf },
-        { id: `l${i}`, material: CATALOGUE[id]!, seed: i + 1, by: null },
-      )
-      return { ...piece, layers: piece.layers.toSpliced(at, 0, layer) }
-    },
-    startPiece('p', 'Piece', kind),
-  )
-}
+import { clicked, seenByRenderer } from './hidden'
 
 // Source: the drawing itself, painted layer by layer by a renderer that is not ours (resvg).
 describe('what is seen of each layer', () => {

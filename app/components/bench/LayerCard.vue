@@ -2,9 +2,9 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronUp, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus, X } from '@lucide/vue'
 import type { Layer, RuleKind } from '#core/piece'
-import { bears, withRuleKind, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
+import { withRuleKind, laysStems, MOST_WORDS, ROLE_NAMES, rulesFor, ruleSortOf } from '#core/piece'
 import { bearsWords, missingLetters } from '#core/looks'
-import { canLieOn, putAside } from '#core/placement'
+import { goesByFirst, putAside } from '#core/placement'
 import { capital } from '#core/measure'
 import type { Material } from '#core/material'
 import { materialOf } from '#core/material'
@@ -31,19 +31,13 @@ const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
 /** Put aside, itself or with what bears it. */
 const aside = computed(() => putAside(bench.piece!.layers).has(props.layer.id))
 const sort = computed(() => ruleSortOf(props.layer.rule.kind))
-const others = computed(() => bench.piece!.layers.filter(({ id }) => id !== props.layer.id))
-/** The layer that it begins to go by, where it does: what bears others lies under it, so the last of these before it. */
-function of(kind: RuleKind): string | undefined {
-  const can =
-    kind === 'on' ? others.value.filter(({ id, rule }) => bears(rule) && canLieOn(bench.piece!, props.layer.id, id)) : others.value
-  const before = can.filter(({ id }) => bench.piece!.layers.findIndex((each) => each.id === id) < props.place)
-  return (kind === 'on' ? (before.at(-1) ?? can[0]) : can[0])?.id
-}
+/** The layer that it begins to go by, were it laid by a kind of rule. */
+const goesBy = (kind: RuleKind): string | null => goesByFirst(bench.piece!, props.layer.id, kind)
 /** The rules that its material can go by; the one it has stays listed. */
 const kinds = computed(() => [...new Set([...(first.value ? rulesFor(first.value.kind) : []), props.layer.rule.kind])])
 const rules = computed(() =>
   kinds.value
-    .filter((kind) => !ruleSortOf(kind).refers || of(kind) !== undefined || props.layer.rule.kind === kind)
+    .filter((kind) => !ruleSortOf(kind).refers || goesBy(kind) !== null || props.layer.rule.kind === kind)
     .map((value) => ({ value, name: capital(ruleSortOf(value).name) })),
 )
 
@@ -51,7 +45,7 @@ function set(change: Partial<Omit<Layer, 'id'>>, words: string): string | null {
   return bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 }
 function takeRule(kind: RuleKind): void {
-  set(withRuleKind(props.layer, kind, of(kind) ?? ''), `lay it by ${ruleSortOf(kind).name}`)
+  set(withRuleKind(props.layer, kind, goesBy(kind) ?? ''), `lay it by ${ruleSortOf(kind).name}`)
 }
 /** Whether the parts of its mix are dealt over its places. */
 const dealt = computed(() => laysStems(props.layer.rule))

@@ -139,13 +139,7 @@ function takeFrom(id: string): void {
     <button type="button" class="button mt-2 w-full" :aria-expanded="picking" @click="picking = !picking">
       <Plus :size="15" />Add a layer
     </button>
-    <MaterialPicker
-      v-if="picking"
-      class="mt-2"
-      draggable-onto-base
-      @pick="(material: Material) => add(material)"
-      @close="picking = false"
-    />
+    <MaterialPicker v-if="picking" class="mt-2" begins @pick="(material: Material) => add(material)" @close="picking = false" />
     <EvenOutCard v-if="layers.length" class="mt-2" />
   </div>
 </template>

@@ -10,8 +10,8 @@ import { thingsOf } from '#core/stock'
 import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
 
-/** What of the shelf can be laid, to choose one from, or to drag onto the base. */
-const props = defineProps<{ draggableOntoBase?: boolean; kinds?: readonly MaterialKind[] }>()
+/** What of the shelf can be laid, to choose one from; where it `begins` a layer it can be dragged onto the base, and what it comes to is told. */
+const props = defineProps<{ begins?: boolean; kinds?: readonly MaterialKind[] }>()
 const emit = defineEmits<{ pick: [material: Material]; close: [] }>()
 const bench = useBench()
 const shops = useShops()
@@ -20,7 +20,7 @@ const find = ref('')
 const { told, consider, leave } = useForetold()
 /** What a layer of the material that is considered would come to; only where a layer is begun. */
 function look(material: Material): void {
-  if (props.draggableOntoBase) consider(material)
+  if (props.begins) consider(material)
 }
 const inHouse = computed(() => (told.value ? thingsOf(stock.here, told.value.material) : 0))
 const field = useTemplateRef('field')
@@ -58,7 +58,7 @@ function carry(event: DragEvent, material: Material): void {
     <div class="border-b border-seam p-1.5">
       <input ref="field" v-model="find" type="search" class="field" placeholder="Find a material" aria-label="Find a material" />
     </div>
-    <div v-if="draggableOntoBase" class="min-h-18 border-b border-seam px-2.5 py-1.5 text-fine" aria-live="polite" data-testid="foretold">
+    <div v-if="begins" class="min-h-18 border-b border-seam px-2.5 py-1.5 text-fine" aria-live="polite" data-testid="foretold">
       <template v-if="told">
         <p class="font-semibold">{{ told.foretold.title }}</p>
         <p>
@@ -84,7 +84,7 @@ function carry(event: DragEvent, material: Material): void {
           :key="material.id"
           type="button"
           class="flex w-full items-center gap-2 rounded-[4px] px-1 py-0.5 text-left hover:bg-moss"
-          :draggable="draggableOntoBase"
+          :draggable="begins"
           @pointerenter="look(material)"
           @focus="look(material)"
           @dragstart="carry($event, material)"

@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Layer, RuleOf, Spot } from '#core/piece'
-import { bears, MOST_PLACES, SPOTS } from '#core/piece'
+import { MOST_PLACES, SPOTS } from '#core/piece'
+import { canLieOn } from '#core/placement'
 import { useRuleFields } from '~/composables/useRuleFields'
 
 /** On the things of which layer, on which of them, and where. */
 const props = defineProps<{ layer: Layer; rule: RuleOf<'on'> }>()
 const { bench, others, set, number, percent, tick } = useRuleFields<'on'>(props)
 
-/** The layers that can bear others; one that is gone, or bears nothing, stays listed until another is chosen. */
-const bearers = computed(() =>
-  others.value.filter(({ value }) => {
-    const layer = bench.layerOf(value)
-    return value === props.rule.of || (layer !== undefined && bears(layer.rule))
-  }),
-)
+/** The layers on which it can lie; one that is gone, or bears nothing, stays listed until another is chosen. */
+const bearers = computed(() => others.value.filter(({ value }) => value === props.rule.of || canLieOn(bench.piece!, props.layer.id, value)))
 const bow = computed(() => bench.layerOf(props.rule.of)?.rule.kind === 'bow')
 
 type Which = 'each' | 'every' | 'only'
