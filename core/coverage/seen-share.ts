@@ -33,8 +33,14 @@ const ROUNDED = 100
 
 type Frame = Parameters<typeof under>[0]
 
-/** The cells that a thing takes, kept for as long as it lies where it lies. */
-const cellsKept = new WeakMap<Placement, { readonly frame: string; readonly of: Silhouette; readonly cells: Int32Array }>()
+/** The cells that a thing takes, and those under its cut end where it is a stem that goes into the base. */
+interface Cells {
+  readonly cells: Int32Array
+  readonly end: readonly number[] | null
+}
+
+/** The cells of things, kept for as long as they lie where they lie. */
+const cellsKept = new WeakMap<Placement, Cells & { readonly frame: string; readonly of: Silhouette }>()
 
 /** How many cells each thing takes, and how many of them are seen. */
 interface SeenCells {
@@ -85,13 +91,13 @@ function frameOver(placements: readonly Placement[], shelf: Shelf): Frame {
 
 const sameShape = (a: Silhouette, b: Silhouette): boolean => a.mask === b.mask && a.along === b.along && a.across === b.across
 
-function cellsOf(of: Placement, frame: Frame, key: string, shelf: Shelf): Int32Array {
+function cellsOf(of: Placement, frame: Frame, key: string, shelf: Shelf): Cells {
   const silhouette = silhouetteOf(of, shelf)
   const known = cellsKept.get(of)
-  if (known?.frame === key && sameShape(known.of, silhouette)) return known.cells
-  const cells = under(frame, silhouette, of).slice()
-  cellsKept.set(of, { frame: key, of: silhouette, cells })
-  return cells
+  if (known?.frame === key && sameShape(known.of, silhouette)) return known
+  const found = { cells: under(frame, silhouette, of).slice(), end: isStem(of) ? endCells(of, frame) : null }
+  cellsKept.set(of, { frame: key, of: silhouette, ...found })
+  return found
 }
 
 /** Lays things on one another, the lowest first, and counts what of each stays uppermost. @param placements from back to front */
@@ -101,8 +107,7 @@ function seenCells(placements: readonly Placement[], shelf: Shelf): SeenCells {
   const upper = new Int32Array(frame.columns * frame.rows).fill(-1)
   const own = new Uint32Array(placements.length)
   const stems = placements.map((of, i) => {
-    const cells = cellsOf(of, frame, key, shelf)
-    const end = isStem(of) ? endCells(of, frame) : null
+    const { cells, end } = cellsOf(of, frame, key, shelf)
     const among = end && isCovered(end, (cell) => upper[cell]! >= 0)
     own[i] = cells.length
     for (let k = 0; k < cells.length; k++) upper[cells[k]!] = i

@@ -49,13 +49,13 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
     for (const each of patches) {
       // Heads of a layer may press into each other; signs and bows of one may not.
       if (each.of.layer === target.of.layer && (each === target || !each.single)) continue
-      // What bears a thing is not in its way, nor it in that's.
-      if (each.roots.has(target.of.id) || target.roots.has(each.of.id)) continue
       // Two that are both to be seen meet once, and the later one is in the way.
       if (each.shown && shown.indexOf(each) < i) continue
       const hides = !each.solid
       if (hides && each.of.lift <= target.of.lift) continue
       if (apart(each, target)) continue
+      // What bears a thing is not in its way, nor it in that's.
+      if (each.roots.has(target.of.id) || target.roots.has(each.of.id)) continue
       const depth = reachInto(each.outline, target.outline)
       const least = Math.min(each.of.width, target.of.width) * (hides ? OVERLAPS : PRESSED)
       if (depth > least) found.push({ thing: each.of, against: target.of, depth, hides })
