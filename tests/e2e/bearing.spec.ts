@@ -37,6 +37,8 @@ test('a layer lies on the things of another: it is said in its card, goes on the
   const beside = { x: 0, y: -28 }
   await drag(page, { x: nine.x, y: nine.y + beside.y }, { x: half.x, y: half.y + beside.y })
   await expect(undo(page, /^Undo: slide wine dahlia 4 to/)).toBeEnabled()
+  // It lies there once it is worked out.
+  await expect(chosen(page)).toContainText('wine dahlia 4 · 9:30')
   await page.mouse.click(half.x, half.y)
   await expect(chosen(page)).toContainText('acorn 4 · on wine dahlia 4')
 
