@@ -4,7 +4,7 @@ import { runsOf, usualBase } from '../base'
 import type { BaseKind } from '../base'
 import { inches, say, showSum } from '../measure'
 import type { Brief, Edit, Layer, Piece } from '../piece'
-import { edit, STILL } from '../piece'
+import { edit, STILL, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
 import type { EvenedOut } from './even-out'
@@ -200,6 +200,16 @@ describe('evenOut', () => {
       expect(showSum(evened.after, manner)).toMatch(/for uneven gaps/)
     },
   )
+  it.each<BaseKind>(['grapevine', 'tree-swag'])('on a %s reckons that what lies on a thing moves along with it', (kind) => {
+    const piece = messy(kind)
+    const borne = layerOf('b', 'cone-large', usualRule('on', 'a'), { run: 'each', clear: false, reserve: null })
+    const laden = { ...piece, layers: [...piece.layers, { ...borne, rule: { ...usualRule('on', 'a'), every: 2 } }] }
+    const { evened } = run(laden)
+    const done = after(laden, evened.edit!)
+    const runs = runsOf(done.base)
+    expect(evened.after.value).toBeLessThan(evened.before.value)
+    expect(unevennessOf(done, runs, arrange(done, runs, shelf), shelf).value).toBeCloseTo(evened.after.value, 2)
+  })
   it('does the same again from the same seed', () => expect(run(messy()).evened).toEqual(run(messy()).evened))
   it('gives the best so far when it is stopped', () => {
     const { evened, reports } = run(messy(), 1, 2)

@@ -1,10 +1,10 @@
 import type { LaidLayer, Placement } from '../placement'
-import { grown, joined, nudgeBy, reserved } from '../placement'
+import { grown, joined, nudgeBy, reserved, standsLevel } from '../placement'
 import type { Run } from '../base'
 import { across, boundsOf, onRun, reachOf, stationAt, wayTo } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Figure, Rated } from '../measure'
+import type { Figure, Point, Rated } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
 import type { Edit, Piece } from '../piece'
 import { ruleSortOf } from '../piece'
@@ -43,6 +43,8 @@ interface Item {
   readonly weight: number
   readonly family: string
   readonly free: boolean
+  /** What lies on it, each with how far off and whether that turns with the base. */
+  readonly bears: { readonly item: Item; readonly off: Point; readonly along: number; readonly turns: boolean }[]
   s: number
   x: number
   y: number
@@ -109,12 +111,13 @@ export function* evenOut(
     since.clear()
     reordered.clear()
   }
-  items.forEach((item, i) => moveTo(item, best.places[i]!))
+  const onBase = items.filter(({ of }) => of.bearer === null)
+  for (const item of onBase) moveTo(item, best.places[item.index]!)
   // In the order that they had at their best: a gap is held against what its own place in the row asks.
   for (const [row, order] of best.orders) row.items.splice(0, row.items.length, ...order)
   const after = unevenness(piece, items, rows, reach, shelf)
-  const edits = items.flatMap((item, i): Edit[] => {
-    const by = wayTo(item.run, start[i]!, item.s)
+  const edits = onBase.flatMap((item): Edit[] => {
+    const by = wayTo(item.run, start[item.index]!, item.s)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
   })
   return {
@@ -160,7 +163,7 @@ export function unevennessOf(piece: Piece, runs: readonly Run[], laid: readonly 
 }
 
 function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Item[] {
-  return laid
+  const items = laid
     .flatMap(({ layer, placements }) =>
       placements.map((of): Omit<Item, 'index'> => {
         const material = materialOf(shelf, of.material)!
@@ -170,6 +173,7 @@ function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf)
           weight: visualWeight(of, shelf),
           family: colourFamily(material.colours[0]!),
           free: !of.pinned && !layer.locked && ruleSortOf(layer.rule.kind).evening !== 'meant',
+          bears: [],
           s: of.s,
           x: of.x,
           y: of.y,
@@ -179,7 +183,24 @@ function itemsOf(laid: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf)
       }),
     )
     .map((item, index) => turnedBy({ ...item, index }))
+  const byId = new Map(items.map((item) => [item.of.id, item]))
+  for (const item of items) {
+    const on = item.of.bearer === null ? undefined : byId.get(item.of.bearer)
+    if (!on) continue
+    const [turns, { tx, ty }] = [!standsLevel(on.of, shelf), stationAt(on.run, on.s)]
+    const [dx, dy] = [item.x - on.x, item.y - on.y]
+    on.bears.push({
+      item,
+      turns,
+      along: wayTo(on.run, on.s, item.s),
+      off: turns ? { x: dx * tx + dy * ty, y: dy * tx - dx * ty } : { x: dx, y: dy },
+    })
+  }
+  return items
 }
+
+/** A thing and all that lies on it, on that, and so on. */
+const withBorne = (item: Item): Item[] => [item, ...item.bears.flatMap((each) => withBorne(each.item))]
 
 /** An item with the way round that its place comes to: the whole way round a closed run, half the way along an open one. */
 function turnedBy(item: Item): Item {
@@ -219,7 +240,21 @@ function moveTo(item: Item, s: number): void {
   const { x, y } = across(stationAt(item.run, item.s), item.of.t)
   item.x = x
   item.y = y + (item.of.cord ? item.of.y - item.of.cord.y : 0)
+  carryBorne(item)
   turnedBy(item)
+}
+
+/** What lies on a thing lies where that is. */
+function carryBorne({ bears, run, s, x, y }: Item): void {
+  if (!bears.length) return
+  const { tx, ty } = stationAt(run, s)
+  for (const { item, off, along, turns } of bears) {
+    item.s = onRun(run, s + along)
+    item.x = x + (turns ? off.x * tx - off.y * ty : off.x)
+    item.y = y + (turns ? off.x * ty + off.y * tx : off.y)
+    turnedBy(item)
+    carryBorne(item)
+  }
 }
 
 /** What a step moved, and how it is taken back. */
@@ -278,9 +313,10 @@ class Scales {
 
   move(row: Row, i: number, s: number): void {
     const item = row.items[i]!
-    this.weigh(item, -1)
+    const all = withBorne(item)
+    for (const each of all) this.weigh(each, -1)
     moveTo(item, s)
-    this.weigh(item, 1)
+    for (const each of all) this.weigh(each, 1)
     this.lookAbout(row, i)
   }
 
@@ -288,10 +324,11 @@ class Scales {
     const { items } = row
     const [a, b] = [items[i]!, items[k]!]
     const [s, t] = [a.s, b.s]
-    for (const each of [a, b]) this.weigh(each, -1)
+    const all = [...withBorne(a), ...withBorne(b)]
+    for (const each of all) this.weigh(each, -1)
     moveTo(a, t)
     moveTo(b, s)
-    for (const each of [a, b]) this.weigh(each, 1)
+    for (const each of all) this.weigh(each, 1)
     items[i] = b
     items[k] = a
     this.lookAbout(row, i)

@@ -1,4 +1,5 @@
 import type { LaidLayer, LaidPiece, Placement } from '../placement'
+import { bearersUnder } from '../placement'
 import { BASE_SORTS, anchorSays, boundsOf, markOn, stationAt, topOf } from '../base'
 import type { Run } from '../base'
 import type { Shelf } from '../material'
@@ -6,7 +7,7 @@ import { materialOf } from '../material'
 import type { Figure, Message, Point, Rated, Said } from '../measure'
 import { bisect, exceeds, figure, onceFor, quantity, rate, sum, byRule, minus, mm, plus, saidAs, labelled, times, worked } from '../measure'
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
-import { hangsAt } from '../piece'
+import { bearerOf, hangsAt } from '../piece'
 import { HANDLE } from '../constructions'
 import type { HangerMake } from './hanger'
 import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
@@ -123,28 +124,58 @@ const BOARD = 12
 const standsOut = ({ width, length, form, made }: Placement): number =>
   form === 'leaf' ? 0 : form === 'board' ? BOARD : Math.min(width, length) / (made ? 3 : 1)
 
-const standingOnce = onceFor<LaidLayer, { readonly most: number; readonly material: string; readonly leafy: boolean }>()
+/** What of a piece stands out farthest from its base: what lies on other things with those under it. */
+interface Standing {
+  /** mm */
+  readonly most: number
+  /** From the thing that is outermost to the one on the base. */
+  readonly things: readonly Placement[]
+}
 
-/** What of a layer stands out farthest, mm, and whether it has leaves. */
-const standingOut = (laid: LaidLayer) =>
-  standingOnce(laid, () => {
-    let [most, material, leafy] = [0, '', false]
-    for (const thing of laid.placements) {
-      if (thing.form === 'leaf') leafy = true
-      if (standsOut(thing) > most) [most, material] = [standsOut(thing), thing.material]
-    }
-    return { most, material, leafy }
+const farthestOnce = onceFor<LaidLayer, Placement | null>()
+
+/** What of a layer on the base itself stands out farthest. */
+const farthestOf = (laid: LaidLayer): Placement | null =>
+  farthestOnce(laid, () =>
+    laid.placements.reduce<Placement | null>((most, each) => (standsOut(each) > (most ? standsOut(most) : 0) ? each : most), null),
+  )
+
+function standingOut(laid: readonly LaidLayer[]): Standing {
+  const borne = laid.filter(({ layer }) => bearerOf(layer.rule) !== null)
+  const byId = new Map(borne.length ? laid.flatMap(({ placements }) => placements.map((each) => [each.id, each] as const)) : [])
+  const stacks = laid.flatMap((each) => {
+    if (borne.includes(each)) return each.placements.map((thing) => [thing, ...bearersUnder(thing, byId)])
+    const thing = farthestOf(each)
+    return thing ? [[thing]] : []
   })
+  return stacks.reduce<Standing>(
+    (before, things) => {
+      const most = things.reduce((all, each) => all + standsOut(each), 0)
+      return most > before.most ? { most, things } : before
+    },
+    { most: 0, things: [] },
+  )
+}
+
+const leafyOnce = onceFor<LaidLayer, boolean>()
+const leafyOf = (laid: LaidLayer): boolean => leafyOnce(laid, () => laid.placements.some(({ form }) => form === 'leaf'))
 
 function depthOf(piece: Piece, runs: readonly Run[], laid: readonly LaidLayer[], shelf: Shelf): Figure {
   const { family } = BASE_SORTS[piece.base.kind]
   const thick = family === 'shaped wire' ? 6 : Math.min(2 * stationAt(runs[0]!, 0).half, 130)
-  const standing = laid.map(standingOut)
-  const most = standing.reduce((before, each) => Math.max(before, each.most), 0)
-  const name = materialOf(shelf, standing.find((each) => each.most === most)?.material ?? '')?.name ?? ''
-  const leafy = standing.some((each) => each.leafy)
-  const on = leafy && rate(FLAT_DEEP, shelf) >= most ? byRule(FLAT_DEEP, shelf) : saidAs(mm(most), [`${name} `, quantity.length(most)])
-  return worked(plus(labelled`base ${mm(thick)}`, on))
+  const { most, things } = standingOut(laid)
+  const base = labelled`base ${mm(thick)}`
+  if (laid.some(leafyOf) && rate(FLAT_DEEP, shelf) >= most) return worked(plus(base, byRule(FLAT_DEEP, shelf)))
+  // A stem under something lies in the depth of the base itself.
+  const deep = things.filter((each) => standsOut(each) > 0)
+  return worked(
+    plus(
+      base,
+      ...deep
+        .toReversed()
+        .map((each) => saidAs(mm(standsOut(each)), [`${materialOf(shelf, each.material)!.name} `, quantity.length(standsOut(each))])),
+    ),
+  )
 }
 
 /** Hooks that suit where it hangs and bear it, each with what it would take to use it. */

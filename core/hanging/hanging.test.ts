@@ -3,8 +3,8 @@ import { ringRun, runsOf, topOf, usualBase } from '../base'
 import { CATALOGUE } from '../material'
 import { inches, say, showSum, USUAL } from '../measure'
 import { mm } from '../measure/expression'
-import type { Hanger, Piece } from '../piece'
-import { edit, HOOKS, LOOPS, PieceSchema } from '../piece'
+import type { Hanger, Layer, Piece } from '../piece'
+import { edit, HOOKS, LOOPS, PieceSchema, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf, takesOf, usesOf } from '../testing'
 import { work } from '../workings'
 import { archLength, attachment, hangerLength, pivotOf, routeWords } from './hanger'
@@ -25,6 +25,26 @@ const mended = (piece: Piece, id: string): Piece => {
 const stones = (at: number, mass: number) => ({
   piece: pieceWith([layerOf('a', 'skep', { kind: 'single', at, drop: 0 })]),
   on: { ...shelf, materials: { ...shelf.materials, skep: { ...CATALOGUE['skep']!, mass } } },
+})
+
+describe('how far a piece stands out', () => {
+  it('is the base, what lies on it and what lies on that: a 3 in ball on a 2 in ball stands 5 in over the base', () => {
+    const ball = (id: string, width: number) => ({ ...CATALOGUE['cone-large']!, id, width, length: width })
+    const on = { ...shelf, materials: { ...shelf.materials, two: ball('two', inches(2)), three: ball('three', inches(3)) } }
+    const first = layerOf('a', 'cone-large', { kind: 'compass', count: 3, start: 0 }, { mix: [{ material: 'two', share: 1, only: null }] })
+    const second = layerOf('b', 'cone-large', usualRule('on', 'a'), {
+      mix: [{ material: 'three', share: 1, only: null }],
+      run: 'each',
+      clear: false,
+      reserve: null,
+    })
+    const depth = (...layers: Layer[]) => work(pieceWith(layers), on).hung.depth.value
+    const bare = depth()
+    expect((depth(first) - bare) / 25.4).toBeCloseTo(2, 6)
+    expect((depth(first, second) - bare) / 25.4).toBeCloseTo(5, 6)
+    // A lower one on the base beside it is nothing to that.
+    expect((depth(first, second, { ...first, id: 'c' }) - bare) / 25.4).toBeCloseTo(5, 6)
+  })
 })
 
 describe('mass by part', () => {

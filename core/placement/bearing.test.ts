@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { runsOf, usualBase } from '../base'
 import { inches, radians } from '../measure'
 import type { Layer, Piece, Rule, RuleOf } from '../piece'
-import { edit, mirrorPiece, usualRule } from '../piece'
+import { edit, mirrorPiece, STILL, usualRule } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { canLieOn, dropOnThing, movedAlone, putOnBase, putOnThing, takenOffWith, takeOffBearing } from './bearing-edits'
 import { arrange } from './layout'
@@ -143,6 +143,24 @@ describe('what lies on other things', () => {
     expect(lay(sign, { ...guest('f', 'rose', on('s')), role: 'focal' }).codes).toEqual([])
     // Another rose beside it on the base still is in the way.
     expect(lay(sign, { ...guest('f', 'rose', on('s')), role: 'focal' }, { ...small, id: 'g' }).codes).toContain('reaches-into')
+  })
+
+  it('is told once with what bears it, where both are in the way of the same; alone it is taken off, not slid off its bearer', () => {
+    const sign = layerOf('s', 'plank-sign', { kind: 'single', at: 0.5, drop: 0 })
+    const cone = layerOf('c', 'cone-large', { kind: 'single', at: 0.5, drop: 0 }, { role: 'accent', clear: false })
+    const clashes = (...layers: Layer[]) => {
+      const piece = pieceWith(layers)
+      const laid = arrange(piece, runsOf(piece.base), shelf)
+      return arrangeProblems({ piece, runs: runsOf(piece.base), laid, shelf }).filter(({ id }) => id.startsWith('clash'))
+    }
+    const star = { ...guest('g', 'cone-small', on('c')), role: 'accent' as const }
+    expect(clashes(sign, cone, star).map(({ id }) => id)).toEqual(['clash:c:0:s:0'])
+    const beside = { ...cone, nudges: { '0': { ...STILL, along: inches(14) } } }
+    const far = { ...star, nudges: { 'ring/on0': { ...STILL, along: -inches(14) } } }
+    const [alone] = clashes(sign, beside, far)
+    expect(alone!.id).toBe('clash:g:ring/on0:s:0')
+    const mended = edited(pieceWith([sign, beside, far]), alone!.mends[0]!.edit!)
+    expect(laidOf(mended).all.map(({ id }) => id)).toEqual(['s:0', 'c:0'])
   })
 
   it('is the mirror image of itself on the other of a pair, thing for thing', () => {

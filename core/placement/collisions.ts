@@ -61,7 +61,14 @@ export function clashesOf(laid: readonly LaidLayer[]): Clash[] {
       if (depth > least) found.push({ thing: each.of, against: target.of, depth, hides })
     }
   })
-  return found.sort((a, b) => b.depth - a.depth)
+  return toldOnce(found, patches).sort((a, b) => b.depth - a.depth)
+}
+
+/** Without the clashes of what lies on a thing that is in the same way itself: that one moved, they are gone. */
+function toldOnce(found: readonly Clash[], patches: readonly Shape[]): Clash[] {
+  const rootsOf = new Map(patches.map(({ of, roots }) => [of.id, roots]))
+  const pairs = new Set(found.map(({ thing, against }) => `${thing.id} ${against.id}`))
+  return found.filter(({ thing, against }) => ![...rootsOf.get(thing.id)!].some((bearer) => pairs.has(`${bearer} ${against.id}`)))
 }
 
 function patchesOf(laid: readonly LaidLayer[]): Shape[] {

@@ -219,7 +219,8 @@ function clashProblem(
 ): Problem {
   const named = ({ material, number }: Placement) => ({ name: materialOf(shelf, material)!.name, number })
   const run = runs.find(({ id }) => id === thing.run)!
-  const away = hides ? null : freeAlong(laid, thing, run)
+  // What lies on another would slide off it.
+  const away = hides || thing.bearer !== null ? null : freeAlong(laid, thing, run)
   const mends: Mend[] = hides
     ? [{ ...placementMessage('take-under', {}), edit: nudgeBy(piece, thing, { lift: Math.floor(against.lift - thing.lift) - 1 }) }]
     : [
