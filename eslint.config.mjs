@@ -108,7 +108,7 @@ const LONG = [
   'app/workers/bridge.ts',
 ]
 /** Drawing takes a pen, a place and a tone besides what it draws. */
-const DRAWING = ['core/looks/parts/*.ts', 'core/looks/species/made.ts', 'core/scene/base.ts', 'core/measure/rule-of-thumb.ts']
+const DRAWING = ['core/looks/parts/*.ts', 'core/looks/species/made.ts', 'core/looks/base.ts', 'core/measure/rule-of-thumb.ts']
 
 export default withNuxt(
   ...rooms,

@@ -1,5 +1,5 @@
 import type { AgainstFigures, LaidLayer, LaidPiece, Placement, Spacing, Tape, Zone } from './placement'
-import { againstOf, arrange, arrangeProblems, LaidMemory, putAside, spacingOf, stemsOf, tapesOf, titleOf } from './placement'
+import { againstOf, arrange, arrangeProblems, LaidMemory, stemsOf, tapesOf, titleOf } from './placement'
 import type { BaseFigure, Run } from './base'
 import { baseFigures, boundsOf, reachOf, runsOf } from './base'
 import type { Balance, ColourCarry, Contrast, Coverage, Judged, SeenLayer } from './coverage'
@@ -17,15 +17,16 @@ import {
 import type { Scene } from './scene'
 import { sceneOf } from './scene'
 import type { Fixing, FixingAmount } from './fixing'
-import { fixingsOf, fixProblems } from './fixing'
+import { fixProblems } from './fixing'
 import type { FinishedSize, Hung, LoadPath, Masses, Proportion } from './hanging'
-import { allNeeds, finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, massesOf, proportionsOf } from './hanging'
+import { finishedSize, fitProblems, hangProblems, hungOf, loadPaths, loadProblems, proportionsOf } from './hanging'
 import type { Schedule, Task, TaskTime } from './tasks'
-import { inOrderOf, keepingProblems, materialsOn, scheduleOf, tasksAsMade, tasksOf, timesOf } from './tasks'
+import { keepingMaterials, keepingProblems, scheduleOf, timesOf } from './tasks'
 import type { MakeUp } from './constructions'
-import { baseMakeUp, makeUpOf, makeUpProblems } from './constructions'
-import type { Need, Shelf } from './material'
-import { needsAsMade } from './material'
+import { makeUpProblems } from './constructions'
+import type { Material, Need, Shelf } from './material'
+import { madeOf, shownOf } from './making'
+import { withParts } from './parts'
 import type { Bounds, Figure } from './measure'
 import { sharing } from './measure'
 import type { Piece, Problem } from './piece'
@@ -34,6 +35,8 @@ import { worstFirst } from './piece'
 /** Everything that follows from a piece. Plain data: it crosses from the worker as it is. */
 export interface Workings {
   readonly layers: readonly WorkedLayer[]
+  /** What it makes beforehand, as the materials that its layers are laid of. */
+  readonly parts: readonly Material[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
   readonly base: { readonly figures: readonly BaseFigure[]; readonly mass: Figure; readonly bounds: Bounds; readonly makeUp: MakeUp }
@@ -119,41 +122,10 @@ export interface InBrief {
 }
 
 export function inBrief(piece: Piece, shelf: Shelf): InBrief {
+  const { parts, shelf: on } = withParts(piece, shelf)
   const runs = runsOf(piece.base)
-  const { needs, ordered } = madeOf({ piece, runs, laid: shownOf(arrange(piece, runs, shelf)), shelf })
+  const { needs, ordered } = madeOf({ piece, runs, laid: shownOf(arrange(piece, runs, on)), shelf: on }, parts)
   return { needs, tasks: timesOf(ordered.tasks, shelf) }
-}
-
-/** What is not put aside: a layer that is hidden keeps its places for what goes by them, but is not made, bought or weighed; nor is what it bears. */
-function shownOf(laid: readonly LaidLayer[]): readonly LaidLayer[] {
-  const aside = putAside(laid.map(({ layer }) => layer))
-  return aside.size ? laid.filter(({ layer }) => !aside.has(layer.id)) : laid
-}
-
-/** How a piece is made, without how it looks: what it takes and weighs, and what is done in what order; by its recipe, where it has one. */
-function madeOf(of: LaidPiece) {
-  const { piece, runs, laid, shelf } = of
-  const spacings = new Map(
-    laid.flatMap((each) => {
-      const spacing = spacingOf(runs, each)
-      return spacing ? [[each.layer.id, spacing] as const] : []
-    }),
-  )
-  const makeUps = new Map(
-    laid.flatMap((each) => {
-      const makeUp = makeUpOf(piece, each, runs, shelf)
-      return makeUp ? [[each.layer.id, makeUp] as const] : []
-    }),
-  )
-  const ofBase = baseMakeUp(piece, laid, shelf)
-  const fixings = fixingsOf(of)
-  const { needs: reckoned, taken } = allNeeds(of, [ofBase, ...makeUps.values()], fixings)
-  const { recipe } = piece.making
-  const needs = recipe ? needsAsMade(reckoned, recipe.uses) : reckoned
-  const masses = massesOf(of, needs, taken)
-  const asked = tasksOf({ ...of, needs, spacings, makeUps, ofBase, fixings, mass: masses.whole })
-  const ordered = inOrderOf(piece, recipe ? tasksAsMade(asked, recipe.minutes) : asked)
-  return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered }
 }
 
 /** How a piece looks: what is covered, how its weight lies, its colours, and how large it comes out. */
@@ -194,20 +166,22 @@ function layersWorked({ piece, runs, laid, shelf }: LaidPiece, all: readonly Lai
   })
 }
 
-function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
+function workWith(memory: Memory, piece: Piece, without: Shelf): Workings {
+  const { parts, shelf } = withParts(piece, without)
   const { runs, bounds } = memory.baseOf(piece.base)
   const all = arrange(piece, runs, shelf, memory.laid)
   const laid = shownOf(all)
   const of: LaidPiece = { piece, runs, laid, shelf }
   const seen = seenOf(memory, of, bounds)
   const { cover, balance, carry, contrast, size, proportions } = seen
-  const made = madeOf(of)
+  const made = madeOf(of, parts)
   const { ofBase, fixings, needs, taken, masses, ordered } = made
   const hung = hungOf(of, masses, size)
   const loads = loadPaths(of, fixings)
-  const materials = materialsOn(laid, shelf)
+  const materials = keepingMaterials(laid, shelf, new Map(parts.map((each) => [each.id, each.materials])))
   return {
     layers: layersWorked(of, all, made),
+    parts: parts.map(({ material }) => material),
     placements: all.flatMap(({ placements }) => placements),
     zones: laid.flatMap(({ zones }) => zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
@@ -234,6 +208,7 @@ function workWith(memory: Memory, piece: Piece, shelf: Shelf): Workings {
       ...loadProblems(piece, loads, fixings),
       ...hangProblems(of, masses, hung, size),
       ...ordered.problems,
+      ...parts.flatMap((part) => part.problems),
       ...keepingProblems(piece, materials, shelf),
       ...fitProblems(piece, size, proportions, laid, shelf),
       ...coverProblems({ ...of, ...seen }),

@@ -20,7 +20,7 @@ function paint(): void {
   if (!ctx) return
   const ratio = window.devicePixelRatio
   canvas.value!.width = canvas.value!.height = props.size * ratio
-  const looks: Looks = { ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null }
+  const looks: Looks = { ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null, part: null }
   const { left, right, top, bottom } = measureItem(looks)
   const reach = slant.value ? (right - left + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
   const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio

@@ -57,6 +57,8 @@ export const STEPS: readonly Step[] = [
   // Which pieces changed is read from an index, without reading the pieces.
   { stores: { pieces: 'id, savedAt, [savedAt+revision+id]' } },
   // What lies on other things: a version before does not read such a piece.
+  { stores: {} },
+  // So with parts made beforehand.
   {
     stores: {},
     async upgrade(step) {

@@ -1,5 +1,5 @@
 import type { Scene, SceneItem } from '#core/scene'
-import { baseBounds } from '#core/scene'
+import { baseBounds } from '#core/looks'
 import type { Bounds } from '#core/measure'
 import type { BasePicture } from './scene'
 import { basePicture, common, paintBase, paintingWithin, paintLight, paintSurface, toView } from './scene'

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { BASE_KINDS, usualBase } from '#core/base'
-import { tuckGlyph } from '#core/scene'
+import { tuckGlyph } from '#core/looks'
 import { FOOT, footOf } from './sprites'
 
 it.each(BASE_KINDS)('keeps what crosses over a foot on a %s within the place that is painted for it', (kind) => {

@@ -1,5 +1,5 @@
-import { itemGlyph, LIGHT_FROM, looksKey } from '../looks'
-import { OUT_OF_LEAVES, baseGlyph, CAST, castAway, cordMarks, DIM, lightMarks, surfaceMarks, tuckGlyph } from '../scene'
+import { baseGlyph, itemGlyph, LIGHT_FROM, looksKey, tuckGlyph } from '../looks'
+import { OUT_OF_LEAVES, CAST, castAway, cordMarks, DIM, lightMarks, surfaceMarks } from '../scene'
 import type { Scene, SceneItem } from '../scene'
 import type { Bounds } from '../measure'
 import { radians } from '../measure'

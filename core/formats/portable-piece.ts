@@ -2,7 +2,8 @@ import type { Material, Shelf } from '../material'
 import { CATALOGUE, materialOf } from '../material'
 import type { Currency } from '../measure'
 import { deltaOf } from '../measure'
-import type { Piece } from '../piece'
+import type { Layer, Piece } from '../piece'
+import { everyLayer } from '../piece'
 
 /** The largest file that is read, bytes: a piece with every layer full stays far below it. */
 export const LARGEST_FILE = 8 * 1024 * 1024
@@ -24,8 +25,11 @@ export interface PieceFile {
 }
 
 /** The materials that a piece is laid of, by their ids. */
-const materialsOf = ({ layers }: Piece): Set<string> =>
-  new Set(layers.flatMap(({ mix, added }) => [...mix, ...added].map(({ material }) => material)))
+const materialsOf = (piece: Piece): Set<string> =>
+  new Set([
+    ...everyLayer(piece).flatMap(({ mix, added }) => [...mix, ...added].map(({ material }) => material)),
+    ...piece.parts.flatMap(({ bought }) => bought ?? []),
+  ])
 
 /**
  * A piece as the text of a file: one format for export, demo and import. Materials that are not as the catalogue has
@@ -60,8 +64,18 @@ export function settleMaterials(
     add.push({ ...each, id })
   }
   const renamed = <T extends { readonly material: string }>(of: T): T => ({ ...of, material: names.get(of.material) ?? of.material })
+  const settled = (layers: readonly Layer[]): Layer[] =>
+    layers.map((layer) => ({ ...layer, mix: layer.mix.map(renamed), added: layer.added.map(renamed) }))
   return {
-    piece: { ...piece, layers: piece.layers.map((layer) => ({ ...layer, mix: layer.mix.map(renamed), added: layer.added.map(renamed) })) },
+    piece: {
+      ...piece,
+      layers: settled(piece.layers),
+      parts: piece.parts.map((part) => ({
+        ...part,
+        layers: settled(part.layers),
+        bought: part.bought === null ? null : (names.get(part.bought) ?? part.bought),
+      })),
+    },
     materials: add,
   }
 }

@@ -9,6 +9,8 @@ import type { Fit, DrawingSheet } from './vector-pen'
 import { drawMade, madeKey } from './parts/made'
 import type { MadeLooks } from './parts/made'
 import { SPECIES } from './species'
+import type { PartLooks } from './part-looks'
+import { drawPart } from './part-looks'
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
 const TURNS = 12
@@ -31,6 +33,8 @@ export interface Looks {
   readonly rise: number
   /** For what is made of lengths: how it is made. */
   readonly made: MadeLooks | null
+  /** For what is made beforehand: what it is of. */
+  readonly part: PartLooks | null
 }
 
 /** The species of a name. @throws RangeError when there is none */
@@ -78,7 +82,9 @@ const known = new Map<string, Drawn>()
 
 function shapeOf(item: Looks): Drawn {
   const turned = item.made?.as === 'bow' || hangsDown(item.species) ? turnOf(item) : ''
-  const key = `${item.species}|${item.length}|${item.width}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
+  const key = item.part
+    ? `part|${item.part.key}|${item.length}`
+    : `${item.species}|${item.length}|${item.width}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
   const before = known.get(key)
   if (before) return before
   const now: Drawn = { fit: null, bounds: null }
@@ -88,7 +94,7 @@ function shapeOf(item: Looks): Drawn {
 }
 
 function fitFor(item: Looks): Fit {
-  if (item.made) return AS_DRAWN
+  if (item.made || item.part) return AS_DRAWN
   const species = speciesOf(item.species)
   if (species.fit === 'none') return AS_DRAWN
   const room = footprintOf(species, item)
@@ -100,6 +106,7 @@ function fitFor(item: Looks): Fit {
 }
 
 function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: DrawingSheet } = {}): Bounds {
+  if (item.part) return drawPart(item.part, { ...item, bearing: turnOf(item) * (360 / TURNS) }, options.sheet ?? null, putDown)
   const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS), ...options })
   if (item.made) drawMade(pen, item.made, item)
   else {
@@ -147,7 +154,7 @@ export const turnOf = ({ bearing }: Looks): number => ((Math.round((bearing / 36
 /** Two things with the same key look the same before they are put in place. */
 export function looksKey(item: Looks): string {
   return [
-    item.species,
+    item.part ? `part ${item.part.key}` : item.species,
     item.length.toFixed(1),
     item.width.toFixed(1),
     item.tint ?? '',

@@ -1,4 +1,6 @@
 export * from './vector-marks'
+export { baseBounds, baseGlyph, putBase, tuckGlyph, tuckTwin } from './base'
+export type { PartLooks, PlacedLooks } from './part-looks'
 export * from './glyphs'
 export * from './silhouette'
 export type { Mask } from './coverage-mask'

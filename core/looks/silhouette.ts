@@ -1,11 +1,12 @@
 import type { Placement } from '../placement'
-import type { Shelf } from '../material'
+import type { Material, Shelf } from '../material'
 import { materialOf } from '../material'
 import { onceWith, radians } from '../measure'
 import type { XY } from './vector-marks'
 import type { Bounds } from '../measure'
 import { bearsWords, hangsDown, putDown, speciesOf, turnOf, twinOf } from './glyphs'
 import type { Looks } from './glyphs'
+import type { PartLooks } from './part-looks'
 import { looksMade, speciesMade } from './fabric-looks'
 import { madeKey } from './parts/made'
 import { Extent } from './path'
@@ -28,6 +29,7 @@ export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 
 export function looksOf({ material: id, length, width, made, seed, bearing, words }: Lying, shelf: Shelf): Looks {
   const material = materialOf(shelf, id)!
   return {
+    part: partLooksOf(shelf, id),
     species: made ? speciesMade(made, material) : material.species,
     made: made && looksMade(made, material, shelf),
     length,
@@ -40,6 +42,18 @@ export function looksOf({ material: id, length, width, made, seed, bearing, word
     rise: 0,
   }
 }
+
+/** How a part looks that is on a shelf; null of what is none. */
+const partLooksOf = ({ parts }: Shelf, id: string): PartLooks | null =>
+  // Rooms above know only that there are such looks: here is the one place that makes them and the one that reads them.
+  parts && Object.hasOwn(parts, id) ? (parts[id] as PartLooks) : null
+
+/** A shelf with a part on it, by its material. @param looks null where a ready-made thing is bought in its place */
+export const withPartOnShelf = (shelf: Shelf, material: Material, looks: PartLooks | null): Shelf => ({
+  ...shelf,
+  materials: { ...shelf.materials, [material.id]: material },
+  ...(looks ? { parts: { ...shelf.parts, [material.id]: looks } } : {}),
+})
 
 /** What is shorter than it was cut, or made of a length, has its mask made in steps of this ratio and stretched the rest of the way. */
 const SIZE_STEP = 1.06
@@ -56,6 +70,7 @@ export const silhouetteOf = (lying: Lying, shelf: Shelf): Silhouette =>
 
 function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
   const looks = looksOf(lying, shelf)
+  if (looks.part) return silhouetteOfPart(looks)
   const hangs = looks.made?.as === 'bow' || hangsDown(looks.species)
   // What has a size of its own is drawn at that; a bow by its numbers too.
   const fixed = looks.made?.as === 'bow' || (!looks.made && speciesOf(looks.species).fit === 'none')
@@ -73,17 +88,29 @@ function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
     bearsWords(own.species) ? (own.words ?? '') : '',
     own.made ? madeKey(own.made) : '',
   ].join('|')
-  let mask = masks.get(key)
-  if (!mask) {
-    const stencil = new Stencil()
-    mask = stencil.mask(putDown(hangs ? own : { ...own, bearing: 0 }, stencil))
-    masks.set(key, mask)
-    if (masks.size > KEPT) masks.delete(masks.keys().next().value!)
-  }
+  const mask = maskBy(key, hangs ? own : { ...own, bearing: 0 })
   const along = looks.length / own.length
   // A bow keeps its proportions at every length.
   const across = !looks.made && speciesOf(looks.species).fit === 'length' ? along : looks.width / own.width
   return { mask, along, across, area: mask.area * along * across }
+}
+
+/** Of a part, made for its own length and stretched to another. */
+function silhouetteOfPart(looks: Looks): Silhouette {
+  const own = { ...looks, length: looks.part!.length, bearing: 0 }
+  const scale = looks.length / own.length
+  const mask = maskBy(`part|${looks.part!.key}`, own)
+  return { mask, along: scale, across: scale, area: mask.area * scale * scale }
+}
+
+function maskBy(key: string, looks: Looks): Mask {
+  const known = masks.get(key)
+  if (known) return known
+  const stencil = new Stencil()
+  const mask = stencil.mask(putDown(looks, stencil))
+  masks.set(key, mask)
+  if (masks.size > KEPT) masks.delete(masks.keys().next().value!)
+  return mask
 }
 
 /** The bounds of a silhouette where it lies, mm. */

@@ -85,5 +85,5 @@ export function needsAsMade(needs: readonly Need[], uses: Readonly<Record<string
   return needs.map((need) => made.get(need) ?? need).filter((need) => need.of === 'base' || amountOf(need) > 0)
 }
 
-/** How much of its material a need is: things, or mm. A base is one. */
-export const amountOf = (need: Need): number => (need.of === 'lengths' ? need.length * need.count : need.of === 'things' ? need.count : 1)
+/** How much of its material a need is: things, bases, or mm. */
+export const amountOf = (need: Need): number => (need.of === 'lengths' ? need.length * need.count : need.count)

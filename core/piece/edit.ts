@@ -3,7 +3,8 @@ import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
 import type { Asking } from './pricing-decisions'
 import type { Hanger, MakingDecisions, ScaleReading } from './making-decisions'
-import type { Added, Brief, Layer, Nudge, Piece, Stage } from './schema'
+import type { Design } from './parts'
+import type { Added, Brief, Layer, Nudge, Part, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
 
 /** One decision. Edits are data, so a problem can carry the edit that would mend it. */
@@ -26,7 +27,25 @@ export type Edit =
   | { readonly do: 'asking'; readonly set: Partial<Asking> }
   /** What the scale said of a thing; null forgets it. */
   | { readonly do: 'weigh'; readonly what: string; readonly reading: Omit<ScaleReading, 'what'> | null }
+  | { readonly do: 'add part'; readonly part: Part }
+  | { readonly do: 'remove part'; readonly part: string }
+  | { readonly do: 'part'; readonly part: string; readonly set: Partial<Pick<Part, 'name' | 'lies' | 'dries' | 'bought'>> }
+  /** One that a part is given, of its base or its layers. */
+  | { readonly do: 'in part'; readonly part: string; readonly edit: DesignEdit }
   | { readonly do: 'several'; readonly edits: readonly Edit[] }
+
+/** What makes an edit one of a base and its layers, which a piece and its parts have alike. */
+const IN_DESIGN = ['base', 'add layer', 'remove layer', 'move layer', 'layer', 'nudge', 'add', 'take off'] as const
+export type DesignEdit = Extract<Edit, { readonly do: (typeof IN_DESIGN)[number] }>
+const isOfDesign = (how: Edit): how is DesignEdit => (IN_DESIGN as readonly string[]).includes(how.do)
+
+/** An edit of a part that is worked on as if it were a piece: what is of base and layers is the part’s, all else the piece’s. */
+export const inPart = (part: string, how: Edit): Edit =>
+  how.do === 'several'
+    ? { do: 'several', edits: how.edits.map((each) => inPart(part, each)) }
+    : isOfDesign(how)
+      ? { do: 'in part', part, edit: how }
+      : how
 
 /** What an edit did, and how to take it back. */
 export interface Change {
@@ -65,6 +84,10 @@ function wrong(issue: {
 }
 
 function apply(draft: Piece, how: Edit): void {
+  if (isOfDesign(how)) {
+    applyToDesign(draft, how, `piece ${draft.id}`)
+    return
+  }
   switch (how.do) {
     case 'brief':
       Object.assign(draft.brief, how.set)
@@ -75,40 +98,18 @@ function apply(draft: Piece, how: Edit): void {
     case 'stage':
       draft.stage = how.stage
       return
-    case 'base':
-      Object.assign(draft.base, how.set)
+    case 'add part':
+      draft.parts.push(how.part)
       return
-    case 'add layer':
-      draft.layers.splice(how.at, 0, how.layer)
+    case 'remove part':
+      draft.parts.splice(draft.parts.indexOf(partOf(draft, how.part)), 1)
       return
-    case 'remove layer':
-      draft.layers.splice(indexOf(draft, how.layer), 1)
+    case 'part':
+      Object.assign(partOf(draft, how.part), how.set)
       return
-    case 'move layer': {
-      const [moved] = draft.layers.splice(indexOf(draft, how.layer), 1)
-      draft.layers.splice(how.to, 0, moved!)
+    case 'in part':
+      applyToDesign(partOf(draft, how.part), how.edit, `part ${how.part} of piece ${draft.id}`)
       return
-    }
-    case 'layer':
-      Object.assign(layerOf(draft, how.layer), how.set)
-      return
-    case 'nudge': {
-      const layer = layerOf(draft, how.layer)
-      if (how.nudge) layer.nudges[how.slot] = how.nudge
-      else Reflect.deleteProperty(layer.nudges, how.slot)
-      return
-    }
-    case 'add':
-      layerOf(draft, how.layer).added.push(...how.things)
-      return
-    case 'take off': {
-      const layer = layerOf(draft, how.layer)
-      const put = new Set(layer.added.map(({ id }) => addedSlot(id)))
-      layer.added = layer.added.filter(({ id }) => !how.slots.includes(addedSlot(id)))
-      layer.taken = [...new Set([...layer.taken, ...how.slots.filter((slot) => !put.has(slot))])]
-      for (const slot of how.slots) Reflect.deleteProperty(layer.nudges, slot)
-      return
-    }
     case 'fixing':
       Object.assign(draft.fixing, how.set)
       return
@@ -132,10 +133,52 @@ function apply(draft: Piece, how: Edit): void {
   }
 }
 
-function indexOf(piece: Piece, id: string): number {
-  const at = piece.layers.findIndex((layer) => layer.id === id)
-  if (at < 0) throw new RangeError(`no layer ${id} in piece ${piece.id}`)
-  return at
+function applyToDesign(draft: Design, how: DesignEdit, of: string): void {
+  const indexOf = (id: string): number => {
+    const at = draft.layers.findIndex((layer) => layer.id === id)
+    if (at < 0) throw new RangeError(`no layer ${id} in ${of}`)
+    return at
+  }
+  const layerOf = (id: string): Layer => draft.layers[indexOf(id)]!
+  switch (how.do) {
+    case 'base':
+      Object.assign(draft.base, how.set)
+      return
+    case 'add layer':
+      draft.layers.splice(how.at, 0, how.layer)
+      return
+    case 'remove layer':
+      draft.layers.splice(indexOf(how.layer), 1)
+      return
+    case 'move layer': {
+      const [moved] = draft.layers.splice(indexOf(how.layer), 1)
+      draft.layers.splice(how.to, 0, moved!)
+      return
+    }
+    case 'layer':
+      Object.assign(layerOf(how.layer), how.set)
+      return
+    case 'nudge': {
+      const layer = layerOf(how.layer)
+      if (how.nudge) layer.nudges[how.slot] = how.nudge
+      else Reflect.deleteProperty(layer.nudges, how.slot)
+      return
+    }
+    case 'add':
+      layerOf(how.layer).added.push(...how.things)
+      return
+    case 'take off': {
+      const layer = layerOf(how.layer)
+      const put = new Set(layer.added.map(({ id }) => addedSlot(id)))
+      layer.added = layer.added.filter(({ id }) => !how.slots.includes(addedSlot(id)))
+      layer.taken = [...new Set([...layer.taken, ...how.slots.filter((slot) => !put.has(slot))])]
+      for (const slot of how.slots) Reflect.deleteProperty(layer.nudges, slot)
+    }
+  }
 }
 
-const layerOf = (piece: Piece, id: string): Layer => piece.layers[indexOf(piece, id)]!
+function partOf(piece: Piece, id: string): Part {
+  const part = piece.parts.find((each) => each.id === id)
+  if (!part) throw new RangeError(`no part ${id} in piece ${piece.id}`)
+  return part
+}

@@ -176,6 +176,9 @@ const fromNine = (document: Document): Document => {
 /** Version 10 knew nothing that lies on other things: all that it has is as it was. */
 const fromTen = (document: Document): Document => document
 
+/** Version 11 had no parts made beforehand. */
+const fromEleven = (document: Document): Document => ({ ...document, parts: [] })
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -199,6 +202,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   8: fromEight,
   9: fromNine,
   10: fromTen,
+  11: fromEleven,
 }
 
 export type Migrated =

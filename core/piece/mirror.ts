@@ -1,6 +1,6 @@
 import { addedSlot, slotKey, slotOf } from './slot-key'
 import { mirrorShape, runsOf } from '../base'
-import type { Run } from '../base'
+import type { Base, Run } from '../base'
 import { wrapDegrees } from '../measure'
 import type { Rule } from './rules'
 import { mirrorRule, ruleSortOf } from './rules'
@@ -11,21 +11,28 @@ import { flip } from './schema-primitives'
 export function mirrorPiece(piece: Piece, id: string, name: string): Piece {
   const { base, brief } = piece
   const runs = runsOf(base)
-  const [first] = runs
-  const flips = (share: number): number => (first!.mirror.reversed ? flip(share) : share)
   return {
     ...piece,
     id,
     brief: { ...brief, name, balance: { ...brief.balance, towards: wrapDegrees(-brief.balance.towards) } },
-    base: {
-      ...base,
-      shape: mirrorShape(base.shape),
-      turn: wrapDegrees(-base.turn),
-      join: flips(base.join),
-      hook: base.hook === null ? null : flips(base.hook),
-    },
+    base: mirrorBase(base, runs),
+    parts: piece.parts.map((part) => {
+      const own = runsOf(part.base)
+      return { ...part, base: mirrorBase(part.base, own), layers: part.layers.map((layer) => mirrorLayer(layer, own)) }
+    }),
     layers: piece.layers.map((layer) => mirrorLayer(layer, runs)),
     hanger: piece.hanger && mirrorPlace(piece.hanger, runs),
+  }
+}
+
+function mirrorBase(base: Base, [first]: readonly Run[]): Base {
+  const flips = (share: number): number => (first!.mirror.reversed ? flip(share) : share)
+  return {
+    ...base,
+    shape: mirrorShape(base.shape),
+    turn: wrapDegrees(-base.turn),
+    join: flips(base.join),
+    hook: base.hook === null ? null : flips(base.hook),
   }
 }
 

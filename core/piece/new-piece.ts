@@ -27,6 +27,7 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
     },
     base: usualBase(kind),
     layers: [],
+    parts: [],
     fixing: usualFixing(),
     hanger: null,
     making: usualMaking(),

@@ -7,7 +7,7 @@ import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './schema-primitives'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 11
+export const VERSION = 12
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -119,6 +119,20 @@ export const LayerSchema = z.strictObject({
     .describe('slots of the rule that a hand left empty'),
 })
 
+export const PART_LIES = ['any way round', 'upright', 'like a stem'] as const
+export const PART_LIMITS = { parts: 12, layers: 12, dries: 60 * 24 * 30 } as const
+
+/** A small design that is made beforehand and then laid like a material. It has no parts of its own. */
+export const PartSchema = z.strictObject({
+  id: idSchema,
+  name: z.string().trim().min(1, 'Give the part a name.').max(40),
+  base: BaseSchema,
+  layers: z.array(LayerSchema).max(PART_LIMITS.layers).describe('in the order they go on'),
+  lies: z.enum(PART_LIES).describe('how it lies on the piece'),
+  dries: z.number().min(0).max(PART_LIMITS.dries).describe('minutes that it dries or sets once it is made, before it can be laid'),
+  bought: z.string().min(1).max(60).nullable().describe('a material that is bought ready-made in its place; null makes it'),
+})
+
 export const PieceSchema = z
   .strictObject({
     format: z.literal(FORMAT),
@@ -128,6 +142,7 @@ export const PieceSchema = z
     brief: BriefSchema,
     base: BaseSchema,
     layers: z.array(LayerSchema).max(60).describe('in the order they go on'),
+    parts: z.array(PartSchema).max(PART_LIMITS.parts).describe('made beforehand and laid like materials, by “part:” and their id'),
     fixing: FixingSchema,
     hanger: HangerSchema.nullable().describe('null while none was chosen'),
     making: MakingSchema,
@@ -140,17 +155,39 @@ export const PieceSchema = z
     const claims = piece.asking.claims.map(({ id }) => id)
     if (new Set(claims).size < claims.length)
       ctx.addIssue({ code: 'custom', path: ['asking', 'claims'], message: 'Two claims have the same id.' })
-    const seen = new Set<string>()
-    piece.layers.forEach((layer, i) => {
-      if (seen.has(layer.id)) ctx.addIssue({ code: 'custom', path: ['layers', i, 'id'], message: `Two layers have the id “${layer.id}”.` })
-      seen.add(layer.id)
-      if (layer.rule.kind === 'bow' && layer.rule.ribbons.length !== layer.mix.length)
-        ctx.addIssue({ code: 'custom', path: ['layers', i, 'rule', 'ribbons'], message: 'A bow has a build for each of its ribbons.' })
-      const added = layer.added.map((each) => each.id)
-      if (new Set(added).size < added.length)
-        ctx.addIssue({ code: 'custom', path: ['layers', i, 'added'], message: 'Two things that a hand put on have the same id.' })
+    for (const { path, message } of layerFaults(piece.layers)) ctx.addIssue({ code: 'custom', path: ['layers', ...path], message })
+    piece.parts.forEach(({ id, layers, bought }, i) => {
+      const fault = (path: (string | number)[], message: string) => ctx.addIssue({ code: 'custom', path: ['parts', i, ...path], message })
+      if (piece.parts.findIndex((other) => other.id === id) < i) fault(['id'], `Two parts have the id “${id}”.`)
+      for (const { path, message } of layerFaults(layers)) fault(['layers', ...path], message)
+      if (bought !== null && partOfMaterial(bought) !== null) fault(['bought'], 'A part is bought as a material, not as another part.')
+      layers.forEach(({ mix, added }, k) => {
+        if ([...mix, ...added].some(({ material }) => partOfMaterial(material) !== null))
+          fault(['layers', k, 'mix'], 'A part is made of materials: it holds no part, not even itself.')
+      })
     })
   })
+
+/** What is wrong with layers beside one another, and where. */
+function layerFaults(layers: readonly z.infer<typeof LayerSchema>[]): { readonly path: (string | number)[]; readonly message: string }[] {
+  const seen = new Set<string>()
+  return layers.flatMap((layer, i) => {
+    const faults: { path: (string | number)[]; message: string }[] = []
+    if (seen.has(layer.id)) faults.push({ path: [i, 'id'], message: `Two layers have the id “${layer.id}”.` })
+    seen.add(layer.id)
+    if (layer.rule.kind === 'bow' && layer.rule.ribbons.length !== layer.mix.length)
+      faults.push({ path: [i, 'rule', 'ribbons'], message: 'A bow has a build for each of its ribbons.' })
+    const added = layer.added.map((each) => each.id)
+    if (new Set(added).size < added.length) faults.push({ path: [i, 'added'], message: 'Two things that a hand put on have the same id.' })
+    return faults
+  })
+}
+
+const PART = 'part:'
+/** The material by which layers are laid of a part. @example materialOfPart('nest') // 'part:nest' */
+export const materialOfPart = (part: string): string => `${PART}${part}`
+/** The part that a material is; null of what is none. @example partOfMaterial('part:nest') // 'nest' */
+export const partOfMaterial = (material: string): string | null => (material.startsWith(PART) ? material.slice(PART.length) : null)
 
 export type Brief = z.infer<typeof BriefSchema>
 export type Nudge = z.infer<typeof NudgeSchema>
@@ -158,6 +195,7 @@ export type Added = z.infer<typeof AddedSchema>
 export type Mix = z.infer<typeof MixSchema>
 export type Layer = z.infer<typeof LayerSchema>
 export type Flow = Layer['flow']
+export type Part = z.infer<typeof PartSchema>
 export type Piece = z.infer<typeof PieceSchema>
 export type Stage = Piece['stage']
 

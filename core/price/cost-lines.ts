@@ -378,13 +378,20 @@ export function baseLine(need: BareBase, { id, copies }: Copies, pricing: Pricin
   const toBuy = wanted - there
   const bought = packsFor(toBuy, soldBase(need), pricing)
   const { packs, holds, cost, words } = openedBy(bought)
-  const each = sum`one for each of ${several(wanted, 'copy', 'copies')}`
+  const each =
+    need.count === 1
+      ? sum`one for each of ${several(wanted, 'copy', 'copies')}`
+      : sum`${quantity.count(need.count)} for each of ${several(copies, 'copy', 'copies')}`
   return {
-    id: 'base',
+    id: need.layer === 'base' ? 'base' : `base:${material}:${width}`,
     of: 'base',
     name,
     plural: name,
-    each: figure(quantity.count(1), sum`one for each piece`, COUNTED),
+    each: figure(
+      quantity.count(need.count),
+      need.count === 1 ? sum`one for each piece` : sum`${quantity.count(need.count)} for each piece`,
+      COUNTED,
+    ),
     stems: figure(quantity.count(wanted), each, COUNTED),
     packs: figure(quantity.count(packs), there ? [...each, ...sum` − ${quantity.count(there)} in the house`] : each, COUNTED),
     packName: 'base',

@@ -1,4 +1,3 @@
 export * from './scene'
 export * from './surface'
 export * from './light'
-export { baseBounds, baseGlyph, putBase, tuckGlyph, tuckTwin } from './base'

@@ -10,6 +10,7 @@ export const AT_ONCE: Readonly<Record<TaskKind, boolean>> = {
   join: true,
   paint: true,
   seal: true,
+  part: true,
   base: true,
   stems: true,
   bow: true,

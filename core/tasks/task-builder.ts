@@ -3,6 +3,7 @@ import type { MakeUp } from '../constructions'
 import type { Fixing } from '../fixing'
 import type { Need } from '../material'
 import type { Figure, Message, Said } from '../measure'
+import type { PartToMake } from './part-tasks'
 import type { Before, TaskKind, Undone } from './task'
 import { NONE } from './durations'
 import type { ReasonCode } from './words'
@@ -15,6 +16,8 @@ export interface TaskContext extends LaidPiece {
   readonly makeUps: ReadonlyMap<string, MakeUp>
   readonly ofBase: MakeUp
   readonly fixings: readonly Fixing[]
+  /** What is made beforehand. */
+  readonly parts: readonly PartToMake[]
   /** Of the finished piece. */
   readonly mass: Figure
 }

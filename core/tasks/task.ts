@@ -18,6 +18,7 @@ export const TASK_KINDS = [
   'join',
   'paint',
   'seal',
+  'part',
   'base',
   'stems',
   'bow',

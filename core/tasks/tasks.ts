@@ -1,7 +1,8 @@
 import type { LaidLayer } from '../placement'
+import { countsOf } from '../placement'
 import type { Run } from '../base'
 import { anchorSays } from '../base'
-import { bearerOf } from '../piece'
+import { bearerOf, partOfMaterial } from '../piece'
 import type { Fixing } from '../fixing'
 import { FIXING_WAYS } from '../fixing'
 import type { Need, Shelf } from '../material'
@@ -13,6 +14,7 @@ import { each, once } from './durations'
 import { finishTask, hangerTask, loadTask, lookTask, recordTask } from './finishing-tasks'
 import { bowTask, layTask } from './layer-tasks'
 import { ownBefore, ownTask } from './own-tasks'
+import { partsBefore, partTaskKey, partTasks } from './part-tasks'
 import { preparationTasks, preparedAfter } from './preparation-tasks'
 import { DRY_EACH, RESERVE } from './rules-of-thumb'
 import { stemsTask } from './stems-task'
@@ -41,6 +43,7 @@ export function tasksOf(context: TaskContext): Task[] {
     making.hanger === when ? [{ ...hangerTask(context), after }] : []
   const tasks: Undone[] = [
     ...preparationTasks(context, layers),
+    ...partTasks(context),
     // What waits for nothing is done at any time, so before what ends it all.
     ...making.own.filter(({ after }) => after === null).map(ownTask),
     baseTask(context),
@@ -91,6 +94,7 @@ function layingTasks(context: TaskContext, layers: readonly LaidLayer[], before:
     return [
       ...before.filter(({ id }) => id !== 'reserve' || !one.zones.length),
       ...preparedAfter(layer.id, layer.prepared),
+      ...partsBefore(countsOf(one).keys(), context.parts),
       ...(isBow(one) ? [waitsFor(taskKey('bow', layer.id), 'bow-before-fixed')] : []),
       ...(glues ? [waitsFor('dry', 'dry-before-glue')] : []),
       // What bears it has to hold before it can.
@@ -168,7 +172,13 @@ const isGlued = ({ way, tied }: Fixing): boolean => FIXING_WAYS[way].glue && !ti
 
 /** The task that something is needed for. */
 const taskOf = ({ layer, use }: Need): string =>
-  layer !== 'base' ? taskKey('lay', layer) : use === 'hanger' || use === 'hook' ? 'hang' : 'base'
+  partOfMaterial(layer) !== null
+    ? partTaskKey(layer)
+    : layer !== 'base'
+      ? taskKey('lay', layer)
+      : use === 'hanger' || use === 'hook'
+        ? 'hang'
+        : 'base'
 
 /** "Keep free for the bow: 8½ in about 6:55." */
 function zonesSaid(zoned: readonly LaidLayer[], runs: readonly Run[], shelf: Shelf): Said {

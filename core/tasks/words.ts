@@ -28,6 +28,8 @@ interface Titles {
   'bend-and-join': { what: string }
   paint: { what: string; colour: string }
   seal: { what: string }
+  /** @property things "4 nests" */
+  'make-part': { things: string }
   'prepare-base': { base: string }
   'sort-and-cut': Nothing
   'lay-out': Nothing
@@ -112,6 +114,7 @@ const TITLE_WORDS: WordTable<Titles> = {
   'bend-and-join': ({ what }) => [`Bend and join ${what}`],
   paint: ({ what, colour }) => [`Paint ${what} ${colour}`],
   seal: ({ what }) => [`Seal ${what}`],
+  'make-part': ({ things }) => [`Make ${things}`],
   'prepare-base': ({ base }) => [`Prepare the ${base}`],
   'sort-and-cut': () => ['Sort and cut'],
   'lay-out': () => ['Lay out what it takes'],

@@ -1,7 +1,7 @@
 import SVGPathCommander from 'svg-path-commander'
 import { describe, expect, it } from 'vitest'
 import { itemGlyph, SPECIES } from '../../core/looks'
-import { baseGlyph } from '../../core/scene'
+import { baseGlyph } from '../../core/looks'
 import type { Glyph } from '../../core/looks'
 import type { Bounds } from '../../core/measure'
 import { BASE_KINDS, runsOf, usualBase } from '../../core/base'

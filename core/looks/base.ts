@@ -2,8 +2,14 @@ import type { Base, Body, Run } from '../base'
 import { across, BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Bounds, Random } from '../measure'
 import { clamp, degrees, radians, random, seedOf } from '../measure'
-import { blend, css, jitter, lighter, tone, sphere, twig, drawing, MarkSheet, Pen, SHADE } from '../looks'
-import type { Tone, Glyph, XY, DrawingSheet } from '../looks'
+import type { Tone } from './colour'
+import { blend, css, jitter, lighter, tone } from './colour'
+import { twig } from './parts/shoots'
+import { sphere } from './parts/spheres'
+import type { Glyph, XY } from './vector-marks'
+import type { DrawingSheet } from './vector-pen'
+import { drawing, MarkSheet, Pen, SHADE } from './vector-pen'
+
 /** How each body is drawn along one run. */
 const BODIES: Record<Body, (pen: Pen, run: Run, of: Tone, seeds: Random) => void> = {
   vine,
@@ -29,9 +35,9 @@ export function baseGlyph(base: Base, runs: readonly Run[]): Glyph {
   return { marks: sheet.marks, bounds }
 }
 
-/** Draws the bare base on a sheet. @returns its tight bounds, mm */
-export function putBase(base: Base, runs: readonly Run[], sheet: DrawingSheet): Bounds {
-  const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))), { sheet })
+/** Draws the bare base on a sheet. @param turned how far it will be turned on the drawing, degrees clockwise @returns its tight bounds, mm */
+export function putBase(base: Base, runs: readonly Run[], sheet: DrawingSheet, turned = 0): Bounds {
+  const pen = new Pen(random(seedOf(base.kind, JSON.stringify(base.shape))), { sheet, turned })
   const draw = BODIES[BASE_SORTS[base.kind].body]
   for (const run of runs) draw(pen, run, tone(base.colour), pen.random)
   return pen.bounds

@@ -1,0 +1,131 @@
+import type { Base } from '../base'
+import { runsOf } from '../base'
+import type { Bounds } from '../measure'
+import { radians } from '../measure'
+import { putBase } from './base'
+import type { Looks } from './glyphs'
+import type { Bend } from './path'
+import { Extent } from './path'
+import type { Mark, Paint, XY } from './vector-marks'
+import type { DrawingSheet, DrawnShape } from './vector-pen'
+
+/** A thing in a part, in its place there. */
+export interface PlacedLooks extends Looks {
+  readonly x: number
+  readonly y: number
+}
+
+/** What a part looks like that is made beforehand: its base and what is laid on it, mm, and how that lies in the drawing of the whole. */
+export interface PartLooks {
+  /** Two parts with the same key look the same. */
+  readonly key: string
+  readonly base: Base
+  /** From back to front. */
+  readonly things: readonly PlacedLooks[]
+  /** Where the middle of its base lies in the drawing, and how far it is turned there, degrees clockwise. */
+  readonly x: number
+  readonly y: number
+  readonly turn: number
+  /** How long the drawing is as it was made, mm: shown at another length, all of it is larger or smaller. */
+  readonly length: number
+}
+
+/** How what is put on a sheet is turned, made larger and moved. */
+interface Turning {
+  readonly x: number
+  readonly y: number
+  /** degrees clockwise */
+  readonly turn: number
+  readonly scale: number
+}
+
+/** A sheet that lies turned on another. It keeps count of how far what is put on it reaches there. */
+class TurnedSheet implements DrawingSheet {
+  private readonly cos: number
+  private readonly sin: number
+
+  constructor(
+    private readonly on: DrawingSheet | null,
+    private readonly turning: Turning,
+    private readonly extent: Extent,
+  ) {
+    this.cos = Math.cos(radians(turning.turn)) * turning.scale
+    this.sin = Math.sin(radians(turning.turn)) * turning.scale
+  }
+
+  private readonly at = ([x, y]: XY): XY => [this.turning.x + x * this.cos - y * this.sin, this.turning.y + x * this.sin + y * this.cos]
+
+  put(shape: DrawnShape, ink: Pick<Mark, 'fill' | 'stroke' | 'opacity' | 'cast'>): void {
+    const { scale } = this.turning
+    const turned = this.turned(shape)
+    if (!ink.cast) this.reach(turned, ((ink.stroke?.width ?? 0) * scale) / 2)
+    this.on?.put(turned, {
+      ...ink,
+      ...(ink.fill === undefined ? {} : { fill: this.paint(ink.fill) }),
+      ...(ink.stroke ? { stroke: { paint: this.paint(ink.stroke.paint), width: ink.stroke.width * scale } } : {}),
+    })
+  }
+
+  private turned(shape: DrawnShape): DrawnShape {
+    switch (shape.kind) {
+      case 'lines':
+        return { ...shape, lines: shape.lines.map((line) => line.map(this.at)) }
+      case 'bends':
+        return {
+          ...shape,
+          start: this.at(shape.start),
+          through: shape.through.map(([a, b, end]): Bend => [this.at(a), this.at(b), this.at(end)]),
+        }
+      case 'discs':
+        // Turned they are as round as they are large: drawn ones are all but circles.
+        return {
+          ...shape,
+          discs: shape.discs.map(([x, y, rx, ry]) => {
+            const r = Math.sqrt(rx * ry) * this.turning.scale
+            return [...this.at([x, y]), r, r] as const
+          }),
+        }
+    }
+  }
+
+  private reach(shape: DrawnShape, by: number): void {
+    if (shape.kind === 'lines') for (const point of shape.lines.flat()) this.extent.reach(point, by)
+    else if (shape.kind === 'discs') for (const [x, y, rx, ry] of shape.discs) this.extent.reach([x, y], rx + by, ry + by)
+    else {
+      let from = shape.start
+      for (const [a, b, end] of shape.through) {
+        this.extent.curve(from, a, b, end, by)
+        from = end
+      }
+    }
+  }
+
+  private paint(paint: Paint): Paint {
+    if (typeof paint === 'string') return paint
+    return paint.kind === 'linear'
+      ? { ...paint, from: this.at(paint.from), to: this.at(paint.to) }
+      : { ...paint, centre: this.at(paint.centre), focus: this.at(paint.focus), radius: paint.radius * this.turning.scale }
+  }
+}
+
+/**
+ * Draws a part: its base and all that lies on it, as large as it is to be and with the light right once it is turned to its bearing.
+ * @param shown how large, and where it will point, degrees @param putThing draws one thing on a sheet @returns the bounds of it, mm
+ */
+export function drawPart(
+  { base, things, x, y, turn, length: own }: PartLooks,
+  { length, bearing }: Pick<Looks, 'length' | 'bearing'>,
+  sheet: DrawingSheet | null,
+  putThing: (looks: Looks, sheet: DrawingSheet) => Bounds,
+): Bounds {
+  const scale = length / own
+  const extent = new Extent()
+  const whole: Turning = { x: x * scale, y: y * scale, turn, scale }
+  const wholeSheet = new TurnedSheet(sheet, whole, extent)
+  putBase(base, runsOf(base), wholeSheet, turn + bearing)
+  for (const thing of things) {
+    const inner: Turning = { x: thing.x, y: thing.y, turn: thing.bearing, scale: 1 }
+    putThing({ ...thing, bearing: thing.bearing + turn + bearing }, new TurnedSheet(wholeSheet, inner, new Extent()))
+  }
+  return extent.bounds
+}
