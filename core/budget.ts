@@ -8,7 +8,8 @@ import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'
 import { choicesByLoss, deltaOf, kept, quantity, several, sum } from './measure'
 import type { Edit, Layer, Piece, Ribbon } from './piece'
-import { edit, laysLengths } from './piece'
+import { shelfFor } from './parts'
+import { edit, laysLengths, partOfMaterial } from './piece'
 import type { CostLine, Pricing } from './price'
 import { billFrom, linesOf, substitutesFor } from './price'
 import { thingsOf } from './stock'
@@ -191,7 +192,7 @@ function swapIdeas(piece: Piece, laid: LaidLayer, runs: readonly Run[], { shelf,
   const { layer } = laid
   return layer.mix.flatMap((part) => {
     const from = materialOf(shelf, part.material)
-    if (!from) return []
+    if (!from || partOfMaterial(from.id) !== null) return []
     return substitutesFor(from, shelf, STAND_INS).flatMap(({ material: to, distance }): Idea[] => {
       const swapped = swap({ piece, runs, shelf }, laid, from.id, to.id)
       // None of a thing stands in for nothing.
@@ -238,7 +239,8 @@ const shopIdeas = ({ shops, shunned }: Pricing): Idea[] =>
       apart: GOING,
     }))
 
-function ideasFor(piece: Piece, workings: Workings, pricing: Pricing): Idea[] {
+function ideasFor(piece: Piece, workings: Workings, without: Pricing): Idea[] {
+  const pricing = { ...without, shelf: shelfFor(piece, without.shelf) }
   const runs = runsOf(piece.base)
   const worked = new Map(workings.layers.map((layer) => [layer.id, layer]))
   return [

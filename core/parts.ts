@@ -1,16 +1,16 @@
 import { boundsOf, runsOf } from './base'
 import { fixProblems } from './fixing'
 import { makeUpProblems } from './constructions'
-import type { PartLooks, PlacedLooks } from './looks'
-import { boundsAt, looksOf, silhouetteOf, withPartOnShelf } from './looks'
+import type { PartLooks, PartOnShelf, PlacedLooks } from './looks'
+import { boundsAt, looksOf, silhouetteOf, withPartsOnShelf } from './looks'
 import { madeOf, shownOf } from './making'
 import type { Material, Need, Shelf } from './material'
-import { HAZARDS, materialOf, WEATHERS } from './material'
+import { materialOf } from './material'
 import type { Bounds } from './measure'
 import { onceWith, pluralOf } from './measure'
 import type { MadePart } from './part-needs'
 import type { Mend, Part, Piece, Problem } from './piece'
-import { inPart, materialOfPart, partAsPiece } from './piece'
+import { inPart, materialOfPart, partAsPiece, partMaterial } from './piece'
 import type { LaidLayer } from './placement'
 import { arrange, arrangeProblems, HELD } from './placement'
 import { keepingMaterials } from './tasks'
@@ -18,6 +18,7 @@ import { keepingMaterials } from './tasks'
 /** The parts of a piece, worked out, and the shelf on which they lie as materials. */
 export interface WithParts {
   readonly parts: readonly MadePart[]
+  readonly looks: readonly PartOnShelf[]
   readonly shelf: Shelf
 }
 
@@ -26,7 +27,7 @@ const shelving = onceWith<Piece['parts'], WithParts>()
 
 /** What a piece makes beforehand, as materials that its layers are laid of. What is bought ready-made is the material that is bought. */
 export function withParts(piece: Piece, shelf: Shelf): WithParts {
-  if (!piece.parts.length) return { parts: [], shelf }
+  if (!piece.parts.length) return { parts: [], looks: [], shelf }
   const worked = piece.parts.map((part) =>
     working(part, [piece.fixing, piece.brief.weather, piece.weighed, shelf.materials, shelf.rates, shelf.measured], () =>
       workedPart(piece, part, shelf),
@@ -34,14 +35,21 @@ export function withParts(piece: Piece, shelf: Shelf): WithParts {
   )
   return shelving(piece.parts, [shelf, ...worked], () => ({
     parts: worked.map(({ made }) => made),
-    shelf: worked.reduce((on, { made, looks }) => withPartOnShelf(on, made.material, looks), shelf),
+    looks: worked.map(({ made, looks }) => ({ material: made.material, looks })),
+    shelf: withPartsOnShelf(
+      shelf,
+      worked.map(({ made, looks }) => ({ material: made.material, looks })),
+    ),
   }))
 }
 
+/** A shelf with what a piece makes beforehand on it. */
+export const shelfFor = (piece: Piece, shelf: Shelf): Shelf => withParts(piece, shelf).shelf
+
 function workedPart(piece: Piece, part: Part, shelf: Shelf): { made: MadePart; looks: PartLooks | null } {
-  const own = { id: materialOfPart(part.id), name: part.name, plural: pluralOf(part.name) }
   const bought = part.bought === null ? undefined : materialOf(shelf, part.bought)
-  if (bought) return { made: boughtPart(part, { ...bought, ...own }), looks: null }
+  if (bought)
+    return { made: boughtPart(part, { ...bought, id: materialOfPart(part.id), name: part.name, plural: pluralOf(part.name) }), looks: null }
   const alone = partAsPiece(piece, part)
   const runs = runsOf(part.base)
   const of = { piece: alone, runs, laid: shownOf(arrange(alone, runs, shelf)), shelf }
@@ -51,9 +59,9 @@ function workedPart(piece: Piece, part: Part, shelf: Shelf): { made: MadePart; l
   const wrong = [...arrangeProblems(of), ...makeUpProblems(of), ...fixProblems(alone, fixings, needs, 0, shelf)]
   return {
     made: {
-      id: own.id,
+      id: materialOfPart(part.id),
       part,
-      material: materialOfMade(part, { ...own, mass: masses.whole.value, length: laid.looks.length, width: laid.width }, materials),
+      material: partMaterial(part, { mass: masses.whole.value, length: laid.looks.length, width: laid.width }, materials),
       needs: needs.filter(({ use }) => use !== 'hanger' && use !== 'hook'),
       materials,
       tasks: ordered.tasks,
@@ -74,34 +82,6 @@ const boughtPart = (part: Part, material: Material): MadePart => ({
   dries: 0,
   problems: [],
 })
-
-/** What a part is among materials: as large and heavy as it comes out, as hardy as the least hardy thing in it. */
-function materialOfMade(
-  { lies, base }: Part,
-  own: Pick<Material, 'id' | 'name' | 'plural' | 'mass' | 'length' | 'width'>,
-  materials: readonly Material[],
-): Material {
-  const hardy = Math.min(...materials.map((each) => WEATHERS.indexOf(each.hardy)), WEATHERS.length - 1)
-  const colours = [...new Set(materials.flatMap(({ colours: [first] }) => first ?? []))]
-  return {
-    ...own,
-    kind: lies === 'upright' ? 'figure' : 'accent',
-    species: 'part',
-    form: lies === 'like a stem' ? 'leaf' : 'disc',
-    state: 'made',
-    texture: 'medium',
-    wired: false,
-    facing: 'all round',
-    hardy: WEATHERS[hardy]!,
-    divides: false,
-    colour: null,
-    colours: (colours.length ? colours : [base.colour]).slice(0, 4),
-    pack: { name: 'made beforehand', holds: 1, bunches: 1, price: 0 },
-    parts: [],
-    months: [],
-    hazards: HAZARDS.filter((hazard) => materials.some(({ hazards }) => hazards.includes(hazard))),
-  }
-}
 
 /** How what is laid of a part looks, in the frame in which it lies on the piece: its middle, or where its stem is held, at the origin. */
 function looksLaid(part: Part, laid: readonly LaidLayer[], shelf: Shelf): { readonly looks: PartLooks; readonly width: number } {
@@ -133,6 +113,6 @@ const asOfPart = (part: Part, problem: Problem): Problem => ({
   ...problem,
   id: `${materialOfPart(part.id)}:${problem.id}`,
   layer: null,
-  says: [`${part.name}: `, ...problem.says],
+  part: part.name,
   mends: problem.mends.map((mend): Mend => ({ ...mend, edit: mend.edit && inPart(part.id, mend.edit) })),
 })

@@ -1,3 +1,4 @@
+import { shelfFor } from './parts'
 import { arrange, fitPieces } from './placement'
 import type { Base, Run, BaseShape } from './base'
 import { faceArea, runsOf, widthOf } from './base'
@@ -46,7 +47,8 @@ interface Larger {
  * they are. Nudges of layers whose count changes are left out.
  * @param shape of the same form @param id of the new piece @param name of the new piece
  */
-export function resized(piece: Piece, shape: BaseShape, shelf: Shelf, id: string, name: string): Resized {
+export function resized(piece: Piece, shape: BaseShape, without: Shelf, id: string, name: string): Resized {
+  const shelf = shelfFor(piece, without)
   if (shape.form !== piece.base.shape.form) return { ok: false, error: 'Another size is of the same form.' }
   const base: Base = { ...piece.base, shape, price: null, mass: null }
   const [from, to] = [runsOf(piece.base), runsOf(base)]

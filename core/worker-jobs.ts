@@ -1,31 +1,38 @@
 import { arrange, swap } from './placement'
-import type { Swap } from './placement'
+import type { LaidPiece, Swap } from './placement'
 import { runsOf } from './base'
 import type { Beginning, Begun, EvenedOut, EvenOutProgress, Filling } from './coverage'
 import { beginLayer, evenOut, fillTo } from './coverage'
 import type { Shelf } from './material'
 import { materialOf } from './material'
+import { shelfFor } from './parts'
 import type { Brief, Piece } from './piece'
 
 /** The long answers that are asked for one at a time, besides the workings. */
 
+/** A piece with all that lies on it. */
+function laidOut(piece: Piece, without: Shelf): LaidPiece {
+  const shelf = shelfFor(piece, without)
+  const runs = runsOf(piece.base)
+  return { piece, runs, shelf, laid: arrange(piece, runs, shelf) }
+}
+
 /** Evens a piece out, step by step: the caller decides how long to go on, and may stop for the best so far. */
 export function evenOutPiece(piece: Piece, shelf: Shelf, seed: number): Generator<EvenOutProgress, EvenedOut, boolean | undefined> {
-  const runs = runsOf(piece.base)
-  return evenOut(piece, runs, arrange(piece, runs, shelf), shelf, seed)
+  const { runs, laid, shelf: on } = laidOut(piece, shelf)
+  return evenOut(piece, runs, laid, on, seed)
 }
 
 /** How many more stems of a layer would make the piece so full. @param layer null takes the first of leaves */
 export function fillPiece(piece: Piece, shelf: Shelf, layer: string | null, fullness: Brief['fullness']): Filling | null {
-  const runs = runsOf(piece.base)
-  return fillTo({ piece, runs, laid: arrange(piece, runs, shelf), shelf }, layer, fullness)
+  return fillTo(laidOut(piece, shelf), layer, fullness)
 }
 
 /** What it takes to replace a material of a layer by another that covers as much. */
 export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: string, to: string): Swap | null {
-  const runs = runsOf(piece.base)
-  const laid = arrange(piece, runs, shelf).find((each) => each.layer.id === layer)
-  return laid ? swap({ piece, runs, shelf }, laid, from, to) : null
+  const on = laidOut(piece, shelf)
+  const laid = on.laid.find((each) => each.layer.id === layer)
+  return laid ? swap(on, laid, from, to) : null
 }
 
 /** What layer is begun, of a material by its id. */
@@ -35,6 +42,7 @@ export interface BeginningOf extends Omit<Beginning, 'material'> {
 
 /** A layer of a material as a maker would begin it on the piece. @returns null when the shelf has no such material */
 export function beginOn(piece: Piece, shelf: Shelf, { material: id, ...beginning }: BeginningOf): Begun | null {
-  const material = materialOf(shelf, id)
-  return material ? beginLayer({ piece, runs: runsOf(piece.base), shelf }, { ...beginning, material }) : null
+  const on = shelfFor(piece, shelf)
+  const material = materialOf(on, id)
+  return material ? beginLayer({ piece, runs: runsOf(piece.base), shelf: on }, { ...beginning, material }) : null
 }

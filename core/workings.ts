@@ -24,7 +24,8 @@ import type { Schedule, Task, TaskTime } from './tasks'
 import { keepingMaterials, keepingProblems, scheduleOf, timesOf } from './tasks'
 import type { MakeUp } from './constructions'
 import { makeUpProblems } from './constructions'
-import type { Material, Need, Shelf } from './material'
+import type { PartOnShelf } from './looks'
+import type { Need, Shelf } from './material'
 import { madeOf, shownOf } from './making'
 import { withParts } from './parts'
 import type { Bounds, Figure } from './measure'
@@ -36,7 +37,7 @@ import { worstFirst } from './piece'
 export interface Workings {
   readonly layers: readonly WorkedLayer[]
   /** What it makes beforehand, as the materials that its layers are laid of. */
-  readonly parts: readonly Material[]
+  readonly parts: readonly PartOnShelf[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
   readonly base: { readonly figures: readonly BaseFigure[]; readonly mass: Figure; readonly bounds: Bounds; readonly makeUp: MakeUp }
@@ -167,7 +168,7 @@ function layersWorked({ piece, runs, laid, shelf }: LaidPiece, all: readonly Lai
 }
 
 function workWith(memory: Memory, piece: Piece, without: Shelf): Workings {
-  const { parts, shelf } = withParts(piece, without)
+  const { parts, looks, shelf } = withParts(piece, without)
   const { runs, bounds } = memory.baseOf(piece.base)
   const all = arrange(piece, runs, shelf, memory.laid)
   const laid = shownOf(all)
@@ -181,7 +182,7 @@ function workWith(memory: Memory, piece: Piece, without: Shelf): Workings {
   const materials = keepingMaterials(laid, shelf, new Map(parts.map((each) => [each.id, each.materials])))
   return {
     layers: layersWorked(of, all, made),
-    parts: parts.map(({ material }) => material),
+    parts: looks,
     placements: all.flatMap(({ placements }) => placements),
     zones: laid.flatMap(({ zones }) => zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },

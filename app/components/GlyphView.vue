@@ -11,16 +11,33 @@ import { CanvasSheet } from '~/drawing/paint'
  * @prop scale pixels to the millimetre
  * @prop eager painted at once, not only when it comes into view
  */
-const props = defineProps<{ looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'>; size: number; scale?: number; eager?: boolean }>()
+const props = defineProps<{
+  looks: Pick<Looks, 'species' | 'length' | 'width' | 'tint'> & Partial<Pick<Looks, 'part'>>
+  size: number
+  scale?: number
+  eager?: boolean
+}>()
 const canvas = useTemplateRef('canvas')
-const slant = computed(() => (speciesOf(props.looks.species).stance === 'stem' ? -45 : 0))
+const slant = computed(() => {
+  const { part, species } = props.looks
+  return (part ? part.turn !== 0 : speciesOf(species).stance === 'stem') ? -45 : 0
+})
 
 function paint(): void {
   const ctx = canvas.value?.getContext('2d')
   if (!ctx) return
   const ratio = window.devicePixelRatio
   canvas.value!.width = canvas.value!.height = props.size * ratio
-  const looks: Looks = { ...props.looks, words: null, seed: 3, bearing: (slant.value + 360) % 360, depth: 0, rise: 0, made: null, part: null }
+  const looks: Looks = {
+    part: null,
+    ...props.looks,
+    words: null,
+    seed: 3,
+    bearing: (slant.value + 360) % 360,
+    depth: 0,
+    rise: 0,
+    made: null,
+  }
   const { left, right, top, bottom } = measureItem(looks)
   const reach = slant.value ? (right - left + (bottom - top)) * Math.SQRT1_2 : Math.max(right - left, bottom - top)
   const scale = (props.scale ?? (props.size * 0.94) / reach) * ratio
@@ -34,7 +51,16 @@ function paint(): void {
 const visible = useElementVisibility(canvas)
 const seen = computed(() => canvas.value !== null && (props.eager || visible.value))
 watch(
-  () => [seen.value, props.looks.species, props.looks.length, props.looks.width, props.looks.tint, props.size, props.scale],
+  () => [
+    seen.value,
+    props.looks.species,
+    props.looks.length,
+    props.looks.width,
+    props.looks.tint,
+    props.looks.part?.key,
+    props.size,
+    props.scale,
+  ],
   () => {
     if (seen.value) paint()
   },

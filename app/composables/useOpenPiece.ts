@@ -30,7 +30,7 @@ export function useOpenPiece(opened: () => void = () => {}): void {
   })
   // A piece that another tab changed at the same time goes on as one of its own, at an address of its own.
   watch(
-    () => bench.piece?.id,
+    () => bench.whole?.id,
     (id, before) => {
       if (id && before && id !== before) window.history.replaceState(window.history.state, '', window.location.pathname.replace(before, id))
     },

@@ -6,7 +6,6 @@ import type { Placement } from '#core/placement'
 import { canLieOn, dropOnThing, putOnBase, putOnThing } from '#core/placement'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 import type { EditMessage } from '../utils/edit-messages'
 import { putOnWhat } from '../utils/edit-messages'
 import { useStemPlaces } from './useStemPlaces'
@@ -15,7 +14,6 @@ import { useStemPlaces } from './useStemPlaces'
 export function useStemBearing() {
   const bench = useBench()
   const notices = useNotices()
-  const shops = useShops()
   const { loose } = useStemPlaces()
 
   const alone = ({ layer }: Placement): boolean => (bench.workings?.placements ?? []).filter((each) => each.layer === layer).length === 1
@@ -31,7 +29,7 @@ export function useStemBearing() {
     if (!loose([thing]).length) notices.announce('That layer is locked.')
     else
       take(
-        putOnThing(bench.piece!, thing, bearer, alone(thing), shops.shelf),
+        putOnThing(bench.piece!, thing, bearer, alone(thing), bench.shelf),
         putOnWhat(bench.nameOf(thing), bench.nameOf(bearer)),
         thing.layer,
       )
@@ -42,7 +40,7 @@ export function useStemBearing() {
     const { run, s } = nearestRun(bench.runs, at)
     const station = stationAt(run, s)
     const across = acrossAt(station, at)
-    take(putOnBase(bench.piece!, thing, { run, s, across }, alone(thing), shops.shelf), putOnWhat(bench.nameOf(thing), null), null)
+    take(putOnBase(bench.piece!, thing, { run, s, across }, alone(thing), bench.shelf), putOnWhat(bench.nameOf(thing), null), null)
   }
 
   /** Puts one of a material on a thing. */

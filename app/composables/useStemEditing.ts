@@ -5,7 +5,6 @@ import type { Placement } from '#core/placement'
 import { copyAcross, dropOnto, duplicate, mirrorAll, placementId } from '#core/placement'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 import { useTakingOff } from '~/stores/taking-off'
 import type { EditMessage } from '../utils/edit-messages'
 import { copiedAcross, doubled, movedAcross, putAt, takenOff } from '../utils/edit-messages'
@@ -18,7 +17,6 @@ import { useStemPlaces } from './useStemPlaces'
 export function useStemEditing() {
   const bench = useBench()
   const notices = useNotices()
-  const shops = useShops()
   const taking = useTakingOff()
   const { runOf, placeOf, chosen, nameAll } = useStemPlaces()
 
@@ -44,9 +42,9 @@ export function useStemEditing() {
     else if (chosen().some(({ made }) => made)) notices.announce('It is made of a length: change its numbers, or add another layer of it')
     else act(make, words, select)
   }
-  const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, shops.shelf), movedAcross, [])
-  const copy = (): void => actOnStems((things) => copyAcross(bench.piece!, things, bench.runs, shops.shelf), copiedAcross)
-  const double = (): void => actOnStems((things) => duplicate(bench.piece!, things, bench.runs, shops.shelf), doubled)
+  const mirror = (): void => actOnStems((things) => mirrorAll(bench.piece!, things, bench.runs, bench.shelf), movedAcross, [])
+  const copy = (): void => actOnStems((things) => copyAcross(bench.piece!, things, bench.runs, bench.shelf), copiedAcross)
+  const double = (): void => actOnStems((things) => duplicate(bench.piece!, things, bench.runs, bench.shelf), doubled)
 
   /** Puts a material on the base at a place, and chooses it. */
   function drop(material: Material, run: Run, s: number, across: number): void {

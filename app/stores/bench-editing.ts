@@ -1,15 +1,21 @@
-import type { ShallowRef } from 'vue'
+import type { Ref, ShallowRef } from 'vue'
 import { watch } from 'vue'
 import { formatMoney } from '#core/measure'
-import type { Edit, History, Piece } from '#core/piece'
-import { edit, note, redo, undo } from '#core/piece'
+import type { Edit, History, Part, Piece } from '#core/piece'
+import { edit, inPart, note, redo, undo } from '#core/piece'
 import type { OnBench } from '#core/workroom'
 import { useNotices } from './notices'
 import { useSettings } from './settings'
 
-/** Edits of the piece on the bench, and how they are taken back. @param put puts a piece on the bench, and has it written */
+/** What lies on the bench: a piece, and the part of it that is worked on by itself. */
+interface OnTheBench {
+  readonly whole: ShallowRef<Piece | null>
+  readonly openPart: Ref<Part | null>
+}
+
+/** Edits of what lies on the bench, and how they are taken back. @param put puts a piece on the bench, and has it written */
 export function useEditing(
-  piece: ShallowRef<Piece | null>,
+  { whole: piece, openPart }: OnTheBench,
   history: ShallowRef<History>,
   workings: ShallowRef<OnBench | null>,
   put: (next: Piece) => void,
@@ -25,7 +31,7 @@ export function useEditing(
    */
   function apply(how: Edit, words: string, merge: string | null = null): string | null {
     if (!piece.value) return null
-    const edited = edit(piece.value, how, words)
+    const edited = edit(piece.value, openPart.value ? inPart(openPart.value.id, how) : how, words)
     if (!edited.ok) return edited.error
     if (edited.change.forward.length === 0) return null
     history.value = note(history.value, edited.change, merge)

@@ -14,7 +14,7 @@ const BUSY_FROM = 400
 const LONG_FROM = 10_000
 
 /** What follows from a piece, worked out anew whenever it or what things are priced by changes. */
-export function useWorkings(piece: ShallowRef<Piece | null>): {
+export function useWorkings(piece: Ref<Piece | null>): {
   readonly workings: ShallowRef<OnBench | null>
   readonly working: Ref<Working>
 } {

@@ -7,7 +7,7 @@ import { materialOf } from '../material'
 import type { Figure, Message, Point, Rated, Said } from '../measure'
 import { bisect, exceeds, figure, onceFor, quantity, rate, sum, byRule, minus, mm, plus, saidAs, labelled, times, worked } from '../measure'
 import type { Hanger, HookKind, Mend, Piece, Problem } from '../piece'
-import { bearerOf, hangsAt } from '../piece'
+import { bearerOf, hangsAt, isPartAlone } from '../piece'
 import { HANDLE } from '../constructions'
 import type { HangerMake } from './hanger'
 import { attachment, hangerMake, pivotOf, riseOf } from './hanger'
@@ -221,7 +221,7 @@ const setHanger = (hanger: Hanger): Mend['edit'] => ({ do: 'hanger', hanger })
 /** What is wrong with how a piece hangs, and what would mend it. */
 export function hangProblems(of: LaidPiece, masses: Masses, hung: Hung, size: FinishedSize): Problem[] {
   const { hanger } = of.piece
-  if (!hanger) return of.laid.some(({ placements }) => placements.length) ? [noHanger(of, masses)] : []
+  if (!hanger) return !isPartAlone(of.piece) && of.laid.some(({ placements }) => placements.length) ? [noHanger(of, masses)] : []
   const hanging: Hanging = { ...of, hanger, masses, hung }
   return [
     ...togetherProblems(hanging),

@@ -40,6 +40,7 @@ const looks = (made: MadeLooks, length = 200, width = 200): Looks => ({
   bearing: 0,
   depth: 0,
   rise: 0,
+  part: null,
   made,
 })
 const wide = (made: MadeLooks): number => {

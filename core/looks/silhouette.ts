@@ -44,16 +44,25 @@ export function looksOf({ material: id, length, width, made, seed, bearing, word
 }
 
 /** How a part looks that is on a shelf; null of what is none. */
-const partLooksOf = ({ parts }: Shelf, id: string): PartLooks | null =>
+export const partLooksOf = ({ parts }: Shelf, id: string): PartLooks | null =>
   // Rooms above know only that there are such looks: here is the one place that makes them and the one that reads them.
   parts && Object.hasOwn(parts, id) ? (parts[id] as PartLooks) : null
 
-/** A shelf with a part on it, by its material. @param looks null where a ready-made thing is bought in its place */
-export const withPartOnShelf = (shelf: Shelf, material: Material, looks: PartLooks | null): Shelf => ({
-  ...shelf,
-  materials: { ...shelf.materials, [material.id]: material },
-  ...(looks ? { parts: { ...shelf.parts, [material.id]: looks } } : {}),
-})
+/** A part as a material, and how it looks; null where a ready-made thing is bought in its place. */
+export interface PartOnShelf {
+  readonly material: Material
+  readonly looks: PartLooks | null
+}
+
+/** A shelf with the parts of a piece on it. */
+export const withPartsOnShelf = (shelf: Shelf, parts: readonly PartOnShelf[]): Shelf =>
+  parts.length
+    ? {
+        ...shelf,
+        materials: { ...shelf.materials, ...Object.fromEntries(parts.map(({ material }) => [material.id, material])) },
+        parts: { ...shelf.parts, ...Object.fromEntries(parts.flatMap(({ material, looks }) => (looks ? [[material.id, looks]] : []))) },
+      }
+    : shelf
 
 /** What is shorter than it was cut, or made of a length, has its mask made in steps of this ratio and stretched the rest of the way. */
 const SIZE_STEP = 1.06

@@ -3,8 +3,7 @@ import { create, type Patches } from 'mutative'
 import type { Base } from '../base'
 import type { Asking } from './pricing-decisions'
 import type { Hanger, MakingDecisions, ScaleReading } from './making-decisions'
-import type { Design } from './parts'
-import type { Added, Brief, Layer, Nudge, Part, Piece, Stage } from './schema'
+import type { Added, Brief, Design, Layer, Nudge, Part, Piece, Stage } from './schema'
 import { PieceSchema } from './schema'
 
 /** One decision. Edits are data, so a problem can carry the edit that would mend it. */

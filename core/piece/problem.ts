@@ -10,6 +10,8 @@ export interface Problem extends Message {
   readonly id: string
   readonly severity: Severity
   readonly layer: string | null
+  /** The part that it is in, by its name. */
+  readonly part?: string
   /** The task that it is of, where it is one of the order. */
   readonly task?: string
   readonly mends: readonly Mend[]

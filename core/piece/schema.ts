@@ -197,6 +197,8 @@ export type Layer = z.infer<typeof LayerSchema>
 export type Flow = Layer['flow']
 export type Part = z.infer<typeof PartSchema>
 export type Piece = z.infer<typeof PieceSchema>
+/** A base and what is laid on it: what a piece and each of its parts are alike. */
+export type Design = Pick<Piece, 'base' | 'layers'>
 export type Stage = Piece['stage']
 
 /** A thing that no hand has touched. */

@@ -8,7 +8,7 @@ import { materialOf, pieceLength } from '../material'
 import type { Point } from '../measure'
 import { degrees, radians, random, seedOf, wrapDegrees } from '../measure'
 import type { Added, Layer, Nudge, RuleKind } from '../piece'
-import { addedSlot, OTHER_WAY, STILL } from '../piece'
+import { addedSlot, OTHER_WAY, partOfMaterial, STILL } from '../piece'
 import { arrangingOf } from './rules'
 import type { ShapedLength } from './construction-slots'
 import type { Placement } from './placement'
@@ -91,7 +91,9 @@ export function place(
       : stands(material)
         ? layer.lean
         : direction(layer, { run, s, seed }, material, lean)
-  const whole = pieceLength(material, layer.cut)
+  // A part is laid as it was made.
+  const asMade = partOfMaterial(material.id) !== null
+  const whole = asMade ? material.length : pieceLength(material, layer.cut)
   return {
     id: placementId(layer.id, slot),
     layer: layer.id,
@@ -107,7 +109,7 @@ export function place(
     bearing: wrapDegrees(bearing + turn + nudge.turn),
     length: made
       ? made.length
-      : material.form === 'leaf'
+      : material.form === 'leaf' && !asMade
         ? Math.min(material.length, nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)))
         : whole,
     whole: made ? made.length : whole,

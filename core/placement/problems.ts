@@ -1,8 +1,8 @@
 import type { Run } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
-import type { Layer, Mend, Piece, Problem, Rule, RuleKind } from '../piece'
-import { bearerOf, EACH, MOST_PLACES, ruleSortOf } from '../piece'
+import type { Layer, Mend, Part, Piece, Problem, Rule, RuleKind } from '../piece'
+import { bearerOf, EACH, MOST_PLACES, ruleSortOf, materialOfPart } from '../piece'
 import type { Clash } from './collisions'
 import { clashesOf, freeAlong } from './collisions'
 import { shortestOf } from './mix-assignment'
@@ -31,7 +31,37 @@ export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Proble
         ...unpaired(layer, placements, shelf),
       ]
     }),
+    ...piece.parts.flatMap((part) => partProblems(part, piece, shelf)),
     ...clashProblems(piece, laid, runs, shelf),
+  ]
+}
+
+/** What is wrong with a part as such: what is in it is told where it is worked on. */
+function partProblems(part: Part, { layers }: Piece, shelf: Shelf): Problem[] {
+  const { id, name, bought } = part
+  const of = materialOfPart(id)
+  const used = layers.some(({ mix, added }) => [...mix, ...added].some(({ material }) => material === of))
+  const problem = (code: 'part-nowhere' | 'part-empty', mends: Mend[] = []): Problem => ({
+    id: `${of}:${code}`,
+    severity: 'note',
+    layer: null,
+    ...placementMessage(code, { name }),
+    mends,
+  })
+  return [
+    ...(bought !== null && !materialOf(shelf, bought)
+      ? [
+          {
+            id: `${of}:bought`,
+            severity: 'fault' as const,
+            layer: null,
+            ...placementMessage('part-not-sold', { name, id: bought }),
+            mends: [{ ...placementMessage('make-part-instead', {}), edit: { do: 'part' as const, part: id, set: { bought: null } } }],
+          },
+        ]
+      : []),
+    ...(used ? [] : [problem('part-nowhere', [{ ...placementMessage('throw-part-away', {}), edit: { do: 'remove part', part: id } }])]),
+    ...(bought === null && !part.layers.some(({ hidden }) => !hidden) ? [problem('part-empty')] : []),
   ]
 }
 

@@ -1,3 +1,4 @@
+import { partOfMaterial } from '../piece'
 import type { Said, WordTable } from '../measure'
 import { capital, messagesOf, quantity, several, sum } from '../measure'
 
@@ -22,6 +23,11 @@ export interface PlacementMessages {
   'lay-on': { run: string | null }
   'lay-by-compass': Nothing
   'unknown-material': { id: string }
+  'part-nowhere': { name: string }
+  'part-empty': { name: string }
+  'part-not-sold': { name: string; id: string }
+  'make-part-instead': Nothing
+  'throw-part-away': Nothing
   'leave-out-of-mix': Nothing
   'choose-another-material': Nothing
   'shorter-than-cut': { name: string; length: number; cut: number }
@@ -54,7 +60,16 @@ export const PLACEMENT_WORDS: WordTable<PlacementMessages> = {
   'in-the-middle': () => ['Lay it in the middle'],
   'lay-on': ({ run }) => [`Lay it on the ${run ?? 'base’s runs'}`],
   'lay-by-compass': () => ['Lay it by the compass instead'],
-  'unknown-material': ({ id }) => [`The shelf has no “${id}”. It is neither drawn nor counted.`],
+  'unknown-material': ({ id }) => [
+    partOfMaterial(id) === null
+      ? `The shelf has no “${id}”. It is neither drawn nor counted.`
+      : `The piece has no part “${partOfMaterial(id)}”. It is neither drawn nor counted.`,
+  ],
+  'part-nowhere': ({ name }) => [`The part “${name}” lies nowhere on the piece: it is neither made nor bought.`],
+  'part-empty': ({ name }) => [`Nothing lies on the part “${name}” yet: it is its bare base.`],
+  'part-not-sold': ({ name, id }) => [`“${name}” is to be bought as “${id}”, which the shelf has not. It is made instead.`],
+  'make-part-instead': () => ['Make it'],
+  'throw-part-away': () => ['Throw the part away'],
   'leave-out-of-mix': () => ['Leave it out of the mix'],
   'choose-another-material': () => ['Choose another material for this layer'],
   'shorter-than-cut': ({ name, length, cut }) =>

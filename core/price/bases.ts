@@ -1,8 +1,9 @@
-import type { BareBase } from '../material'
+import type { BaseKind } from '../base'
+import type { BareBase, Need } from '../material'
 import { kept } from '../measure'
 import type { Lot } from '../stock'
-import { servesAs } from '../stock'
-import type { Pricing } from './cost-lines'
+import { baseLots, baseOfLot, GivingOut, isFree, lotsOf } from '../stock'
+import type { Copies, Pricing } from './cost-lines'
 import { packsFor } from './cost-lines'
 import { soldBase } from './offer'
 import { openedBy } from './opened'
@@ -14,62 +15,67 @@ export interface WantedBase {
   had: number
 }
 
-/** What a set of groups gets of the lots of the house. Which sets can be served together is a matroid. */
-class GivingOut {
-  private left: number[]
-  /** How many of each lot each group has. */
-  private given: number[][]
-  private readonly serves: readonly (readonly boolean[])[]
+/** Bases that a piece wants, and how many of them are kept for it. */
+export interface GivenBase<P extends Wanting> extends WantedBase {
+  readonly piece: P
+  own: number
+}
 
-  /** @param groups each of one width and price */
-  constructor(groups: readonly (readonly WantedBase[])[], house: readonly Lot[]) {
-    this.left = house.map(({ things }) => things ?? 0)
-    this.given = groups.map(() => house.map(() => 0))
-    this.serves = groups.map(([first]) => house.map((lot) => servesAs(lot, first!.need.width)))
+/** What is in the house, and what bases are sold for. */
+type HousePricing = Pick<Pricing, 'lots' | 'shops' | 'shunned' | 'day'>
+
+/** A piece that wants bases, its own and those of its parts. */
+interface Wanting extends Copies {
+  readonly needs: readonly Need[]
+}
+
+/** What the plan of a kind and width of base is known by. */
+const baseKey = ({ material, width, ownPrice, price }: BareBase): string =>
+  [baseLots(material as BaseKind), Math.round(width * 10) / 10, ...(ownPrice ? [price] : [])].join(':')
+
+/**
+ * What pieces get of the bases of the house: those that are kept for them, and of those that are nobody's as `giveOutBases` says.
+ * @returns by kind and width
+ */
+export function basesGiven<P extends Wanting>(pieces: readonly P[], pricing: HousePricing): ReadonlyMap<string, readonly GivenBase<P>[]> {
+  const wants = pieces
+    .flatMap((piece) =>
+      piece.needs.flatMap((need): GivenBase<P>[] =>
+        need.of === 'base' ? [{ piece, need, open: need.count * piece.copies, own: 0, had: 0 }] : [],
+      ),
+    )
+    .sort((a, b) => a.need.width - b.need.width)
+  takeKept(wants, pricing)
+  giveOutByKind(
+    wants,
+    pricing.lots.filter((lot) => isFree(lot)),
+    pricing,
+  )
+  const groups = new Map<string, GivenBase<P>[]>()
+  for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
+  return groups
+}
+
+/** Gives each piece the bases that are kept for it: the best that its wants make of them. */
+function takeKept<P extends Wanting>(wants: readonly GivenBase<P>[], pricing: HousePricing): void {
+  const keepers = new Set(pricing.lots.flatMap((lot) => (baseOfLot(lot) && lot.reserved?.piece ? [lot.reserved.piece] : [])))
+  for (const id of keepers) {
+    const own = wants.filter(({ piece }) => piece.id === id)
+    const mine = pricing.lots.filter((lot) => lot.reserved?.piece === id && isFree(lot, id))
+    giveOutByKind(own, mine, pricing)
+    for (const want of own) [want.own, want.had] = [want.had, 0]
   }
+}
 
-  /** How many a group has. */
-  has(group: number): number {
-    return this.given[group]!.reduce((n, each) => n + each, 0)
-  }
-
-  /** Lets one more of a group have one, where others move over. @returns whether that could be */
-  letIn(group: number, tried = new Set<number>()): boolean {
-    const { left, given, serves } = this
-    for (const [lot, n] of left.entries()) {
-      if (!n || !serves[group]![lot]) continue
-      left[lot] = n - 1
-      given[group]![lot]! += 1
-      return true
+/** Gives out bases of a house among all who want some, kind by kind. */
+function giveOutByKind(wants: readonly GivenBase<Wanting>[], house: readonly Lot[], pricing: HousePricing): void {
+  for (const kind of new Set(wants.map(({ need }) => need.material as BaseKind))) {
+    const groups = new Map<string, GivenBase<Wanting>[]>()
+    for (const want of wants.filter(({ need }) => need.material === kind)) {
+      const key = baseKey(want.need)
+      groups.set(key, [...(groups.get(key) ?? []), want])
     }
-    for (const lot of left.keys()) {
-      if (!serves[group]![lot] || tried.has(lot)) continue
-      tried.add(lot)
-      const other = given.findIndex((of, i) => i !== group && of[lot]! > 0 && this.letIn(i, tried))
-      if (other < 0) continue
-      given[other]![lot]! -= 1
-      given[group]![lot]! += 1
-      return true
-    }
-    return false
-  }
-
-  /** Takes one from a group that has one. */
-  letGo(group: number): void {
-    const lot = this.given[group]!.findIndex((n) => n > 0)
-    this.given[group]![lot]! -= 1
-    this.left[lot]! += 1
-  }
-
-  /** Hands so many from one group to another, or none. @param better whether it is to stay so */
-  hand(from: number, to: number, many: number, better: () => boolean): boolean {
-    const was = [this.left.slice(), this.given.map((of) => of.slice())] as const
-    for (let n = 0; n < many; n++) this.letGo(from)
-    let got = 0
-    while (got < many && this.letIn(to)) got += 1
-    if (got === many && better()) return true
-    ;[this.left, this.given] = was
-    return false
+    giveOutBases([...groups.values()], lotsOf(house, baseLots(kind)), pricing)
   }
 }
 
@@ -89,7 +95,10 @@ export function giveOutBases(
   const costs = kept<number>(5000)
   const cost = (group: number, count: number): number =>
     costs(`${group} ${count}`, () => openedBy(packsFor(count, soldBase(groups[group]![0]!.need), pricing)).cost[1])
-  const giving = new GivingOut(groups, house)
+  const giving = new GivingOut(
+    groups.map(([first]) => first!.need.width),
+    house,
+  )
   const dearest = groups.map((_, i) => i).sort((a, b) => cost(b, 1) - cost(a, 1))
   for (const group of dearest) while (giving.has(group) < open[group]! && giving.letIn(group));
   const paid = (): number => groups.reduce((all, _, i) => all + cost(i, open[i]! - giving.has(i)), 0)

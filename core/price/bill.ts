@@ -3,6 +3,7 @@ import { byMaterial, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Figure, Minor, Said, Term } from '../measure'
 import { COUNTED, figure, quantity, several, sum, given, named, plusAll, worked } from '../measure'
 import { boughtTogether } from './among'
+import { basesGiven } from './bases'
 import type { Copies, CostLine, Pricing } from './cost-lines'
 import { baseLine, lengthLine, materialLine, perCopy } from './cost-lines'
 import { moneyFigure, usedShare } from './opened'
@@ -84,8 +85,11 @@ export function linesOf({ id, needs, copies }: Omit<BilledPiece, 'budget'>, pric
     return found ? [line(found)] : []
   }
   const piece = { id, copies }
+  const given = [...basesGiven([{ id, needs, copies }], pricing).values()].flat()
   return [
-    ...needs.flatMap((need) => (need.of === 'base' ? [baseLine(need, piece, pricing)] : [])),
+    ...needs.flatMap((need) =>
+      given.flatMap((base) => (base.need === need ? [baseLine(base.need, base.own + base.had, piece, pricing)] : [])),
+    ),
     ...[...byMaterial(thingsIn(needs))].flatMap(([material, own]) => known(material, (of) => materialLine(of, own, piece, pricing))),
     ...[...byMaterial(lengthsIn(needs))].flatMap(([material, own]) => known(material, (of) => lengthLine(of, own, piece, pricing))),
   ]

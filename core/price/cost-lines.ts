@@ -8,7 +8,6 @@ import { breaks, SPARE } from '../constructions'
 import type { InHouse, Lot, Reserved } from '../stock'
 import {
   baseLots,
-  basesOf,
   cutForPiece,
   cutThingsOf,
   fromCut,
@@ -370,11 +369,13 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   }
 }
 
-/** A base for each copy: what is in the house and as wide first, then in the cheapest of what shops have, or at its usual price. */
-export function baseLine(need: BareBase, { id, copies }: Copies, pricing: Pricing): CostLine {
+/**
+ * A base for each copy: what is in the house and as wide first, then in the cheapest of what shops have, or at its usual price.
+ * @param there how many it has of those in the house
+ */
+export function baseLine(need: BareBase, there: number, { id, copies }: Copies, pricing: Pricing): CostLine {
   const { name, material, width } = need
   const wanted = need.count * copies
-  const there = Math.min(wanted, basesOf(pricing.lots, material as BaseKind, width, id))
   const toBuy = wanted - there
   const bought = packsFor(toBuy, soldBase(need), pricing)
   const { packs, holds, cost, words } = openedBy(bought)

@@ -46,9 +46,13 @@ export function keepNeeds(
       rolls.set(stock, (rolls.get(stock) ?? 0) + 1)
     asked.set(material, { material, things: 0, cut: [], ...asked.get(material), rolls })
   }
-  const bases = needs.flatMap((need): AskedBase[] =>
-    need.of === 'base' ? [{ kind: need.material as BaseKind, width: need.width, count: need.count * copies }] : [],
-  )
+  // What is dearest to buy is had from the house first.
+  const dearest = needs.filter((need) => need.of === 'base').sort((a, b) => b.price - a.price)
+  const bases = dearest.map((need): AskedBase => ({
+    kind: need.material as BaseKind,
+    width: need.width,
+    count: need.count * copies,
+  }))
   return keepFor(id, [...asked.values()], bases, pricing.lots, newId)
 }
 

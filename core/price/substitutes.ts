@@ -5,6 +5,7 @@ import type { Said } from '../measure'
 import { quantity, several, sum } from '../measure'
 import type { Lot } from '../stock'
 import { isFree, lotsOf } from '../stock'
+import { partOfMaterial } from '../piece'
 
 /** Something that may stand in for another. */
 export interface Substitute {
@@ -42,28 +43,32 @@ const TEXTURE_AT = { fine: 0, medium: 1, coarse: 2 } as const
  * @param most how many
  */
 export function substitutesFor(of: Material, { materials }: Pick<Shelf, 'materials'>, most = 6): Substitute[] {
-  return Object.values(materials)
-    .flatMap((material): Substitute[] => {
-      const apart = kin(of.kind, material.kind)
-      if (material.id === of.id || apart === Infinity || isCut(of) !== isCut(material)) return []
-      if (WEATHERS.indexOf(material.hardy) < WEATHERS.indexOf(of.hardy)) return []
-      if (isCut(of) && Math.abs(Math.log2(material.width / of.width)) > 0.3) return []
-      // A small thing does what comes in the same pack: a paddle of wire for another paddle.
-      if (of.kind === 'mechanic' && (material.species !== of.species || material.pack.name !== of.pack.name)) return []
-      const colour = colourDifference(of.colours[0]!, material.colours[0]!)
-      if (colour > OTHER_COLOUR && of.kind !== 'mechanic') return []
-      const ratio = isCut(of) ? 1 : face(of) / face(material)
-      const texture = Math.abs(TEXTURE_AT[of.texture] - TEXTURE_AT[material.texture])
-      const distance =
-        colour +
-        WEIGHS.texture * texture +
-        WEIGHS.size * Math.abs(Math.log2(ratio)) +
-        (of.state === material.state ? 0 : WEIGHS.state) +
-        WEIGHS.kind * apart
-      return [{ material, colour, ratio, distance, says: said(colour, texture, ratio) }]
-    })
-    .sort((a, b) => a.distance - b.distance)
-    .slice(0, most)
+  return (
+    Object.values(materials)
+      // What a piece makes itself stands in for nothing that is bought.
+      .filter(({ id }) => partOfMaterial(id) === null)
+      .flatMap((material): Substitute[] => {
+        const apart = kin(of.kind, material.kind)
+        if (material.id === of.id || apart === Infinity || isCut(of) !== isCut(material)) return []
+        if (WEATHERS.indexOf(material.hardy) < WEATHERS.indexOf(of.hardy)) return []
+        if (isCut(of) && Math.abs(Math.log2(material.width / of.width)) > 0.3) return []
+        // A small thing does what comes in the same pack: a paddle of wire for another paddle.
+        if (of.kind === 'mechanic' && (material.species !== of.species || material.pack.name !== of.pack.name)) return []
+        const colour = colourDifference(of.colours[0]!, material.colours[0]!)
+        if (colour > OTHER_COLOUR && of.kind !== 'mechanic') return []
+        const ratio = isCut(of) ? 1 : face(of) / face(material)
+        const texture = Math.abs(TEXTURE_AT[of.texture] - TEXTURE_AT[material.texture])
+        const distance =
+          colour +
+          WEIGHS.texture * texture +
+          WEIGHS.size * Math.abs(Math.log2(ratio)) +
+          (of.state === material.state ? 0 : WEIGHS.state) +
+          WEIGHS.kind * apart
+        return [{ material, colour, ratio, distance, says: said(colour, texture, ratio) }]
+      })
+      .sort((a, b) => a.distance - b.distance)
+      .slice(0, most)
+  )
 }
 
 /** Up to here nobody tells two colours apart side by side at arm's length; from here on they are near. Rules of thumb. */

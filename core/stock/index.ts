@@ -1,6 +1,7 @@
 export * from './take-apart'
 export * from './lot'
 export * from './lot-said'
+export * from './giving-out'
 export * from './reserve'
 export * from './lot-value'
 export * from './amount'

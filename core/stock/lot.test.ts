@@ -4,7 +4,6 @@ import { plainShelf } from '../material'
 import type { Lot } from './lot'
 import {
   baseLots,
-  basesOf,
   counted,
   cutFrom,
   cutOf,
@@ -16,9 +15,11 @@ import {
   lengthsOf,
   lotName,
   lotOf,
+  lotsOf,
   LotSchema,
   parted,
   plentyOf,
+  servesAs,
   thingsOf,
 } from './lot'
 
@@ -60,8 +61,8 @@ describe('what is in the house', () => {
   })
   it('knows bare bases by kind and width: one that is half an inch off serves', () => {
     const ring = lotOf('r', baseLots('wire-ring'), { cut: 350 })
-    expect([350, 362, 364, 330].map((width) => basesOf([ring], 'wire-ring', width))).toEqual([1, 1, 0, 0])
-    expect(basesOf([ring], 'straw', 350)).toBe(0)
+    expect([350, 362, 364, 330].map((width) => servesAs(ring, width))).toEqual([true, true, false, false])
+    expect(lotsOf([ring], baseLots('straw'))).toEqual([])
     expect([lotName(ring, plainShelf()), lotName(lotOf('i', 'ivy', { things: 3 }), plainShelf())]).toEqual(['wire ring', 'ivy trails'])
     expect([fits(ring, plainShelf()), fits({ ...ring, length: 3 }, plainShelf()), fits(lotOf('x', 'nothing', {}), plainShelf())]).toEqual([
       true,

@@ -226,9 +226,6 @@ export function fromCut(wants: readonly { readonly cut: number | null; readonly 
   return had
 }
 
-/** How many bare bases of a kind and width there are that a piece may have. @param width mm */
-export const basesOf = (lots: readonly Lot[], kind: BaseKind, width: number, piece: string | null = null): number =>
-  lotsOf(lots, baseLots(kind)).reduce((n, lot) => n + (servesAs(lot, width) && isFree(lot, piece) ? (lot.things ?? 0) : 0), 0)
 /** Whether a bare base is as wide as one that is wanted. */
 export const servesAs = ({ cut }: Pick<Lot, 'cut'>, width: number): boolean =>
   cut === null || Math.abs(cut - width) <= ALIKE_BASES + EPSILON

@@ -1,7 +1,8 @@
 import type { BaseKind } from '../base'
 import { deltaOf } from '../measure'
 import type { Lot } from './lot'
-import { baseLots, isFree, parted, servesAs } from './lot'
+import { GivingOut } from './giving-out'
+import { baseLots, isFree, parted } from './lot'
 
 /** What is written and what goes when lots change hands. */
 export interface LotChanges {
@@ -57,12 +58,22 @@ export function keepFor(
     for (const lot of whole.sort((a, b) => a.things! - b.things!)) if (left > 0) left -= keep(lot, left)
     for (const lot of house.free(material)) if (rolls.has(lot.id)) keep(lot, rolls.get(lot.id)!)
   }
-  for (const { kind, width, count } of bases) {
-    let left = count
+  for (const kind of new Set(bases.map((each) => each.kind))) {
+    const wanted = bases.filter((each) => each.kind === kind)
     // The nearest in width first; what is of no said width serves any, so it is left for others.
-    const off = ({ cut }: Lot): number => (cut === null ? Infinity : Math.abs(cut - width))
-    const bare = house.free(baseLots(kind)).filter((lot) => servesAs(lot, width))
-    for (const lot of bare.sort((a, b) => (off(a) === off(b) ? 0 : off(a) - off(b)))) if (left > 0) left -= keep(lot, left)
+    const off = ({ cut }: Lot): number => (cut === null ? Infinity : Math.min(...wanted.map(({ width }) => Math.abs(cut - width))))
+    const bare = house.free(baseLots(kind)).sort((a, b) => (off(a) === off(b) ? 0 : off(a) - off(b)))
+    const giving = new GivingOut(
+      wanted.map(({ width }) => width),
+      bare,
+    )
+    wanted.forEach(({ count }, i) => {
+      while (giving.has(i) < count && giving.letIn(i));
+    })
+    bare.forEach((lot, k) => {
+      const count = wanted.reduce((n, _, i) => n + giving.of(i)[k]!, 0)
+      if (count > 0) keep(lot, count)
+    })
   }
   // Where nothing came back, all that is new is what it takes.
   if (given === lots) return { put: house.changed(), gone: [] }

@@ -6,6 +6,7 @@ import { byMaterial, lengthsIn, materialOf, needsWire, pieceLength, piecesPerSte
 import type { Said } from '../measure'
 import { inList, listed, quantity, several, sum, worked } from '../measure'
 import type { Layer } from '../piece'
+import { partOfMaterial } from '../piece'
 import type { CautionId } from './cautions'
 import { cuttingCautions, hazardCautions } from './cautions'
 import { each } from './durations'
@@ -100,7 +101,7 @@ export function stemsTask(context: TaskContext, layers: readonly LaidLayer[]): U
 
 function cutLine(layer: Layer, material: Material, n: number): Said {
   const all = several(n, material.name, material.plural)
-  if (layer.cut === null || layer.cut >= material.length) return sum`${all}, left whole.`
+  if (layer.cut === null || partOfMaterial(material.id) !== null || layer.cut >= material.length) return sum`${all}, left whole.`
   const per = piecesPerStem(material, layer.cut)
   const length = quantity.length(pieceLength(material, layer.cut))
   return per > 1 ? sum`${all} cut to ${length}: ${quantity.count(per)} from each stem.` : sum`${all} cut to ${length}.`

@@ -1,61 +1,16 @@
-import type { BaseKind } from '../base'
-import type { BareBase } from '../material'
 import { COUNTED, figure, quantity, sum } from '../measure'
-import type { WantedBase } from '../price'
-import { giveOutBases, moneyFigure, openedBy, packsFor, soldBase, usedFigure } from '../price'
-import type { Lot } from '../stock'
-import { baseLots, baseOfLot, isFree, lotsOf, servesAs } from '../stock'
+import type { GivenBase } from '../price'
+import { basesGiven, moneyFigure, openedBy, packsFor, soldBase, usedFigure } from '../price'
 import type { InHand, MaterialPlan, Workroom } from './workroom'
 
-/** What the plan of a kind and width of base is known by. */
-const baseKey = ({ material, width, ownPrice, price }: BareBase): string =>
-  [baseLots(material as BaseKind), Math.round(width * 10) / 10, ...(ownPrice ? [price] : [])].join(':')
-
-/** Bases that are wanted for a piece, and how many of them are kept for it. */
-interface BaseWant extends WantedBase {
-  readonly piece: InHand
-  own: number
-}
-
-/** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. */
-export function basesPlans(pieces: readonly InHand[], workroom: Workroom): MaterialPlan[] {
-  const { lots } = workroom
-  const wants = pieces
-    .flatMap((piece) =>
-      piece.needs.flatMap((need): BaseWant[] =>
-        need.of === 'base' ? [{ piece, need, open: need.count * piece.copies, own: 0, had: 0 }] : [],
-      ),
-    )
-    .sort((a, b) => a.need.width - b.need.width)
-  takeKept(wants, lots)
-  const groups = new Map<string, BaseWant[]>()
-  for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
-  for (const kind of new Set(wants.map(({ need }) => need.material as BaseKind)))
-    giveOutBases(
-      [...groups.values()].filter(([first]) => first!.need.material === kind),
-      lotsOf(lots, baseLots(kind)).filter((lot) => isFree(lot)),
-      workroom,
-    )
-  return [...groups].map(([id, own]) => basePlan(id, own, workroom))
-}
-
-/** Gives each piece the bases that are kept for it, as far as they are wide enough. */
-function takeKept(wants: readonly BaseWant[], lots: readonly Lot[]): void {
-  const left = new Map(lots.flatMap((lot): [string, number][] => (baseOfLot(lot) ? [[lot.id, lot.things ?? 0]] : [])))
-  for (const want of wants)
-    for (const lot of lotsOf(lots, baseLots(want.need.material as BaseKind))) {
-      if (lot.reserved?.piece !== want.piece.id || !isFree(lot, want.piece.id) || !servesAs(lot, want.need.width)) continue
-      const taken = Math.min(left.get(lot.id)!, want.open)
-      left.set(lot.id, left.get(lot.id)! - taken)
-      want.open -= taken
-      want.own += taken
-    }
-}
+/** Every piece has a base of its own: one that is kept for it, one that is nobody's and as wide, or a new one. So have its parts. */
+export const basesPlans = (pieces: readonly InHand[], workroom: Workroom): MaterialPlan[] =>
+  [...basesGiven(pieces, workroom)].map(([id, own]) => basePlan(id, own, workroom))
 
 /** One kind and width of base, for all pieces that want it. */
-function basePlan(id: string, own: readonly BaseWant[], workroom: Workroom): MaterialPlan {
+function basePlan(id: string, own: readonly GivenBase<InHand>[], workroom: Workroom): MaterialPlan {
   const { need } = own[0]!
-  const total = (of: (want: BaseWant) => number): number => own.reduce((n, each) => n + of(each), 0)
+  const total = (of: (want: GivenBase<InHand>) => number): number => own.reduce((n, each) => n + of(each), 0)
   const [toBuy, there] = [total(({ open }) => open), total((each) => each.own + each.had)]
   const bought = packsFor(toBuy, soldBase(need), workroom)
   const { packs, holds, cost, words } = openedBy(bought)

@@ -4,7 +4,8 @@ import { runsOf } from '../../core/base'
 import { beginLayer, seenShares } from '../../core/coverage'
 import { readPiece, writePiece } from '../../core/formats'
 import type { Piece } from '../../core/piece'
-import { EACH, edit, mirrorPiece } from '../../core/piece'
+import { EACH, edit, materialOfPart, mirrorPiece, partAsPiece } from '../../core/piece'
+import type { Need } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
 import { inches } from '../../core/measure'
 import { isCarrier } from '../../core/fixing'
@@ -94,6 +95,45 @@ describe('any piece', () => {
         expect(onOthers(laid)).toBeLessThanOrEqual(onOthers(asPlaces))
         // The same things, each once.
         laid.forEach(({ placements }, i) => expect(new Set(placements)).toEqual(new Set(asPlaces[i]!.placements)))
+      },
+      SOME,
+      0,
+    ))
+  it('has in each part of it what that is by itself: needs, weight, minutes and how long it dries', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const [part] = piece.parts
+        if (!part) return
+        const whole = worked(piece)
+        const alone = work(partAsPiece(piece, part), shelf)
+        const of = materialOfPart(part.id)
+        const n = whole.placements.filter(({ material }) => material === of).length
+        const amounts = (needs: readonly Need[], times: number) =>
+          needs
+            .map((need) => `${need.material} ${need.use} ${((need.of === 'lengths' ? need.length : 1) * need.count * times).toFixed(4)}`)
+            .sort()
+        const own = (needs: readonly Need[]) => needs.filter(({ of: sort, layer }) => sort !== 'base' && layer === of)
+        expect(amounts(own(whole.needs), 1)).toEqual(
+          n
+            ? amounts(
+                alone.needs.filter(({ of: sort }) => sort !== 'base'),
+                n,
+              )
+            : [],
+        )
+        const bases = (needs: readonly Need[]) => needs.reduce((all, need) => all + (need.of === 'base' ? need.count : 0), 0)
+        expect(bases(whole.needs)).toBe(bases(work({ ...piece, layers: [] }, shelf).needs) + n * bases(alone.needs))
+        const weighed = whole.mass.parts.filter(({ material }) => material === of).reduce((all, { figure }) => all + figure.value, 0)
+        expect(weighed).toBeCloseTo(n * alone.mass.whole.value, 6)
+        const [task, ...more] = whole.tasks.filter(({ kind }) => kind === 'part')
+        expect([more, task !== undefined]).toEqual([[], n > 0])
+        if (!task) return
+        const steps = alone.tasks.filter(({ kind }) => ['base', 'stems', 'bow', 'lay', 'join', 'paint', 'seal'].includes(kind))
+        expect(task.hands.value).toBeCloseTo(n * steps.reduce((all, { hands }) => all + hands.value, 0), 6)
+        expect(task.waits.value).toBeGreaterThanOrEqual(part.dries)
+        for (const { layer, after } of whole.tasks.filter(({ kind }) => kind === 'lay'))
+          expect(after.some(({ id }) => id === task.id)).toBe(layer === 'parts')
       },
       SOME,
       0,

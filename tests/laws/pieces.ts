@@ -3,8 +3,19 @@ import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
 import { beginLayer } from '../../core/coverage'
 import { CATALOGUE } from '../../core/material'
 import { kept } from '../../core/measure'
-import type { Layer, Piece } from '../../core/piece'
-import { bears, PieceSchema, rulesFor, SPOTS, startLayer, startPiece, withRuleKind } from '../../core/piece'
+import type { Layer, Part, Piece } from '../../core/piece'
+import {
+  bears,
+  PART_LIES,
+  PieceSchema,
+  rulesFor,
+  SPOTS,
+  startLayer,
+  startPart,
+  startPiece,
+  unmadePart,
+  withRuleKind,
+} from '../../core/piece'
 import { shelf } from '../../core/testing'
 import type { Workings } from '../../core/workings'
 import { work } from '../../core/workings'
@@ -42,6 +53,18 @@ const beginning = fc.record({
   ),
   /** What lies on the things of another layer, for some pieces. */
   borne: fc.option(fc.record({ material: fc.constantFrom(...SMALL), seed: fc.integer({ min: 1, max: 99 }) }), { nil: null, freq: 2 }),
+  /** What is made beforehand and laid like a material, for some. */
+  part: fc.option(
+    fc.record({
+      kind: fc.constantFrom('wire-ring', 'grapevine', 'straw', 'spray', 'heart'),
+      of: fc.constantFrom('acorn', 'bay', 'dahlia', 'garland-pine', 'ribbon-slate'),
+      lies: fc.constantFrom(...PART_LIES),
+      n: fc.integer({ min: 1, max: 5 }),
+      dries: fc.integer({ min: 0, max: 300 }),
+      seed: fc.integer({ min: 1, max: 99 }),
+    }),
+    { nil: null, freq: 2 },
+  ),
   copies: fc.integer({ min: 1, max: 3 }),
   weather: fc.constantFrom('indoors', 'covered', 'open'),
   budget: fc.option(fc.integer({ min: 500, max: 9000 }), { nil: null }),
@@ -50,7 +73,7 @@ const beginning = fc.record({
 })
 type Beginning = typeof beginning extends fc.Arbitrary<infer T> ? T : never
 
-function begun({ kind, size, layers, borne, copies, weather, budget, day, hangs }: Beginning): Piece {
+function begun({ kind, size, layers, borne, part, copies, weather, budget, day, hangs }: Beginning): Piece {
   const start = startPiece('p', 'Piece', kind)
   const { sizes } = BASE_SORTS[kind]
   let piece: Piece = {
@@ -70,12 +93,30 @@ function begun({ kind, size, layers, borne, copies, weather, budget, day, hangs 
     // What goes by another layer needs one to go by.
     if (PieceSchema.safeParse(next).success) piece = next
   })
+  if (part) piece = withPart(piece, part)
   if (borne && piece.layers.some(({ rule }) => bears(rule))) {
     const layer = startLayer('borne', CATALOGUE[borne.material]!, borne.seed)
     const on = onOthers({ ...layer, ...withRuleKind(layer, 'on', '') }, piece, borne.seed)
     piece = { ...piece, layers: [...piece.layers, on] }
   }
   return piece
+}
+
+/** With a part of one layer, laid at even distances. */
+function withPart(piece: Piece, { kind, of, lies, n, dries, seed }: NonNullable<Beginning['part']>): Piece {
+  const begun = startPart('made', 'made thing', kind)
+  const runs = runsOf(begun.base)
+  const inside = beginLayer(
+    { piece: { ...piece, base: begun.base, layers: [] }, runs, shelf },
+    { id: 'in', material: CATALOGUE[of]!, seed, by: null },
+  ).layer
+  const part: Part = { ...begun, lies, dries, layers: [inside] }
+  const layer = startLayer('parts', unmadePart(part), seed, runsOf(piece.base))
+  return {
+    ...piece,
+    parts: [part],
+    layers: [...piece.layers, { ...layer, rule: { kind: 'compass', count: n, start: (seed % 10) / 10 } }],
+  }
 }
 
 /** What lies on other things lies on those of a layer that bears some, here or there on them. */

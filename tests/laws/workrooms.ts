@@ -76,21 +76,18 @@ const lengths: fc.Arbitrary<Need> = fc
     length: Math.min(each.length, CATALOGUE[each.material]!.length),
     joins: each.material === 'paddle-wire' || each.material === 'jute-twine',
   }))
-const base: fc.Arbitrary<Need> = fc.constantFrom(...WIDTHS).map((width) => ({
-  of: 'base',
-  material: 'straw',
-  use: 'base',
-  layer: 'base',
-  count: 1,
-  name: 'straw ring',
-  price: 649,
-  width,
-}))
+/** The base of a piece, and of its parts some of another width. */
+const bases: fc.Arbitrary<Need[]> = fc
+  .tuple(fc.constantFrom(...WIDTHS), fc.option(fc.record({ width: fc.constantFrom(...WIDTHS), count: fc.integer({ min: 1, max: 4 }) })))
+  .map(([width, parts]) => {
+    const bare = { of: 'base' as const, material: 'straw', use: 'base', layer: 'base', count: 1, name: 'straw ring', price: 649, width }
+    return parts && parts.width !== width ? [bare, { ...bare, ...parts, layer: 'part:nest' }] : [bare]
+  })
 export const need = fc.oneof({ weight: 3, arbitrary: things }, { weight: 2, arbitrary: lengths }, glue)
 
 export const pieces: fc.Arbitrary<InHand[]> = fc
   .array(
-    fc.record({ copies: fc.integer({ min: 1, max: 4 }), own: fc.array(need, { minLength: 1, maxLength: 4 }), base: fc.option(base) }),
+    fc.record({ copies: fc.integer({ min: 1, max: 4 }), own: fc.array(need, { minLength: 1, maxLength: 4 }), base: fc.option(bases) }),
     {
       minLength: 1,
       maxLength: 4,
@@ -101,7 +98,7 @@ export const pieces: fc.Arbitrary<InHand[]> = fc
       id: `p${i}`,
       name: `Piece ${i}`,
       copies,
-      needs: [...(bare ? [bare] : []), ...own],
+      needs: [...(bare ?? []), ...own],
     })),
   )
 

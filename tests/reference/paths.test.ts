@@ -37,7 +37,7 @@ function sameBox(glyph: Glyph): void {
 
 describe('the bounds that drawings declare are those that an independent reader of paths finds', () => {
   it.each(Object.keys(SPECIES))('%s', (species) => {
-    sameBox(itemGlyph({ species, length: 120, width: 70, seed: 5, bearing: 40, tint: null, words: null, depth: 0, rise: 0, made: null }))
+    sameBox(itemGlyph({ species, length: 120, width: 70, seed: 5, bearing: 40, tint: null, words: null, depth: 0, rise: 0, made: null, part: null }))
   })
   it.each(BASE_KINDS)('base: %s', (kind) => sameBox(baseGlyph(usualBase(kind), runsOf(usualBase(kind)))))
 })

@@ -6,8 +6,8 @@ import { EllipsisVertical, Keyboard, Redo2, Undo2 } from '@lucide/vue'
 import { useBench } from '~/stores/bench'
 import { useShops } from '~/stores/shops'
 import { exportPiece } from '~/utils/files'
-
-export type Panel = 'brief' | 'base' | 'stems' | 'fixing' | 'hanging' | 'order' | 'cost'
+import type { Panel } from '~/utils/panels'
+import { ofParts, PANELS } from '~/utils/panels'
 
 defineProps<{ panel: Panel }>()
 const emit = defineEmits<{ panel: [panel: Panel]; keys: [] }>()
@@ -16,15 +16,6 @@ const shops = useShops()
 const versions = ref(false)
 const picturing = ref(false)
 const SAVING = { saved: 'Saved', waiting: 'Saving…', failing: 'Not saved yet' } as const
-const PANELS: readonly { id: Panel; name: string }[] = [
-  { id: 'brief', name: 'Brief' },
-  { id: 'base', name: 'Base' },
-  { id: 'stems', name: 'Stems' },
-  { id: 'fixing', name: 'Fixing' },
-  { id: 'hanging', name: 'Hanging' },
-  { id: 'order', name: 'Order' },
-  { id: 'cost', name: 'Cost' },
-]
 </script>
 
 <template>
@@ -35,7 +26,9 @@ const PANELS: readonly { id: Panel; name: string }[] = [
     <NuxtLink to="/shelf" class="shrink-0 text-fine font-medium text-soft underline decoration-dotted underline-offset-2 hover:text-ink"
       >Shelf</NuxtLink
     >
-    <h1 class="min-w-0 truncate font-serif text-lg leading-none">{{ bench.piece?.brief.name }}</h1>
+    <h1 class="min-w-0 truncate font-serif text-lg leading-none">
+      {{ bench.whole?.brief.name }}<template v-if="bench.openPart"><span class="text-soft"> · </span>{{ bench.openPart.name }}</template>
+    </h1>
     <span class="shrink-0 text-tiny" :class="bench.saving === 'failing' ? 'font-semibold text-ruddy' : 'text-soft'" data-testid="saving">{{
       SAVING[bench.saving]
     }}</span>
@@ -51,7 +44,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
     >
     <nav class="mx-auto flex shrink-0 items-stretch self-stretch" aria-label="Stages of the work">
       <button
-        v-for="(each, i) in PANELS"
+        v-for="(each, i) in bench.openPart ? PANELS.filter(({ id }) => ofParts(id)) : PANELS"
         :key="each.id"
         type="button"
         class="relative px-2 text-small max-[1140px]:px-1"
@@ -66,7 +59,8 @@ const PANELS: readonly { id: Panel; name: string }[] = [
         <span class="mr-1 text-tiny text-soft" aria-hidden="true">{{ i + 1 }}</span>{{ each.name }}
       </button>
       <NuxtLink
-        :to="`/piece/${bench.piece?.id}/make`"
+        v-if="!bench.openPart"
+        :to="`/piece/${bench.whole?.id}/make`"
         class="flex items-center whitespace-nowrap px-2 text-small text-soft hover:text-ink max-[1140px]:px-1"
         ><span class="mr-1 text-tiny" aria-hidden="true">8</span>Make sheet</NuxtLink
       >
@@ -113,7 +107,7 @@ const PANELS: readonly { id: Panel; name: string }[] = [
               type="button"
               class="block w-full rounded px-2 py-1 text-left"
               :class="active ? 'bg-moss' : ''"
-              @click="exportPiece(bench.piece!, shops.shelf)"
+              @click="exportPiece(bench.whole!, shops.shelf)"
             >
               Export as JSON
             </button></MenuItem

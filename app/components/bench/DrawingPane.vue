@@ -29,7 +29,6 @@ import type { View } from '~/drawing/view'
 import { useBench } from '~/stores/bench'
 import { useStemEditing } from '~/composables/useStemEditing'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 import { materialOf } from '#core/material'
 import { canLieOn } from '#core/placement'
 import { laidAlone } from '#core/piece'
@@ -38,7 +37,6 @@ const props = defineProps<{ measuring: boolean }>()
 const bench = useBench()
 const previews = usePreviews()
 const hand = useStemEditing()
-const shops = useShops()
 const notices = useNotices()
 const holder = useTemplateRef('holder')
 const { width, height } = useElementSize(holder)
@@ -101,7 +99,7 @@ watch([width, height], ([w, h]) => {
 })
 
 function dropped(event: DragEvent): void {
-  const material = materialOf(shops.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
+  const material = materialOf(bench.shelf, event.dataTransfer?.getData(MATERIAL_TYPE) ?? '')
   if (!material || !stage) return
   event.preventDefault()
   const bearer = bench.byId.get(stage.bearerAt(event.clientX, event.clientY, material) ?? '')

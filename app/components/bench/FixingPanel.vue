@@ -7,11 +7,9 @@ import { capital, lowerFirst, quantity, show, showSum, several } from '#core/mea
 import type { FixingSchool, Layer, WayId } from '#core/piece'
 import { FIXING_SCHOOLS, WAYS } from '#core/piece'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 
 /** How everything is held: the school of the piece, and for each layer the way, why it suits, what never does, and what it takes. */
 const bench = useBench()
-const shops = useShops()
 const piece = computed(() => bench.piece!)
 const fixings = computed(() => bench.workings?.fixings ?? [])
 
@@ -46,7 +44,7 @@ function takes(layer: string): { readonly says: string; readonly sum: string }[]
   return (bench.workings?.taken ?? [])
     .filter((each) => each.layer === layer)
     .map(({ material, of, figure }) => {
-      const known = materialOf(shops.shelf, material)
+      const known = materialOf(bench.shelf, material)
       const name = known?.name ?? material
       const says =
         of === 'length'
@@ -57,7 +55,7 @@ function takes(layer: string): { readonly says: string; readonly sum: string }[]
       return { says, sum: showSum(figure, bench.manner) }
     })
 }
-const wires = computed(() => wiresOn(shops.shelf).map(({ id, name }) => ({ value: id, name: capital(name) })))
+const wires = computed(() => wiresOn(bench.shelf).map(({ id, name }) => ({ value: id, name: capital(name) })))
 const wire = computed(() => piece.value.fixing.wire ?? USUAL_WIRE)
 </script>
 

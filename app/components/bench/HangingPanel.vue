@@ -8,12 +8,10 @@ import type { Hanger } from '#core/piece'
 import { HOOKS } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
-import { useShops } from '~/stores/shops'
 
 /** What a piece hangs by and on, what it weighs part by part, and what its hook bears. */
 const bench = useBench()
 const settings = useSettings()
-const shops = useShops()
 const weighing = ref(false)
 const piece = computed(() => bench.piece!)
 const hanger = computed(() => piece.value.hanger)
@@ -44,7 +42,7 @@ function takeLoop(loop: Hanger['loop']): void {
   )
 }
 function begin(): void {
-  const usual = usualHanger(piece.value, bench.runs, workings.value?.mass.whole.value ?? 0, shops.shelf)
+  const usual = usualHanger(piece.value, bench.runs, workings.value?.mass.whole.value ?? 0, bench.shelf)
   bench.take({ do: 'hanger', hanger: usual }, 'choose a hanger')
 }
 const run = computed(() => bench.runs.find(({ id }) => id === hanger.value?.run) ?? bench.runs[0]!)
@@ -53,12 +51,12 @@ const runs = computed(() => bench.runs.map(({ id, name }) => ({ value: id, name:
 /** What can be weighed: every material that lies on the piece. */
 const materials = computed(() => {
   const ids = new Set((workings.value?.mass.parts ?? []).filter(({ kind }) => kind === 'stems').map(({ material }) => material!))
-  return [...ids].flatMap((id) => materialOf(shops.shelf, id) ?? [])
+  return [...ids].flatMap((id) => materialOf(bench.shelf, id) ?? [])
 })
 const readings = computed(() =>
   piece.value.weighed.map((reading) => ({
     ...reading,
-    name: reading.what === 'whole' ? 'The finished piece' : (materialOf(shops.shelf, reading.what)?.plural ?? reading.what),
+    name: reading.what === 'whole' ? 'The finished piece' : (materialOf(bench.shelf, reading.what)?.plural ?? reading.what),
   })),
 )
 const whole = computed(() => piece.value.weighed.find(({ what }) => what === 'whole')?.grams ?? null)
@@ -68,7 +66,7 @@ const weigh = (grams: number | null): string | null =>
 const parts = computed(() =>
   heaviestFirst(workings.value?.mass.parts ?? []).map((part) => {
     const layer = workings.value?.layers.find(({ id }) => id === part.layer)
-    const material = part.material === null ? undefined : materialOf(shops.shelf, part.material)
+    const material = part.material === null ? undefined : materialOf(bench.shelf, part.material)
     const name =
       part.kind === 'base'
         ? 'Base'
@@ -134,7 +132,7 @@ const chains = computed(() => {
           none="usual"
           :hint="
             hung?.bears && hanger.rated === null
-              ? `About ${show(quantity.mass(rate(HANGING_HOOKS[hanger.hook].bears, shops.shelf)), bench.manner)}`
+              ? `About ${show(quantity.mass(rate(HANGING_HOOKS[hanger.hook].bears, bench.shelf)), bench.manner)}`
               : undefined
           "
           :take="(rated) => set({ rated }, 'rate the hook')"

@@ -11,13 +11,11 @@ import { materialOf } from '#core/material'
 import { tip } from '~/utils/key-list'
 import { RULE_FORMS } from '~/components/rules/forms'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 
 /** One layer: what it is, where its rule puts it, and how it lies. */
 const props = defineProps<{ layer: Layer; place: number; last: boolean; open: boolean }>()
 const emit = defineEmits<{ toggle: []; move: [to: number] }>()
 const bench = useBench()
-const shops = useShops()
 const mixing = ref(false)
 
 const worked = computed(() => bench.workings?.layers.find(({ id }) => id === props.layer.id))
@@ -25,8 +23,8 @@ const worked = computed(() => bench.workings?.layers.find(({ id }) => id === pro
 const seen = computed(() =>
   (bench.workings?.seen.length ?? 0) > 1 ? (bench.workings!.seen.find((each) => each.layer === props.layer.id) ?? null) : null,
 )
-const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
-const nameOf = (id: string): string => materialOf(shops.shelf, id)?.name ?? id
+const first = computed(() => materialOf(bench.shelf, props.layer.mix[0]!.material))
+const nameOf = (id: string): string => materialOf(bench.shelf, id)?.name ?? id
 
 /** Put aside, itself or with what bears it. */
 const aside = computed(() => putAside(bench.piece!.layers).has(props.layer.id))
@@ -51,7 +49,7 @@ function takeRule(kind: RuleKind): void {
 const dealt = computed(() => laysStems(props.layer.rule))
 /** What is made of lengths is mixed with its own kind only. */
 const mixable = computed(() => (first.value && !dealt.value ? [first.value.kind] : undefined))
-const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(materialOf(shops.shelf, material)?.species ?? '')))
+const lettered = computed(() => props.layer.mix.some(({ material }) => bearsWords(materialOf(bench.shelf, material)?.species ?? '')))
 function takeWords(words: string): string | null {
   const missing = missingLetters(words)
   if (missing.length) return `The signs’ face has no ${missing.slice(0, 5).join(' ')}`

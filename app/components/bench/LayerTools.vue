@@ -11,20 +11,18 @@ import { bearerOf, edit, FULLNESS, laysStems } from '#core/piece'
 import { askFilling, askSwap, askWorkings } from '~/workers/workings'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
 import { useTakingOff } from '~/stores/taking-off'
 
 /** What can be done to a layer as a whole: spread what is in hand, fill to a fullness, swap a material, vary, put back, take away. */
 const props = defineProps<{ layer: Layer }>()
 const bench = useBench()
-const shops = useShops()
 const notices = useNotices()
 const stock = useStock()
 const taking = useTakingOff()
 const own = computed(() => bench.workings?.placements.filter((each) => each.layer === props.layer.id) ?? [])
 
-const first = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material))
+const first = computed(() => materialOf(bench.shelf, props.layer.mix[0]!.material))
 /** Whether it is of stems, which can be swapped for any other, and on the base also spread and filled in. */
 const stems = computed(() => laysStems(props.layer.rule))
 const spreads = computed(() => stems.value && bearerOf(props.layer.rule) === null)
@@ -40,7 +38,7 @@ function fit(): void {
   const stems = read.ok ? read.value : NaN
   fitError.value = Number.isInteger(stems) ? '' : 'A whole number of stems, please.'
   if (fitError.value) return
-  const fitted = fitTo(props.layer, stems, bench.runs, shops.shelf)
+  const fitted = fitTo(props.layer, stems, bench.runs, bench.shelf)
   if (!fitted)
     fitError.value = 'These do not go round by this rule, or it has no count of its own. Choose compass, every so far or scatter.'
   else {
@@ -54,7 +52,7 @@ async function fill(fullness: Brief['fullness']): Promise<void> {
   filling.value = { fullness, answer: await askFilling(bench.piece!, stock.pricing, props.layer.id, fullness) }
 }
 function takeFilling({ layer, things, material }: Filling): void {
-  const { name, plural } = materialOf(shops.shelf, material)!
+  const { name, plural } = materialOf(bench.shelf, material)!
   bench.apply({ do: 'add', layer, things }, `fill with ${several(things.length, name, plural)}`)
   filling.value = null
 }
@@ -98,7 +96,7 @@ function stopSwap(): void {
   offered.value = null
 }
 const nameOf = (id: string, n: number): string =>
-  several(n, materialOf(shops.shelf, id)?.name ?? id, materialOf(shops.shelf, id)?.plural ?? id)
+  several(n, materialOf(bench.shelf, id)?.name ?? id, materialOf(bench.shelf, id)?.plural ?? id)
 const share = (value: number): string => show(quantity.share(value), bench.manner)
 </script>
 
@@ -149,7 +147,7 @@ const share = (value: number): string => show(quantity.share(value), bench.manne
           :aria-expanded="swapping === part.material"
           @click="swapping === part.material ? stopSwap() : (stopSwap(), (swapping = part.material))"
         >
-          {{ materialOf(shops.shelf, part.material)?.plural ?? part.material }}
+          {{ materialOf(bench.shelf, part.material)?.plural ?? part.material }}
         </button>
       </div>
       <div v-if="offered && swapping" class="mt-1 border-l-2 border-rime bg-sheet px-2 py-1 text-fine" data-testid="swap">

@@ -64,7 +64,7 @@ const needs = computed(() => (layers.value.length ? [] : baseNeeds(bench.piece!.
 const others = computed(() =>
   layers.value.length
     ? []
-    : (pieces.records ?? []).filter(({ id, piece }) => id !== bench.piece!.id && piece.layers.length).slice(0, MOST_OTHERS),
+    : (pieces.records ?? []).filter(({ id, piece }) => id !== bench.whole!.id && piece.layers.length).slice(0, MOST_OTHERS),
 )
 /** Pieces that are offered to begin from, the newest. */
 const MOST_OTHERS = 12
@@ -141,5 +141,6 @@ function takeFrom(id: string): void {
     </button>
     <MaterialPicker v-if="picking" class="mt-2" begins @pick="(material: Material) => add(material)" @close="picking = false" />
     <EvenOutCard v-if="layers.length" class="mt-2" />
+    <PartsCard v-if="!bench.openPart" @lay="(material) => add(material)" />
   </div>
 </template>

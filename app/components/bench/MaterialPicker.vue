@@ -7,14 +7,12 @@ import { MATERIAL_TYPE } from '~/utils/drag-types'
 import { useForetold } from '~/composables/useForetold'
 import { useBench } from '~/stores/bench'
 import { thingsOf } from '#core/stock'
-import { useShops } from '~/stores/shops'
 import { useStock } from '~/stores/stock'
 
 /** What of the shelf can be laid, to choose one from; where it `begins` a layer it can be dragged onto the base, and what it comes to is told. */
 const props = defineProps<{ begins?: boolean; kinds?: readonly MaterialKind[] }>()
 const emit = defineEmits<{ pick: [material: Material]; close: [] }>()
 const bench = useBench()
-const shops = useShops()
 const stock = useStock()
 const find = ref('')
 const { told, consider, leave } = useForetold()
@@ -36,7 +34,7 @@ onMounted(() =>
 const MOST = 60
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  const all = Object.values(shops.shelf.materials).filter(
+  const all = Object.values(bench.shelf.materials).filter(
     (each) =>
       canLay(each) &&
       (!props.kinds || props.kinds.includes(each.kind)) &&

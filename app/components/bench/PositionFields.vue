@@ -4,15 +4,13 @@ import type { Flow, Layer, Role } from '#core/piece'
 import { bearerOf, EACH, FLOWS, laysLengths, ROLE_NAMES, ROLES, ruleSortOf } from '#core/piece'
 import { capital } from '#core/measure'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 import { materialOf } from '#core/material'
 
 /** How a layer lies: on which run, which way, how far in or out, how long, and whose place it minds. */
 const props = defineProps<{ layer: Layer }>()
 const bench = useBench()
-const shops = useShops()
 
-const leafy = computed(() => props.layer.mix.some(({ material }) => materialOf(shops.shelf, material)?.form === 'leaf'))
+const leafy = computed(() => props.layer.mix.some(({ material }) => materialOf(bench.shelf, material)?.form === 'leaf'))
 /** What goes along the base as its numbers say, and does not lie otherwise. */
 const along = computed(() => laysLengths(props.layer.rule) && !ruleSortOf(props.layer.rule.kind).level)
 /** What another thing bears has its place on that. */

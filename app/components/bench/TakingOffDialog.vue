@@ -2,16 +2,16 @@
 import { computed } from 'vue'
 import { several } from '#core/measure'
 import { materialOf } from '#core/material'
-import { useShops } from '~/stores/shops'
 import { useTakingOff } from '~/stores/taking-off'
+import { useBench } from '~/stores/bench'
 
 /** What becomes of things when what bears them goes. */
+const bench = useBench()
 const taking = useTakingOff()
-const shops = useShops()
 
 const borne = computed(() => {
   const all = taking.asked?.borne ?? []
-  const material = materialOf(shops.shelf, all[0]?.material ?? '')
+  const material = materialOf(bench.shelf, all[0]?.material ?? '')
   const alike = material && all.every((each) => each.material === material.id)
   return alike ? several(all.length, material.name, material.plural) : several(all.length, 'thing', 'things')
 })

@@ -18,7 +18,7 @@ const budget = computed(() => bench.piece?.brief.budget ?? null)
 /** What a line counts, as one says it: lengths, stems, or so many of a thing. */
 function neededOf({ of, id }: CostLine): string {
   if (of === 'length') return 'Length needed'
-  const material = materialOf(shops.shelf, id)
+  const material = materialOf(bench.shelf, id)
   return material && onStem(material) ? 'Stems needed' : 'Needed'
 }
 
@@ -60,7 +60,9 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
               :aria-label="names[problem.severity]"
             />
             <div class="min-w-0">
-              <p>{{ say(problem.says, bench.manner) }}</p>
+              <p>
+                <template v-if="problem.part">In the {{ problem.part }}: </template>{{ say(problem.says, bench.manner) }}
+              </p>
               <SuggestedFixes :mends="problem.mends" />
             </div>
           </li>

@@ -4,13 +4,11 @@ import { useElementSize } from '@vueuse/core'
 import { inches, readTape } from '#core/measure'
 import type { Lane, TapeMark as Mark } from '#core/placement'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 import { useStemEditing } from '~/composables/useStemEditing'
 
 /** A run unrolled into a straight tape: a lane for each layer, every stem at its true distance, gaps written out. */
 const bench = useBench()
 const hand = useStemEditing()
-const shops = useShops()
 const holder = useTemplateRef('holder')
 const scroller = useTemplateRef('scroller')
 const { width } = useElementSize(holder)
@@ -108,7 +106,7 @@ const isChosen = (placement: string): boolean => chosen.value.has(placement)
 /** How a mark reads aloud; another rule when what it calls things by changes. */
 const says = computed(() => {
   const [unit, runs] = [units.value, bench.runs]
-  void shops.shelf
+  void bench.shelf
   return (mark: Mark): string =>
     runs.length ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}` : ''
 })

@@ -6,11 +6,9 @@ import type { Bounds, Point } from '#core/measure'
 import { quantity, readTape, show } from '#core/measure'
 import { hangsAt } from '#core/piece'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 
 /** The piece as it would hang: from the front on its door, turned as it comes to rest, and from the side in section. */
 const bench = useBench()
-const shops = useShops()
 const piece = computed(() => bench.piece!)
 const workings = computed(() => bench.workings!)
 const hung = computed(() => workings.value.hung)
@@ -43,7 +41,7 @@ const centre = computed<Point | null>(() => {
   return centre ? turnedAbout({ x: centre.x.value, y: centre.y.value }, pivot.value, angle.value) : null
 })
 const doorTop = computed(() => {
-  const share = hangsAt(piece.value, shops.shelf)
+  const share = hangsAt(piece.value, bench.shelf)
   return share === null ? null : -piece.value.brief.door.height * (1 - share)
 })
 const overDoor = computed(() => hanger.value?.hook === 'over-door hook' || hanger.value?.hook === 'over the door')

@@ -11,17 +11,15 @@ import { pieceBounds } from '~/drawing/scene'
 import { writeVectors } from '~/workers/picture'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 
 /** All that goes out of a sheet: on paper, and as files that other programs read. */
 const props = defineProps<{ sheet: MakeSheet }>()
 const bench = useBench()
-const shops = useShops()
 const notices = useNotices()
 const paper = ref<PaperId>(bench.manner.units === 'in' ? 'letter' : 'a4')
 const busy = ref('')
 
-const marks = () => marksOf(bench.piece!, bench.workings!.placements, shops.shelf)
+const marks = () => marksOf(bench.piece!, bench.workings!.placements, bench.shelf)
 const savePdf = (bytes: ArrayBuffer, what: string): void =>
   saveBlob(new Blob([bytes], { type: 'application/pdf' }), `${fileName(bench.piece!)}-${what}.pdf`)
 

@@ -16,9 +16,10 @@ import { isForPage } from '~/utils/keys'
 import { useProgress } from '~/composables/useProgress'
 import { useTaskTimer } from '~/composables/useTaskTimer'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
+import { useBench } from '~/stores/bench'
 
 /** The sheet for wet hands: one task at a time, large, done by one big target, the space bar or the arrow keys. */
+const bench = useBench()
 const props = defineProps<{ piece: Piece; workings: OnBench; manner: DisplayOptions; kept: boolean }>()
 const emit = defineEmits<{
   accept: [caution: CautionId]
@@ -29,7 +30,6 @@ const emit = defineEmits<{
   record: [spent: Readonly<Record<string, number>>, counted: Readonly<Record<string, number>>]
 }>()
 const notices = useNotices()
-const shops = useShops()
 const { progress, ready, done, set, count, start, stop, again, spend, clockMoved } = useProgress(props.piece.id, props.kept)
 
 const tasks = computed(() => props.workings.tasks)
@@ -152,7 +152,7 @@ const zoneMarks = computed(() =>
 )
 
 // What it says.
-const sheet = computed(() => sheetTask(task.value, at.value + 1, props.piece.making.accepted, shops.shelf, props.manner))
+const sheet = computed(() => sheetTask(task.value, at.value + 1, props.piece.making.accepted, bench.shelf, props.manner))
 const cautions = computed(() => sheet.value.cautions.filter(({ accepted }) => !accepted))
 
 // Read out.

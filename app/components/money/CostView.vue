@@ -19,7 +19,7 @@ const copies = computed(() => bench.piece!.brief.copies)
 const each = ([least, most]: PriceRange): PriceRange => [perCopy(least, copies.value), perCopy(most, copies.value)]
 const rows = computed<Measured[]>(() => {
   const { bill } = bench.workings!
-  const share = workroom.plan?.ledgers[bench.piece!.id]?.share
+  const share = workroom.plan?.ledgers[bench.whole!.id]?.share
   return [
     { name: 'alone', used: rangeOf(bill.usedEach), opened: rangeOf(bill.openedEach) },
     ...(share ? [{ name: 'its share', used: each(share.used), opened: each(share.opened) }] : []),

@@ -6,16 +6,14 @@ import { materialOf } from '#core/material'
 import { quantity, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 
 /** A ring of beads made smaller: how many come off. */
 const props = defineProps<{ layer: Layer; rule: RuleOf<'beads'>; makeUp: MakeUp }>()
 const bench = useBench()
-const shops = useShops()
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
 
 const smaller = ref<number | null>(null)
-const bead = computed(() => materialOf(shops.shelf, props.layer.mix[0]!.material)?.length ?? 1)
+const bead = computed(() => materialOf(bench.shelf, props.layer.mix[0]!.material)?.length ?? 1)
 const off = computed(() => (smaller.value === null ? null : beadsOff(smaller.value, bead.value)))
 function takeSmaller(mm: number | null): null {
   smaller.value = mm

@@ -9,12 +9,10 @@ import { capital, quantity, show } from '#core/measure'
 import type { Build, Layer, Ribbon, RibbonOf, RuleOf } from '#core/piece'
 import { BUILD_NAMES, BUILDS, END_NAMES, ENDS, LOOP_MEANS, MOST_LOOPS, MOST_RIBBONS, TIED_WITH, usualRibbon } from '#core/piece'
 import { useBench } from '~/stores/bench'
-import { useShops } from '~/stores/shops'
 
 /** A bow by its numbers: what a loop means, what is made of each ribbon, its ends and its tie. */
 const props = defineProps<{ layer: Layer; rule: RuleOf<'bow'> }>()
 const bench = useBench()
-const shops = useShops()
 
 const units = computed(() => bench.manner.units)
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
@@ -42,7 +40,7 @@ function setUsed(mm: number | null): null {
   return null
 }
 
-const nameOf = (i: number): string => materialOf(shops.shelf, props.layer.mix[i]!.material)?.name ?? props.layer.mix[i]!.material
+const nameOf = (i: number): string => materialOf(bench.shelf, props.layer.mix[i]!.material)?.name ?? props.layer.mix[i]!.material
 function setRibbon(i: number, next: Ribbon, words: string): string | null {
   return set({ ribbons: props.rule.ribbons.map((each, k) => (k === i ? next : each)) }, words)
 }
@@ -284,7 +282,7 @@ function remove(i: number): void {
       <PickField
         label="Tied with"
         :value="rule.tied"
-        :options="TIED_WITH.map((value) => ({ value, name: capital(materialOf(shops.shelf, value)?.name ?? value) }))"
+        :options="TIED_WITH.map((value) => ({ value, name: capital(materialOf(bench.shelf, value)?.name ?? value) }))"
         @pick="(tied) => set({ tied }, 'tie it otherwise')"
       />
       <label class="tick self-end"

@@ -6,12 +6,10 @@ import type { MakeUp } from '#core/constructions'
 import { quantity, show } from '#core/measure'
 import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
-import { useShops } from '~/stores/shops'
 
 /** While bundles are bound: how many are still to go, and what the sprigs in hand give. */
 const props = defineProps<{ layer: Layer; rule: RuleOf<'bundles'>; makeUp: MakeUp }>()
 const { bench, run, set } = useRuleFields<'bundles'>(props)
-const shops = useShops()
 const length = (mm: number): string => show(quantity.length(mm), bench.manner)
 
 const done = ref(0)
@@ -33,7 +31,7 @@ const inHand = ref<number | null>(null)
 const thin = computed(() =>
   inHand.value === null
     ? null
-    : stretched(run.value, shortestOf(props.layer, shops.shelf), props.rule.sprigs, props.rule.faces, inHand.value),
+    : stretched(run.value, shortestOf(props.layer, bench.shelf), props.rule.sprigs, props.rule.faces, inHand.value),
 )
 function takeInHand(n: number): null {
   inHand.value = n

@@ -2,18 +2,18 @@
 import { computed } from 'vue'
 import { advanceForCount, advanceForOverlap, shortestOf } from '#core/placement'
 import { MOST_PLACES } from '#core/piece'
-import { useShops } from '~/stores/shops'
 import type { Layer, RuleOf } from '#core/piece'
 import { useRuleFields } from '~/composables/useRuleFields'
+import { useBench } from '~/stores/bench'
 
 /** The bundle, how far apart, and how it is wrapped. */
+const bench = useBench()
 const props = defineProps<{ layer: Layer; rule: RuleOf<'bundles'> }>()
 const { run, place, units, worked, set, number, length } = useRuleFields<'bundles'>(props)
 
-const shops = useShops()
 /** What the layer comes to when it is bound, by the name of the figure. */
 const made = computed(() => new Map(worked.value?.makeUp?.figures.map(({ id, figure }) => [id, figure.value])))
-const piece = computed(() => shortestOf(props.layer, shops.shelf))
+const piece = computed(() => shortestOf(props.layer, bench.shelf))
 /** Takes the advance that another number leads to. */
 function setAdvance(advance: number | null): string | null {
   return advance === null ? 'No advance gives that on this base.' : set({ advance }, 'change the advance')

@@ -3,9 +3,10 @@ import { computed, ref, watch } from 'vue'
 import { useHead } from '#app'
 import { NuxtLink } from '#components'
 import { useEventListener, useWindowSize } from '@vueuse/core'
-import type { Panel } from '~/components/bench/BenchHeader.vue'
 import type { CommandId } from '~/utils/key-list'
 import { commandFor } from '~/utils/key-list'
+import type { Panel } from '~/utils/panels'
+import { ofParts } from '~/utils/panels'
 import { focusKeyed, isCovered, isForPage, isTyping, isWhereKeysAct } from '~/utils/keys'
 import { useCosts } from '~/composables/useCosts'
 import { useStemEditing } from '~/composables/useStemEditing'
@@ -29,6 +30,12 @@ useHead({ title: () => (bench.piece ? `${bench.piece.brief.name} · Ruddy Brambl
 useOpenPiece(() => {
   panel.value = bench.piece!.layers.length ? 'stems' : 'brief'
 })
+watch(
+  () => bench.openPart?.id,
+  (part) => {
+    if (part && !ofParts(panel.value)) panel.value = 'stems'
+  },
+)
 watch(
   () => bench.openLayer,
   (layer) => {
@@ -100,8 +107,8 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
       the piece is made:
     </p>
     <nav class="grid gap-2" aria-label="What works here">
-      <NuxtLink :to="`/piece/${bench.piece.id}/steps`" class="button-main h-14 text-base">Make it, step by step</NuxtLink>
-      <NuxtLink :to="`/piece/${bench.piece.id}/make`" class="button h-14 text-base">Sheet, shopping and cutting lists</NuxtLink>
+      <NuxtLink :to="`/piece/${bench.whole!.id}/steps`" class="button-main h-14 text-base">Make it, step by step</NuxtLink>
+      <NuxtLink :to="`/piece/${bench.whole!.id}/make`" class="button h-14 text-base">Sheet, shopping and cutting lists</NuxtLink>
       <NuxtLink to="/shopping" class="button h-14 text-base">Shopping list</NuxtLink>
       <NuxtLink to="/cutting" class="button h-14 text-base">Cutting of all pieces</NuxtLink>
       <NuxtLink to="/" class="button h-14 text-base">Workroom</NuxtLink>
@@ -119,6 +126,7 @@ function toggleLayer(what: 'hidden' | 'locked'): void {
         "
         tabindex="0"
       >
+        <PartFields v-if="bench.openPart" :part="bench.openPart" />
         <BriefPanel v-if="panel === 'brief'" />
         <BasePanel v-else-if="panel === 'base'" />
         <FixingPanel v-else-if="panel === 'fixing'" />

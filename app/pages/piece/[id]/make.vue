@@ -10,10 +10,8 @@ import { readTape } from '#core/measure'
 import { useOpenPiece } from '~/composables/useOpenPiece'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
-import { useShops } from '~/stores/shops'
 
 const bench = useBench()
-const shops = useShops()
 const surface = ref(false)
 const carrying = ref(false)
 
@@ -31,7 +29,7 @@ const baseSays = computed(() => {
   return `${BASE_SORTS[base.kind].name}${main && value !== undefined ? `, ${main.name.toLowerCase()} ${readTape(value, manner.value.units)}` : ''}`
 })
 const sheet = computed(() =>
-  bench.piece && workings.value ? sheetOf({ piece: bench.piece, ...workings.value }, baseSays.value, shops.shelf, manner.value) : null,
+  bench.piece && workings.value ? sheetOf({ piece: bench.piece, ...workings.value }, baseSays.value, bench.shelf, manner.value) : null,
 )
 const drawing = useTemplateRef('drawing')
 const notices = useNotices()

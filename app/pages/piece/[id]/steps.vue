@@ -12,7 +12,6 @@ import { useToday } from '~/composables/useToday'
 import { useBench } from '~/stores/bench'
 import { useDaybook } from '~/stores/daybook'
 import { newId } from '~/utils/new-id'
-import { useShops } from '~/stores/shops'
 import { useNotices } from '~/stores/notices'
 
 /** Making a piece, step by step, with wet hands. */
@@ -33,16 +32,15 @@ function found(note: string): void {
   else notices.note(`Noted: “${note}” comes next.`)
 }
 const daybook = useDaybook()
-const shops = useShops()
 const today = useToday()
 const writing = shallowRef<DaybookRecord | null>(null)
 /** A page for the one that was just made, with what the sheet timed and counted. */
 function record(spent: Readonly<Record<string, number>>, counted: Readonly<Record<string, number>>): void {
   const [piece, workings] = [bench.piece!, bench.workings!]
-  const tasks = timesOf(workings.tasks, shops.shelf)
+  const tasks = timesOf(workings.tasks, bench.shelf)
   writing.value = beginRecord(
     { piece, tasks, needs: workings.needs, materials: workings.bill.materialsEach.value, spent, counted, day: today.value },
-    shops.shelf,
+    bench.shelf,
     newId(),
   )
 }
