@@ -1,8 +1,7 @@
 import type { Base } from '#core/base'
-import type { DrawingSheet } from '#core/looks'
 import type { SceneItem } from '#core/scene'
 import type { Bounds } from '#core/measure'
-import { LIGHT_FROM, looksKey, measureItem, putDown, tuckGlyph, tuckTwin } from '#core/looks'
+import { LIGHT_FROM, looksKey, measureItem, putBaseOfPart, putDown, thingsShown, tuckGlyph, tuckTwin } from '#core/looks'
 import { CAST, castAway, DIM, OUT_OF_LEAVES } from '#core/scene'
 import { onceFor, radians } from '#core/measure'
 import { CanvasSheet, paintMarks } from './paint'
@@ -153,6 +152,33 @@ function blank(
   return { canvas, ctx, x: -left * scale, y: -top * scale }
 }
 
+/** What is drawn turned into another picture is drawn so much finer, so that it is as sharp as the rest. */
+const FINER = Math.SQRT2
+
+/** Puts an item on a canvas in millimetres; the things of a part by their own sprites, so that alike ones are drawn once. */
+function putItem(ctx: OffscreenCanvasRenderingContext2D, item: SceneItem, scale: number): void {
+  if (!item.part) {
+    putDown(item, new CanvasSheet(ctx, scale))
+    return
+  }
+  putBaseOfPart(item.part, item, new CanvasSheet(ctx, scale))
+  ctx.imageSmoothingQuality = 'high'
+  for (const { looks, x, y, turn, scale: larger } of thingsShown(item.part, item)) {
+    const step = stepScale(FINER * scale * larger)
+    const thing = cache.get(`bare ${looksKey({ ...looks, depth: 0, rise: 0 })}@${step.toFixed(3)}`, () => {
+      const { canvas, ctx: own, x: left, y: top } = blank(measureItem(looks), 2, step)
+      putDown(looks, new CanvasSheet(own, step))
+      return { image: canvas, x: left, y: top, scale: step }
+    })
+    ctx.save()
+    ctx.translate(x, y)
+    ctx.rotate(radians(turn))
+    ctx.scale(larger / step, larger / step)
+    ctx.drawImage(thing.image, -thing.x, -thing.y)
+    ctx.restore()
+  }
+}
+
 /** Farther than anything reaches, mm. */
 const FAR = 1e5
 
@@ -160,8 +186,7 @@ const FAR = 1e5
 export function drawItem(item: SceneItem, scale: number): Sprite {
   const away = castAway(item.rise)
   const { canvas, ctx, x, y } = blank(measureItem(item), rim(item), scale)
-  const sheet: DrawingSheet = new CanvasSheet(ctx, scale)
-  putDown(item, sheet)
+  putItem(ctx, item, scale)
   if (item.tucked === 'leaves') ctx.clearRect(-FAR, -FAR, FAR + OUT_OF_LEAVES, 2 * FAR)
   if (item.depth > 0) {
     ctx.setTransform(1, 0, 0, 1, 0, 0)

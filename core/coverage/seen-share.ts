@@ -7,6 +7,7 @@ import type { Figure, Rated } from '../measure'
 import { COUNTED, figure, quantity, radians, rate, sum } from '../measure'
 import { under } from './grid'
 import { UNSEEN_UNDER } from './rules-of-thumb'
+import { partOfMaterial } from '../piece'
 
 /** What an eye sees of a layer. */
 export interface SeenLayer {
@@ -53,7 +54,8 @@ interface SeenCells {
 }
 
 /** Whether a thing is a stem that goes into the base. */
-const isStem = ({ form, made, bearer }: Placement): boolean => form === 'leaf' && !made && bearer === null
+const isStem = ({ form, made, bearer, material }: Placement): boolean =>
+  form === 'leaf' && !made && bearer === null && partOfMaterial(material) === null
 
 /** Where along a cut end it is looked at, as shares of what sticks out behind where the stem is held; how many of these make it covered. */
 const ALONG_END = [0.1, 0.3, 0.5, 0.7, 0.9] as const

@@ -1,4 +1,4 @@
-import { random } from '../measure'
+import { kept, random } from '../measure'
 import { tone } from './colour'
 import { footprintOf, grow } from './grow-species'
 import type { Growth, SpeciesPart, Species } from './species-grammar'
@@ -10,7 +10,8 @@ import { drawMade, madeKey } from './parts/made'
 import type { MadeLooks } from './parts/made'
 import { SPECIES } from './species'
 import type { PartLooks } from './part-looks'
-import { drawPart } from './part-looks'
+import { drawPart, ShapeSheet } from './part-looks'
+import { Stencil } from './coverage-mask'
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
 const TURNS = 12
@@ -106,7 +107,11 @@ function fitFor(item: Looks): Fit {
 }
 
 function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: DrawingSheet } = {}): Bounds {
-  if (item.part) return drawPart(item.part, { ...item, bearing: turnOf(item) * (360 / TURNS) }, options.sheet ?? null, putDown)
+  if (item.part) {
+    // What is only measured, or hides what is behind it, is as the light is not: alike things are grown once.
+    const lit = options.sheet !== undefined && !(options.sheet instanceof Stencil)
+    return drawPart(item.part, { ...item, bearing: turnOf(item) * (360 / TURNS) }, options.sheet ?? null, lit ? putDown : putUnlit)
+  }
   const pen = new Pen(random(twinOf(item) * 7919 + 17), { turned: turnOf(item) * (360 / TURNS), ...options })
   if (item.made) drawMade(pen, item.made, item)
   else {
@@ -115,6 +120,19 @@ function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: Drawi
     grow(pen, species, { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words })
   }
   return pen.bounds
+}
+
+const GROWN = 40
+const grown = kept<ShapeSheet>(GROWN)
+
+/** Puts a thing down as it is shaped, whatever its light. */
+function putUnlit(item: Looks, sheet: DrawingSheet): void {
+  const still = item.made?.as === 'bow' || hangsDown(item.species) ? item : { ...item, bearing: 0 }
+  grown(looksKey({ ...still, depth: 0, rise: 0 }), () => {
+    const shapes = new ShapeSheet()
+    putDown(still, shapes)
+    return shapes
+  }).again(sheet)
 }
 
 const MOST_LOOKS = 3

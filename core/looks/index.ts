@@ -1,5 +1,6 @@
 export * from './vector-marks'
 export { baseBounds, baseGlyph, putBase, tuckGlyph, tuckTwin } from './base'
+export { putBaseOfPart, thingsShown } from './part-looks'
 export type { PartLooks, PlacedLooks } from './part-looks'
 export * from './glyphs'
 export * from './silhouette'

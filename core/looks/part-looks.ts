@@ -108,24 +108,70 @@ class TurnedSheet implements DrawingSheet {
   }
 }
 
+/** Where a thing of a part lies in the drawing of the whole, and how it looks there. */
+export interface ThingShown {
+  readonly looks: Looks
+  /** mm */
+  readonly x: number
+  readonly y: number
+  /** degrees clockwise */
+  readonly turn: number
+  /** How much larger it is than by itself. */
+  readonly scale: number
+}
+
+/** The things of a part as they are shown, from back to front. @param shown how large, and where it will point, degrees */
+export function thingsShown(
+  { things, x, y, turn, length: own }: PartLooks,
+  { length, bearing }: Pick<Looks, 'length' | 'bearing'>,
+): ThingShown[] {
+  const scale = length / own
+  const [cos, sin] = [Math.cos(radians(turn)), Math.sin(radians(turn))]
+  return things.map((thing) => ({
+    looks: { ...thing, bearing: thing.bearing + turn + bearing },
+    x: scale * (x + thing.x * cos - thing.y * sin),
+    y: scale * (y + thing.x * sin + thing.y * cos),
+    turn: thing.bearing + turn,
+    scale,
+  }))
+}
+
+/** Draws the bare base of a part as it is shown. */
+export function putBaseOfPart(
+  { base, x, y, turn, length: own }: PartLooks,
+  { length, bearing }: Pick<Looks, 'length' | 'bearing'>,
+  sheet: DrawingSheet | null,
+  extent = new Extent(),
+): void {
+  const scale = length / own
+  putBase(base, runsOf(base), new TurnedSheet(sheet, { x: x * scale, y: y * scale, turn, scale }, extent), turn + bearing)
+}
+
 /**
  * Draws a part: its base and all that lies on it, as large as it is to be and with the light right once it is turned to its bearing.
  * @param shown how large, and where it will point, degrees @param putThing draws one thing on a sheet @returns the bounds of it, mm
  */
 export function drawPart(
-  { base, things, x, y, turn, length: own }: PartLooks,
-  { length, bearing }: Pick<Looks, 'length' | 'bearing'>,
+  part: PartLooks,
+  shown: Pick<Looks, 'length' | 'bearing'>,
   sheet: DrawingSheet | null,
-  putThing: (looks: Looks, sheet: DrawingSheet) => Bounds,
+  putThing: (looks: Looks, sheet: DrawingSheet) => void,
 ): Bounds {
-  const scale = length / own
   const extent = new Extent()
-  const whole: Turning = { x: x * scale, y: y * scale, turn, scale }
-  const wholeSheet = new TurnedSheet(sheet, whole, extent)
-  putBase(base, runsOf(base), wholeSheet, turn + bearing)
-  for (const thing of things) {
-    const inner: Turning = { x: thing.x, y: thing.y, turn: thing.bearing, scale: 1 }
-    putThing({ ...thing, bearing: thing.bearing + turn + bearing }, new TurnedSheet(wholeSheet, inner, new Extent()))
-  }
+  putBaseOfPart(part, shown, sheet, extent)
+  for (const { looks, ...turning } of thingsShown(part, shown)) putThing(looks, new TurnedSheet(sheet, turning, extent))
   return extent.bounds
+}
+
+/** A sheet that keeps shapes as they are put, to put them on others. */
+export class ShapeSheet implements DrawingSheet {
+  private readonly shapes: (readonly [DrawnShape, Parameters<DrawingSheet['put']>[1]])[] = []
+
+  put(...shape: Parameters<DrawingSheet['put']>): void {
+    this.shapes.push(shape)
+  }
+
+  again(on: DrawingSheet): void {
+    for (const shape of this.shapes) on.put(...shape)
+  }
 }

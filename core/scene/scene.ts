@@ -83,7 +83,7 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
       bearing,
       depth,
       rise,
-      tucked: placement.form !== 'leaf' || placement.made ? null : placement.bearer === null ? 'base' : 'leaves',
+      tucked: placement.form !== 'leaf' || placement.made || part ? null : placement.bearer === null ? 'base' : 'leaves',
       cord: placement.cord,
       along: degrees(Math.atan2(ty, tx)),
       order: 0,
