@@ -7,36 +7,14 @@ import type { Bounds } from '../measure'
 import { AS_DRAWN, stretchTo, MarkSheet, Pen } from './vector-pen'
 import type { Fit, DrawingSheet } from './vector-pen'
 import { drawMade, madeKey } from './parts/made'
-import type { MadeLooks } from './parts/made'
+import type { Looks } from './looks'
 import { SPECIES } from './species'
-import type { PartLooks } from './part-looks'
 import { drawPart, ShapeSheet } from './part-looks'
 import { Stencil } from './coverage-mask'
 
 /** Light is worked out for so many bearings, and there are so many twins of each kind: what sprites are cached by. */
 const TURNS = 12
 const TWINS = 5
-
-/** What one thing looks like, wherever it lies. */
-export interface Looks {
-  readonly species: string
-  /** mm */
-  readonly length: number
-  readonly width: number
-  readonly tint: string | null
-  readonly words: string | null
-  readonly seed: number
-  /** Which way it will point, degrees clockwise from right. */
-  readonly bearing: number
-  /** How deep it lies: 0 on top. */
-  readonly depth: number
-  /** How far it stands off the base, in layers: 0 on it. */
-  readonly rise: number
-  /** For what is made of lengths: how it is made. */
-  readonly made: MadeLooks | null
-  /** For what is made beforehand: what it is of. */
-  readonly part: PartLooks | null
-}
 
 /** The species of a name. @throws RangeError when there is none */
 export function speciesOf(name: string): Species {

@@ -1,7 +1,7 @@
 export * from './vector-marks'
 export { baseBounds, baseGlyph, putBase, tuckGlyph, tuckTwin } from './base'
 export { putBaseOfPart, thingsShown } from './part-looks'
-export type { PartLooks, PlacedLooks } from './part-looks'
+export type { Looks, PartLooks, PlacedLooks } from './looks'
 export * from './glyphs'
 export * from './silhouette'
 export type { Mask } from './coverage-mask'

@@ -1,34 +1,12 @@
-import type { Base } from '../base'
 import { runsOf } from '../base'
 import type { Bounds } from '../measure'
 import { radians } from '../measure'
 import { putBase } from './base'
-import type { Looks } from './glyphs'
+import type { Looks, PartLooks } from './looks'
 import type { Bend } from './path'
 import { Extent } from './path'
 import type { Mark, Paint, XY } from './vector-marks'
 import type { DrawingSheet, DrawnShape } from './vector-pen'
-
-/** A thing in a part, in its place there. */
-export interface PlacedLooks extends Looks {
-  readonly x: number
-  readonly y: number
-}
-
-/** What a part looks like that is made beforehand: its base and what is laid on it, mm, and how that lies in the drawing of the whole. */
-export interface PartLooks {
-  /** Two parts with the same key look the same. */
-  readonly key: string
-  readonly base: Base
-  /** From back to front. */
-  readonly things: readonly PlacedLooks[]
-  /** Where the middle of its base lies in the drawing, and how far it is turned there, degrees clockwise. */
-  readonly x: number
-  readonly y: number
-  readonly turn: number
-  /** How long the drawing is as it was made, mm: shown at another length, all of it is larger or smaller. */
-  readonly length: number
-}
 
 /** How what is put on a sheet is turned, made larger and moved. */
 interface Turning {

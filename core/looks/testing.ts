@@ -1,5 +1,5 @@
 import { expect } from 'vitest'
-import type { Looks } from './glyphs'
+import type { Looks } from './looks'
 import { itemGlyph } from './glyphs'
 import type { Glyph, Mark } from './vector-marks'
 

@@ -1,25 +1,12 @@
-import type { Material } from '../material'
 import type { Figure, Said } from '../measure'
 import { count, figure, ofFigure, plus, plusAll, quantity, saidAs, several, sum, times, worked } from '../measure'
 import { partOfMaterial } from '../piece'
 import { NONE } from './durations'
-import type { Before, Task, TaskKind, Undone } from './task'
+import type { Before, PartToMake, Task, TaskKind, Undone } from './task'
 import type { TaskContext } from './task-builder'
 import { task, unique, waitsFor } from './task-builder'
 import { taskKey } from './task-key'
 import { taskMessage } from './words'
-
-/** A part that is made beforehand, and how many of it. */
-export interface PartToMake {
-  /** Of its material. */
-  readonly id: string
-  readonly material: Material
-  /** What is done for one of them, in order, as if it were a piece. */
-  readonly tasks: readonly Task[]
-  /** Minutes that it dries or sets once it is made. */
-  readonly dries: number
-  readonly count: number
-}
 
 /** How making a part is known. @param material of it */
 export const partTaskKey = (material: string): string => taskKey('part', partOfMaterial(material))

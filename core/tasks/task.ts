@@ -1,4 +1,4 @@
-import type { Need } from '../material'
+import type { Material, Need } from '../material'
 import type { Figure, Message, Said } from '../measure'
 import type { CautionId } from './cautions'
 
@@ -73,3 +73,15 @@ export interface Task {
 
 /** A task before it is said what it needs. */
 export type Undone = Omit<Task, 'needs'>
+
+/** A part that is made beforehand, and how many of it. */
+export interface PartToMake {
+  /** Of its material. */
+  readonly id: string
+  readonly material: Material
+  /** What is done for one of them, in order, as if it were a piece. */
+  readonly tasks: readonly Task[]
+  /** Minutes that it dries or sets once it is made. */
+  readonly dries: number
+  readonly count: number
+}

@@ -1,7 +1,6 @@
 import SVGPathCommander from 'svg-path-commander'
 import { describe, expect, it } from 'vitest'
-import { itemGlyph, SPECIES } from '../../core/looks'
-import { baseGlyph } from '../../core/looks'
+import { itemGlyph, SPECIES, baseGlyph } from '../../core/looks'
 import type { Glyph } from '../../core/looks'
 import type { Bounds } from '../../core/measure'
 import { BASE_KINDS, runsOf, usualBase } from '../../core/base'
@@ -37,7 +36,21 @@ function sameBox(glyph: Glyph): void {
 
 describe('the bounds that drawings declare are those that an independent reader of paths finds', () => {
   it.each(Object.keys(SPECIES))('%s', (species) => {
-    sameBox(itemGlyph({ species, length: 120, width: 70, seed: 5, bearing: 40, tint: null, words: null, depth: 0, rise: 0, made: null, part: null }))
+    sameBox(
+      itemGlyph({
+        species,
+        length: 120,
+        width: 70,
+        seed: 5,
+        bearing: 40,
+        tint: null,
+        words: null,
+        depth: 0,
+        rise: 0,
+        made: null,
+        part: null,
+      }),
+    )
   })
   it.each(BASE_KINDS)('base: %s', (kind) => sameBox(baseGlyph(usualBase(kind), runsOf(usualBase(kind)))))
 })
