@@ -7,7 +7,7 @@ import { madeOf, shownOf } from './making'
 import type { Material, Need, Shelf } from './material'
 import { materialOf } from './material'
 import type { Bounds } from './measure'
-import { onceWith, pluralOf } from './measure'
+import { onceWith, pluralOf, seedOf } from './measure'
 import type { MadePart } from './part-needs'
 import type { Mend, Part, Piece, Problem } from './piece'
 import { inPart, materialOfPart, partAsPiece, partMaterial } from './piece'
@@ -96,9 +96,15 @@ function looksLaid(part: Part, laid: readonly LaidLayer[], shelf: Shelf): { read
       ? { turn: -90, x: -box.top - HELD * down, y: middle.x, length: down }
       : { turn: 0, x: -middle.x, y: -middle.y, length: across }
   return {
-    looks: { key: JSON.stringify([part.base, lying, things]), base: part.base, things, ...lying },
+    looks: { key: keyOf([part.base, lying, things]), base: part.base, things, ...lying },
     width: part.lies === 'like a stem' ? across : down,
   }
+}
+
+/** A short name for something that may be long, by two seeds of it: no two parts of a workroom come by the same. */
+function keyOf(of: unknown): string {
+  const text = JSON.stringify(of)
+  return `${seedOf(text, 'a').toString(36)}-${seedOf(text, 'b').toString(36)}-${text.length}`
 }
 
 const union = (a: Bounds, b: Bounds): Bounds => ({

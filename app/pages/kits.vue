@@ -144,6 +144,7 @@ const BEFORE: readonly { readonly kind: TaskKind; readonly name: string }[] = [
   { kind: 'join', name: 'things bent and joined' },
   { kind: 'paint', name: 'painted' },
   { kind: 'seal', name: 'sealed' },
+  { kind: 'part', name: 'parts made beforehand' },
   { kind: 'base', name: 'bases prepared' },
   { kind: 'stems', name: 'stems sorted and cut' },
   { kind: 'bow', name: 'bows made' },

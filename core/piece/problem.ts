@@ -20,6 +20,8 @@ export interface Problem extends Message {
 /** What would mend a problem; with an edit when the app can do it. */
 export interface Mend extends Message {
   readonly edit: Edit | null
+  /** How much less is opened for all copies once it is made, minor units; not there where money is not what it is about. */
+  readonly saves?: number
 }
 
 /** Problems by how bad they are, each kind in the order in which they were found. */

@@ -33,6 +33,7 @@ import { fixingCautions } from './cautions'
 import type { PlaceRow, Undone } from './task'
 import { BOW_TIED, LOOP_EACH } from './rules-of-thumb'
 import { bearingWords } from './bearing-words'
+import { mixWords } from './mix-words'
 import { countsIn, handsFor, setsIn } from './durations'
 import { taskMessage } from './words'
 
@@ -114,10 +115,11 @@ function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixi
             things: rows.map(({ material, count: n }) => inList(n === 1 ? material.name : several(n, material.name, material.plural))),
           }),
     [
-      ...(onWhat.length ? [onWhat] : []),
+      ...spoken(onWhat),
       ...said,
       ...(leafy ? [layer.rule.kind === 'on' && layer.rule.turns ? ['Turned as what bears it.'] : flowWords(layer, run)] : []),
       ...(hidesEnds(layer, placements) ? [orderWords(laid, on)] : []),
+      ...spoken(mixWords(laid, shelf)),
       ...(leafy && layer.taper > 0 && !onWhat.length ? [taperWords(placements)] : []),
       ...(drop > 0
         ? [
@@ -144,6 +146,8 @@ function layAfresh(context: TaskContext, laid: LaidLayer, fixings: readonly Fixi
     },
   )
 }
+
+const spoken = (line: Said): Said[] => (line.length ? [line] : [])
 
 /** Nearer than this a thing lies where its run begins, mm. */
 const AT_START = 1.5

@@ -251,6 +251,21 @@ describe('any piece', () => {
       SOME,
       0,
     ))
+  it('saves by fewer of what nobody sees what it says, once there are fewer', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const bench = benchOf(piece)
+        for (const { edit: how, saves } of bench.problems.filter(({ code }) => code === 'coverage.unseen').flatMap(({ mends }) => mends)) {
+          if (!how) continue
+          const edited = edit(piece, how, 'fewer')
+          if (!edited.ok) throw new Error(edited.error)
+          expect(bench.bill.opened.value - benchOf(edited.change.piece).bill.opened.value).toBe(saves)
+        }
+      },
+      SOME,
+      0,
+    ))
   it('takes what is dropped on it where it is dropped: one thing by hand, the same again into the same layer, or a layer of its own', () =>
     hold(
       anyPiece,

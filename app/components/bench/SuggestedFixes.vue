@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { say } from '#core/measure'
+import { formatMoney, say } from '#core/measure'
 import type { Mend } from '#core/piece'
 import { useBench } from '~/stores/bench'
 
@@ -20,7 +20,8 @@ function mend(how: Mend): void {
         class="min-h-6 text-left font-semibold text-leaf underline decoration-dotted underline-offset-2"
         @click="mend(each)"
       >
-        {{ say(each.says, bench.manner) }}
+        {{ say(each.says, bench.manner)
+        }}<template v-if="each.saves && each.saves > 0">: {{ formatMoney(each.saves, bench.manner.currency) }} less</template>
       </button>
       <span v-else class="text-soft">{{ say(each.says, bench.manner) }}</span>
     </template>
