@@ -104,7 +104,7 @@ function looksLaid(part: Part, laid: readonly LaidLayer[], shelf: Shelf): { read
 /** A short name for something that may be long, by two seeds of it: no two parts of a workroom come by the same. */
 function keyOf(of: unknown): string {
   const text = JSON.stringify(of)
-  return `${seedOf(text, 'a').toString(36)}-${seedOf(text, 'b').toString(36)}-${text.length}`
+  return `${seedOf('a', text).toString(36)}-${seedOf('b', text).toString(36)}-${text.length}`
 }
 
 const union = (a: Bounds, b: Bounds): Bounds => ({
