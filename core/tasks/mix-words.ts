@@ -10,7 +10,7 @@ const LONGEST_TURN = 8
 /** The longest order that is written out; a longer one is read off the places of each material. */
 const WRITTEN_OUT = 24
 
-/** The fewest things after which a row begins again, as long as it is; null where it never does. @example turnOf(['a', 'b', 'a', 'b', 'a']) // 2 */
+/** The fewest things after which a row begins again, as long as it is: two of a, b, a, b, a; null where it never does. */
 export function turnOf(row: readonly string[]): number | null {
   for (let n = 1; n <= Math.min(LONGEST_TURN, row.length / 2); n++) if (row.every((each, i) => each === row[i % n])) return n
   return null
