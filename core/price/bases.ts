@@ -58,10 +58,16 @@ export function basesGiven<P extends Wanting>(pieces: readonly P[], pricing: Hou
 
 /** Gives each piece the bases that are kept for it: the best that its wants make of them. */
 function takeKept<P extends Wanting>(wants: readonly GivenBase<P>[], pricing: HousePricing): void {
-  const keepers = new Set(pricing.lots.flatMap((lot) => (baseOfLot(lot) && lot.reserved?.piece ? [lot.reserved.piece] : [])))
-  for (const id of keepers) {
+  const keptFor = new Map<string, Lot[]>()
+  for (const lot of pricing.lots) {
+    const id = baseOfLot(lot) && lot.reserved?.piece
+    if (!id || !isFree(lot, id)) continue
+    const known = keptFor.get(id)
+    if (known) known.push(lot)
+    else keptFor.set(id, [lot])
+  }
+  for (const [id, mine] of keptFor) {
     const own = wants.filter(({ piece }) => piece.id === id)
-    const mine = pricing.lots.filter((lot) => lot.reserved?.piece === id && isFree(lot, id))
     giveOutByKind(own, mine, pricing)
     for (const want of own) [want.own, want.had] = [want.had, 0]
   }
