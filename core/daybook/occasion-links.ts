@@ -1,6 +1,7 @@
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
-import type { Piece } from '../piece'
+import type { Layer, Piece } from '../piece'
+import { materialOfPart } from '../piece'
 import type { Substitute } from '../price'
 import { substitutesFor } from '../price'
 
@@ -40,8 +41,16 @@ function tiedBy(material: Material, words: string | null): string | null {
 }
 
 /** The parts that tie a piece to its occasion, in the order they go on, each with the nearest thing that does not. */
-export function tiesOf(piece: Pick<Piece, 'layers'>, shelf: Shelf): Tie[] {
-  return piece.layers.flatMap((layer) =>
+export const tiesOf = ({ layers, parts }: Pick<Piece, 'layers' | 'parts'>, shelf: Shelf): Tie[] => [
+  ...tiesIn(layers, shelf),
+  // What is in a part is changed where that is worked on.
+  ...parts.flatMap(({ id, layers: own }) =>
+    tiesIn(own, shelf).map((tie) => ({ ...tie, layer: `${materialOfPart(id)} ${tie.layer}`, swap: null })),
+  ),
+]
+
+function tiesIn(layers: readonly Layer[], shelf: Shelf): Tie[] {
+  return layers.flatMap((layer) =>
     layer.hidden
       ? []
       : layer.mix.flatMap(({ material: id }): Tie[] => {

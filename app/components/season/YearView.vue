@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STAGE_SORTS } from '#core/piece'
+import { STAGE_SORTS, everyLayer } from '#core/piece'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
@@ -32,7 +32,7 @@ const all = computed(() =>
     stage: piece.stage,
     brief: piece.brief,
     making: piece.making,
-    fresh: piece.layers.some(({ mix }) => mix.some(({ material }) => materialOf(shops.shelf, material)?.state === 'fresh')),
+    fresh: everyLayer(piece).some(({ mix }) => mix.some(({ material }) => materialOf(shops.shelf, material)?.state === 'fresh')),
   })),
 )
 const bars = computed(() => yearOf(year.value, daybook.records, all.value, shops.shelf))
