@@ -6,7 +6,7 @@ import type { LaidLayer, LaidPiece } from './placement'
 import { putAside, spacingOf } from './placement'
 import { inOrderOf, tasksAsMade, tasksOf } from './tasks'
 import type { MadePart } from './part-needs'
-import { needsWithParts, partsToMake } from './part-needs'
+import { countsOfParts, needsWithParts, partsToMake } from './part-needs'
 
 /** What is not put aside: a layer that is hidden keeps its places for what goes by them, but is not made, bought or weighed; nor is what it bears. */
 export function shownOf(laid: readonly LaidLayer[]): readonly LaidLayer[] {
@@ -42,5 +42,5 @@ export function madeOf(of: LaidPiece, parts: readonly MadePart[]) {
   const masses = massesOf(of, recipe ? needsAsMade(whole, recipe.uses) : whole, taken)
   const asked = tasksOf({ ...of, needs, spacings, makeUps, ofBase, fixings, mass: masses.whole, parts: partsToMake(whole, parts) })
   const ordered = inOrderOf(piece, recipe ? tasksAsMade(asked, recipe.minutes) : asked)
-  return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered }
+  return { spacings, makeUps, ofBase, fixings, needs, taken, masses, ordered, counts: countsOfParts(whole, parts) }
 }

@@ -2,6 +2,7 @@ import type { BareBase, Material, Need } from './material'
 import { thingsIn } from './material'
 import type { Part, Problem } from './piece'
 import { materialOfPart } from './piece'
+import type { Fixing } from './fixing'
 import type { PartToMake } from './tasks'
 
 /** A part, and what follows from it for one of them. */
@@ -9,13 +10,15 @@ export interface MadePart extends Omit<PartToMake, 'count'> {
   readonly part: Part
   /** What one of them needs. */
   readonly needs: readonly Need[]
+  /** How what is in it is held. */
+  readonly fixings: readonly Fixing[]
   /** What it is made of; of one that is bought that alone. */
   readonly materials: readonly Material[]
   readonly problems: readonly Problem[]
 }
 
-/** How many of each part are needed. */
-const countsOfParts = (needs: readonly Need[], parts: readonly MadePart[]): ReadonlyMap<string, number> =>
+/** How many of each part are needed, by its id. */
+export const countsOfParts = (needs: readonly Need[], parts: readonly MadePart[]): ReadonlyMap<string, number> =>
   new Map(
     parts.map(({ part: { id } }) => [
       id,

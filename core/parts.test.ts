@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { usualBase } from './base'
 import { readPiece, settleMaterials, writePiece } from './formats'
 import { boundsAt, itemGlyph, silhouetteOf, withPartsOnShelf } from './looks'
+import { tiesOf } from './daybook'
 import { CATALOGUE, materialOf } from './material'
 import { inches, say } from './measure'
 import type { Layer, Part, Piece } from './piece'
 import { edit, inPart, materialOfPart, mirrorPiece, partAsPiece, PieceSchema, startPart, withoutPart } from './piece'
+import { partsOff } from './stock'
 import { layerOf, pieceWith, shelf } from './testing'
 import { inBrief, work } from './workings'
 
@@ -100,6 +102,22 @@ describe('a part made beforehand', () => {
     const problem = work(piece, shelf).problems.find(({ code }) => code === 'placement.unknown-material')!
     expect([problem.part, problem.layer]).toEqual(['nest', null])
     for (const { edit: how } of problem.mends) if (how) expect(edited(piece, how).layers).toEqual(piece.layers)
+  })
+  it('that is taken apart keeps what is glued in it for good', () => {
+    const glued = (way: 'hot glue' | 'paddle wire') => {
+      const piece = laden(2, { layers: NEST.layers.map((layer) => (layer.id === 'eggs' ? { ...layer, fixing: way } : layer)) })
+      const { needs, fixings } = work(piece, shelf)
+      return partsOff(piece, needs, fixings, 100, shelf)
+        .filter(({ material }) => material === 'acorn')
+        .map(({ count, back, why }) => [count, back, why])
+    }
+    expect(glued('hot glue')).toEqual([[6, false, 'glued for good']])
+    expect(glued('paddle wire')).toEqual([[6, true, 'brittle, but whole']])
+  })
+  it('ties its piece to an occasion by what is in it', () => {
+    expect(tiesOf(laden(1), shelf).map(({ layer, material, swap }) => [layer, material.id, swap])).toEqual([
+      ['part:nest eggs', 'acorn', null],
+    ])
   })
   it('keeps its things in weather and hazards as the least hardy and the most harmful of them', () => {
     const { material } = work(laden(2, { layers: [layerOf('a', 'heather', compass(3))] }), shelf).parts[0]!

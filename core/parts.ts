@@ -33,14 +33,10 @@ export function withParts(piece: Piece, shelf: Shelf): WithParts {
       workedPart(piece, part, shelf),
     ),
   )
-  return shelving(piece.parts, [shelf, ...worked], () => ({
-    parts: worked.map(({ made }) => made),
-    looks: worked.map(({ made, looks }) => ({ material: made.material, looks })),
-    shelf: withPartsOnShelf(
-      shelf,
-      worked.map(({ made, looks }) => ({ material: made.material, looks })),
-    ),
-  }))
+  return shelving(piece.parts, [shelf, ...worked], () => {
+    const looks = worked.map(({ made, looks: each }) => ({ material: made.material, looks: each }))
+    return { parts: worked.map(({ made }) => made), looks, shelf: withPartsOnShelf(shelf, looks) }
+  })
 }
 
 /** A shelf with what a piece makes beforehand on it. */
@@ -63,6 +59,7 @@ function workedPart(piece: Piece, part: Part, shelf: Shelf): { made: MadePart; l
       part,
       material: partMaterial(part, { mass: masses.whole.value, length: laid.looks.length, width: laid.width }, materials),
       needs: needs.filter(({ use }) => use !== 'hanger' && use !== 'hook'),
+      fixings: fixings.map((fixing) => ({ ...fixing, layer: materialOfPart(part.id) })),
       materials,
       tasks: ordered.tasks,
       dries: part.dries,
@@ -77,6 +74,7 @@ const boughtPart = (part: Part, material: Material): MadePart => ({
   part,
   material,
   needs: [{ of: 'things', material: part.bought!, use: 'laid', layer: material.id, count: 1, cut: null, spare: 0 } satisfies Need],
+  fixings: [],
   materials: [material],
   tasks: [],
   dries: 0,

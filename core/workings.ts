@@ -37,7 +37,7 @@ import { worstFirst } from './piece'
 export interface Workings {
   readonly layers: readonly WorkedLayer[]
   /** What it makes beforehand, as the materials that its layers are laid of. */
-  readonly parts: readonly PartOnShelf[]
+  readonly parts: readonly (PartOnShelf & { readonly count: number })[]
   readonly placements: readonly Placement[]
   readonly zones: readonly Zone[]
   readonly base: { readonly figures: readonly BaseFigure[]; readonly mass: Figure; readonly bounds: Bounds; readonly makeUp: MakeUp }
@@ -56,7 +56,7 @@ export interface Workings {
   readonly mass: Masses
   /** All that one copy takes: what is bought, cut or reserved for it is the workroom's to say. */
   readonly needs: readonly Need[]
-  /** How everything is held that is not held by how it is made, and what that takes. */
+  /** How everything is held that is not held by how it is made, in its parts too, and what that takes. */
   readonly fixings: readonly Fixing[]
   readonly taken: readonly FixingAmount[]
   /** From every heavy thing to the hanger, the chains that would let go first. */
@@ -182,7 +182,7 @@ function workWith(memory: Memory, piece: Piece, without: Shelf): Workings {
   const materials = keepingMaterials(laid, shelf, new Map(parts.map((each) => [each.id, each.materials])))
   return {
     layers: layersWorked(of, all, made),
-    parts: looks,
+    parts: parts.map(({ part }, i) => ({ ...looks[i]!, count: made.counts.get(part.id)! })),
     placements: all.flatMap(({ placements }) => placements),
     zones: laid.flatMap(({ zones }) => zones),
     base: { figures: baseFigures(piece.base, runs), mass: masses.base, bounds, makeUp: ofBase },
@@ -198,7 +198,7 @@ function workWith(memory: Memory, piece: Piece, without: Shelf): Workings {
     stems: stemsOf(laid, shelf),
     mass: masses,
     needs,
-    fixings,
+    fixings: [...fixings, ...parts.flatMap((part) => (made.counts.get(part.part.id)! > 0 ? part.fixings : []))],
     taken,
     loads,
     hung,

@@ -109,6 +109,7 @@ describe('any piece', () => {
         const alone = work(partAsPiece(piece, part), shelf)
         const of = materialOfPart(part.id)
         const n = whole.placements.filter(({ material }) => material === of).length
+        expect(whole.parts[0]!.count).toBe(n)
         const amounts = (needs: readonly Need[], times: number) =>
           needs
             .map((need) => `${need.material} ${need.use} ${((need.of === 'lengths' ? need.length : 1) * need.count * times).toFixed(4)}`)

@@ -20,7 +20,7 @@ const parts = computed(() =>
   bench.piece!.parts.map((part) => {
     const id = materialOfPart(part.id)
     const material = materialOf(bench.shelf, id)!
-    const n = (bench.workings?.placements ?? []).filter((each) => each.material === id).length
+    const n = bench.workings?.parts.find((each) => each.material.id === id)?.count ?? 0
     return { part, material, says: n ? several(n, 'on the piece', 'on the piece') : 'laid nowhere yet' }
   }),
 )
