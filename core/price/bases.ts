@@ -2,7 +2,7 @@ import type { BaseKind } from '../base'
 import type { BareBase, Need } from '../material'
 import { kept } from '../measure'
 import type { Lot } from '../stock'
-import { baseLots, baseOfLot, GivingOut, isFree, lotsOf } from '../stock'
+import { baseLots, GivingOut, isFree, lotsOf } from '../stock'
 import type { Copies, Pricing } from './cost-lines'
 import { packsFor } from './cost-lines'
 import { soldBase } from './offer'
@@ -45,44 +45,40 @@ export function basesGiven<P extends Wanting>(pieces: readonly P[], pricing: Hou
       ),
     )
     .sort((a, b) => a.need.width - b.need.width)
-  takeKept(wants, pricing)
-  giveOutByKind(
-    wants,
-    pricing.lots.filter((lot) => isFree(lot)),
-    pricing,
-  )
-  const groups = new Map<string, GivenBase<P>[]>()
-  for (const want of wants) groups.set(baseKey(want.need), [...(groups.get(baseKey(want.need)) ?? []), want])
+  const groups = grouped(wants, ({ need }) => baseKey(need))
+  for (const [kind, own] of grouped(wants, ({ need }) => need.material)) {
+    // The lots themselves, which are piled by what they are once for all who ask.
+    const house = lotsOf(pricing.lots, baseLots(kind as BaseKind))
+    takeKept(own, house, pricing)
+    giveOutBases(
+      [...grouped(own, ({ need }) => baseKey(need)).values()],
+      house.filter((lot) => isFree(lot)),
+      pricing,
+    )
+  }
   return groups
 }
 
-/** Gives each piece the bases that are kept for it: the best that its wants make of them. */
-function takeKept<P extends Wanting>(wants: readonly GivenBase<P>[], pricing: HousePricing): void {
-  const keptFor = new Map<string, Lot[]>()
-  for (const lot of pricing.lots) {
-    const id = baseOfLot(lot) && lot.reserved?.piece
-    if (!id || !isFree(lot, id)) continue
-    const known = keptFor.get(id)
-    if (known) known.push(lot)
-    else keptFor.set(id, [lot])
-  }
-  for (const [id, mine] of keptFor) {
-    const own = wants.filter(({ piece }) => piece.id === id)
-    giveOutByKind(own, mine, pricing)
+/** Gives each piece the bases of one kind that are kept for it: the best that its wants make of them. */
+function takeKept<P extends Wanting>(wants: readonly GivenBase<P>[], house: readonly Lot[], pricing: HousePricing): void {
+  const keptFor = grouped(house, (lot) => (lot.reserved?.piece && isFree(lot, lot.reserved.piece) ? lot.reserved.piece : ''))
+  for (const [id, own] of grouped(wants, ({ piece }) => piece.id)) {
+    const mine = keptFor.get(id)
+    if (!mine) continue
+    giveOutBases([...grouped(own, ({ need }) => baseKey(need)).values()], mine, pricing)
     for (const want of own) [want.own, want.had] = [want.had, 0]
   }
 }
 
-/** Gives out bases of a house among all who want some, kind by kind. */
-function giveOutByKind(wants: readonly GivenBase<Wanting>[], house: readonly Lot[], pricing: HousePricing): void {
-  for (const kind of new Set(wants.map(({ need }) => need.material as BaseKind))) {
-    const groups = new Map<string, GivenBase<Wanting>[]>()
-    for (const want of wants.filter(({ need }) => need.material === kind)) {
-      const key = baseKey(want.need)
-      groups.set(key, [...(groups.get(key) ?? []), want])
-    }
-    giveOutBases([...groups.values()], lotsOf(house, baseLots(kind)), pricing)
+/** What is alike together, in the order in which it first comes. */
+function grouped<T>(all: readonly T[], by: (each: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const each of all) {
+    const known = groups.get(by(each))
+    if (known) known.push(each)
+    else groups.set(by(each), [each])
   }
+  return groups
 }
 
 /**
