@@ -59,9 +59,9 @@ describe.each(
     }
     // What is to be seen lies on top: filler went on before the heads.
     expect(piece.layers.map(({ mix }) => mix[0]!.material)).toEqual(['bracken', 'statice', 'dahlia'])
-    // A swag's own trees and a garland's own rope show between, and are covered by what follows.
+    // A swag's own trees and a garland's own rope show between, and no beginning lays more than a thing to 3/4 in: what follows covers them.
     const { cover, placements } = work(piece)
-    expect(cover.share.value).toBeGreaterThan(['swags', 'garlands'].includes(BASE_SORTS[kind].family) ? 0.6 : 0.84)
+    expect(cover.share.value).toBeGreaterThan(['swags', 'garlands'].includes(BASE_SORTS[kind].family) ? 0.55 : 0.84)
     expect(placements.length).toBeLessThan(700)
   })
 })

@@ -32,7 +32,7 @@ export function madeOf(of: LaidPiece, parts: readonly MadePart[]) {
       return makeUp ? [[each.layer.id, makeUp] as const] : []
     }),
   )
-  const ofBase = baseMakeUp(piece, laid, shelf)
+  const ofBase = baseMakeUp(piece, runs, laid, shelf)
   const fixings = fixingsOf(of)
   const { needs: whole, taken } = allNeeds(of, [ofBase, ...makeUps.values()], fixings)
   const reckoned = needsWithParts(whole, parts)

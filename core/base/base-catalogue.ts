@@ -1,5 +1,6 @@
 import type { Minor } from '../measure'
 import { inches } from '../measure'
+import { drawnOutline, OUTLINE_SHAPES } from './outline-shapes'
 import type { Base, BaseKind, Form, BaseShape, ShapeOf } from './schema'
 import { BASE_KINDS, FORMS, ShapeSchema } from './schema'
 
@@ -40,8 +41,8 @@ export interface BaseSort {
 type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hookAt'> & {
   joinAt?: number
   hookAt?: number
-  /** In inches, as the trade quotes them; `price` in minor units. */
-  sizes: readonly (readonly [shape: Omit<ShapeOf<F>, 'form'>, price: Minor])[]
+  /** In inches, as the trade quotes them; `price` in minor units; named where it is not known by a measure. */
+  sizes: readonly (readonly [shape: Omit<ShapeOf<F>, 'form'>, price: Minor, name?: string])[]
 }
 
 /** Measures that are not lengths. */
@@ -54,14 +55,14 @@ function sort<F extends Form>(kind: BaseKind, { sizes, joinAt, hookAt, ...rest }
     ...rest,
     joinAt: joinAt ?? 0.5,
     hookAt: hookAt ?? null,
-    sizes: sizes.map(([measures, price]) => {
+    sizes: sizes.map(([measures, price, name]) => {
       const shape = {
         form,
         ...Object.fromEntries(
           Object.entries(measures).map(([name, value]) => [name, typeof value === 'number' && !PLAIN.has(name) ? inches(value) : value]),
         ),
       } as BaseShape
-      return { name: sizeName(measures as Record<string, unknown>), shape, price }
+      return { name: name ?? sizeName(measures as Record<string, unknown>), shape, price }
     }),
   }
 }
@@ -412,6 +413,28 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [{ width: 16, ears: 10, face: 1.5 }, 1399],
     ],
     prepare: ['Bend both ears to the same height against a table edge.'],
+  }),
+  outline: sort<'outline'>('outline', {
+    name: 'Own outline',
+    family: 'shaped wire',
+    body: 'rod',
+    colours: ROD,
+    join: 'first joint',
+    joinAt: 0,
+    density: 60,
+    note: 'Bent of rod along any line you draw, in one run or several. Each run is covered by itself; a joint is where the ends meet.',
+    sizes: [
+      [drawnOutline(OUTLINE_SHAPES.star, 0.4), 0, 'Star'],
+      [drawnOutline(OUTLINE_SHAPES.house, 0.4), 0, 'House'],
+      [drawnOutline(OUTLINE_SHAPES.pumpkin, 0.5), 0, 'Pumpkin with a stem'],
+      [drawnOutline(OUTLINE_SHAPES.cross, 0.5), 0, 'Cross'],
+      [drawnOutline(OUTLINE_SHAPES['two rings'], 0.5), 0, 'Two rings in a column'],
+      [drawnOutline(OUTLINE_SHAPES['three rings'], 0.5), 0, 'Three rings in a column'],
+    ],
+    prepare: [
+      'Bend it over a drawing at full size, the corners over a table edge.',
+      'What must be joined is joined before it is covered. Gloves and glasses: cut rod springs.',
+    ],
   }),
   'tree-swag': sort<'swag'>('tree-swag', {
     name: 'Two-ended swag of trees',

@@ -1,5 +1,6 @@
 import type { Bounds, Point, Quantity } from '../measure'
 import { quantity } from '../measure'
+import { mirroredStrokes } from './outline'
 import { ovalHeight } from './outlines'
 import type { Run } from './run'
 import { stationAt } from './run'
@@ -30,6 +31,7 @@ export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
     length('face', 'Wire'),
   ],
   animal: [length('width', 'Head'), length('ears', 'Ears'), length('face', 'Face')],
+  outline: [length('width', 'Width'), length('height', 'Height'), length('face', 'Wire')],
   swag: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the join')],
   teardrop: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the top')],
   opened: [length('outer', 'Ring, outside'), length('inner', 'Ring, inside'), length('drop', 'Ends hang by')],
@@ -112,5 +114,6 @@ const ends = (run: Run, s: number): Point => {
 
 /** The same form seen in a mirror. */
 export function mirrorShape(shape: BaseShape): BaseShape {
-  return shape.form === 'rail' ? { ...shape, slope: -shape.slope } : shape
+  if (shape.form === 'rail') return { ...shape, slope: -shape.slope }
+  return shape.form === 'outline' ? { ...shape, strokes: mirroredStrokes(shape.strokes) } : shape
 }

@@ -6,4 +6,16 @@ export { boundsOf, reachOf } from './bounds'
 export * from './runs'
 export * from './position-label'
 export * from './dimensions'
+export * from './outline-edits'
+export {
+  contactsOf,
+  cornersOf,
+  mirroredStrokes,
+  OUTLINE_LIMITS,
+  strokesBox,
+  strokesFault,
+  strokesSized,
+  type Knot,
+  type OutlineStroke,
+} from './outline'
 export * as baseRulesOfThumb from './rules-of-thumb'

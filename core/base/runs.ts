@@ -22,6 +22,7 @@ import { boundsOf, EDGE_STATIONS } from './bounds'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './garland-runs'
 import { BASE_SORTS } from './base-catalogue'
 import { DENSITIES } from './rules-of-thumb'
+import { contactsOf, cornersOf, outlineRuns } from './outline'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
 import { onRun, ringRun, stationAt, turnedRun } from './run'
@@ -45,6 +46,8 @@ function untilTurned(shape: BaseShape): Run[] {
       return pearRuns(shape)
     case 'animal':
       return animalRuns(shape)
+    case 'outline':
+      return outlineRuns(shape)
     case 'swag':
       return swagRuns(shape)
     case 'teardrop':
@@ -194,6 +197,14 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
       return [
         named('One scallop', saidAs(each, sum`a catenary over ${quantity.length(shape.span)} that hangs ${quantity.length(shape.drop)}`)),
         named('Length', plus(times(count(shape.count), each), times(count(2), mm(shape.tails)))),
+      ]
+    }
+    case 'outline': {
+      const [corners, contacts] = [cornersOf(runs), contactsOf(runs, shape.face)]
+      return [
+        runs.length > 1 ? named('All runs', allRuns(runs)) : named('Length', saidAs(mm(whole), ['round its line, end to end'])),
+        ...(corners ? [named('Corners to bend', saidAs(count(corners), ['counted']))] : []),
+        ...(contacts ? [named('Places where runs meet', saidAs(count(contacts), ['counted']))] : []),
       ]
     }
     case 'letter':

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { OUTLINE_LIMITS, StrokeSchema, strokesFault } from './outline'
 import { bentHeight } from './segment'
 
 /** Sizes the bench can hold, mm: from a napkin ring to a long rail. */
@@ -15,6 +16,8 @@ export const deepestOpened = ({ outer, inner }: { readonly outer: number; readon
 
 const size = z.number().min(BASE_LIMITS.smallest).max(BASE_LIMITS.largest)
 const thick = z.number().min(BASE_LIMITS.thinnest).max(1000)
+/** What is drawn by hand may be narrow one way: the other is a base's size. */
+const lineSize = z.number().min(BASE_LIMITS.thinnest).max(BASE_LIMITS.largest)
 const drop = z.number().min(0).max(BASE_LIMITS.largest)
 
 export const LETTERS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ&'] as const
@@ -51,6 +54,16 @@ export const ShapeSchema = z.discriminatedUnion('form', [
     face: thick,
   }),
   z.strictObject({ form: z.literal('animal'), width: size.describe('of the head'), ears: size.describe('height of an ear'), face: thick }),
+  z.strictObject({
+    form: z.literal('outline'),
+    width: lineSize.describe('as it finishes; a line that runs straight up is as wide as its wire'),
+    height: lineSize.describe('as it finishes; a line that runs straight across is as high as its wire'),
+    face: thick,
+    strokes: z
+      .array(StrokeSchema)
+      .max(OUTLINE_LIMITS.runs)
+      .describe('its runs, drawn in any measure, x to the right and y down: they are made so wide and high'),
+  }),
   z.strictObject({
     form: z.literal('swag'),
     tree: size.describe('height of each tree'),
@@ -114,6 +127,7 @@ export const BASE_KINDS = [
   'gourd',
   'pear',
   'animal',
+  'outline',
   'tree-swag',
   'teardrop',
   'opened-ring',
@@ -144,6 +158,7 @@ export const FORMS: Record<BaseKind, Form> = {
   gourd: 'gourd',
   pear: 'pear',
   animal: 'animal',
+  outline: 'outline',
   'tree-swag': 'swag',
   teardrop: 'teardrop',
   'opened-ring': 'opened',
@@ -210,6 +225,16 @@ function shapeFault(shape: BaseShape): { readonly at: string; readonly says: str
       return shape.face > Math.min(shape.width, shape.ears) * 0.35
         ? { at: 'face', says: 'The wire must be thinner than a third of an ear.' }
         : null
+    case 'outline':
+      return (
+        strokesFault(shape.strokes) ??
+        (Math.max(shape.width, shape.height) < BASE_LIMITS.smallest
+          ? { at: 'width', says: `An outline is at least ${BASE_LIMITS.smallest} mm wide or high.` }
+          : null) ??
+        (shape.face > Math.max(shape.width, shape.height) * 0.35
+          ? { at: 'face', says: 'The wire must be thinner than a third of the outline.' }
+          : null)
+      )
     case 'swag':
     case 'teardrop':
       return shape.overlap > shape.tree * 0.9 ? { at: 'overlap', says: 'The trunks overlap by less than the tree.' } : null

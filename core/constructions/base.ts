@@ -1,3 +1,5 @@
+import type { Run } from '../base'
+import type { Shelf } from '../material'
 import { USUAL_CORD } from '../material'
 import type { LaidLayer } from '../placement'
 import { arrangingOf } from '../placement'
@@ -6,6 +8,7 @@ import { clamp, sum, byRule, count, mm, plus, saidAs, labelled, times } from '..
 import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure } from './construction'
 import { lengthsFor, thingsFor, told } from './construction'
+import { bentFrame, isBent } from './bent-frame'
 import { CORD_LAP, TIE_EVERY } from './rules-of-thumb'
 
 /** What cords are made of. */
@@ -19,7 +22,7 @@ export function trunkTies(overlap: number, by: Rated): Term {
 }
 
 /** What the base itself takes: ties of its trunks, and the cords of what hangs in it. */
-export function baseMakeUp({ base }: Piece, laid: readonly LaidLayer[], by: Rated): MakeUp {
+export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly LaidLayer[], by: Shelf): MakeUp {
   const { shape } = base
   const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
   const cords = laid.flatMap(({ layer: { rule }, placements }) => {
@@ -28,7 +31,9 @@ export function baseMakeUp({ base }: Piece, laid: readonly LaidLayer[], by: Rate
     const lap = times(count(2), labelled`a lap of ${byRule(CORD_LAP, by)}`)
     return drop > 0 ? placements.map(() => ({ folded, length: plus(folded ? times(count(2), mm(drop)) : mm(drop), lap) })) : []
   })
+  const bent = isBent(base) ? bentFrame(base, runs, by) : null
   const figures: NamedFigure[] = [
+    ...(bent?.figures ?? []),
     ...(ties ? [told('trees', 'Trees', count(2)), told('ties', 'Ties on the trunks', ties)] : []),
     ...cords.map(({ folded, length }, i) => told(`cord:${i}`, folded ? 'One cord, folded' : 'Each of two cords', length)),
   ]
@@ -45,6 +50,10 @@ export function baseMakeUp({ base }: Piece, laid: readonly LaidLayer[], by: Rate
     layer: 'base',
     title: null,
     figures,
-    needs: [...lengths, ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : [])],
+    needs: [
+      ...(bent?.needs ?? []),
+      ...lengths,
+      ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []),
+    ],
   }
 }

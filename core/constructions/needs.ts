@@ -6,6 +6,7 @@ import { isCut, materialOf, pieceLength } from '../material'
 import { rate } from '../measure'
 import type { Piece } from '../piece'
 import { isItself } from '../piece'
+import { isBent } from './bent-frame'
 import type { MakeUp } from './construction'
 import { SPARE } from './rules-of-thumb'
 
@@ -16,7 +17,7 @@ export const breaks = ({ state }: Pick<Material, 'state'>): boolean => state !==
 export function needsOf(piece: Piece, laid: readonly LaidLayer[], makeUps: readonly MakeUp[], shelf: Shelf): Need[] {
   const { base } = piece
   const bare: Need[] =
-    isItself(piece) && base.price === null
+    (isItself(piece) && base.price === null) || isBent(base)
       ? []
       : [
           {

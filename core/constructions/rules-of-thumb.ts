@@ -65,6 +65,22 @@ export const CORD_LAP = thumb(
   [inches(0.5), inches(12)],
   'To go round once and be tied back on itself.',
 )
+export const ROD_LAP = thumb(
+  'construct.rod-lap',
+  'The ends of a rod lap at a joint by',
+  'length',
+  inches(1.5),
+  [inches(0.25), inches(6)],
+  'To be bound side by side; what is welded laps by less.',
+)
+export const JOINT_WIRE = thumb(
+  'construct.joint-wire',
+  'A joint of rod is bound with wire of',
+  'length',
+  inches(12),
+  [inches(4), inches(48)],
+  'Eight to ten tight turns over the lap, ends folded in; a joint that is welded takes none.',
+)
 export const TAIL = thumb(
   'construct.tail',
   'Binding wire is left at each end for',

@@ -1,5 +1,6 @@
 export * from './portable-piece'
 export * from './piece-file'
+export * from './outline-svg'
 export * from './materials-csv'
 export * from './picture-svg'
 export * from './svg-writer'

@@ -3,6 +3,7 @@ import type { LaidLayer, LaidPiece, Placement } from '../placement'
 import { HELD } from '../placement'
 import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
+import { FRAME_USE, isBent } from '../constructions'
 import type { FixingAmount } from '../fixing'
 import type { Material, Need, Shelf } from '../material'
 import { byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
@@ -10,6 +11,7 @@ import type { Figure, Point, Term } from '../measure'
 import {
   COUNTED,
   figure,
+  given,
   onceFor,
   onceWith,
   quantity,
@@ -111,7 +113,9 @@ export function massesOf(of: LaidPiece, needs: readonly Need[], taken: readonly 
   const base =
     isItself(piece) && piece.base.mass === null
       ? figure(quantity.mass(0), sum`bound of its boughs: there is no other base`, COUNTED)
-      : baseMass(piece.base, runs, shelf)
+      : isBent(piece.base) && piece.base.mass === null
+        ? rodMass(needs, shelf)
+        : baseMass(piece.base, runs, shelf)
   const on = partsOn(of, needs, taken)
   const parts: WeightPart[] = [
     ...(base.value > 0 ? [{ id: 'base', kind: 'base' as const, layer: null, material: null, figure: base, at: centreOfRuns(runs) }] : []),
@@ -137,6 +141,16 @@ export function massesOf(of: LaidPiece, needs: readonly Need[], taken: readonly 
     parts,
     centre: centreOf(parts),
   }
+}
+
+/** What a frame weighs that is bent of rod. */
+function rodMass(needs: readonly Need[], shelf: Shelf): Figure {
+  const rods = lengthsIn(needs).filter(({ use }) => use === FRAME_USE)
+  const terms = rods.map(({ material, length, count }) => {
+    const of = materialOf(shelf, material)!
+    return weighed(of.name, (of.mass * length * count) / of.length, false)
+  })
+  return worked(plusAll(terms, given(quantity.mass(0), RULE_OF_THUMB)))
 }
 
 /** Where parts balance: each place by its weight. */
@@ -235,7 +249,7 @@ function partOf<N extends Need>(needs: readonly N[], shelf: Shelf, places: Place
 
 /** What comes by the length; what is laid by the length is weighed as it lies. */
 const lengthParts = (needs: readonly Need[], shelf: Shelf, places: Places): Open[] =>
-  gathered(lengthsIn(needs).filter(({ use }) => use !== 'laid')).flatMap((all) =>
+  gathered(lengthsIn(needs).filter(({ use }) => use !== 'laid' && use !== FRAME_USE)).flatMap((all) =>
     partOf(all, shelf, places, (material) => {
       const length = all.reduce((total, each) => total + each.length * each.count, 0)
       const mass = (material.mass * length) / material.length

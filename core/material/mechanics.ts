@@ -5,7 +5,7 @@ import { materialOf } from './shelf'
 
 /** What a mechanic of the shelf is to those who go by it, and whether it comes off whole when a piece is taken apart. */
 export interface Mechanic {
-  readonly is: 'wire' | 'cord' | 'tie' | 'pin' | 'hot glue' | 'weatherproof glue' | 'glue dot' | 'hook'
+  readonly is: 'wire' | 'rod' | 'cord' | 'tie' | 'pin' | 'hot glue' | 'weatherproof glue' | 'glue dot' | 'hook'
   readonly comesOff: boolean
 }
 
@@ -17,6 +17,7 @@ export const MECHANICS = {
   'paddle-wire-white': { is: 'wire', comesOff: false },
   'stem-wire-18': { is: 'wire', comesOff: false },
   'stem-wire-20': { is: 'wire', comesOff: false },
+  'frame-rod': { is: 'rod', comesOff: false },
   'jute-twine': { is: 'cord', comesOff: false },
   'zip-tie': { is: 'tie', comesOff: false },
   'pipe-cleaner': { is: 'tie', comesOff: false },
@@ -51,6 +52,10 @@ export const needsWire = (needs: readonly Pick<Need, 'material'>[], shelf: Pick<
     return known !== undefined && isWire(known)
   })
 
+/** What an own outline is bent of. */
+export const USUAL_ROD: MechanicId = 'frame-rod'
 /** What wires and cords are where nobody chose another. */
 export const USUAL_WIRE: MechanicId = 'paddle-wire'
+/** What joints of bare rod are bound with. */
+export const USUAL_WIRE_BARE: MechanicId = 'paddle-wire-bare'
 export const USUAL_CORD: MechanicId = 'jute-twine'

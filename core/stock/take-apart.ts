@@ -73,7 +73,9 @@ export function partsOff(piece: Piece, needs: readonly Need[], fixings: readonly
 /** Whether a thing can be used again, and why. @param long enough to be of use */
 function again(material: Material, glued: boolean, long: boolean): readonly [back: boolean, why: string] {
   if (material.kind === 'mechanic')
-    return mechanicOf(material.id)?.comesOff ? [true, 'comes off whole'] : [false, isCut(material) ? 'cut off' : 'used up']
+    return mechanicOf(material.id)?.comesOff
+      ? [true, 'comes off whole']
+      : [false, mechanicOf(material.id)?.is === 'rod' ? 'bent for this one' : isCut(material) ? 'cut off' : 'used up']
   if (glued) return [false, 'glued for good']
   if (material.state === 'fresh') return [false, 'wilted']
   if (!long) return [false, 'cut too short']

@@ -1,10 +1,13 @@
 import type { Run } from '../base'
-import { BASE_SORTS, DIMENSIONS, anchorSays, markOn } from '../base'
-import type { Said } from '../measure'
-import { quantity, several, sum } from '../measure'
+import { BASE_SORTS, cornersOf, DIMENSIONS, anchorSays, markOn } from '../base'
+import type { MakeUp } from '../constructions'
+import { isBent } from '../constructions'
+import type { Shelf } from '../material'
+import type { Figure, Said } from '../measure'
+import { byRule, plus, quantity, several, sum, worked } from '../measure'
 import type { Piece } from '../piece'
-import { once } from './durations'
-import { PREPARE_BASE } from './rules-of-thumb'
+import { each, once } from './durations'
+import { BEND_EACH, JOINT_EACH, PREPARE_BASE } from './rules-of-thumb'
 import type { Undone } from './task'
 import type { TaskContext } from './task-builder'
 import { task, waitsFor } from './task-builder'
@@ -35,6 +38,28 @@ function turnSaid({ base }: Piece, runs: readonly Run[]): Said {
   ]
 }
 
+/** How an own outline is bent and joined. */
+function bentSaid({ base }: Piece, runs: readonly Run[], { figures }: MakeUp): Said[] {
+  if (!isBent(base)) return []
+  const corners = cornersOf(runs)
+  const joints = figures.find(({ id }) => id === 'joints')?.figure
+  const runsSaid = runs.flatMap(({ name, length }, i): Said => [...(i ? [', '] : []), `${name} `, quantity.length(length)])
+  return [
+    ['Draw it at full size and bend the rod along it. Along the line: ', ...runsSaid, '.'],
+    ...(corners ? [sum`${several(corners, 'corner', 'corners')}: bend each over the edge of a vice or a table.`] : []),
+    ...(joints ? [sum`Bind ${several(joints.value, 'joint', 'joints')}: lap the rods, turn wire tight round both, fold its ends in.`] : []),
+  ]
+}
+
+/** Preparing a base takes its time; each corner and joint of an own outline takes some more. */
+function handsForBase({ base }: Piece, runs: readonly Run[], { figures }: MakeUp, shelf: Shelf): Figure {
+  if (!isBent(base)) return once(PREPARE_BASE, shelf)
+  const joints = figures.find(({ id }) => id === 'joints')?.figure.value ?? 0
+  return worked(
+    plus(byRule(PREPARE_BASE, shelf), each(cornersOf(runs), 'corners', BEND_EACH, shelf), each(joints, 'joints', JOINT_EACH, shelf)),
+  )
+}
+
 export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
   const { base, making } = piece
   const sort = BASE_SORTS[base.kind]
@@ -45,6 +70,7 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
     taskMessage('prepare-base', { base: sort.name.toLowerCase() }),
     [
       [`${sort.name}: `, ...measuresSaid(base), '.'],
+      ...bentSaid(piece, runs, ofBase),
       ...sort.prepare.slice(0, ties ? -1 : undefined).map((line) => sum`${line}`),
       ...(ties
         ? [
@@ -52,11 +78,11 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
             ...sort.prepare.slice(-1).map((line) => sum`${line}`),
           ]
         : []),
-      ...(runs[0]!.closed ? [turnSaid(piece, runs)] : []),
+      ...(runs[0]!.closed && !isBent(base) ? [turnSaid(piece, runs)] : []),
     ],
     {
-      hands: once(PREPARE_BASE, shelf),
-      tools: ['tape measure', 'tape to mark with'],
+      hands: handsForBase(piece, runs, ofBase, shelf),
+      tools: ['tape measure', 'tape to mark with', ...(isBent(base) ? ['bolt cutters', 'pliers', 'a drawing at full size'] : [])],
       after: making.base.from === null ? [] : [waitsFor(taskKey('take off', 'base'), 'off-the-older')],
     },
   )

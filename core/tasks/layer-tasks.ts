@@ -213,7 +213,10 @@ function holdWords(layer: Layer, fixings: readonly Fixing[], shelf: Shelf): Held
 
 /** Which way stems point: by the clock on a closed run, along it on an open one. */
 function flowWords({ flow, seat }: Layer, run: Run): Said {
-  if (run.closed) return [FLOW_WORDS[flow].replace('the seat', clock(clockAngle(run, seat * run.length)))]
+  if (run.closed) {
+    const [before, after] = FLOW_WORDS[flow].split('the seat')
+    return after === undefined ? [before!] : [before!, ...anchorSays(run, seat * run.length), after]
+  }
   if (flow === 'clockwise') return [`All point away from ${run.reads.kind === 'from' ? run.reads.start : 'the start'}.`]
   if (flow === 'anticlockwise') return [`All point back to ${run.reads.kind === 'from' ? run.reads.start : 'the start'}.`]
   const at = seat * run.length

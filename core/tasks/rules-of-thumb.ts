@@ -9,6 +9,8 @@ const hands = (id: string, name: string, minutes: number, most: number, why: str
 
 export const A_DAY = thumb('steps.a-day', 'Hands have in a day', 'time', 3 * HOUR, [10, 16 * HOUR], 'An evening at the bench.')
 export const PREPARE_BASE = hands('prepare-base', 'A base is prepared in', 10, 240, 'Unpacked, shaken out, turned and marked.')
+export const BEND_EACH = hands('bend-each', 'A corner of rod is bent in', 1.5, 30, 'Marked, clamped, bent, held against the drawing.')
+export const JOINT_EACH = hands('joint-each', 'A joint of rod is bound in', 3, 60, 'Lapped, wound tight, ends folded in.')
 export const SORT_EACH = hands('sort-each', 'A stem is sorted and cut in', 0.2, 10, 'Picked up, measured, cut, laid down.')
 export const LIGHT_EACH = hands('light-each', 'A light thing is fixed in', 0.75, 30, 'A dot or a tie, and held until it stays.')
 export const STEM_EACH = hands(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Base, BaseKind, Dimension, BaseFamily, BaseShape } from '#core/base'
+import { computed, ref } from 'vue'
+import type { Base, BaseKind, Dimension, BaseFamily, BaseShape, UsualSize } from '#core/base'
 import {
   BASE_SORTS,
   canTurn,
@@ -15,6 +15,7 @@ import {
   usualBase,
   usualPrice,
 } from '#core/base'
+import { isBent } from '#core/constructions'
 import { waysFor } from '#core/fixing'
 import { capital, formatMoney, quantity, show } from '#core/measure'
 import { rebase } from '#core/piece'
@@ -57,11 +58,19 @@ const heldBy = (hold: (typeof HOLDS)[number][0]): string => {
   return first ? `${capital(first.way.held)}. ${first.why}` : ''
 }
 
+/** What a base costs whose price nobody said; what is bent by hand costs its rod. */
+const priceHint = computed(() =>
+  isBent(base.value) ? 'Usual: the rod it is bent of' : `Usual: ${formatMoney(usualPrice(base.value), bench.manner.currency)}`,
+)
 const valueOf = (id: string): number | string => (base.value.shape as unknown as Record<string, number | string>)[id]!
+/** A size of the same kind; an outline may have other runs, which layers follow onto. */
+const takeSize = ({ name, shape }: UsualSize): string | null =>
+  bench.apply(rebase(bench.piece!, { ...base.value, shape }), `take the ${sizeName(name, shape)} base`)
 function setMeasure({ id, name }: Dimension, value: number | string): string | null {
   return set({ shape: measured(base.value, id, value) }, `set ${name.toLowerCase()}`)
 }
 const measures = computed(() => DIMENSIONS[base.value.shape.form])
+const drawing = ref(false)
 const isSize = (shape: BaseShape): boolean => JSON.stringify(shape) === JSON.stringify(base.value.shape)
 const sizeName = (name: string, shape: BaseShape): string => {
   const main =
@@ -107,12 +116,14 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
           class="button h-6 px-1.5 text-fine"
           :class="isSize(size.shape) ? 'border-leaf bg-moss' : ''"
           :aria-pressed="isSize(size.shape)"
-          @click="set({ shape: size.shape }, `take the ${sizeName(size.name, size.shape)} base`)"
+          @click="takeSize(size)"
         >
           {{ sizeName(size.name, size.shape) }}
         </button>
       </div>
     </div>
+    <button v-if="base.shape.form === 'outline'" type="button" class="button" @click="drawing = true">Draw it…</button>
+    <OutlineDialog v-if="drawing && base.shape.form === 'outline'" :shape="base.shape" @close="drawing = false" />
     <div class="grid grid-cols-2 gap-2">
       <template v-for="each in measures" :key="each.id">
         <LengthField
@@ -190,7 +201,7 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
         :minor="base.price"
         :currency="bench.manner.currency"
         none="usual"
-        :hint="base.price === null ? `Usual: ${formatMoney(usualPrice(base), bench.manner.currency)}` : undefined"
+        :hint="base.price === null ? priceHint : undefined"
         :take="(price) => set({ price }, 'price the base')"
       />
       <MassField

@@ -31,10 +31,13 @@ const pixels = computed(() => long.value / span.value)
 const x = (at: number): number => END + (at - (tape.value?.from ?? 0)) * pixels.value
 const units = computed(() => bench.manner.units)
 
+const runShown = computed(() => bench.runs.find(({ id }) => id === tape.value?.runs[0]?.run))
+/** Whether places on the run are said by the clock. */
+const byClock = computed(() => tape.value?.closed === true && runShown.value?.reads.kind === 'clock')
 const heading = computed(() => {
   if (!tape.value) return ''
-  const run = bench.runs.find(({ id }) => id === tape.value!.runs[0]!.run)
-  if (tape.value.closed) return 'Centre line, clockwise from the top'
+  const run = runShown.value
+  if (byClock.value) return 'Centre line, clockwise from the top'
   return tape.value.runs.length > 1
     ? 'Both arms, from where they meet'
     : `Centre line, ${run?.reads.kind === 'from' ? run.reads.words : 'from the start'}`
@@ -62,7 +65,7 @@ const ticks = computed(() => {
 })
 const hours = computed(() => {
   const { value } = tape
-  if (!value?.closed) return []
+  if (!value || !byClock.value) return []
   const [part] = value.runs
   return Array.from({ length: 13 }, (_, i) => ({
     x: x((i / 12) * value.to),
