@@ -1,6 +1,6 @@
 import { arrange } from './placement'
 import type { Base, BaseKind } from './base'
-import { BASE_SORTS, runsOf, usualBase, widthOf } from './base'
+import { askedSizeOf, BASE_SORTS, runsOf, usualBase } from './base'
 import { beginLayer } from './coverage'
 import type { Material, Shelf } from './material'
 import { isCut, materialOf, piecesPerStem } from './material'
@@ -43,7 +43,7 @@ export function basesFor(lots: readonly Lot[]): Base[] {
     const kind = isFree(lot) ? baseOfLot(lot) : null
     if (!kind) return []
     const usual = usualBase(kind)
-    const off = (base: Base): number => (lot.cut === null ? 0 : Math.abs(widthOf(base) - lot.cut))
+    const off = (base: Base): number => (lot.cut === null ? 0 : Math.abs(askedSizeOf(base) - lot.cut))
     return [
       [usual, ...BASE_SORTS[kind].sizes.map(({ shape }): Base => ({ ...usual, shape }))].reduce((best, each) =>
         off(each) < off(best) ? each : best,

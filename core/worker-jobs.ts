@@ -5,6 +5,8 @@ import type { Beginning, Begun, EvenedOut, EvenOutProgress, Filling } from './co
 import { beginLayer, evenOut, fillTo } from './coverage'
 import type { Shelf } from './material'
 import { materialOf } from './material'
+import type { Between, Countable } from './counting'
+import { betweenOf, countablesOf } from './counting'
 import { shelfFor } from './parts'
 import type { Brief, Piece } from './piece'
 
@@ -34,6 +36,13 @@ export function swapMaterial(piece: Piece, shelf: Shelf, layer: string, from: st
   const laid = on.laid.find((each) => each.layer.id === layer)
   return laid ? swap(on, laid, from, to) : null
 }
+
+/** The layers of a piece whose things can be counted otherwise. */
+export const countablesOn = (piece: Piece, shelf: Shelf, most: number): Countable[] => countablesOf(laidOut(piece, shelf), most)
+
+/** How many things of one layer go between those of another. */
+export const betweenOn = (piece: Piece, shelf: Shelf, those: string, these: string): Between | null =>
+  betweenOf(laidOut(piece, shelf), those, these)
 
 /** What layer is begun, of a material by its id. */
 export interface BeginningOf extends Omit<Beginning, 'material'> {

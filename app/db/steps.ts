@@ -1,5 +1,5 @@
 import type { Transaction } from 'dexie'
-import { readyByPiece, wantOfItsPiece } from '#core/formats'
+import { asItsParts, readyByPiece, wantOfItsPiece } from '#core/formats'
 import { EVERY_TABLE, setAsideIn } from './sound'
 
 /** A version of the database: its tables as they differ from the one before, and how what is there comes into them. */
@@ -59,9 +59,19 @@ export const STEPS: readonly Step[] = [
   // What lies on other things: a version before does not read such a piece.
   { stores: {} },
   // So with parts made beforehand.
+  { stores: {} },
+  // And with outlines of one's own. Swags, teardrops and opened rings are the trees and rings that they are made of.
   {
     stores: {},
     async upgrade(step) {
+      await step
+        .table('lots')
+        .toCollection()
+        .modify((lot, ref: { value: unknown }) => {
+          ref.value = asItsParts(lot)
+        })
+      // What pieces need is named otherwise.
+      await step.table('needs').clear()
       await setAsideIn(step, EVERY_TABLE)
     },
   },

@@ -17,7 +17,7 @@ const documents = (version: number): { id: string; brief: { currency?: string } 
   JSON.parse(readFileSync(new URL(`../../tests/reference/versions/pieces-${version}.json`, import.meta.url), 'utf8')) as never
 
 /** The newest document that a database of each version had, from the first: taken from the history as well. */
-const DOCUMENTS = [1, 2, 2, 3, 4, 5, 5, 5, 6, 6, 6, 7, 8, 9, 10, 10, 10, 10, 11] as const
+const DOCUMENTS = [1, 2, 2, 3, 4, 5, 5, 5, 6, 6, 6, 7, 8, 9, 10, 10, 10, 10, 11, 12] as const
 const ALL = Array.from({ length: SCHEMA_VERSION - 1 }, (_, i) => i + 1)
 
 let count = 0
@@ -44,7 +44,7 @@ describe('a database of every version that ever was', () => {
   it.each(ALL)('%i: thirty pieces come up, what is spoiled is put aside, and nothing is locked out', async (version) => {
     const old = before(version)
     const newest = DOCUMENTS[version - 1]!
-    const known = newest > 11 ? [startPiece('new', 'New')] : documents(newest)
+    const known = newest > 12 ? [startPiece('new', 'New')] : documents(newest)
     const pieces = Array.from({ length: 30 }, (_, i) => ({ ...known[i % known.length]!, id: `piece-${i}` }))
     for (const [i, piece] of pieces.entries()) {
       const money = newest < 6 ? { brief: { ...piece.brief, currency: i % 3 ? 'EUR' : 'GBP' } } : {}
@@ -78,6 +78,8 @@ describe('a database of every version that ever was', () => {
           { piece: 'piece-2', want: null },
         ].map((reserved, i) => ({ ...lotOf(`cut-${i}`, 'ribbon-slate', { length: 300 }), reserved })),
       )
+      // Up to version 20 a swag was had as one.
+      await old.table('lots').put({ ...lotOf('swags', 'base:tree-swag', { things: 2, cut: 1100 }), paid: 2000 })
       const { ready, ...season } = usualSeason()
       const was =
         version < 17
@@ -115,11 +117,14 @@ describe('a database of every version that ever was', () => {
       ])
     if (version >= 13) {
       const lots = await db.lots.toArray()
-      expect([lots.map(({ id }) => id), await db.sales.count()]).toEqual([['cut-0', 'cut-1', 'cut-2', 'sound'], 0])
+      expect([lots.map(({ id }) => id), await db.sales.count()]).toEqual([['cut-0', 'cut-1', 'cut-2', 'sound', 'swags'], 0])
+      // Two swags about 43 in long are four trees of 24 in, and worth what was paid.
+      expect(lots.at(-1)).toMatchObject({ material: 'base:mini-tree', things: 4, cut: 609.6, paid: 2000 })
       expect(lots.map(({ reserved }) => reserved)).toEqual([
         { piece: 'piece-1', want: 'bow:bow:0' },
         { piece: null, want: 'piece-1:listed' },
         { piece: 'piece-2', want: null },
+        null,
         null,
       ])
       expect((await seasonNow(db)).ready).toEqual([

@@ -65,7 +65,7 @@ export const COMMANDS = [
   { id: 'mirror', group: 'More and fewer', press: ['m'], shown: 'M', says: 'move to the other side' },
   { id: 'pin', group: 'More and fewer', press: ['p'], shown: 'P', says: 'pin it, or unpin' },
   { id: 'take off', group: 'More and fewer', press: ['Delete'], shown: 'Delete', says: 'take it off' },
-  { id: 'hide', group: 'Layers and the rest', press: ['h'], shown: 'H', says: 'hide or show the open layer' },
+  { id: 'hide', group: 'Layers and the rest', press: ['h'], shown: 'H', says: 'put the open layer aside, or bring it back' },
   { id: 'lock', group: 'Layers and the rest', press: ['l'], shown: 'L', says: 'lock or unlock it' },
   { id: 'move layer', group: 'Layers and the rest', press: [], shown: 'Alt ↑ ↓', says: 'on a layer’s grip: move the layer' },
   { id: 'undo', group: 'Layers and the rest', press: [], shown: 'Ctrl Z', says: 'undo' },

@@ -1,3 +1,4 @@
+import type { Between, Countable } from '#core/counting'
 import type { BeginningOf } from '#core/worker-jobs'
 import type { Swap } from '#core/placement'
 import type { Base, BaseShape } from '#core/base'
@@ -45,6 +46,9 @@ export interface WorkingsWorker extends Stoppable {
   pricesIn(text: string, mapping: Mapping, units: LengthUnits): ReadPrices
   fill(piece: Piece, layer: string | null, fullness: Brief['fullness']): Filling | null
   swap(piece: Piece, layer: string, from: string, to: string): Swap | null
+  /** What of it can be counted otherwise, up to a number; and how many of one layer go between those of another. */
+  countables(piece: Piece, most: number): Countable[]
+  between(piece: Piece, those: string, these: string): Between | null
   /** A layer to begin with. */
   begin(piece: Piece, beginning: BeginningOf): Begun | null
   evenOut(job: string, piece: Piece, seed: number, report: (progress: EvenOutProgress) => void): Promise<EvenedOut>

@@ -6,6 +6,7 @@ import type { Base, BaseShape } from '#core/base'
 import type { Fitted, FittingProgress } from '#core/budget'
 import type { Costs } from '#core/piece-costs'
 import type { Have, Makeable } from '#core/makeable'
+import type { Between, Countable } from '#core/counting'
 import type { Begun, EvenedOut, Filling, EvenOutProgress } from '#core/coverage'
 import type { Headings, Mapping, ReadMaterials, ReadPiece, ReadPrices } from '#core/formats'
 import type { LengthUnits } from '#core/measure'
@@ -63,6 +64,14 @@ export const askFilling = (piece: Piece, pricing: Pricing, layer: string | null,
 /** What it takes to replace a material of a layer by another that covers as much; null when it cannot be. */
 export const askSwap = (piece: Piece, pricing: Pricing, layer: string, from: string, to: string): Promise<Swap | null> =>
   ask(pricing, (api) => api.swap(piece, layer, from, to))
+
+/** What of a piece can be counted otherwise, up to a number. */
+export const askCountables = (piece: Piece, pricing: Pricing, most: number): Promise<Countable[]> =>
+  ask(pricing, async (api): Promise<Countable[]> => api.countables(piece, most))
+
+/** How many things of one layer go between those of another; null where there is no between. */
+export const askBetween = (piece: Piece, pricing: Pricing, those: string, these: string): Promise<Between | null> =>
+  ask(pricing, async (api): Promise<Between | null> => api.between(piece, those, these))
 
 /** What each of these pieces needs, for one copy, and what is to be done for it. */
 export const askBriefs = (pieces: readonly Piece[], pricing: Pricing): Promise<BriefAnswer[]> => ask(pricing, (api) => api.brief(pieces))

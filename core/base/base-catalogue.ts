@@ -25,7 +25,7 @@ export interface BaseSort {
   /** What a hand should know before choosing it. */
   readonly note: string
   readonly colours: readonly { readonly name: string; readonly colour: string }[]
-  /** From small to large. */
+  /** From small to large; what is put together of others, or bent, is bought as those and has no price of its own. */
   readonly sizes: readonly UsualSize[]
   /** What the join is called on this base. */
   readonly join: string
@@ -46,7 +46,7 @@ type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hook
 }
 
 /** Measures that are not lengths. */
-const PLAIN = new Set(['ribs', 'count', 'slope', 'tie', 'letter'])
+const PLAIN = new Set(['ribs', 'count', 'slope', 'tie', 'letter', 'joined'])
 
 function sort<F extends Form>(kind: BaseKind, { sizes, joinAt, hookAt, ...rest }: Sketch<F>): BaseSort {
   const form = FORMS[kind]
@@ -436,6 +436,22 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       'What must be joined is joined before it is covered. Gloves and glasses: cut rod springs.',
     ],
   }),
+  'mini-tree': sort<'tree'>('mini-tree', {
+    name: 'Mini tree',
+    family: 'swags',
+    body: 'trees',
+    colours: GREEN,
+    join: 'trunk',
+    joinAt: 0,
+    density: 22,
+    note: 'One mini tree, hung by its trunk with its tip down. Two of them make a swag or a teardrop.',
+    sizes: [
+      [{ tree: 18, width: 9 }, 699],
+      [{ tree: 24, width: 12 }, 999],
+      [{ tree: 30, width: 14 }, 1499],
+    ],
+    prepare: ['Take the stand off.', 'Fluff it, longest tips to the trunk, and bend the tips there over it.'],
+  }),
   'tree-swag': sort<'swag'>('tree-swag', {
     name: 'Two-ended swag of trees',
     family: 'swags',
@@ -446,9 +462,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 22,
     note: 'Two mini trees, trunk to trunk, tips out. Two to four ties on the trunks.',
     sizes: [
-      [{ tree: 18, overlap: 4, width: 9 }, 1398],
-      [{ tree: 24, overlap: 5, width: 12 }, 1998],
-      [{ tree: 30, overlap: 6, width: 14 }, 2998],
+      [{ tree: 18, overlap: 4, width: 9, joined: 'ties' }, 0],
+      [{ tree: 24, overlap: 5, width: 12, joined: 'ties' }, 0],
+      [{ tree: 30, overlap: 6, width: 14, joined: 'ties' }, 0],
     ],
     prepare: ['Take the stands off.', 'Lay trunk over trunk, ends folded in.', 'Fluff both trees, longest tips to the middle.'],
   }),
@@ -462,9 +478,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 22,
     note: 'Two mini trees, both tips down, the upper laid over the lower: full above, pointed below.',
     sizes: [
-      [{ tree: 18, overlap: 11, width: 11 }, 1398],
-      [{ tree: 24, overlap: 15, width: 14 }, 1998],
-      [{ tree: 30, overlap: 18, width: 16 }, 2998],
+      [{ tree: 18, overlap: 11, width: 11 }, 0],
+      [{ tree: 24, overlap: 15, width: 14 }, 0],
+      [{ tree: 30, overlap: 18, width: 16 }, 0],
     ],
     prepare: [
       'Take the stands off.',
@@ -482,9 +498,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 26,
     note: 'A garland ring cut at one place and opened out: as long as its centre line was.',
     sizes: [
-      [{ outer: 16, inner: 8, drop: 4 }, 1499],
-      [{ outer: 20, inner: 11, drop: 6 }, 1999],
-      [{ outer: 24, inner: 14, drop: 8 }, 2499],
+      [{ outer: 16, inner: 8, drop: 4 }, 0],
+      [{ outer: 20, inner: 11, drop: 6 }, 0],
+      [{ outer: 24, inner: 14, drop: 8 }, 0],
     ],
     prepare: ['Cut the ring opposite its join and open it over your knee.', 'Bend the cut wire ends back and tape them.'],
   }),
@@ -598,8 +614,47 @@ export function nearestSize(kind: BaseKind, extent: number): UsualSize {
   )
 }
 
-/** What the usual size nearest to this one costs, minor units; what comes by the length, in proportion to its length. */
-export function usualPrice({ kind, shape }: Pick<Base, 'kind' | 'shape'>): Minor {
+/** A base that others are put together of: how many, and how large. */
+export interface BasePart {
+  readonly kind: BaseKind
+  readonly shape: BaseShape
+  readonly count: number
+}
+
+/**
+ * What a base is had as: itself, the trees or the ring that it is made of; nothing where it is bent or bound by hand of what is cut.
+ * @example basePartsOf(usualBase('tree-swag'))[0].count // 2
+ */
+export function basePartsOf({ kind, shape }: Pick<Base, 'kind' | 'shape'>): readonly BasePart[] {
+  switch (shape.form) {
+    case 'swag':
+    case 'teardrop':
+      return [{ kind: 'mini-tree', shape: treeOf(shape.tree), count: 2 }]
+    case 'opened':
+      return [{ kind: 'evergreen-ring', shape: { form: 'ring', outer: shape.outer, inner: shape.inner }, count: 1 }]
+    case 'outline':
+      return []
+    default:
+      return [{ kind, shape, count: 1 }]
+  }
+}
+/** A mini tree so high, as wide as the usual one nearest to it is for its height. */
+function treeOf(tree: number): BaseShape {
+  const near = nearestSize('mini-tree', tree * 1.5).shape as ShapeOf<'tree'>
+  return { form: 'tree', tree, width: (near.width * tree) / near.tree }
+}
+
+/** Kinds that are had as they are, and not put together or bent of others. */
+export const BOUGHT_KINDS: readonly BaseKind[] = BASE_KINDS.filter((kind) =>
+  basePartsOf(usualBase(kind)).some((part) => part.kind === kind),
+)
+
+/** What a base usually costs: all that it is put together of. Minor units */
+export const usualPrice = (base: Pick<Base, 'kind' | 'shape'>): Minor =>
+  basePartsOf(base).reduce((all, part) => all + part.count * priceOfOne(part), 0)
+
+/** What the usual size nearest to this one costs; what comes by the length, in proportion to its length. */
+function priceOfOne({ kind, shape }: Pick<Base, 'kind' | 'shape'>): Minor {
   const { shape: near, price } = nearestSize(kind, extentOf(shape))
   return BASE_SORTS[kind].family === 'garlands' ? Math.round((price * extentOf(shape)) / extentOf(near)) : price
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { inches, say, USUAL } from '../measure'
 import { anchorSays, clockAngle, placeAtClock } from './position-label'
-import { BASE_SORTS, nearestSize, extentOf, usualBase, usualPrice } from './base-catalogue'
+import { BASE_SORTS, basePartsOf, BOUGHT_KINDS, nearestSize, extentOf, usualBase, usualPrice } from './base-catalogue'
 import { DIMENSIONS, measureLines, mirrorShape } from './dimensions'
 import { along, distanceBetween, mirrored, nearestOn, nearestRun, onRun, pathRun, ringRun, stationAt, turnedRun, wayTo } from './run'
 import { boundsOf } from './bounds'
@@ -127,7 +127,7 @@ describe.each(BASE_KINDS)('%s', (kind) => {
       for (const { id } of DIMENSIONS[shape.form]) expect(shape).toHaveProperty(id)
     }
     expect(sizes.length).toBeGreaterThan(2)
-    expect(usualPrice({ kind, shape: sizes[0]!.shape })).toBe(sizes[0]!.price)
+    if (BOUGHT_KINDS.includes(kind)) expect(usualPrice({ kind, shape: sizes[0]!.shape })).toBe(sizes[0]!.price)
     expect(nearestSize(kind, extentOf(sizes.at(-1)!.shape))).toEqual(sizes.at(-1))
   })
   it('is mirrored run by run: a point’s image lies where its mirror says', () => {
@@ -145,6 +145,25 @@ describe.each(BASE_KINDS)('%s', (kind) => {
         expect([b.nx * side, b.ny * side]).toEqual([expect.closeTo(-a.nx, 3), expect.closeTo(a.ny, 3)])
       }
     }
+  })
+})
+
+describe('what a base is put together of', () => {
+  it('swags and teardrops are two mini trees, an opened ring is that ring, an outline is nothing that is had as a base', () => {
+    const tree24 = { kind: 'mini-tree', count: 2 }
+    expect(basePartsOf(usualBase('tree-swag'))).toMatchObject([{ ...tree24, shape: { tree: inches(24) } }])
+    expect(basePartsOf(usualBase('teardrop'))).toMatchObject([{ ...tree24, shape: { tree: inches(24) } }])
+    expect(basePartsOf(usualBase('opened-ring'))).toMatchObject([
+      { kind: 'evergreen-ring', count: 1, shape: { form: 'ring', outer: inches(20) } },
+    ])
+    expect(basePartsOf(usualBase('outline'))).toEqual([])
+    expect(basePartsOf(usualBase('grapevine'))).toMatchObject([{ kind: 'grapevine', count: 1 }])
+    // So a swag costs two trees: of 24 in, 9.99 each.
+    expect(usualPrice(usualBase('tree-swag'))).toBe(1998)
+    expect(usualPrice(usualBase('opened-ring'))).toBe(
+      usualPrice({ kind: 'evergreen-ring', shape: { form: 'ring', outer: inches(20), inner: inches(11) } }),
+    )
+    expect(BASE_KINDS.filter((kind) => !BOUGHT_KINDS.includes(kind))).toEqual(['outline', 'tree-swag', 'teardrop', 'opened-ring'])
   })
 })
 

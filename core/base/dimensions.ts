@@ -10,7 +10,9 @@ import type { Base, Form, BaseShape } from './schema'
 export interface Dimension {
   readonly id: string
   readonly name: string
-  readonly unit: 'length' | 'count' | 'degrees' | 'share' | 'letter'
+  readonly unit: 'length' | 'count' | 'degrees' | 'share' | 'letter' | 'choice'
+  /** What there is to choose from. */
+  readonly options?: readonly { readonly value: string; readonly name: string }[]
   readonly hint?: string
 }
 
@@ -32,7 +34,21 @@ export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
   ],
   animal: [length('width', 'Head'), length('ears', 'Ears'), length('face', 'Face')],
   outline: [length('width', 'Width'), length('height', 'Height'), length('face', 'Wire')],
-  swag: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the join')],
+  tree: [length('tree', 'Height'), length('width', 'Across')],
+  swag: [
+    length('tree', 'Each tree'),
+    length('overlap', 'Trunks overlap'),
+    length('width', 'Across the join'),
+    {
+      id: 'joined',
+      name: 'Joined by',
+      unit: 'choice',
+      options: [
+        { value: 'ties', name: 'ties on the trunks' },
+        { value: 'hub', name: 'a hub of foam' },
+      ],
+    },
+  ],
   teardrop: [length('tree', 'Each tree'), length('overlap', 'Trunks overlap'), length('width', 'Across the top')],
   opened: [length('outer', 'Ring, outside'), length('inner', 'Ring, inside'), length('drop', 'Ends hang by')],
   spray: [length('length', 'Length'), length('width', 'Across'), { id: 'tie', name: 'Tie from the top, %', unit: 'share' }],
@@ -97,6 +113,7 @@ export function measureLines({ shape }: Pick<Base, 'shape'>, runs: readonly Run[
         lineOf('drop', { x: x + shape.span / 2, y: 0 }, { x: x + shape.span / 2, y: shape.drop }),
       ]
     }
+    case 'tree':
     case 'teardrop':
     case 'spray':
       return [tall('length'), wide('across')]

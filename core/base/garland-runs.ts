@@ -50,6 +50,19 @@ export function swagRuns(shape: ShapeOf<'swag'>): Run[] {
   return pair(taper(shape.width), [line({ x: 0, y: 0 }, { x: arm, y: 0 })], [line({ x: 0, y: 0 }, { x: -arm, y: 0 })], 'join')
 }
 
+/** One tree that hangs by its trunk, its tip down. */
+export const treeRuns = ({ tree, width }: ShapeOf<'tree'>): Run[] => [
+  pathRun({
+    id: 'tree',
+    name: 'tree',
+    segments: [line({ x: 0, y: 0 }, { x: 0, y: tree })],
+    width: { kind: 'drop', half: width / 2, end: END * 0.6 },
+    outer: 'left',
+    reads: { kind: 'from', words: 'below the trunk', start: 'the trunk' },
+    mirror: { run: 'tree', reversed: false, flipped: true },
+  }),
+]
+
 /** Both trees point down: fullest a quarter of the way, then tapering to the tip. */
 export function teardropRuns(shape: ShapeOf<'teardrop'>): Run[] {
   const length = treesLength(shape)

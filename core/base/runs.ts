@@ -19,7 +19,7 @@ import {
   worked,
 } from '../measure'
 import { boundsOf, EDGE_STATIONS } from './bounds'
-import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns } from './garland-runs'
+import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns, treeRuns } from './garland-runs'
 import { BASE_SORTS } from './base-catalogue'
 import { DENSITIES } from './rules-of-thumb'
 import { contactsOf, cornersOf, outlineRuns } from './outline'
@@ -48,6 +48,8 @@ function untilTurned(shape: BaseShape): Run[] {
       return animalRuns(shape)
     case 'outline':
       return outlineRuns(shape)
+    case 'tree':
+      return treeRuns(shape)
     case 'swag':
       return swagRuns(shape)
     case 'teardrop':
@@ -98,6 +100,9 @@ function said(run: Run, form: Form, turn: number): Run {
   const lower = stationAt(run, run.length).y > stationAt(run, 0).y
   return { ...run, name: lower ? 'lower arm' : 'upper arm', reads: { kind: 'from', words: `${lower ? 'below' : 'above'} ${start}`, start } }
 }
+
+/** What a bare base is asked for by: how wide it is, a tree by how high. mm */
+export const askedSizeOf = (base: Base): number => (base.shape.form === 'tree' ? Math.round(base.shape.tree) : widthOf(base))
 
 const widths = onceFor<Base, number>()
 /** How wide a bare base is, to the millimetre. */
@@ -155,6 +160,17 @@ const allRuns = (runs: readonly Run[]): Term =>
     mm(runs.reduce((total, { length }) => total + length, 0)),
   )
 
+/** What a maker bends and joins of an own outline. */
+function outlineFigures(face: number, runs: readonly Run[]): BaseFigure[] {
+  const [corners, contacts] = [cornersOf(runs), contactsOf(runs, face)]
+  const counted = (name: string, n: number): BaseFigure[] => (n ? [{ name, figure: worked(saidAs(count(n), ['counted'])) }] : [])
+  return [
+    { name: runs.length > 1 ? 'All runs' : 'Length', figure: worked(allRuns(runs)) },
+    ...counted('Corners to bend', corners),
+    ...counted('Places where runs meet', contacts),
+  ]
+}
+
 /** The lengths that a maker of this base goes by, each with its sum. */
 export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]): BaseFigure[] {
   const run = runs[0]!
@@ -199,18 +215,13 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
         named('Length', plus(times(count(shape.count), each), times(count(2), mm(shape.tails)))),
       ]
     }
-    case 'outline': {
-      const [corners, contacts] = [cornersOf(runs), contactsOf(runs, shape.face)]
-      return [
-        runs.length > 1 ? named('All runs', allRuns(runs)) : named('Length', saidAs(mm(whole), ['round its line, end to end'])),
-        ...(corners ? [named('Corners to bend', saidAs(count(corners), ['counted']))] : []),
-        ...(contacts ? [named('Places where runs meet', saidAs(count(contacts), ['counted']))] : []),
-      ]
-    }
+    case 'outline':
+      return outlineFigures(shape.face, runs)
     case 'letter':
     case 'gourd':
     case 'pear':
     case 'animal':
+    case 'tree':
     case 'spray':
     case 'rail':
       return [runs.length > 1 ? named('All runs', allRuns(runs)) : named('Length', saidAs(mm(whole), ['end to end']))]

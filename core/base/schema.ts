@@ -20,6 +20,7 @@ const thick = z.number().min(BASE_LIMITS.thinnest).max(1000)
 const lineSize = z.number().min(BASE_LIMITS.thinnest).max(BASE_LIMITS.largest)
 const drop = z.number().min(0).max(BASE_LIMITS.largest)
 
+export const SWAG_JOINS = ['ties', 'hub'] as const
 export const LETTERS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ&'] as const
 
 /** The measures of each form, mm unless said. */
@@ -65,10 +66,16 @@ export const ShapeSchema = z.discriminatedUnion('form', [
       .describe('its runs, drawn in any measure, x to the right and y down: they are made so wide and high'),
   }),
   z.strictObject({
+    form: z.literal('tree'),
+    tree: size.describe('its height, from the foot of its trunk to its tip'),
+    width: thick.describe('of the face at its fullest'),
+  }),
+  z.strictObject({
     form: z.literal('swag'),
     tree: size.describe('height of each tree'),
     overlap: drop.describe('of the trunks'),
     width: thick.describe('of the face at the join'),
+    joined: z.enum(SWAG_JOINS).describe('trunk tied to trunk, or both pushed into a block of foam'),
   }),
   z.strictObject({
     form: z.literal('teardrop'),
@@ -128,6 +135,7 @@ export const BASE_KINDS = [
   'pear',
   'animal',
   'outline',
+  'mini-tree',
   'tree-swag',
   'teardrop',
   'opened-ring',
@@ -159,6 +167,7 @@ export const FORMS: Record<BaseKind, Form> = {
   pear: 'pear',
   animal: 'animal',
   outline: 'outline',
+  'mini-tree': 'tree',
   'tree-swag': 'swag',
   teardrop: 'teardrop',
   'opened-ring': 'opened',

@@ -9,7 +9,7 @@ import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure } from './construction'
 import { lengthsFor, thingsFor, told } from './construction'
 import { bentFrame, isBent } from './bent-frame'
-import { CORD_LAP, TIE_EVERY } from './rules-of-thumb'
+import { CORD_LAP, HUB_PINS, TIE_EVERY } from './rules-of-thumb'
 
 /** What cords are made of. */
 const [LEAST_TIES, MOST_TIES] = [2, 4]
@@ -24,7 +24,8 @@ export function trunkTies(overlap: number, by: Rated): Term {
 /** What the base itself takes: ties of its trunks, and the cords of what hangs in it. */
 export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly LaidLayer[], by: Shelf): MakeUp {
   const { shape } = base
-  const ties = shape.form === 'swag' || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
+  const ties = (shape.form === 'swag' && shape.joined === 'ties') || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
+  const hub = shape.form === 'swag' && shape.joined === 'hub'
   const cords = laid.flatMap(({ layer: { rule }, placements }) => {
     const drop = arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0
     const folded = rule.kind === 'single' && rule.folded === true
@@ -34,7 +35,9 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const bent = isBent(base) ? bentFrame(base, runs, by) : null
   const figures: NamedFigure[] = [
     ...(bent?.figures ?? []),
-    ...(ties ? [told('trees', 'Trees', count(2)), told('ties', 'Ties on the trunks', ties)] : []),
+    ...(ties || hub ? [told('trees', 'Trees', count(2))] : []),
+    ...(ties ? [told('ties', 'Ties on the trunks', ties)] : []),
+    ...(hub ? [told('pins', 'Pins through the trunks', times(count(2), byRule(HUB_PINS, by)))] : []),
     ...cords.map(({ folded, length }, i) => told(`cord:${i}`, folded ? 'One cord, folded' : 'Each of two cords', length)),
   ]
   const lengths = lengthsFor('base', [
@@ -53,7 +56,15 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
     needs: [
       ...(bent?.needs ?? []),
       ...lengths,
-      ...thingsFor('base', ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []),
+      ...thingsFor('base', [
+        ...(ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []),
+        ...(hub
+          ? [
+              { material: 'foam-hub', use: 'hub', count: 1 },
+              { material: 'floral-pin', use: 'pins of the trunks', count: 2 * byRule(HUB_PINS, by).value },
+            ]
+          : []),
+      ]),
     ],
   }
 }

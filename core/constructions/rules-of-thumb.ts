@@ -9,6 +9,14 @@ export const TIE_EVERY = thumb(
   [inches(0.5), inches(6)],
   'Two ties at least, or a trunk turns in the other; four hold any.',
 )
+export const HUB_PINS = thumb(
+  'construct.hub-pins',
+  'Pins through each trunk in a hub of foam',
+  'count',
+  2,
+  [1, 6],
+  'From two sides, so that it neither turns nor slides out; weatherproof glue besides where it hangs outdoors.',
+)
 export const TRUNKS = thumb(
   'construct.trunks',
   'Two trunks together, or bound stems, are thick',

@@ -29,3 +29,25 @@ export function readyByPiece(season: unknown, pieces: readonly string[]): unknow
     }),
   }
 }
+
+/** What of a kind was put together of others, by how wide it was, mm: what it is of, how many, and how large each is. */
+const PUT_TOGETHER: Readonly<Record<string, { of: string; count: number; sizes: readonly (readonly [wide: number, size: number])[] }>> = {
+  'base:tree-swag': { of: 'base:mini-tree', count: 2, sizes: [[813, 457.2], [1092, 609.6], [1372, 762]] }, // prettier-ignore
+  'base:teardrop': { of: 'base:mini-tree', count: 2, sizes: [[279, 457.2], [356, 609.6], [406, 762]] }, // prettier-ignore
+  'base:opened-ring': { of: 'base:evergreen-ring', count: 1, sizes: [[945, 406.4], [1207, 508], [1467, 609.6]] }, // prettier-ignore
+}
+
+/** A lot of bare swags, teardrops or opened rings, which are trees and rings since: workrooms up to format 2, databases up to 20. */
+export function asItsParts(lot: unknown): unknown {
+  if (!isRow(lot) || typeof lot.material !== 'string' || !Object.hasOwn(PUT_TOGETHER, lot.material)) return lot
+  const { of, count, sizes } = PUT_TOGETHER[lot.material]!
+  const { cut, things } = lot
+  const nearest = (wide: number): number =>
+    sizes.reduce((best, each) => (Math.abs(each[0] - wide) < Math.abs(best[0] - wide) ? each : best))[1]
+  return {
+    ...lot,
+    material: of,
+    things: typeof things === 'number' ? things * count : things,
+    cut: typeof cut === 'number' ? nearest(cut) : cut,
+  }
+}

@@ -1,15 +1,17 @@
 import type { LaidLayer, Placement } from '../placement'
-import { materialsOf } from '../placement'
-import { BASE_SORTS, extentOf, widthOf } from '../base'
+import { arrange, materialsOf } from '../placement'
+import type { BaseShape } from '../base'
+import { BASE_SORTS, boundsOf, extentOf, runsOf, widthOf } from '../base'
+import { LayerCount } from '../coverage'
 import type { Shelf } from '../material'
 import { materialOf, WEATHERS } from '../material'
-import type { Rated } from '../measure'
 import { exceeds, rate } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
 import { DOOR_SHARE } from '../piece'
 import type { Proportion } from './proportions'
 import { proportionProblems } from './proportions'
 import type { FinishedSize } from './finished-size'
+import { finishedSize } from './finished-size'
 import { hangingMessage } from './words'
 
 /** Whether a piece fits where it hangs: its door or route, the weather, the hole of its ring, its bow. */
@@ -29,22 +31,29 @@ export function fitProblems(
   ]
 }
 
-/** What stands out of a smaller base, against what stands out of this one: rule of thumb. */
-const STANDS_OUT = 1.15
+/** How wide a piece finishes on another size of its base: worked whole. mm */
+function widthOn(piece: Piece, shape: BaseShape, shelf: Shelf): number {
+  const other = { ...piece, base: { ...piece.base, shape } }
+  const runs = runsOf(other.base)
+  const placements = arrange(other, runs, shelf).flatMap((each) => (each.layer.hidden ? [] : each.placements))
+  const counted = new LayerCount().count(runs, placements, shelf)
+  return finishedSize(boundsOf(runs), [...counted.patches.values()]).width.value
+}
 
 /** Garlands go round or along what they hang on, and are not measured against its width. */
-function doorProblem({ brief, base }: Piece, size: FinishedSize, by: Rated): Problem[] {
+function doorProblem(piece: Piece, size: FinishedSize, shelf: Shelf): Problem[] {
+  const { brief, base } = piece
   const sort = BASE_SORTS[base.kind]
   if (sort.family === 'garlands') return []
-  const share = rate(DOOR_SHARE, by)
+  const share = rate(DOOR_SHARE, shelf)
   const most = brief.door.width * share
   if (!exceeds(size.width.value, most)) return []
   const over = exceeds(size.width.value, brief.door.width)
-  // What stands out beyond the base stands out beyond a smaller one as well, and a little more, since that bends more.
-  const stands = STANDS_OUT * (size.width.value - widthOf(base))
-  const smaller = sort.sizes
-    .filter(({ shape }) => extentOf(shape) < extentOf(base.shape) && !exceeds(widthOf({ ...base, shape }) + stands, most))
-    .at(-1)
+  // From large to small: the first that fits is the largest.
+  const smaller = sort.sizes.findLast(
+    ({ shape }) =>
+      extentOf(shape) < extentOf(base.shape) && !exceeds(widthOf({ ...base, shape }), most) && !exceeds(widthOn(piece, shape, shelf), most),
+  )
   const mends: Mend[] = smaller
     ? [{ ...hangingMessage('take-base', { name: smaller.name }), edit: { do: 'base', set: { shape: smaller.shape } } }]
     : [{ ...hangingMessage('smaller-base-or-stems', {}), edit: null }]

@@ -179,6 +179,16 @@ const fromTen = (document: Document): Document => document
 /** Version 11 had no parts made beforehand. */
 const fromEleven = (document: Document): Document => ({ ...document, parts: [] })
 
+/** Version 12 knew swags of trees that are tied, and no other. */
+function fromTwelve(document: Document): Document {
+  const tied = (base: unknown): unknown =>
+    isObject(base) && isObject(base.shape) && base.shape.form === 'swag' ? { ...base, shape: { ...base.shape, joined: 'ties' } } : base
+  const parts: unknown = Array.isArray(document.parts)
+    ? document.parts.map((part: unknown) => (isObject(part) ? { ...part, base: tied(part.base) } : part))
+    : document.parts
+  return { ...document, base: tied(document.base), parts }
+}
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -203,6 +213,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   9: fromNine,
   10: fromTen,
   11: fromEleven,
+  12: fromTwelve,
 }
 
 export type Migrated =

@@ -7,7 +7,7 @@ import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './schema-primitives'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 12
+export const VERSION = 13
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120

@@ -3,7 +3,7 @@ import type { BareBase, Lengths, Material, Shelf, Things } from '../material'
 import type { CutPlan, Stock, Want } from '../cut'
 import { houseStock, newRoll, otherRoll, planSoon, reckon, LEAST_REST } from '../cut'
 import type { Day, Figure, Minor, Rated, Said } from '../measure'
-import { COUNTED, figure, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
+import { COUNTED, figure, pluralOf, quantity, rate, RULE_OF_THUMB, ruleUsed, several, sum } from '../measure'
 import { breaks, SPARE } from '../constructions'
 import type { InHouse, Lot, Reserved } from '../stock'
 import {
@@ -387,7 +387,7 @@ export function baseLine(need: BareBase, there: number, { id, copies }: Copies, 
     id: need.layer === 'base' ? 'base' : `base:${material}:${width}`,
     of: 'base',
     name,
-    plural: name,
+    plural: pluralOf(name),
     each: figure(
       quantity.count(need.count),
       need.count === 1 ? sum`one for each piece` : sum`${quantity.count(need.count)} for each piece`,

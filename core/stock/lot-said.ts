@@ -2,7 +2,7 @@ import type { Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { DisplayOptions } from '../measure'
 import { daySaid, quantity, several, show } from '../measure'
-import { baseOfLot } from './lot'
+import { baseOfLot, sizeWord } from './lot'
 import type { Lot, Source } from './lot'
 
 /** How much a lot is: "180 in of 360 in", "2 whole ones", "11 of them", "4, cut to 7 in", "1, 14 in wide". */
@@ -10,7 +10,8 @@ export function lotSaid({ things, length, cut, material }: Lot, shelf: Shelf, ma
   const long = (mm: number): string => show(quantity.length(mm), manner)
   const of = materialOf(shelf, material)
   if (length !== null) return of?.length ? `${long(length)} of ${long(of.length)}` : long(length)
-  if (cut !== null) return baseOfLot({ material }) ? `${things}, ${long(cut)} wide` : `${things}, cut to ${long(cut)}`
+  const base = baseOfLot({ material })
+  if (cut !== null) return base ? `${things}, ${long(cut)} ${sizeWord(base)}` : `${things}, cut to ${long(cut)}`
   return of && isCut(of) ? several(things!, 'whole one', 'whole ones') : things === 1 ? 'one' : `${things} of them`
 }
 

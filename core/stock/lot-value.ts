@@ -1,5 +1,5 @@
 import type { BaseKind, BaseShape } from '../base'
-import { BASE_SORTS, scaledShape, usualBase, usualPrice, widthOf } from '../base'
+import { BASE_SORTS, scaledShape, usualBase, usualPrice, askedSizeOf } from '../base'
 import type { Material, Shelf } from '../material'
 import { isCut, materialOf } from '../material'
 import type { Minor } from '../measure'
@@ -24,7 +24,7 @@ export function worthOf(lot: Lot, shelf: Pick<Shelf, 'materials'>): Minor {
 function usualBasePrice(kind: BaseKind, width: number | null): Minor {
   const usual = usualBase(kind)
   if (width === null) return usualPrice(usual)
-  const wide = (shape: BaseShape): number => widthOf({ ...usual, shape })
+  const wide = (shape: BaseShape): number => askedSizeOf({ ...usual, shape })
   const off = (shape: BaseShape): number => Math.abs(wide(shape) - width)
   const { shape } = BASE_SORTS[kind].sizes.reduce((best, each) => (off(each.shape) < off(best.shape) ? each : best))
   return usualPrice({ kind, shape: scaledShape(shape, width / wide(shape)) ?? shape })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { BaseKind } from '../base'
-import { BASE_KINDS, BASE_SORTS } from '../base'
+import { BASE_KINDS, BASE_SORTS, FORMS } from '../base'
 import type { CutPiece } from '../cut'
 import type { Material } from '../material'
 import { isCut, materialOf } from '../material'
@@ -99,11 +99,14 @@ export const baseOfLot = ({ material }: Pick<Lot, 'material'>): BaseKind | null 
 /** Bare bases that differ by no more than this serve for each other, mm. */
 export const ALIKE_BASES = 13
 
+/** How the size of a bare base is meant: a tree is so high. */
+export const sizeWord = (kind: BaseKind): string => (FORMS[kind] === 'tree' ? 'high' : 'wide')
+
 /** A bare base in words, for so many of it, with how wide it is where that is said. */
 export function bareName(kind: BaseKind, width: number | null, count = 1): Said {
   return [
     `bare ${count === 1 ? 'base' : 'bases'}: ${BASE_SORTS[kind].name.toLowerCase()}`,
-    ...(width === null ? [] : sum`, ${quantity.length(width)} wide`),
+    ...(width === null ? [] : sum`, ${quantity.length(width)} ${sizeWord(kind)}`),
   ]
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BASE_KINDS, BASE_SORTS, usualBase, usualPrice, widthOf } from '../base'
+import { BOUGHT_KINDS, BASE_SORTS, usualBase, usualPrice, askedSizeOf } from '../base'
 import type { Lengths, Material, Need, Things } from '../material'
 import { CATALOGUE } from '../material'
 import { inches } from '../measure'
@@ -118,10 +118,10 @@ describe('what it is worth', () => {
     // Half a roll of 360 in at 8.99.
     expect(worthOf(lotOf('a', 'ribbon-slate', { length: inches(180) }), shelf)).toBe(450)
     // A bare base as its bill says, in every usual size; a garland by its length.
-    for (const kind of BASE_KINDS)
+    for (const kind of BOUGHT_KINDS)
       for (const { shape } of BASE_SORTS[kind].sizes) {
         const base = { ...usualBase(kind), shape }
-        expect(worthOf(lotOf('a', baseLots(kind), { cut: widthOf(base) }), shelf)).toBe(usualPrice(base))
+        expect(worthOf(lotOf('a', baseLots(kind), { cut: askedSizeOf(base) }), shelf)).toBe(usualPrice(base))
       }
     expect(worthOfAll([lotOf('a', 'ivy', { paid: 5 }), lotOf('b', 'nothing', {})], shelf)).toBe(5)
   })

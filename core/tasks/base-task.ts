@@ -16,10 +16,16 @@ import { taskMessage } from './words'
 
 /** How large it is, each measure by its name. */
 function measuresSaid({ shape }: Piece['base']): Said {
-  const measures = DIMENSIONS[shape.form].map(({ id, name, unit }): Said => {
+  const measures = DIMENSIONS[shape.form].map(({ id, name, unit, options }): Said => {
     const value = (shape as unknown as Record<string, number | string>)[id]!
     const said =
-      unit === 'length' ? quantity.length(Number(value)) : unit === 'share' ? String(Math.round(Number(value) * 100)) : String(value)
+      unit === 'length'
+        ? quantity.length(Number(value))
+        : unit === 'choice'
+          ? (options?.find((each) => each.value === value)?.name ?? String(value))
+          : unit === 'share'
+            ? String(Math.round(Number(value) * 100))
+            : String(value)
     return sum`${name.toLowerCase()} ${said}`
   })
   return measures.flatMap((one, i) => [...(i ? [', '] : []), ...one])
@@ -60,6 +66,21 @@ function handsForBase({ base }: Piece, runs: readonly Run[], { figures }: MakeUp
   )
 }
 
+/** How a base is prepared, up to where it is tied; a swag on a hub is put together in the foam. */
+function joinedLines({ shape }: Piece['base'], prepare: readonly string[]): Said[] {
+  const lines = (all: readonly string[]): Said[] => all.map((line) => sum`${line}`)
+  if (shape.form === 'teardrop') return lines(prepare.slice(0, -1))
+  if (shape.form !== 'swag') return lines(prepare)
+  if (shape.joined === 'ties') return lines(prepare.slice(0, -1))
+  const [stands, , fluff] = prepare
+  return lines([
+    stands!,
+    'Cut both trunks so that they meet in the middle of the block of foam, and push each in at its end, tips out.',
+    'Pin each through the foam from two sides; outdoors, weatherproof glue on the trunk first.',
+    fluff!,
+  ])
+}
+
 export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
   const { base, making } = piece
   const sort = BASE_SORTS[base.kind]
@@ -71,7 +92,7 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
     [
       [`${sort.name}: `, ...measuresSaid(base), '.'],
       ...bentSaid(piece, runs, ofBase),
-      ...sort.prepare.slice(0, ties ? -1 : undefined).map((line) => sum`${line}`),
+      ...joinedLines(base, sort.prepare),
       ...(ties
         ? [
             sum`Draw ${several(ties.value, 'zip tie', 'zip ties')} round both trunks, spread over the overlap.`,

@@ -1,5 +1,5 @@
 import type { BaseKind } from '../../core/base'
-import { BASE_KINDS, BASE_SORTS, usualBase, widthOf } from '../../core/base'
+import { BOUGHT_KINDS, BASE_SORTS, usualBase, askedSizeOf } from '../../core/base'
 import type { Material } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
 import type { Offer, Shop } from '../../core/price'
@@ -133,14 +133,14 @@ const SURPLUS: ReadonlySet<BaseKind> = new Set(['wire-ring', 'foam', 'hoop', 'ev
 
 /** The bare bases that a shop has, each in its usual sizes. */
 function bases(shop: Shop): Offer[] {
-  const kinds = BASE_KINDS.filter((kind) =>
+  const kinds = BOUGHT_KINDS.filter((kind) =>
     shop.id === 'pinfold' ? true : shop.id === 'coppice' ? WOVEN.has(kind) : shop.id === 'quay-street' && SURPLUS.has(kind),
   )
   return kinds.flatMap((kind) => {
     const usual = usualBase(kind)
     return BASE_SORTS[kind].sizes.flatMap(({ shape, price }): Offer[] =>
       price > 0
-        ? [{ ...plain(baseLots(kind), 1, Math.max(1, Math.round(price * ASKS[shop.id]!))), width: widthOf({ ...usual, shape }) }]
+        ? [{ ...plain(baseLots(kind), 1, Math.max(1, Math.round(price * ASKS[shop.id]!))), width: askedSizeOf({ ...usual, shape }) }]
         : [],
     )
   })

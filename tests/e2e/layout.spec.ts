@@ -135,10 +135,10 @@ test('a layer is fitted to what is in hand, filled, swapped, hidden and locked',
   await page.getByTestId('swap').getByRole('button', { name: 'Swap', exact: true }).click()
   await expect(layer).toContainText(/\d+ boxwood sprigs/)
 
-  await layer.getByRole('button', { name: 'Hide the layer' }).click()
-  await expect(undo(page, /^Undo: hide a layer/)).toBeEnabled()
+  await layer.getByRole('button', { name: 'Put the layer aside' }).click()
+  await expect(undo(page, /^Undo: put a layer aside/)).toBeEnabled()
   await layer.getByRole('button', { name: 'Lock the layer' }).click()
-  await layer.getByRole('button', { name: 'Show the layer' }).click()
+  await layer.getByRole('button', { name: 'Bring the layer back' }).click()
   await page.getByTestId('tape').getByRole('option').first().click()
   await page.keyboard.press('ArrowRight')
   await expect(page.getByRole('status').first()).toHaveText('That layer is locked.')

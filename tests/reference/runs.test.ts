@@ -98,7 +98,7 @@ describe('the rim of a heart', () => {
 describe('lengths of the trade', () => {
   // Source: common practice: two mini trees of height h with trunks overlapped by o make 2h - o.
   it('two 24 in trees overlapped by 5 in make 43 in', () => {
-    const shape = { form: 'swag' as const, tree: inches(24), overlap: inches(5), width: inches(12) }
+    const shape = { form: 'swag' as const, tree: inches(24), overlap: inches(5), width: inches(12), joined: 'ties' as const }
     expect(toInches(treesLength(shape))).toBeCloseTo(43, 9)
     expect(toInches(swagRuns(shape).reduce((total, { length }) => total + length, 0))).toBeCloseTo(43, 9)
   })

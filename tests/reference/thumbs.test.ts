@@ -252,7 +252,7 @@ describe('wire, cords and ties', () => {
     const sign = ringOf(18, 13, [layerOf('s', 'ticket-sign', { kind: 'single', at: 0, drop: inches(9) })])
     expect(toInches(figureOf(work(sign, shelf).base.makeUp, 'cord:0').value)).toBeCloseTo(13, 6)
     const swag = pieceWith([], {
-      base: { ...usualBase('tree-swag'), shape: { form: 'swag', tree: inches(24), overlap: inches(5), width: inches(12) } },
+      base: { ...usualBase('tree-swag'), shape: { form: 'swag', tree: inches(24), overlap: inches(5), width: inches(12), joined: 'ties' } },
     })
     expect(figureOf(work(swag, shelf).base.makeUp, 'ties').value).toBe(3)
   })

@@ -141,6 +141,13 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
           :options="LETTERS.map((value) => ({ value: String(value), name: value }))"
           @pick="(letter) => setMeasure(each, letter)"
         />
+        <PickField
+          v-else-if="each.unit === 'choice'"
+          :label="each.name"
+          :value="String(valueOf(each.id))"
+          :options="each.options ?? []"
+          @pick="(value) => setMeasure(each, value)"
+        />
         <CountField
           v-else-if="each.unit === 'share'"
           :label="each.name"

@@ -81,7 +81,9 @@ function addToMix(material: Material): void {
       </button>
       <MaterialPicture v-if="first" :key="first.id" :material="first" :size="34" />
       <button type="button" class="min-w-0 flex-1 text-left leading-tight" :aria-expanded="open" @click="emit('toggle')">
-        <span class="block text-tiny text-soft">{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ sort.name }}</span>
+        <span class="block text-tiny text-soft"
+          >{{ place + 1 }}. {{ ROLE_NAMES[layer.role] }} · {{ aside ? 'put aside, costs nothing' : sort.name }}</span
+        >
         <span class="line-clamp-2 font-medium" :class="aside ? 'text-soft line-through' : ''">{{
           worked?.title ?? nameOf(layer.mix[0]!.material)
         }}</span>
@@ -90,10 +92,10 @@ function addToMix(material: Material): void {
         v-if="open || layer.hidden"
         type="button"
         class="icon-button size-6"
-        :aria-label="layer.hidden ? 'Show the layer' : 'Hide the layer'"
-        :title="tip('hide', layer.hidden ? 'show' : 'hide')"
+        :aria-label="layer.hidden ? 'Bring the layer back' : 'Put the layer aside'"
+        :title="tip('hide', layer.hidden ? 'bring it back' : 'put it aside: it costs nothing until it is back')"
         :aria-pressed="layer.hidden"
-        @click="set({ hidden: !layer.hidden }, layer.hidden ? 'show a layer' : 'hide a layer')"
+        @click="set({ hidden: !layer.hidden }, layer.hidden ? 'bring a layer back' : 'put a layer aside')"
       >
         <EyeOff v-if="layer.hidden" :size="14" /><Eye v-else :size="14" />
       </button>

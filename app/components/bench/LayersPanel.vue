@@ -22,6 +22,7 @@ const pieces = usePieces()
 const shops = useShops()
 const stock = useStock()
 const picking = ref(false)
+const counting = ref(false)
 
 /** What is dragged is shown at once; the order is decided when it is let go. */
 const layers = computed<Layer[]>({
@@ -141,6 +142,8 @@ function takeFrom(id: string): void {
     </button>
     <MaterialPicker v-if="picking" class="mt-2" begins @pick="(material: Material) => add(material)" @close="picking = false" />
     <EvenOutCard v-if="layers.length" class="mt-2" />
+    <button v-if="layers.length" type="button" class="button mt-2 w-full" @click="counting = true">Count it out…</button>
+    <CountingDialog v-if="counting" @close="counting = false" />
     <PartsCard v-if="!bench.openPart" @lay="(material) => add(material)" />
   </div>
 </template>

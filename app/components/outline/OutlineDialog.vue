@@ -15,7 +15,7 @@ const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
 const settings = useSettings()
 const draft = useOutlineDraft(drawnStrokes(props.shape), props.shape.face)
-const { strokes, fault, shape, runs, stroke, curved, before } = draft
+const { strokes, fault, shape: finished, runs, stroke, curved, before } = draft
 
 const inInches = computed(() => settings.units === 'in')
 const STEPS = {
@@ -60,8 +60,8 @@ const starts = BASE_SORTS.outline.sizes.map(({ name, shape: of }) => ({ name, sh
 const said = (mm: number): string => show(quantity.length(mm), bench.manner)
 const refused = ref<string | null>(null)
 function take(): void {
-  if (!shape.value) return
-  refused.value = bench.apply(rebase(bench.piece!, { ...bench.piece!.base, shape: shape.value }), 'draw the outline')
+  if (!finished.value) return
+  refused.value = bench.apply(rebase(bench.piece!, { ...bench.piece!.base, shape: finished.value }), 'draw the outline')
   if (refused.value === null) emit('close')
 }
 </script>
@@ -121,10 +121,10 @@ function take(): void {
           <p v-if="unread" class="mt-1 text-fine text-ruddy" role="alert">{{ unread }}</p>
         </div>
         <p v-if="fault" class="text-ruddy" role="status" data-testid="outline-fault">{{ fault }}</p>
-        <dl v-else-if="shape" class="text-fine" role="status" data-testid="outline-size">
+        <dl v-else-if="finished" class="text-fine" role="status" data-testid="outline-size">
           <div class="flex justify-between gap-2">
             <dt>Finishes</dt>
-            <dd>{{ said(shape.width) }} wide, {{ said(shape.height) }} high</dd>
+            <dd>{{ said(finished.width) }} wide, {{ said(finished.height) }} high</dd>
           </div>
           <div v-for="run in runs" :key="run.id" class="flex justify-between gap-2">
             <dt>{{ run.name }}{{ run.closed ? '' : ', open' }}</dt>
@@ -133,7 +133,7 @@ function take(): void {
         </dl>
         <p v-if="refused" class="text-ruddy" role="alert">{{ refused }}</p>
         <div class="flex gap-2">
-          <button type="button" class="button-main" :disabled="!shape" @click="take">Take it</button>
+          <button type="button" class="button-main" :disabled="!finished" @click="take">Take it</button>
           <button type="button" class="button" @click="emit('close')">Leave it</button>
         </div>
       </div>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { BASE_KINDS, BASE_SORTS } from '#core/base'
+import { BOUGHT_KINDS, BASE_SORTS } from '#core/base'
 import { isCut, materialOf } from '#core/material'
 import { capital } from '#core/measure'
 import type { Lot, Amount } from '#core/stock'
-import { amountSaid, baseLots, baseOfLot, CONDITIONS, lotName, LotSchema, worthOf } from '#core/stock'
+import { amountSaid, baseLots, baseOfLot, CONDITIONS, lotName, LotSchema, sizeWord, worthOf } from '#core/stock'
 import { useDraft } from '~/composables/useDraft'
 import { usePhoto } from '~/composables/usePhoto'
 import { useLotLabels } from '~/composables/useLotLabels'
@@ -37,7 +37,7 @@ const material = computed(() => materialOf(shops.shelf, draft.value.material) ??
 const base = computed(() => baseOfLot(draft.value))
 const options = computed(() => [
   ...Object.values(shops.shelf.materials).map(({ id, name }) => ({ value: id, name: capital(name) })),
-  ...BASE_KINDS.map((kind) => ({ value: baseLots(kind), name: `Bare base: ${BASE_SORTS[kind].name.toLowerCase()}` })),
+  ...BOUGHT_KINDS.map((kind) => ({ value: baseLots(kind), name: `Bare base: ${BASE_SORTS[kind].name.toLowerCase()}` })),
 ])
 function pick(id: string): void {
   const next = materialOf(shops.shelf, id)
@@ -122,7 +122,7 @@ const worth = computed(() => worthOf(draft.value, shops.shelf))
       <CountField v-else label="How many" :value="draft.things ?? 1" :least="1" :most="1000000" whole :take="(things) => set({ things })" />
       <LengthField
         v-if="!material || !isCut(material)"
-        :label="base ? 'How wide' : 'Cut to'"
+        :label="base ? `How ${sizeWord(base)}` : 'Cut to'"
         :mm="draft.cut"
         :units="settings.units"
         none="as bought"

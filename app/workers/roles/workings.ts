@@ -2,7 +2,7 @@ import { fitBudget } from '#core/budget'
 import { costsOf } from '#core/piece-costs'
 import type { ReadTable } from '#core/formats'
 import { headingsOf, readMaterials, readPiece, readPrices, readTable } from '#core/formats'
-import { beginOn, evenOutPiece, fillPiece, swapMaterial } from '#core/worker-jobs'
+import { beginOn, betweenOn, countablesOn, evenOutPiece, fillPiece, swapMaterial } from '#core/worker-jobs'
 import type { Shelf } from '#core/material'
 import { idsFrom } from '#core/material'
 import { makeableOf } from '#core/makeable'
@@ -74,6 +74,8 @@ export const workingsRole = {
   pricesIn: (text, mapping, units) => readPrices(rowsIn(text), mapping, theShelf(), units),
   fill: (of, layer, fullness) => fillPiece(of, theShelf(), layer, fullness),
   swap: (of, layer, from, to) => swapMaterial(of, theShelf(), layer, from, to),
+  countables: (of, most) => countablesOn(of, theShelf(), most),
+  between: (of, those, these) => betweenOn(of, theShelf(), those, these),
   begin: (of, beginning) => beginOn(of, theShelf(), beginning),
   evenOut: (job, of, seed, report) => jobs.run(job, evenOutPiece(of, theShelf(), seed), report),
   costs: (of, on) => costsOf(of, on, thePricing()),
