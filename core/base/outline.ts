@@ -127,7 +127,7 @@ const turning = (stroke: OutlineStroke): number => {
 }
 
 /** A stroke drawn the other way, a closed one from the same start. */
-export function reversedStroke(stroke: OutlineStroke): OutlineStroke {
+function reversedStroke(stroke: OutlineStroke): OutlineStroke {
   const [first, ...rest] = stroke.points
   const points = stroke.closed && first ? [first, ...rest.reverse()] : [...stroke.points].reverse()
   return { ...stroke, points: points.map(({ before, after, ...at }) => ({ ...at, before: after, after: before })) }

@@ -11,6 +11,8 @@ const ORDER = [
   'chapel-garland',
   'honey-fair-ring',
   'wire-pear',
+  'ferry-keepers-face',
+  'long-legged-swag',
   'old-ring',
 ]
 

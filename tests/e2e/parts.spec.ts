@@ -87,6 +87,10 @@ for (const [file, name, makes] of [
   ['jetty-sprays', 'Jetty sprays', 'Make 3 cedar sprays'],
   ['ferry-keepers-face', 'Ferry keeper’s face', 'Make 1 straw hat'],
   ['knot-flower', 'Flower in the knot', 'Make the bow of slate-blue ribbon'],
+  ['chandlers-column', 'Chandler’s column', 'Prepare the own outline'],
+  ['gull-outline', 'Gull over the quay', 'Prepare the own outline'],
+  ['long-legged-swag', 'Long-legged swag', 'Prepare the two-ended swag of trees'],
+  ['slipway-crescent', 'Slipway crescent', 'Prepare the ring opened into a swag'],
 ] as const)
   test(`${name} goes from its file over the bench to its sheet`, async ({ page }) => {
     await openPiece(page, joined(file))

@@ -21,7 +21,7 @@ const QUESTIONS = [
 const question = ref<(typeof QUESTIONS)[number]['id']>('share')
 const titleOf = (layer: string): string => bench.workings?.layers.find(({ id }) => id === layer)?.title ?? layer
 
-const number = ref(15)
+const number = ref(MOST_SHARED)
 const countables = shallowRef<readonly Countable[]>([])
 /** Layers that share the number, and of those the ones that may lay another. */
 const sharing = ref(new Set<string>())
@@ -38,8 +38,10 @@ watch(
         if (bench.piece !== piece) return
         countables.value = found
         if (first) {
-          sharing.value = new Set(found.slice(0, MOST_OPEN).map(({ layer }) => layer))
-          open.value = new Set(found.filter(({ options }) => options.length > 1).slice(0, MOST_OPEN).map(({ layer }) => layer)) // prettier-ignore
+          const least = leastLaid(found)
+          sharing.value = new Set(least.map(({ layer }) => layer))
+          open.value = new Set(sharing.value)
+          number.value = Math.max(1, least.reduce((n, { now }) => n + now, 0)) // prettier-ignore
         }
         first = false
       }),
@@ -47,6 +49,12 @@ watch(
   },
   { immediate: true },
 )
+/** What is asked of first: the two layers of which least is laid, and which lay another number as well. */
+const leastLaid = (all: readonly Countable[]): Countable[] =>
+  [...all]
+    .filter(({ options }) => options.length > 1)
+    .sort((a, b) => a.now - b.now)
+    .slice(0, 2)
 const chosen = computed(() => countables.value.filter(({ layer }) => sharing.value.has(layer)))
 const openHere = computed(() => new Set(chosen.value.filter(({ layer }) => open.value.has(layer)).map(({ layer }) => layer)))
 const tooMany = computed(() => openHere.value.size > MOST_OPEN)

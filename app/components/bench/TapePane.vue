@@ -37,7 +37,10 @@ const byClock = computed(() => tape.value?.closed === true && runShown.value?.re
 const heading = computed(() => {
   if (!tape.value) return ''
   const run = runShown.value
-  if (byClock.value) return 'Centre line, clockwise from the top'
+  if (byClock.value && run) {
+    const from = hand.placeOf(run.id, 0)
+    return `Centre line, clockwise from ${from === '12:00' ? 'the top' : from}`
+  }
   return tape.value.runs.length > 1
     ? 'Both arms, from where they meet'
     : `Centre line, ${run?.reads.kind === 'from' ? run.reads.words : 'from the start'}`

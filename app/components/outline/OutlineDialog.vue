@@ -121,16 +121,18 @@ function take(): void {
           <p v-if="unread" class="mt-1 text-fine text-ruddy" role="alert">{{ unread }}</p>
         </div>
         <p v-if="fault" class="text-ruddy" role="status" data-testid="outline-fault">{{ fault }}</p>
-        <dl v-else-if="finished" class="text-fine" role="status" data-testid="outline-size">
-          <div class="flex justify-between gap-2">
-            <dt>Finishes</dt>
-            <dd>{{ said(finished.width) }} wide, {{ said(finished.height) }} high</dd>
-          </div>
-          <div v-for="run in runs" :key="run.id" class="flex justify-between gap-2">
-            <dt>{{ run.name }}{{ run.closed ? '' : ', open' }}</dt>
-            <dd>{{ said(run.length) }}</dd>
-          </div>
-        </dl>
+        <div v-else-if="finished" role="status" data-testid="outline-size">
+          <dl class="text-fine">
+            <div class="flex justify-between gap-2">
+              <dt>Finishes</dt>
+              <dd>{{ said(finished.width) }} wide, {{ said(finished.height) }} high</dd>
+            </div>
+            <div v-for="run in runs" :key="run.id" class="flex justify-between gap-2">
+              <dt>{{ run.name }}{{ run.closed ? '' : ', open' }}</dt>
+              <dd>{{ said(run.length) }}</dd>
+            </div>
+          </dl>
+        </div>
         <p v-if="refused" class="text-ruddy" role="alert">{{ refused }}</p>
         <div class="flex gap-2">
           <button type="button" class="button-main" :disabled="!finished" @click="take">Take it</button>

@@ -93,7 +93,10 @@ const ACTS: Record<CommandId, (key: string) => void> = {
 function toggleLayer(what: 'hidden' | 'locked'): void {
   const layer = bench.layerOf(bench.openLayer ?? '')
   if (!layer) return
-  const words = { hidden: layer.hidden ? 'bring a layer back' : 'put a layer aside', locked: layer.locked ? 'unlock a layer' : 'lock a layer' }[what]
+  const words = {
+    hidden: layer.hidden ? 'bring a layer back' : 'put a layer aside',
+    locked: layer.locked ? 'unlock a layer' : 'lock a layer',
+  }[what]
   bench.apply({ do: 'layer', layer: layer.id, set: { [what]: !layer[what] } }, words)
   notices.announce(words)
 }
