@@ -53,6 +53,8 @@ export class CanvasSheet implements DrawingSheet {
       ctx.lineWidth = stroke.width
       ctx.stroke()
     }
+    // What others put on the canvas next is not see-through because this was.
+    ctx.globalAlpha = 1
   }
 
   private style(paint: Paint): string | CanvasGradient {
