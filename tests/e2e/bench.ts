@@ -12,7 +12,7 @@ import { DEMO } from '../../playwright.config'
 
 /** How many demo pieces there are, and how many of them are still to be made. */
 export const DEMO_PIECES = 11
-export const DEMO_IN_HAND = 8
+export const DEMO_IN_HAND = 10
 
 export const demoSite = `http://127.0.0.1:${DEMO}`
 
