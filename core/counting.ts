@@ -112,10 +112,11 @@ export function sharingsOf(of: readonly Countable[], open: ReadonlySet<string>, 
   const free = of.filter(({ layer }) => open.has(layer))
   if (free.length > MOST_OPEN) throw new RangeError(`at most ${MOST_OPEN} layers may be open`)
   const held = of.reduce((n, { layer, now }) => n + (open.has(layer) ? 0 : now), 0)
-  const ways = free.reduce<readonly (readonly number[])[]>(
-    (all, { options }) => all.flatMap((way) => options.map(({ count }) => [...way, count])).filter((way) => held + sum(way) <= number),
-    [[]],
-  )
+  const counts = free.map(({ options }) => options.map(({ count }) => count))
+  const least = sum(counts.map((own) => own[0]!))
+  // From all that is there downwards, until enough ways are found: of what leaves more there may be very many.
+  const ways: (readonly number[])[] = []
+  for (let used = number - held; used >= least && ways.length < TOLD; used--) ways.push(...waysOf(counts, used))
   const far = (way: readonly number[]): number => way.reduce((n, count, i) => n + Math.abs(count - free[i]!.now) / free[i]!.now, 0)
   return ways
     .map((way) => ({ way, used: held + sum(way), off: far(way) }))
@@ -126,6 +127,12 @@ export function sharingsOf(of: readonly Countable[], open: ReadonlySet<string>, 
       const next = way[Symbol.iterator]()
       return { counts: of.map(({ layer, now }) => (open.has(layer) ? next.next().value! : now)), used, left: number - used }
     })
+}
+/** All ways to come to exactly so many with one count of each. */
+function waysOf([first, ...rest]: readonly (readonly number[])[], exactly: number): (readonly number[])[] {
+  if (!first) return exactly === 0 ? [[]] : []
+  if (!rest.length) return first.includes(exactly) ? [[exactly]] : []
+  return first.flatMap((count) => (count > exactly ? [] : waysOf(rest, exactly - count).map((way) => [count, ...way])))
 }
 const sum = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0)
 

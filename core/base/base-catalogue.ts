@@ -431,10 +431,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [drawnOutline(OUTLINE_SHAPES['two rings'], 0.5), 0, 'Two rings in a column'],
       [drawnOutline(OUTLINE_SHAPES['three rings'], 0.5), 0, 'Three rings in a column'],
     ],
-    prepare: [
-      'Bend it over a drawing at full size, the corners over a table edge.',
-      'What must be joined is joined before it is covered. Gloves and glasses: cut rod springs.',
-    ],
+    prepare: ['What must be joined is joined before it is covered. Gloves and glasses: cut rod springs.'],
   }),
   'mini-tree': sort<'tree'>('mini-tree', {
     name: 'Mini tree',

@@ -27,6 +27,11 @@ const outline = (strokes: OutlineStroke[], set: Partial<ShapeOf<'outline'>> = {}
 const runs = (shape: BaseShape) => runsOf({ shape, turn: 0 })
 const named = (name: string) => BASE_SORTS.outline.sizes.find((size) => size.name === name)!.shape as ShapeOf<'outline'>
 
+const drawnRing = named('Two rings in a column').strokes.map((stroke) => ({
+  ...stroke,
+  points: stroke.points.map((knot) => ({ ...knot, y: knot.y - 9 })),
+}))
+
 describe('an own outline', () => {
   it('is as long as its lines, and as large as asked: a rectangle of 300 by 400 mm', () => {
     // Worked by hand: 2 × (300 + 400) along the middle of a wire of 10 mm, which stands out by 5 on every side.
@@ -66,6 +71,9 @@ describe('an own outline', () => {
     // A house: five corners, two more at the lintel of its door, which stands on the wall with both legs.
     expect(cornersOf(runs(named('House')))).toBe(7)
     expect(contactsOf(runs(named('House')), 10)).toBe(2)
+    // Where a ring begins it touches once, however thin the wire.
+    const [ring] = drawnRing
+    expect(contactsOf(runs(outline([ring!, straight([[0, -9], [0, -19]], false, 'stem')], { face: 2, width: 1000, height: 1400 })), 0.1)).toBe(1) // prettier-ignore
     const bars = outline([straight([[0, 2], [4, 2]], false, 'bar'), straight([[2, 0], [2, 4]], false, 'post')]) // prettier-ignore
     expect(contactsOf(runs(bars), 10)).toBe(1)
     expect(cornersOf(runs(bars))).toBe(0)

@@ -261,7 +261,8 @@ const CONTACT_STATIONS = 180
 /** In how many places runs lie on one another: where their wires are tied or welded together. @param near so near they touch, mm */
 export function contactsOf(runs: readonly Run[], near: number): number {
   const places = runs.map((run) =>
-    Array.from({ length: CONTACT_STATIONS + 1 }, (_, k) => stationAt(run, (k / CONTACT_STATIONS) * run.length)),
+    // The end of a closed run is its start again.
+    Array.from({ length: CONTACT_STATIONS + (run.closed ? 0 : 1) }, (_, k) => stationAt(run, (k / CONTACT_STATIONS) * run.length)),
   )
   return runs.reduce(
     (all, a, i) =>

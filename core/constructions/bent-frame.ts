@@ -25,7 +25,8 @@ interface BentRun {
 function bentRun(run: Run, lap: Term, rodLength: number): BentRun {
   const line = saidAs(mm(run.length), [`the ${run.name} `, quantity.length(run.length)])
   const rod = run.closed ? plus(line, labelled`a lap of ${lap}`) : line
-  const rods = ceil(divide(minus(mm(rod.value), lap), minus(labelled`a rod ${mm(rodLength)}`, lap)))
+  const asked = ceil(divide(minus(mm(rod.value), lap), minus(labelled`a rod ${mm(rodLength)}`, lap)))
+  const rods = asked.value >= 1 ? asked : count(1)
   return { run, rod, joints: run.closed ? rods : minus(rods, count(1)) }
 }
 

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Between, Countable, Sharing } from '#core/counting'
 import { MOST_OPEN, MOST_SHARED, sharingEdit, sharingsOf } from '#core/counting'
+import { materialOf } from '#core/material'
 import { quantity, show } from '#core/measure'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -21,6 +22,11 @@ const QUESTIONS = [
 const question = ref<(typeof QUESTIONS)[number]['id']>('share')
 const titleOf = (layer: string): string => bench.workings?.layers.find(({ id }) => id === layer)?.title ?? layer
 
+/** What a layer lays, without how many. */
+function thingsOf(layer: string): string {
+  const of = bench.piece?.layers.find(({ id }) => id === layer)
+  return (of && materialOf(bench.shelf, of.mix[0]!.material)?.plural) ?? layer
+}
 const number = ref(MOST_SHARED)
 const countables = shallowRef<readonly Countable[]>([])
 /** Layers that share the number, and of those the ones that may lay another. */
@@ -186,7 +192,7 @@ function layBetween(): void {
       <table v-else-if="answers.length" class="mt-3 w-full text-small" aria-label="Ways to share them" data-testid="sharings">
         <thead>
           <tr class="border-b border-line text-left text-fine text-soft">
-            <th v-for="each in chosen" :key="each.layer" class="pr-3 font-normal">{{ titleOf(each.layer).replace(/^\d+ /, '') }}</th>
+            <th v-for="each in chosen" :key="each.layer" class="pr-3 font-normal">{{ thingsOf(each.layer) }}</th>
             <th class="px-2 text-right font-normal">Used</th>
             <th class="px-2 text-right font-normal">Left</th>
             <th />

@@ -19,7 +19,7 @@ const held = ref<ReturnType<typeof viewOf> | null>(null)
 const view = computed(() => held.value ?? viewOf(strokes.value))
 
 /** Where a pointer is, mm about the middle. */
-function pointAt({ clientX, clientY }: PointerEvent | MouseEvent): Point {
+function pointAt({ clientX, clientY }: PointerEvent): Point {
   const inverse = svg.value!.getScreenCTM()!.inverse()
   const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(inverse)
   return { x, y }
@@ -49,7 +49,7 @@ function drop(): void {
 const choose = (place: KnotPlace): void => props.draft.choose(place)
 
 /** A press on the sheet goes on with the open run that is chosen, or begins one; a press on a line puts a point there. */
-function draw(event: MouseEvent): void {
+function draw(event: PointerEvent): void {
   const at = pointAt(event)
   const on = onGrid(at, props.step)
   const near = nearestOnOutline(strokes.value, at)
@@ -113,7 +113,7 @@ const dot = computed(() => view.value.size / 90)
     @pointermove="move"
     @pointerup="drop"
     @pointercancel="drop"
-    @click.self="draw"
+    @pointerdown.self="draw"
   >
     <defs>
       <pattern :id="id" :width="grid" :height="grid" patternUnits="userSpaceOnUse">
