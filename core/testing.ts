@@ -43,9 +43,9 @@ function twine(base: Piece['base']): Hanger {
   }
 }
 
-/** A layer of one material by one rule, lying flat along the run. */
+/** A layer of one material by one rule: stems all alike, straight, and flat along the run. */
 export function layerOf(id: string, material: string, rule: Rule, set: Partial<Layer> = {}): Layer {
-  return { ...startLayer(id, CATALOGUE[material]!, 7), rule, lean: 0, leanSpread: 0, acrossSpread: 0, ...set }
+  return { ...startLayer(id, CATALOGUE[material]!, 7), rule, lean: 0, leanSpread: 0, acrossSpread: 0, bend: 'straight', uneven: 0, ...set }
 }
 
 export const shelf = plainShelf()

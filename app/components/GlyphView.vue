@@ -33,6 +33,7 @@ function paint(): void {
     ...props.looks,
     words: null,
     seed: 3,
+    bend: 0,
     bearing: (slant.value + 360) % 360,
     depth: 0,
     rise: 0,

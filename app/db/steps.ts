@@ -1,5 +1,5 @@
 import type { Transaction } from 'dexie'
-import { asItsParts, readyByPiece, wantOfItsPiece } from '#core/formats'
+import { asItsParts, readyByPiece, wantOfItsPiece, withoutCurve } from '#core/formats'
 import { EVERY_TABLE, setAsideIn } from './sound'
 
 /** A version of the database: its tables as they differ from the one before, and how what is there comes into them. */
@@ -72,6 +72,24 @@ export const STEPS: readonly Step[] = [
         })
       // What pieces need is named otherwise.
       await step.table('needs').clear()
+    },
+  },
+  // Stems that bend: a maker's own materials say how far theirs do, also where a form of one lies open.
+  {
+    stores: {},
+    async upgrade(step) {
+      await step
+        .table('materials')
+        .toCollection()
+        .modify((material, ref: { value: unknown }) => {
+          ref.value = withoutCurve(material)
+        })
+      await step
+        .table<Row>('drafts')
+        .where({ kind: 'material' })
+        .modify((draft, ref) => {
+          ref.value = { ...draft, begun: withoutCurve(draft.begun) }
+        })
       await setAsideIn(step, EVERY_TABLE)
     },
   },

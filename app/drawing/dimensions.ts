@@ -1,6 +1,6 @@
 import Konva from 'konva'
 import type { Zone } from '#core/placement'
-import { inOrder, patchOutline } from '#core/placement'
+import { inOrder, footprint } from '#core/placement'
 import type { Run } from '#core/base'
 import { across, along, markOn, measureLines, onRun, stationAt } from '#core/base'
 import type { SceneItem } from '#core/scene'
@@ -264,17 +264,14 @@ function selection(asked: DimensionsAsked): Node[] {
   const last = selected.at(-1)
   if (!last) return []
   const outlines = selected.flatMap((item) => {
-    const points = patchOutline(item.form, item.length, item.width).flatMap(({ x, y }) => [x, y])
+    const points = footprint(item, item.form).flatMap(({ x, y }) => [x, y])
     return [
       ['#ffffff', 3, []],
       ['#2c5a43', 1.6, [6, 4]],
     ].map(
       ([stroke, width, dash]) =>
         new Konva.Line({
-          x: item.x,
-          y: item.y,
           points,
-          rotation: item.bearing,
           closed: true,
           stroke: stroke as string,
           strokeWidth: (width as number) / scale,

@@ -1,5 +1,5 @@
 import type { Placement } from '#core/placement'
-import { footprint, HELD, inside, offBase } from '#core/placement'
+import { footprint, HELD, inside, offBase, spotAlong } from '#core/placement'
 import type { Run } from '#core/base'
 import type { Point } from '#core/measure'
 import { across, acrossAt, nearestOn, onRun, stationAt, wayTo } from '#core/base'
@@ -41,12 +41,11 @@ export function takesAt(item: SceneItem, point: Point, moved: Pick<SceneItem, 'l
 
 /** Where the grips of a chosen thing are: at the tip of a stem to trim it, beyond it to turn. */
 export function gripPoints(
-  item: Pick<SceneItem, 'x' | 'y' | 'bearing' | 'length' | 'form' | 'tucked'>,
+  item: Pick<SceneItem, 'x' | 'y' | 'bearing' | 'bend' | 'length' | 'form' | 'tucked'>,
   scale: number,
 ): { readonly trim: Point | null; readonly turn: Point } {
-  const a = radians(item.bearing)
   const tip = item.form === 'leaf' ? item.length * (1 - HELD) : item.length / 2
-  const at = (far: number): Point => ({ x: item.x + Math.cos(a) * far, y: item.y + Math.sin(a) * far })
+  const at = (far: number): Point => spotAlong(item, far, 0)
   return { trim: item.tucked !== null ? at(tip) : null, turn: at(tip + 22 / scale) }
 }
 

@@ -10,7 +10,7 @@ import type { ColourFamily } from '#core/coverage'
 import { COLOUR_FAMILIES, colourFamily } from '#core/coverage'
 import { writeMaterials } from '#core/formats'
 import type { Material } from '#core/material'
-import { CATALOGUE, KIND_NAMES, MATERIAL_KINDS, materialOf, TEXTURES, WEATHERS, yieldOf } from '#core/material'
+import { CATALOGUE, flexOf, KIND_NAMES, MATERIAL_KINDS, materialOf, TEXTURES, WEATHERS, yieldOf } from '#core/material'
 import { formatMoney, quantity, show } from '#core/measure'
 import { saveText } from '~/utils/files'
 import { useTableFile } from '~/composables/useTableFile'
@@ -246,7 +246,7 @@ function takeStash(id: string, count: number): null {
                     class="size-2.5 rounded-[2px] border border-line"
                     :style="{ background: own }"
                     aria-hidden="true"
-                  />{{ row.original.state }}{{ row.original.wired ? ', wired' : ''
+                  />{{ row.original.state }}{{ flexOf(row.original) === 'stiff' ? '' : `, ${flexOf(row.original)}`
                   }}{{ row.original.id in materials.own ? ', my own' : '' }}</span
                 >
               </template>

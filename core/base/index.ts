@@ -15,7 +15,9 @@ export {
   strokesBox,
   strokesFault,
   strokesSized,
+  type DrawnStroke,
   type Knot,
   type OutlineStroke,
+  withRunIds,
 } from './outline'
 export * as baseRulesOfThumb from './rules-of-thumb'

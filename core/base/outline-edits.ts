@@ -1,7 +1,7 @@
 import type { Point } from '../measure'
 import { clamp } from '../measure'
 import type { Knot, OutlineStroke, Stretch } from './outline'
-import { onStretch, strokesBox, strokesSized, stretchesOf } from './outline'
+import { freshRunId, onStretch, strokesBox, strokesSized, stretchesOf } from './outline'
 import type { ShapeOf } from './schema'
 
 /** Which point of an outline: the stroke, and its place in it. */
@@ -130,7 +130,7 @@ export const withEnd = (strokes: readonly OutlineStroke[], stroke: number, at: P
 export const withRun = (strokes: readonly OutlineStroke[], at: Point): OutlineStroke[] => {
   let n = strokes.length + 1
   while (strokes.some(({ name }) => name === `run ${n}`)) n += 1
-  return [...strokes, { name: `run ${n}`, closed: false, points: [knot(at)] }]
+  return [...strokes, { id: freshRunId(strokes), name: `run ${n}`, closed: false, points: [knot(at)] }]
 }
 
 /** Closes a stroke that is open, or opens it before its first point. */
@@ -202,13 +202,16 @@ const flipped = ({ x, y, before, after }: Knot): Knot => ({
  * right gets a twin; one to the left is left out, since its twin comes from the right.
  */
 export function mirroredHalf(strokes: readonly OutlineStroke[]): OutlineStroke[] {
+  let all = strokes
   return strokes.flatMap((own): OutlineStroke[] => {
     const side = ({ x }: Knot): number => (Math.abs(x) <= ON_MIDDLE ? 0 : Math.sign(x))
     const sides = own.points.map(side)
     if (!sides.includes(1)) return sides.includes(-1) ? [] : [own]
     if (!sides.includes(-1) && !sides.includes(0)) {
       const name = `${own.name}, other side`.slice(0, 40)
-      return [own, { name, closed: own.closed, points: own.points.map(flipped).reverse() }]
+      const twin = { id: freshRunId(all), name, closed: own.closed, points: own.points.map(flipped).reverse() }
+      all = [...all, twin]
+      return [own, twin]
     }
     return [withImage(own, rightHalf(own, sides))]
   })

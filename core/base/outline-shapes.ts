@@ -1,12 +1,12 @@
 import type { Point } from '../measure'
-import type { Knot, OutlineStroke } from './outline'
-import { strokesBox } from './outline'
+import type { Knot, DrawnStroke } from './outline'
+import { strokesBox, withRunIds } from './outline'
 import type { ShapeOf } from './schema'
 
 const corner = (x: number, y: number): Knot => ({ x, y, before: null, after: null })
 
 /** Straight from point to point. */
-const straight = (name: string, closed: boolean, points: readonly (readonly [x: number, y: number])[]): OutlineStroke => ({
+const straight = (name: string, closed: boolean, points: readonly (readonly [x: number, y: number])[]): DrawnStroke => ({
   name,
   closed,
   points: points.map(([x, y]) => corner(x, y)),
@@ -23,7 +23,7 @@ const smooth = (x: number, y: number, way: Point, before = 1): Knot => ({
 /** How long the handles of a quarter of a circle are, to its radius: nowhere farther off it than three in ten thousand. */
 const QUARTER = 0.5522847498
 
-const circle = (name: string, middle: number, r: number): OutlineStroke => {
+const circle = (name: string, middle: number, r: number): DrawnStroke => {
   const k = r * QUARTER
   return {
     name,
@@ -38,7 +38,7 @@ const circle = (name: string, middle: number, r: number): OutlineStroke => {
 }
 
 /** Rings that touch, one under the other, the smallest at the top. */
-const column = (names: readonly string[], radii: readonly number[]): OutlineStroke[] =>
+const column = (names: readonly string[], radii: readonly number[]): DrawnStroke[] =>
   radii.map((r, i) => circle(names[i]!, radii.slice(0, i).reduce((all, each) => all + 2 * each, 0) + r, r))
 
 /** Where the inner corners of a five-pointed star lie whose points are joined by straight lines, to where its points are: 1 ÷ φ². */
@@ -109,10 +109,10 @@ export const OUTLINE_SHAPES = {
   ],
   'two rings': column(['upper ring', 'lower ring'], [5, 7]),
   'three rings': column(['upper ring', 'middle ring', 'lower ring'], [4, 5.5, 7]),
-} satisfies Record<string, OutlineStroke[]>
+} satisfies Record<string, DrawnStroke[]>
 
 /** An outline as it finishes, with its wire half outside its line, inches. */
-export function drawnOutline(strokes: OutlineStroke[], face: number): Omit<ShapeOf<'outline'>, 'form'> {
+export function drawnOutline(strokes: DrawnStroke[], face: number): Omit<ShapeOf<'outline'>, 'form'> {
   const { left, right, top, bottom } = strokesBox(strokes)
-  return { width: right - left + face, height: bottom - top + face, face, strokes }
+  return { width: right - left + face, height: bottom - top + face, face, strokes: withRunIds(strokes) }
 }

@@ -4,24 +4,24 @@ import { tries } from '../../tests/amount'
 import { BASE_SORTS, scaledShape, usualBase } from './base-catalogue'
 import { boundsOf } from './bounds'
 import { mirrorShape } from './dimensions'
-import type { OutlineStroke } from './outline'
-import { contactsOf, cornersOf, strokesBox, strokesFault, strokesSized } from './outline'
+import type { DrawnStroke } from './outline'
+import { contactsOf, cornersOf, strokesBox, strokesFault, strokesSized, withRunIds } from './outline'
 import { stationAt } from './run'
 import { runsOf } from './runs'
 import type { BaseShape, ShapeOf } from './schema'
 import { BaseSchema } from './schema'
 
-const straight = (points: readonly (readonly [number, number])[], closed = true, name = 'run'): OutlineStroke => ({
+const straight = (points: readonly (readonly [number, number])[], closed = true, name = 'run'): DrawnStroke => ({
   name,
   closed,
   points: points.map(([x, y]) => ({ x, y, before: null, after: null })),
 })
-const outline = (strokes: OutlineStroke[], set: Partial<ShapeOf<'outline'>> = {}): ShapeOf<'outline'> => ({
+const outline = (strokes: DrawnStroke[], set: Partial<ShapeOf<'outline'>> = {}): ShapeOf<'outline'> => ({
   form: 'outline',
   width: 310,
   height: 410,
   face: 10,
-  strokes,
+  strokes: withRunIds(strokes),
   ...set,
 })
 const runs = (shape: BaseShape) => runsOf({ shape, turn: 0 })
@@ -103,7 +103,7 @@ describe('an own outline', () => {
       fc.property(fc.array(stroke, { minLength: 1, maxLength: 3 }), (strokes) => {
         const base = { ...usualBase('outline'), shape: outline(strokes) }
         const read = BaseSchema.safeParse(base)
-        expect(read.success).toBe(strokesFault(strokes) === null)
+        expect(read.success).toBe(strokesFault(withRunIds(strokes)) === null)
         if (!read.success) return
         good += 1
         const box = strokesBox(strokesSized(strokes, 300, 400))
@@ -124,7 +124,7 @@ describe('an own outline', () => {
 })
 
 describe('what cannot be bent', () => {
-  const says = (...strokes: OutlineStroke[]): string | undefined => strokesFault(strokes)?.says
+  const says = (...strokes: DrawnStroke[]): string | undefined => strokesFault(withRunIds(strokes))?.says
   it('is told in words, with the run it is in', () => {
     expect(says()).toMatch(/one run at least/)
     expect(says(straight([[1, 1]]))).toBe('run: a run needs two points at least.')

@@ -21,12 +21,29 @@ const KnotSchema = z.strictObject({
 export type Knot = z.infer<typeof KnotSchema>
 
 export const StrokeSchema = z.strictObject({
+  id: z
+    .string()
+    .regex(/^run-[1-9]\d{0,3}$/)
+    .describe('the run of the base that it becomes: what lies on it stays with it, whatever other runs come and go'),
   name: z.string().min(1).max(40),
   closed: z.boolean(),
   points: z.array(KnotSchema).max(5000),
 })
 /** One run of an outline, point by point; a stretch is straight where neither of its ends has a handle on it. */
 export type OutlineStroke = z.infer<typeof StrokeSchema>
+/** A stroke before it is one of an outline's. */
+export type DrawnStroke = Omit<OutlineStroke, 'id'>
+
+/** Strokes that have no ids yet, numbered from the first. */
+export const withRunIds = (strokes: readonly DrawnStroke[]): OutlineStroke[] =>
+  strokes.map((stroke, i) => ({ id: `run-${i + 1}`, ...stroke }))
+
+/** An id for one more run that none of these has. */
+export function freshRunId(strokes: readonly Pick<OutlineStroke, 'id'>[]): string {
+  let n = strokes.length + 1
+  while (strokes.some(({ id }) => id === `run-${n}`)) n += 1
+  return `run-${n}`
+}
 
 /** The measures that an own outline finishes at, mm: its strokes are drawn to them. */
 export interface OutlineShape {
@@ -42,7 +59,7 @@ export type Stretch = readonly [from: Point, one: Point | null, two: Point | nul
 const moved = (at: Point, by: Point): Point => ({ x: at.x + by.x, y: at.y + by.y })
 
 /** The stretches of a stroke in its order, the one that closes it last. */
-export function stretchesOf({ points, closed }: OutlineStroke): Stretch[] {
+export function stretchesOf({ points, closed }: DrawnStroke): Stretch[] {
   const ends = closed ? [...points.slice(1), ...points.slice(0, 1)] : points.slice(1)
   return ends.map((to, i): Stretch => {
     const from = points[i]!
@@ -80,7 +97,7 @@ function rootsOf(p: number, q: number, r: number): number[] {
 }
 
 /** How far the lines of strokes reach, curves and all, in their own measure. */
-export function strokesBox(strokes: readonly OutlineStroke[]): Bounds {
+export function strokesBox(strokes: readonly DrawnStroke[]): Bounds {
   const points = strokes.flatMap((stroke) =>
     stretchesOf(stroke).flatMap((stretch) => {
       const [a, b, c, d] = stretch
@@ -143,6 +160,8 @@ export function strokesFault(strokes: readonly OutlineStroke[]): { readonly at: 
       says: `An outline takes ${OUTLINE_LIMITS.points} points at most, and this one has ${points}: leave out what a hand could not bend.`,
     }
   for (const [i, stroke] of strokes.entries()) {
+    if (strokes.findIndex(({ id }) => id === stroke.id) < i)
+      return { at: `strokes.${i}.id`, says: `Two of its runs have the id “${stroke.id}”.` }
     const says = strokeFault(stroke)
     if (says) return { at: `strokes.${i}`, says: `${stroke.name}: ${says}` }
   }
@@ -209,10 +228,9 @@ function meet(a: Point, b: Point, c: Point, d: Point): boolean {
 /** Every stroke is a run of its own: a closed one goes clockwise from its first point. */
 export function outlineRuns({ width, height, face, strokes }: OutlineShape): Run[] {
   const alone = strokes.length === 1
-  return strokesSized(strokes, width - face, height - face).map((drawn, i) => {
-    const { closed, name } = drawn
+  return strokesSized(strokes, width - face, height - face).map((drawn) => {
+    const { id, closed, name } = drawn
     const stroke = closed && turning(drawn) < 0 ? reversedStroke(drawn) : drawn
-    const id = `run-${i + 1}`
     return pathRun({
       id,
       name,

@@ -19,15 +19,31 @@ import {
   ceil,
 } from '../measure'
 import type { Construction, NamedFigure } from './construction'
-import { figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
-import { holderOn, notByLength, path, pinsOf } from './pin-ties'
+import type { Layer, Piece, Problem, RuleOf } from '../piece'
+import { changeRule, figureOf, lengthsFor, read, thingsFor, told, total } from './construction'
+import { holderAsked, notByLength, path, pinsOf, takesPins } from './pin-ties'
+import { constructionMessage } from './words'
 
 /** A number of laps as one says it: whole, or with a half. */
 const lapsSaid = (laps: number): string =>
   Number.isInteger(laps) ? (laps === 1 ? 'once' : laps === 2 ? 'twice' : `${laps} times`) : `${Number(laps.toFixed(2))} times`
 
+/** A pin in what takes none. */
+const noGrip = ({ held }: RuleOf<'laid'>, piece: Piece, layer: Layer): Problem[] =>
+  held === 'pins' && !takesPins(piece)
+    ? [
+        {
+          id: `${layer.id}:no-pins`,
+          severity: 'care',
+          layer: layer.id,
+          ...constructionMessage('no-pins', {}),
+          mends: [{ ...constructionMessage('hold-as-suits', {}), edit: changeRule(layer, { held: 'as suits' }) }],
+        },
+      ]
+    : []
+
 export const LAPS_CONSTRUCTION: Construction<'laid'> = {
-  makeUp(rule, { piece, layer, runs, mix: [material] }) {
+  makeUp(rule, { piece, layer, runs, mix: [material], shelf }) {
     const one = path(runs)
     const each = runs.map((run) => run.length * rule.laps + rule.tuck)
     // Every further strand laps over the one before.
@@ -35,7 +51,7 @@ export const LAPS_CONSTRUCTION: Construction<'laid'> = {
     const pinsOn = (on: number): number => strandsOn(on) * pinsOf(Math.min(material.length, on), rule.every)
     const strands = total(each, strandsOn)
     const reach = divide(mm(material.length), mm(one))
-    const holder = holderOn(piece)
+    const holder = holderAsked(rule.held, piece, runs[0], shelf)
     const pins = total(each, pinsOn)
     const laps = Number(rule.laps.toFixed(2))
     const length = plus(times(labelled`${ratio(rule.laps)} laps`, mm(one)), labelled`tuck ${mm(rule.tuck * runs.length)}`)
@@ -73,16 +89,20 @@ export const LAPS_CONSTRUCTION: Construction<'laid'> = {
             joins: true,
           })),
         ),
-        ...thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: pins }]),
+        ...(holder.takes === 'things'
+          ? thingsFor(layer.id, [{ material: holder.material, use: holder.use, count: pins }])
+          : lengthsFor(layer.id, [
+              { material: holder.material, use: holder.use, length: holder.takes.length.value, count: pins, joins: false },
+            ])),
       ],
     }
   },
-  words: (rule, makeUp, { piece, mix: [material] }) => [
+  words: (rule, makeUp, { piece, runs, mix: [material], shelf }) => [
     sum`Lay ${material.name} along it ${lapsSaid(rule.laps)}${rule.laps > 1 ? ', lap beside lap' : ''}: ${figureOf(makeUp, 'length')} in ${several(figureOf(makeUp, 'strands').value, 'length', 'lengths')}.`,
     [
-      ...sum`${holderOn(piece).pinned ? 'Pin over the strand, not through its flowers' : 'Tie over the strand, between its flowers'}: at both ends of each and every ${quantity.length(rule.every)}.`,
+      ...sum`${holderAsked(rule.held, piece, runs[0], shelf).how}: at both ends of each and every ${quantity.length(rule.every)}.`,
       ...(rule.tuck > 0 ? sum` Tuck the last ${quantity.length(rule.tuck)} under the start.` : []),
     ],
   ],
-  problems: (_rule, { layer, mix: [material] }) => notByLength(layer.id, material),
+  problems: (rule, { piece, layer, mix: [material] }) => [...notByLength(layer.id, material), ...noGrip(rule, piece, layer)],
 }

@@ -193,3 +193,19 @@ export const SPARE = thumb(
   [0, 1],
   'A few always break, shed or come bruised.',
 )
+export const TIE_TURNS = thumb(
+  'fix.tie-turns',
+  'Paddle wire goes round for each tie',
+  'count',
+  2,
+  [1, 9],
+  'One turn slips before it is drawn tight.',
+)
+export const TIE_ENDS = thumb(
+  'fix.tie-ends',
+  'Wire at the two ends of a tie, together',
+  'length',
+  inches(2),
+  [inches(0.5), inches(12)],
+  'To twist shut and fold under.',
+)

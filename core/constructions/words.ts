@@ -10,6 +10,8 @@ type Nothing = Record<never, never>
 export interface ConstructionMessages {
   'not-by-length': { name: string }
   'choose-by-length': Nothing
+  'no-pins': Nothing
+  'hold-as-suits': Nothing
   'roll-too-short': { cut: number; name: string; length: number }
   'cut-to': { length: number }
   'ties-shared': { gathers: number; layers: number; ties: number; run: string | null }
@@ -54,6 +56,8 @@ export interface ConstructionMessages {
 /** The words of the room, in English. */
 export const CONSTRUCTION_WORDS: WordTable<ConstructionMessages> = {
   'not-by-length': ({ name }) => [`${name} does not come by the length.`],
+  'no-pins': () => ['No pin holds in this base: it is neither straw nor foam.'],
+  'hold-as-suits': () => ['Hold it with what suits the base'],
   'choose-by-length': () => ['Choose ribbon, twine or a garland for it'],
   'roll-too-short': ({ cut, name, length }) =>
     sum`A piece of ${quantity.length(cut)} is longer than the roll of ${name}, which has ${quantity.length(length)}.`,

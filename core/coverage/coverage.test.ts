@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arrange, footprint, patchOutline } from '../placement'
+import { arrange, footprint } from '../placement'
 import { BASE_KINDS, line, pathRun, ringRun, runsOf, usualBase } from '../base'
 import { inches, say } from '../measure'
 import type { Edit, Layer, Piece } from '../piece'
@@ -48,11 +48,7 @@ describe('fill', () => {
         fc.double({ min: 5, max: 60, noNaN: true }),
         (x, length, width) => {
           const seen: number[] = []
-          fill(
-            grid,
-            patchOutline('leaf', length, width).map((point) => ({ x: point.x + x, y: point.y })),
-            (at) => seen.push(at),
-          )
+          fill(grid, footprint({ x, y: 0, bearing: 0, bend: 0, length, width }, 'leaf'), (at) => seen.push(at))
           expect(new Set(seen).size).toBe(seen.length)
           expect(seen.every((at) => at >= 0 && at < 10000)).toBe(true)
         },
@@ -74,19 +70,23 @@ describe('fill', () => {
 })
 
 describe('footprint', () => {
+  const flat = { x: 0, y: 0, bearing: 0, bend: 0 }
   it.each([
     ['leaf', 0.6, 0.85],
     ['disc', 0.75, 0.79],
     ['board', 1, 1],
   ] as const)('%s covers its share of its box', (form, least, most) => {
-    const share = area(patchOutline(form, 200, 60)) / (200 * 60)
+    const share = area(footprint({ ...flat, length: 200, width: 60 }, form)) / (200 * 60)
     expect(share).toBeGreaterThanOrEqual(least)
     expect(share).toBeLessThanOrEqual(most)
   })
   it('turns and moves without changing its size', () => {
     const [placed] = arrange(pieceWith([layerOf('a', 'bracken', { kind: 'single', at: 0.3, drop: 0 }, { lean: 20 })]), [ring], shelf)[0]!
       .placements
-    expect(area(footprint(placed!, 'leaf'))).toBeCloseTo(area(patchOutline('leaf', placed!.length, placed!.width)), 4)
+    expect(area(footprint(placed!, 'leaf'))).toBeCloseTo(
+      area(footprint({ ...flat, length: placed!.length, width: placed!.width }, 'leaf')),
+      4,
+    )
   })
 })
 

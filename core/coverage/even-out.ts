@@ -1,5 +1,5 @@
 import type { LaidLayer, Placement } from '../placement'
-import { grown, joined, nudgeBy, reserved, standsLevel } from '../placement'
+import { arrange, grown, joined, nudgeBy, reserved, standsLevel } from '../placement'
 import type { Run } from '../base'
 import { across, boundsOf, onRun, reachOf, stationAt, wayTo } from '../base'
 import type { Shelf } from '../material'
@@ -7,7 +7,7 @@ import { materialOf } from '../material'
 import type { Figure, Point, Rated } from '../measure'
 import { figure, quantity, random, RULE_OF_THUMB, sum } from '../measure'
 import type { Edit, Piece } from '../piece'
-import { ruleSortOf } from '../piece'
+import { edit, ruleSortOf } from '../piece'
 import { offBy } from './balance'
 import { colourFamily, visualWeight } from './colour-and-weight'
 
@@ -83,10 +83,9 @@ export function* evenOut(
   const before = scales.read()
   const start = items.map(({ s }) => s)
   let now = before.whole
-  const best = { whole: now, places: [...start], orders: new Map(rows.map((row) => [row, [...row.items]])) }
+  const best = { whole: now, places: [...start] }
   /** What was moved since the best: all that has to be noted when it is bettered. */
   const since = new Set<Item>()
-  const reordered = new Set<Row>()
   const draw = random(seed)
   const steps = Math.min(MOST_STEPS, movable.length * STEPS_EACH)
   for (let step = 0; step < steps && best.whole > 1e-6; step++) {
@@ -102,30 +101,30 @@ export function* evenOut(
     if (next <= now || draw.next() < Math.exp((now - next) / Math.max(1e-9, heat))) {
       now = next
       for (const item of back.moved) since.add(item)
-      if (back.moved.length > 1) reordered.add(row)
     } else back.undo()
     if (now >= best.whole - 1e-9) continue
     best.whole = now
     for (const item of since) best.places[item.index] = item.s
-    for (const each of reordered) best.orders.set(each, [...each.items])
     since.clear()
-    reordered.clear()
   }
-  const onBase = items.filter(({ of }) => of.bearer === null)
-  for (const item of onBase) moveTo(item, best.places[item.index]!)
-  // In the order that they had at their best: a gap is held against what its own place in the row asks.
-  for (const [row, order] of best.orders) row.items.splice(0, row.items.length, ...order)
-  const after = unevenness(piece, items, rows, reach, shelf)
-  const edits = onBase.flatMap((item): Edit[] => {
-    const by = wayTo(item.run, start[item.index]!, item.s)
+  const edits = items.flatMap((item): Edit[] => {
+    if (item.of.bearer !== null) return []
+    const by = wayTo(item.run, start[item.index]!, best.places[item.index]!)
     return Math.abs(by) > 0.05 ? [nudgeBy(piece, item.of, { along: by })] : []
   })
-  return {
-    edit: edits.length && after.whole < before.whole - 1e-6 ? { do: 'several', edits } : null,
-    before: told(before),
-    after: told(after),
-    moved: edits.length,
-  }
+  // What is said of it is read off the piece with all of it moved: stems that follow their run are bent otherwise there.
+  const moved = edits.length ? edit(piece, { do: 'several', edits }, 'even it out') : null
+  const after = moved?.ok ? lyingAs(moved.change.piece, runs, shelf) : null
+  return after !== null && after.whole < before.whole - 1e-6
+    ? { edit: { do: 'several', edits }, before: told(before), after: told(after), moved: edits.length }
+    : { edit: null, before: told(before), after: told(before), moved: 0 }
+}
+
+/** How uneven a piece is, laid afresh. */
+function lyingAs(piece: Piece, runs: readonly Run[], shelf: Shelf): Unevenness {
+  const laid = arrange(piece, runs, shelf)
+  const items = itemsOf(laid, runs, shelf)
+  return unevenness(piece, items, rowsOf(items, laid), reachOf(boundsOf(runs)), shelf)
 }
 
 /** Whether a thing may not lie at a place: what its layer keeps clear of, with half its body about it. */

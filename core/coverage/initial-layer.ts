@@ -78,7 +78,7 @@ function underWhatIsSeen({ layers }: Pick<Piece, 'layers'>): number {
 
 function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
   const { piece, runs, shelf } = on
-  const start = startLayer(id, material, seed, runs)
+  const start = startLayer(id, material, seed, runs, piece.brief.hand)
   const second = isGreen(start) && isCovered(on)
   const layer: Layer = {
     ...start,

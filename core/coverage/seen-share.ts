@@ -1,10 +1,10 @@
 import type { LaidLayer, Placement } from '../placement'
-import { HELD } from '../placement'
+import { HELD, spotAlong } from '../placement'
 import type { Silhouette } from '../looks'
 import { boundsAt, silhouetteOf } from '../looks'
 import type { Shelf } from '../material'
 import type { Figure, Rated } from '../measure'
-import { COUNTED, figure, quantity, radians, rate, sum } from '../measure'
+import { COUNTED, figure, quantity, rate, sum } from '../measure'
 import { under } from './grid'
 import { UNSEEN_UNDER } from './rules-of-thumb'
 import { partOfMaterial } from '../piece'
@@ -62,11 +62,10 @@ const ALONG_END = [0.1, 0.3, 0.5, 0.7, 0.9] as const
 const COVERED = 2
 
 /** The cells under the cut end of a stem; none for what of it sticks out of the raster. */
-function endCells({ x, y, bearing, length }: Placement, { left, top, cell, columns, rows }: Frame): number[] {
-  const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
+function endCells(thing: Placement, { left, top, cell, columns, rows }: Frame): number[] {
   return ALONG_END.flatMap((share) => {
-    const back = share * HELD * length
-    const [column, row] = [Math.floor((x - cos * back - left) / cell), Math.floor((y - sin * back - top) / cell)]
+    const { x, y } = spotAlong(thing, -share * HELD * thing.length, 0)
+    const [column, row] = [Math.floor((x - left) / cell), Math.floor((y - top) / cell)]
     return column < 0 || row < 0 || column >= columns || row >= rows ? [] : [row * columns + column]
   })
 }

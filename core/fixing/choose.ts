@@ -1,8 +1,6 @@
 import type { LaidPiece } from '../placement'
 import { arrangingOf } from '../placement'
-import type { Body, Run } from '../base'
-import { stationAt } from '../base'
-import { bindingOf, BRANCH, FRAME, THICKEST, TRUNKS } from '../constructions'
+import { bindingOf, BRANCH, tubeOf } from '../constructions'
 import type { Shelf } from '../material'
 import { onStem } from '../material'
 import type { Rated, Term, Thumb } from '../measure'
@@ -12,7 +10,7 @@ import { facesOf } from '../piece'
 import type { Ground } from './grounds'
 import { isCarrier } from './grounds'
 import type { HeldAlike } from './held-alike'
-import { bodyOf, heldAlike } from './held-alike'
+import { heldAlike } from './held-alike'
 import type { Hold } from './hold-strength'
 import type { Reason } from './rules'
 import { FIXING_RULES, suiting } from './rules'
@@ -100,25 +98,6 @@ export interface Fixing {
   /** Whether what ties it already also fixes it, so that nothing more is taken. */
   readonly tied: boolean
   readonly joint: Joint
-}
-
-/** How thick what a tie goes round is, where it is not all of the base. */
-const FRAMES: Partial<Record<Body, Thumb>> = {
-  trees: TRUNKS,
-  bound: TRUNKS,
-  evergreen: FRAME,
-  wire: FRAME,
-  box: FRAME,
-  clamps: FRAME,
-  rope: FRAME,
-}
-
-/** What a tie on the base goes round, mm thick. */
-export function tubeOf(piece: Pick<Piece, 'base'>, run: Run, by: Rated): Term {
-  const frame = FRAMES[bodyOf(piece)]
-  if (frame) return byRule(frame, by)
-  const thick = 2 * stationAt(run, 0).half
-  return thick <= rate(THICKEST, by) ? mm(thick) : byRule(THICKEST, by)
 }
 
 /** How everything on a piece is held that is not held by how it is made, in the order of the layers. */

@@ -31,7 +31,7 @@ export interface HeldAlike {
   readonly placements: readonly Placement[]
 }
 
-export const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
+const bodyOf = ({ base }: Pick<Piece, 'base'>): Body => BASE_SORTS[base.kind].body
 
 /** What a thing bears. */
 interface Load {

@@ -1,3 +1,4 @@
+import { TIE_ENDS, wireOfTie } from '../constructions'
 import { USUAL_CORD } from '../material'
 import type { MechanicId } from '../material'
 import type { Rated, Term } from '../measure'
@@ -13,8 +14,6 @@ import {
   STEM_PINS,
   STEM_TIES,
   THICK_WIRE_FROM,
-  TIE_ENDS,
-  TIE_TURNS,
   TRUNK_PLACES,
   WIRE_PLACES,
 } from './rules-of-thumb'
@@ -103,7 +102,7 @@ const dots = ({ hold }: Joint, by: Rated): Term => byRule(hold === 'light' ? LIG
 const tied = (joint: Joint, n: Term, by: Rated): Take => ({
   material: joint.wire,
   of: 'length',
-  each: times(n, plus(times(byRule(TIE_TURNS, by), PI, joint.thick), named`ends ${byRule(TIE_ENDS, by)}`)),
+  each: times(n, wireOfTie(joint.thick, by)),
 })
 const gauge = ({ mass }: Joint, by: Rated): MechanicId => (mass >= byRule(THICK_WIRE_FROM, by).value ? 'stem-wire-18' : 'stem-wire-20')
 

@@ -34,22 +34,6 @@ export const TRUNK_PLACES = thumb(
   'Fewer and it swings out of the middle.',
 )
 export const STEM_TIES = thumb('fix.stem-ties', 'A stem is tied in places', 'count', 2, [1, 6], 'A single tie lets it turn.')
-export const TIE_TURNS = thumb(
-  'fix.tie-turns',
-  'Paddle wire goes round for each tie',
-  'count',
-  2,
-  [1, 9],
-  'One turn slips before it is drawn tight.',
-)
-export const TIE_ENDS = thumb(
-  'fix.tie-ends',
-  'Wire at the two ends of a tie, together',
-  'length',
-  inches(2),
-  [inches(0.5), inches(12)],
-  'To twist shut and fold under.',
-)
 export const LIGHT_DOTS = thumb('fix.light-dots', 'Dots of glue to a light thing', 'count', 1, [1, 9], 'One the size of a pea.')
 export const HEAVY_DOTS = thumb(
   'fix.heavy-dots',

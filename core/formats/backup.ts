@@ -10,11 +10,11 @@ import type { OwnRoll, Sale } from '../price'
 import { ShopSchema } from '../price'
 import { BatchSchema, KitSchema, SeasonSchema } from '../season'
 import { LotSchema } from '../stock'
-import { asItsParts, readyByPiece, wantOfItsPiece } from './former'
+import { asItsParts, readyByPiece, wantOfItsPiece, withoutCurve } from './former'
 import type { FileFault } from './portable-piece'
 
 export const WHOLE_FORMAT = 'ruddy-bramble/workroom'
-export const WHOLE_VERSION = 3
+export const WHOLE_VERSION = 4
 
 const id = z.string().min(1).max(200)
 /** Milliseconds since 1970, as far as a calendar goes. */
@@ -275,7 +275,10 @@ function tableIn(files: Files, name: WholeTable, { version }: Manifest): Step<un
   const rows = jsonIn(text, file)
   if (!rows.ok) return { ok: false, faults: [rows.fault] }
   if (!Array.isArray(rows.value)) return wrong('It should be a list.', file)
-  const former = (row: unknown): unknown => (name !== 'lots' || version > 2 ? row : asItsParts(version < 2 ? wantOfItsPiece(row) : row))
+  const former = (row: unknown): unknown => {
+    if (name === 'materials') return version < 4 ? withoutCurve(row) : row
+    return name !== 'lots' || version > 2 ? row : asItsParts(version < 2 ? wantOfItsPiece(row) : row)
+  }
   const read = z.array(WHOLE_TABLES[name] as z.ZodType).safeParse(rows.value.map(former))
   if (!read.success) return { ok: false, faults: faultsOf(read.error.issues, file) }
   const again = twiceIn(name, read.data as object[])

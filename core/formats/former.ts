@@ -30,6 +30,9 @@ export function readyByPiece(season: unknown, pieces: readonly string[]): unknow
   }
 }
 
+/** A material of a maker's own that said nothing of how its stem bends: it was laid straight. Workrooms up to format 3, databases up to 21. */
+export const withoutCurve = (material: unknown): unknown => (isRow(material) ? { curve: null, ...material } : material)
+
 /** What of a kind was put together of others, by how wide it was, mm: what it is of, how many, and how large each is. */
 const PUT_TOGETHER: Readonly<Record<string, { of: string; count: number; sizes: readonly (readonly [wide: number, size: number])[] }>> = {
   'base:tree-swag': { of: 'base:mini-tree', count: 2, sizes: [[813, 457.2], [1092, 609.6], [1372, 762]] }, // prettier-ignore

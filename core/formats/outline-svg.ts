@@ -1,7 +1,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import svgpath from 'svgpath'
-import type { Knot, OutlineStroke, ShapeOf } from '../base'
-import { BASE_LIMITS, OUTLINE_LIMITS, strokesBox, strokesFault, strokesSized } from '../base'
+import type { DrawnStroke, Knot, OutlineStroke, ShapeOf } from '../base'
+import { BASE_LIMITS, OUTLINE_LIMITS, strokesBox, strokesFault, strokesSized, withRunIds } from '../base'
 import type { Point } from '../measure'
 import { inches } from '../measure'
 
@@ -30,7 +30,7 @@ export function readOutline(text: string, width: number, face: number): ReadOutl
     return no(`It has over ${LARGEST_SVG.toLocaleString('en')} characters: no outline that a hand bends needs so many.`)
   const paths = /^m/i.test(trimmed) ? { ok: true as const, paths: [{ d: trimmed, transforms: [] }], scale: null } : pathsOf(trimmed)
   if (!paths.ok) return paths
-  const strokes: OutlineStroke[] = []
+  const strokes: DrawnStroke[] = []
   for (const path of paths.paths) {
     const read = strokesOf(path)
     if (typeof read === 'string') return no(read)
@@ -39,14 +39,11 @@ export function readOutline(text: string, width: number, face: number): ReadOutl
   if (!strokes.length) return no('Nothing is drawn in it: no path, circle, rectangle, line or polygon.')
   if (strokes.length > OUTLINE_LIMITS.runs)
     return no(`It has ${strokes.length} runs, and an outline takes ${OUTLINE_LIMITS.runs} at most: leave out what is not bent.`)
-  return shapeOf(
-    strokes.map((stroke, i) => ({ ...stroke, name: strokes.length === 1 ? 'outline' : `run ${i + 1}` })),
-    {
-      scale: paths.scale,
-      width,
-      face,
-    },
-  )
+  return shapeOf(withRunIds(strokes.map((stroke, i) => ({ ...stroke, name: strokes.length === 1 ? 'outline' : `run ${i + 1}` }))), {
+    scale: paths.scale,
+    width,
+    face,
+  })
 }
 
 /** Strokes in the drawing's measure as they finish. @param scale mm to one unit of the drawing; null where it does not say */
@@ -179,7 +176,7 @@ function scaleOf({ width = '', viewBox = '' }: Record<string, string>): number |
 const ONE_POINT = 1e-6
 
 /** The strokes of a path, a subpath each; or why they cannot be read. */
-function strokesOf({ d, transforms }: DrawnPath): OutlineStroke[] | string {
+function strokesOf({ d, transforms }: DrawnPath): DrawnStroke[] | string {
   let path = svgpath(d)
   // Worked out one by one, the innermost first.
   for (const each of transforms) path = svgpath(path.abs().unarc().unshort().transform(each).toString())
@@ -242,7 +239,7 @@ function curveTo(points: Knot[], one: Point, two: Point, to: Point): void {
 }
 
 /** A subpath without points that lie on one another; closed also where it ends where it began, and begun at its top. */
-function finished(closes: boolean, drawn: readonly Knot[]): OutlineStroke[] {
+function finished(closes: boolean, drawn: readonly Knot[]): DrawnStroke[] {
   const reach = Math.max(...drawn.flatMap(({ x, y }) => [Math.abs(x), Math.abs(y)]), 1)
   const same = (a: Knot, b: Knot): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= reach * ONE_POINT
   const points: Knot[] = []

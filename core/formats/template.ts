@@ -1,11 +1,12 @@
 import type { Placement } from '../placement'
+import { HELD, spotAlong } from '../placement'
 import type { Run } from '../base'
 import { placeAtClock, stationAt, tapeRound } from '../base'
 import type { Shelf } from '../material'
 import { materialOf } from '../material'
 import type { Bounds, DisplayOptions, Point } from '../measure'
 import type { Piece } from '../piece'
-import { inches, quantity, radians, show } from '../measure'
+import { inches, quantity, show } from '../measure'
 
 /** Papers that printers take, mm: Letter (ANSI/ASME Y14.1, 8½ × 11 in), and A4 (ISO 216). */
 export const PAPERS = { letter: { width: 215.9, height: 279.4 }, a4: { width: 210, height: 297 } } as const
@@ -48,6 +49,19 @@ const text = (at: Point, words: string, size = 3, align: Extract<Ink, { ink: 'te
   align,
 })
 
+/** How far the way is shown in which a straight stem lies, and in how many strokes a bent one is followed to its tip, mm. */
+const WAY = 12
+const BENT_STROKES = 8
+
+/** Which way a stem lies: its beginning when it is straight, all of its line when it is bent. */
+function wayOf(thing: Placement): Ink[] {
+  if (thing.form !== 'leaf') return []
+  if (thing.bend === 0) return [line(thing, spotAlong(thing, WAY, 0), 'fine')]
+  const reach = thing.length * (1 - HELD)
+  const at = (i: number): Point => spotAlong(thing, (reach * i) / BENT_STROKES, 0)
+  return Array.from({ length: BENT_STROKES }, (_, i) => line(at(i), at(i + 1), 'fine'))
+}
+
 /** What is drawn at full size, mm about the base’s middle: outlines of the face, its middle line, and a cross and number at every place. */
 function placement(runs: readonly Run[], laid: readonly Marks[]): Ink[] {
   const outlines = runs.flatMap((run): Ink[] => {
@@ -73,14 +87,15 @@ function placement(runs: readonly Run[], laid: readonly Marks[]): Ink[] {
       }).flat()
     : []
   const marks = laid.flatMap(({ placements }, k): Ink[] =>
-    placements.flatMap(({ x, y, number, bearing, form }): Ink[] => [
-      line({ x: x - 3, y }, { x: x + 3, y }, 'mark'),
-      line({ x, y: y - 3 }, { x, y: y + 3 }, 'mark'),
-      ...(form === 'leaf'
-        ? [line({ x, y }, { x: x + 12 * Math.cos(radians(bearing)), y: y + 12 * Math.sin(radians(bearing)) }, 'fine')]
-        : []),
-      text({ x: x + 3.5, y: y - 1 }, `${String.fromCharCode(65 + (k % 26))}${number}`, 2.4),
-    ]),
+    placements.flatMap((thing): Ink[] => {
+      const { x, y, number } = thing
+      return [
+        line({ x: x - 3, y }, { x: x + 3, y }, 'mark'),
+        line({ x, y: y - 3 }, { x, y: y + 3 }, 'mark'),
+        ...wayOf(thing),
+        text({ x: x + 3.5, y: y - 1 }, `${String.fromCharCode(65 + (k % 26))}${number}`, 2.4),
+      ]
+    }),
   )
   return [...outlines, ...hours, ...marks]
 }

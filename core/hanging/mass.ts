@@ -1,6 +1,6 @@
 import { dotsRule } from '../fixing'
 import type { LaidLayer, LaidPiece, Placement } from '../placement'
-import { HELD } from '../placement'
+import { HELD, spotAlong } from '../placement'
 import type { Run } from '../base'
 import { baseMass, stationAt } from '../base'
 import { FRAME_USE, isBent } from '../constructions'
@@ -15,7 +15,6 @@ import {
   onceFor,
   onceWith,
   quantity,
-  radians,
   RULE_OF_THUMB,
   several,
   sum,
@@ -85,10 +84,9 @@ export const centreOfRuns = (runs: readonly Run[]): Point =>
   })
 
 /** Where the weight of a thing lies: a stem's halfway up it, which is held a little up from its foot; anything else's where it is. */
-function middleOf({ x, y, bearing, length, form }: Placement): Point {
-  if (form !== 'leaf') return { x, y }
-  const half = length * (1 / 2 - HELD)
-  return { x: x + Math.cos(radians(bearing)) * half, y: y + Math.sin(radians(bearing)) * half }
+function middleOf(thing: Placement): Point {
+  const { x, y, length, form } = thing
+  return form === 'leaf' ? spotAlong(thing, length * (1 / 2 - HELD), 0) : { x, y }
 }
 
 const meanOf = (weighed: readonly { readonly mass: number; readonly at: Point }[], otherwise: Point): Point => {

@@ -36,6 +36,7 @@ const looks = (made: MadeLooks, length = 200, width = 200): Looks => ({
   width,
   tint: null,
   words: null,
+  bend: 0,
   seed: 3,
   bearing: 0,
   depth: 0,

@@ -63,7 +63,7 @@ function shapeOf(item: Looks): Drawn {
   const turned = item.made?.as === 'bow' || hangsDown(item.species) ? turnOf(item) : ''
   const key = item.part
     ? `part|${item.part.key}|${item.length}`
-    : `${item.species}|${item.length}|${item.width}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
+    : `${item.species}|${item.length}|${item.width}|${item.bend}|${item.words ?? ''}|${twinOf(item)}|${turned}|${item.made ? madeKey(item.made) : ''}`
   const before = known.get(key)
   if (before) return before
   const now: Drawn = { fit: null, bounds: null }
@@ -76,12 +76,19 @@ function fitFor(item: Looks): Fit {
   if (item.made || item.part) return AS_DRAWN
   const species = speciesOf(item.species)
   if (species.fit === 'none') return AS_DRAWN
+  if (item.bend !== 0) return { ...AS_DRAWN, dx: straightFit(item).dx }
   const room = footprintOf(species, item)
   let fit = fitOf(species, draw(item), room)
   // Lines keep their thickness where a room is of another shape than the plant, so that it takes a second look.
   for (let looks = 0; looks < MOST_LOOKS && Math.abs(Math.log(fit.sx / fit.sy)) > STRETCHED; looks++)
     fit = after(fit, fitOf(species, draw(item, { fit }), room))
   return fit
+}
+
+/** What makes a stem as large as it says while it is straight: bent, it grows as long and as broad as that. */
+function straightFit(item: Looks): Fit {
+  const straight = { ...item, bend: 0 }
+  return (shapeOf(straight).fit ??= fitFor(straight))
 }
 
 function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: DrawingSheet } = {}): Bounds {
@@ -95,7 +102,14 @@ function draw(item: Looks, options: { readonly fit?: Fit; readonly sheet?: Drawi
   else {
     const species = speciesOf(item.species)
     const [length, width] = species.fit === 'none' ? species.size : [item.length, item.width]
-    grow(pen, species, { length, width, tint: item.tint === null ? null : tone(item.tint), words: item.words })
+    const { sx, sy } = item.bend === 0 ? AS_DRAWN : straightFit(item)
+    grow(pen, species, {
+      length: length * sx,
+      width: width * sy,
+      tint: item.tint === null ? null : tone(item.tint),
+      words: item.words,
+      bend: item.bend,
+    })
   }
   return pen.bounds
 }
@@ -155,6 +169,7 @@ export function looksKey(item: Looks): string {
     item.width.toFixed(1),
     item.tint ?? '',
     item.words ?? '',
+    item.bend,
     twinOf(item),
     turnOf(item),
     item.depth,

@@ -10,7 +10,7 @@ import { hairs, needles, spray, stalk } from './parts/shoots'
 import { words } from './parts/words'
 import { HELD } from '../placement'
 import type { Bounds } from '../measure'
-import { clamp } from '../measure'
+import { clamp, onArc } from '../measure'
 import type { Pen } from './vector-pen'
 
 /** What one drawing of a species is asked for: its size in mm, a colour when it is tinted, and words when it bears any. */
@@ -19,6 +19,8 @@ export interface Order {
   readonly width: number
   readonly tint: Tone | null
   readonly words: string | null
+  /** How far it is bent from foot to tip, degrees clockwise: only what grows from its foot is. */
+  readonly bend: number
 }
 
 interface Hand {
@@ -28,10 +30,13 @@ interface Hand {
 }
 
 /** Grows a species where its anchor is the origin and it points to the right. */
-export function grow(pen: Pen, species: Species, { length, width, tint, words: own }: Order): void {
+export function grow(pen: Pen, species: Species, { length, width, tint, words: own, bend }: Order): void {
   const inks = new Inks(species.palette, tint, pen.random)
-  const foot: Pose = { x: species.stance === 'stem' ? -HELD * length : -length / 2, y: 0, angle: 0 }
-  const stem = stemFrom(foot, length, width, species.bend ? pen.random.spread(species.bend) : 0)
+  const stemmed = species.stance === 'stem'
+  const turn = stemmed ? bend : 0
+  // Where it is held it points to the right, whatever it does before and after.
+  const foot: Pose = stemmed ? onArc(-HELD * length, turn / length) : { x: -length / 2, y: 0, angle: 0 }
+  const stem = stemFrom(foot, length, width, { bend: species.bend ? pen.random.spread(species.bend) : 0, turn })
   all({ pen, inks, words: own }, stem, species.grow)
 }
 
@@ -121,7 +126,7 @@ function along(hand: Hand, stem: Stem, growth: Along): void {
     const reach = stem.spread * inks.span(growth.reach) * shaped(shape, u) * share
     if (reach <= 0) return
     const bend = growth.bend === undefined ? 0 : inks.span(growth.bend) * (random.next() < 0.5 ? 1 : -1)
-    all(hand, stemFrom(ahead(pose, reach * inks.span(off)), reach, reach * room, bend, stem.lit + between(light, u)), inner)
+    all(hand, stemFrom(ahead(pose, reach * inks.span(off)), reach, reach * room, { bend, lit: stem.lit + between(light, u) }), inner)
   }
   if (habit === 'fan') {
     const spread = typeof growth.angle === 'number' ? growth.angle : growth.angle[1]
@@ -173,7 +178,7 @@ function rings(hand: Hand, stem: Stem, growth: Rings): void {
     for (let i = 0; i < count; i++) {
       const pose = turnedPose(heart, (360 * (i + k * turn)) / count + random.spread(stray))
       const length = r * (reach - off * reach) * (1 - random.next() * ragged)
-      all(hand, stemFrom(ahead(pose, r * off * reach), length, r * width, 0, stem.lit + (light ?? 0)), growth.put)
+      all(hand, stemFrom(ahead(pose, r * off * reach), length, r * width, { lit: stem.lit + (light ?? 0) }), growth.put)
     }
   })
 }
@@ -195,7 +200,11 @@ function spiral(hand: Hand, stem: Stem, growth: Spiral): void {
     const place = ahead(out, r * radius * (from + (1 - from) * share))
     const size = r * between(reach, share)
     const lit = ((place.x - heart.x) * pen.light[0] + (place.y - heart.y) * pen.light[1]) / r
-    all(hand, stemFrom(any ? turnedPose(place, random.between(0, 360)) : place, size, size * room, 0, stem.lit + lit * dome), growth.put)
+    all(
+      hand,
+      stemFrom(any ? turnedPose(place, random.between(0, 360)) : place, size, size * room, { lit: stem.lit + lit * dome }),
+      growth.put,
+    )
   }
 }
 
@@ -207,5 +216,5 @@ function put(hand: Hand, stem: Stem, growth: Put): void {
   if (growth.chance !== undefined && random.next() > growth.chance) return
   const pose = turnedPose(stem.at(growth.at), growth.turn === undefined ? 0 : inks.span(growth.turn))
   const length = growth.length === undefined ? stem.spread * (growth.reach ?? 1) : stem.length * growth.length
-  all(hand, stemFrom(pose, length, length * (growth.room ?? 1), 0, stem.lit), growth.put)
+  all(hand, stemFrom(pose, length, length * (growth.room ?? 1), { lit: stem.lit }), growth.put)
 }

@@ -10,6 +10,8 @@ export interface Looks {
   readonly tint: string | null
   readonly words: string | null
   readonly seed: number
+  /** How far a stem is bent from foot to tip, degrees clockwise; 0 is straight. */
+  readonly bend: number
   /** Which way it will point, degrees clockwise from right. */
   readonly bearing: number
   /** How deep it lies: 0 on top. */

@@ -1,4 +1,4 @@
-import { degrees, radians } from '../measure'
+import { degrees, onArc, radians } from '../measure'
 import type { XY } from './vector-marks'
 
 /** Where something is and which way it points, degrees clockwise from right. */
@@ -38,27 +38,52 @@ export interface Stem {
   readonly spread: number
   /** How much lighter (or darker) its place makes it, in lightness. */
   readonly lit: number
+  /** How far hands have bent it from foot to tip, degrees clockwise. */
+  readonly turn: number
   /** @param u 0 foot to 1 tip */
   at(u: number): Pose
   points(from: number, to: number, steps?: number): XY[]
 }
 
-/** A stem from a pose on. @param bend how far its tip is off to the right, as a share of its length */
-export function stemFrom(foot: Pose, length: number, spread: number, bend = 0, lit = 0): Stem {
+/** How a stem leaves the straight line, and its light. */
+export interface StemShape {
+  /** How far its tip is off to the right, as a share of its length: as it has grown. */
+  readonly bend?: number
+  /** How far it is turned from foot to tip, degrees clockwise: as hands have bent it, evenly. */
+  readonly turn?: number
+  /** How much lighter its place makes it, in lightness. */
+  readonly lit?: number
+}
+
+/** A stem from a pose on. */
+export function stemFrom(foot: Pose, length: number, spread: number, { bend = 0, turn = 0, lit = 0 }: StemShape = {}): Stem {
   const put = local(foot)
   const at = (u: number): Pose => {
-    const [x, y] = put(u * length, bend * length * u * u)
-    return { x, y, angle: foot.angle + degrees(Math.atan(2 * bend * u)) }
+    const grown = degrees(Math.atan(2 * bend * u))
+    if (turn === 0) {
+      const [x, y] = put(u * length, bend * length * u * u)
+      return { x, y, angle: foot.angle + grown }
+    }
+    const arc = onArc(u * length, turn / length)
+    const [across, along] = [Math.cos(radians(arc.angle)), -Math.sin(radians(arc.angle))]
+    const off = bend * length * u * u
+    const [x, y] = put(arc.x + along * off, arc.y + across * off)
+    return { x, y, angle: foot.angle + arc.angle + grown }
   }
+  // What is bent far is followed in as many more steps.
+  const finer = Math.ceil(Math.abs(turn) / 60)
   return {
     length,
     spread,
     lit,
+    turn,
     at,
-    points: (from, to, steps = 6) =>
-      Array.from({ length: steps + 1 }, (_, i) => {
+    points: (from, to, few = 6) => {
+      const steps = few * Math.max(1, finer)
+      return Array.from({ length: steps + 1 }, (_, i) => {
         const { x, y } = at(from + ((to - from) * i) / steps)
         return [x, y]
-      }),
+      })
+    },
   }
 }

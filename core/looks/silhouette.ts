@@ -22,10 +22,10 @@ export interface Silhouette {
 }
 
 /** What is laid, as it can be drawn: all of a placement that its looks go by. */
-export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 'made' | 'seed' | 'bearing' | 'words'>
+export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 'made' | 'seed' | 'bend' | 'bearing' | 'words'>
 
 /** What a thing on the base looks like. */
-export function looksOf({ material: id, length, width, made, seed, bearing, words }: Lying, shelf: Shelf): Looks {
+export function looksOf({ material: id, length, width, made, seed, bend, bearing, words }: Lying, shelf: Shelf): Looks {
   const material = materialOf(shelf, id)!
   return {
     part: partLooksOf(shelf, id),
@@ -36,6 +36,7 @@ export function looksOf({ material: id, length, width, made, seed, bearing, word
     tint: made ? material.colours[0]! : material.colour,
     words,
     seed,
+    bend,
     bearing,
     depth: 0,
     rise: 0,
@@ -91,6 +92,7 @@ function silhouetteAfresh(lying: Lying, shelf: Shelf): Silhouette {
     own.species,
     own.length.toFixed(1),
     own.width.toFixed(1),
+    own.bend,
     twinOf(own),
     hangs ? turnOf(own) : '',
     bearsWords(own.species) ? (own.words ?? '') : '',

@@ -39,4 +39,18 @@ function wrongWith({ d, fill, stroke, opacity }: Mark): string[] {
 
 /** Draws a species alone. */
 export const draw = (species: string, length: number, width: number, more: Partial<Looks> = {}): Glyph =>
-  itemGlyph({ species, length, width, seed: 3, bearing: 0, tint: null, words: null, depth: 0, rise: 0, made: null, part: null, ...more })
+  itemGlyph({
+    species,
+    length,
+    width,
+    seed: 3,
+    bend: 0,
+    bearing: 0,
+    tint: null,
+    words: null,
+    depth: 0,
+    rise: 0,
+    made: null,
+    part: null,
+    ...more,
+  })

@@ -14,6 +14,7 @@ export type Row = Omit<
   | 'colour'
   | 'hazards'
   | 'facing'
+  | 'curve'
   | 'hardy'
   | 'parts'
   | 'months'
@@ -21,6 +22,8 @@ export type Row = Omit<
   plural?: string
   /** Of one, g; of ribbon and wire by what they are made of and how much of it there is. */
   mass?: number
+  /** The tightest curve that its stem takes, radius in inches. */
+  curve?: number
   inches: readonly [length: number, width: number]
   pack: readonly [name: string, holds: number, price: number, bunches?: number]
 } & Partial<Pick<Material, 'wired' | 'divides' | 'colour' | 'hazards' | 'facing' | 'hardy' | 'parts' | 'months'>>

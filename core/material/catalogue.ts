@@ -12,7 +12,7 @@ const [RIBBON, STEEL] = [155, 0.00785]
 const massOf = (kind: Material['kind'], length: number, width: number): number =>
   Math.round(kind === 'mechanic' ? (Math.PI / 4) * width ** 2 * length * STEEL : length * width * 1e-6 * RIBBON)
 
-function material(id: string, { inches: [length, width], pack: [name, holds, price, bunches = 1], ...row }: Row): Material {
+function material(id: string, { inches: [length, width], pack: [name, holds, price, bunches = 1], curve, ...row }: Row): Material {
   return {
     plural: pluralOf(row.name),
     wired: false,
@@ -26,6 +26,7 @@ function material(id: string, { inches: [length, width], pack: [name, holds, pri
     ...row,
     mass: row.mass ?? massOf(row.kind, inches(length), inches(width)),
     id,
+    curve: curve === undefined ? null : inches(curve),
     length: inches(length),
     width: inches(width),
     pack: { name, holds, bunches, price },

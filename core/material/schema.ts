@@ -47,6 +47,7 @@ export const MaterialSchema = z.strictObject({
   state: z.enum(STATES),
   texture: z.enum(TEXTURES),
   wired: z.boolean(),
+  curve: z.number().min(5).max(2000).nullable().describe('the tightest curve that its stem takes, radius in mm; null is stiff'),
   facing: z.enum(FACINGS).describe('one-sided ribbon and faces have a back; an upright print has a top'),
   hardy: z.enum(WEATHERS).describe('the hardest weather it stands'),
   divides: z.boolean().describe('whether one stem may be cut into several pieces'),
@@ -81,6 +82,10 @@ const STEMMED: ReadonlySet<MaterialKind> = new Set(['focal', 'second flower', 'f
 export const onStem = ({ kind }: Pick<Material, 'kind'>): boolean => STEMMED.has(kind)
 /** Whether a layer can be made of it: all but the small things that hold others. */
 export const canLay = (material: Pick<Material, 'kind' | 'length'>): boolean => material.kind !== 'mechanic' || isCut(material)
+
+/** How a stem takes a curve: not at all, held in it by what it is fixed to, or of itself by the wire in it. */
+export const flexOf = ({ curve, wired }: Pick<Material, 'curve' | 'wired'>): 'stiff' | 'supple' | 'wired' =>
+  curve === null ? 'stiff' : wired ? 'wired' : 'supple'
 
 export const KIND_NAMES: Record<MaterialKind, string> = {
   greenery: 'Greenery',

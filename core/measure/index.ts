@@ -1,6 +1,7 @@
 export * from './parse-number'
 export * from './length'
 export * from './angle'
+export * from './arc'
 export * from './money'
 export * from './figure'
 export * from './message'

@@ -4,7 +4,8 @@ import type { Rule, RuleKind } from './rules'
 import { rulesFor, ruleSortOf, usualRule } from './rules'
 import type { Layer } from './schema'
 import { UNPREPARED } from './making-decisions'
-import { EACH } from './schema'
+import { EACH, HANDS } from './schema'
+import type { Hand } from './schema'
 import type { Role } from './schema-primitives'
 
 /** The role that a kind of material usually plays. */
@@ -53,12 +54,37 @@ const MINDS: ReadonlySet<Role> = new Set(['focal', 'filler', 'accent'])
 
 const at = (rule: Rule, share: number): Rule => (rule.kind === 'bow' ? { ...rule, at: share } : rule)
 
+/** How far stems vary by a maker's hand. */
+export type Spreads = Pick<Layer, 'acrossSpread' | 'leanSpread' | 'uneven'>
+
+/** By each hand: how far off the middle of the face, degrees off their lean on a ring and on an open run, and how much shorter. Rules of thumb. */
+const BY_HAND: Readonly<Record<Hand, { readonly across: number; readonly ring: number; readonly open: number; readonly uneven: number }>> =
+  {
+    tight: { across: 0.3, ring: 8, open: 14, uneven: 0 },
+    loose: { across: 0.5, ring: 20, open: 32, uneven: 0.15 },
+    wild: { across: 0.75, ring: 36, open: 46, uneven: 0.4 },
+  }
+
+/** How far stems vary that a hand lays. @param open whether they lie on a run with two ends */
+export function spreadsOf(hand: Hand, open: boolean): Spreads {
+  const by = BY_HAND[hand]
+  return { acrossSpread: by.across, leanSpread: open ? by.open : by.ring, uneven: by.uneven }
+}
+
+/** The hand that a layer's stems look to be laid by; null where its numbers are its maker's own. */
+export const handOf = (layer: Spreads, open: boolean): Hand | null =>
+  HANDS.find((hand) => {
+    const { acrossSpread, leanSpread, uneven } = spreadsOf(hand, open)
+    return layer.acrossSpread === acrossSpread && layer.leanSpread === leanSpread && layer.uneven === uneven
+  }) ?? null
+
 /** A layer of one material, laid as that kind usually is. @param runs of the base it goes on: none is a ring */
 export function startLayer(
   id: string,
   material: Pick<Material, 'id' | 'kind' | 'form'>,
   seed: number,
   runs: readonly Pick<Run, 'id' | 'closed' | 'mirror'>[] = [],
+  hand: Hand = 'loose',
 ): Layer {
   const role = USUAL_ROLE[material.kind]
   const leafy = material.form === 'leaf'
@@ -89,10 +115,10 @@ export function startLayer(
     flow: leafy ? 'clockwise' : 'outward',
     seat: 0.5,
     across: 0,
-    acrossSpread: leafy ? 0.5 : 0,
     // On a ring stems lean out; on a straight run both edges are outer ones.
     lean: leafy && !open ? 10 : 0,
-    leanSpread: leafy ? (open ? 32 : 20) : 0,
+    ...(leafy ? spreadsOf(hand, open) : { acrossSpread: 0, leanSpread: 0, uneven: 0 }),
+    bend: leafy ? 'run' : 'straight',
     cut: null,
     taper: open && leafy ? 0.5 : 0,
     reserve: RESERVES.has(role) ? 0 : null,

@@ -189,6 +189,36 @@ function fromTwelve(document: Document): Document {
   return { ...document, base: tied(document.base), parts }
 }
 
+/**
+ * Version 13 laid every stem straight and as long as the next; what held a laid strand, bound a spray and shortened a jig's loops was
+ * one thing each; a run of an own outline was known by its place among them.
+ */
+function fromThirteen(document: Document): Document {
+  const each = (list: unknown, set: (one: Document, i: number) => Document): unknown =>
+    Array.isArray(list) ? list.map((one: unknown, i) => (isObject(one) ? set(one, i) : one)) : list
+  const rule = (of: unknown): unknown => {
+    if (!isObject(of)) return of
+    if (of.kind === 'laid') return { ...of, held: 'as suits' }
+    if (of.kind === 'spray') return { ...of, tied: 'wire' }
+    return of.kind === 'bow' ? { ...of, ribbons: each(of.ribbons, (one) => (one.build === 'rag' ? { ...one, taper: 0 } : one)) } : of
+  }
+  const design = (of: Document): Document => ({
+    ...of,
+    base:
+      isObject(of.base) && isObject(of.base.shape) && of.base.shape.form === 'outline'
+        ? { ...of.base, shape: { ...of.base.shape, strokes: each(of.base.shape.strokes, (one, i) => ({ id: `run-${i + 1}`, ...one })) } }
+        : of.base,
+    layers: each(of.layers, (layer) => ({ ...layer, rule: rule(layer.rule), bend: 'straight', uneven: 0 })),
+  })
+  const { materials, brief } = document
+  return {
+    ...design(document),
+    brief: isObject(brief) ? { ...brief, hand: 'loose' } : brief,
+    parts: each(document.parts, design),
+    ...(materials === undefined ? {} : { materials: each(materials, (one) => ({ curve: null, ...one })) }),
+  }
+}
+
 /** The currency that a document of an older version says its money is in; null when it says none that is known. */
 export function moneyOf(input: unknown): Currency | null {
   if (!isObject(input) || !isObject(input.brief)) return null
@@ -214,6 +244,7 @@ const STEPS: Record<number, (document: Document) => Document> = {
   10: fromTen,
   11: fromEleven,
   12: fromTwelve,
+  13: fromThirteen,
 }
 
 export type Migrated =

@@ -21,6 +21,7 @@ export function startPiece(id: string, name: string, kind: BaseKind = 'grapevine
       door: { width: inches(36), height: inches(80) },
       weather: 'covered',
       fullness: 'full',
+      hand: 'loose',
       balance: { school: 'even', towards: 0 },
       budget: null,
       copies: 1,

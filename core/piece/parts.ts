@@ -93,6 +93,7 @@ export function partMaterial(
     state: 'made',
     texture: 'medium',
     wired: false,
+    curve: null,
     facing: 'all round',
     hardy: WEATHERS[hardy]!,
     divides: false,

@@ -7,7 +7,7 @@ import { MOST_PARTS, RuleSchema } from './rules'
 import { countSchema, idSchema, MOST_PLACES, placeSchema, ROLES, shareSchema } from './schema-primitives'
 
 export const FORMAT = 'ruddy-bramble/piece'
-export const VERSION = 13
+export const VERSION = 14
 
 /** The most letters that a sign may bear. */
 export const MOST_WORDS = 120
@@ -23,6 +23,10 @@ export const BALANCES = ['even', 'mirrored', 'offset'] as const
 /** A layer that lies on every run of the base, by the same rule on each. */
 export const EACH = 'each'
 
+/** How evenly a maker lays stems. */
+export const HANDS = ['tight', 'loose', 'wild'] as const
+export type Hand = (typeof HANDS)[number]
+
 const BriefSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the piece a name.').max(80),
   occasion: z.string().max(80),
@@ -36,6 +40,7 @@ const BriefSchema = z.strictObject({
     .describe('the door, window or stretch of wall that it hangs on'),
   weather: z.enum(WEATHERS),
   fullness: z.enum(FULLNESS).describe('sparse: the base shows on purpose; full: no base seen; lush: two layers nearly everywhere'),
+  hand: z.enum(HANDS).describe('how evenly stems are laid: all but alike, as hands do, or wild'),
   balance: z.strictObject({
     school: z.enum(BALANCES).describe('even all round; mirrored left and right; offset on purpose'),
     towards: z.number().min(0).lt(360).describe('the side that is meant to be heavy in an offset design, degrees clockwise from twelve'),
@@ -75,6 +80,12 @@ const MOST_NUDGES = MOST_PLACES * 4
 /** The most things that hands may add to one layer. */
 export const MOST_ADDED = 500
 
+const BEND_TO = 'A bend needs a radius of 5 mm or more.'
+export const BendSchema = z.union([
+  z.enum(['straight', 'run']),
+  z.strictObject({ radius: z.number(BEND_TO).min(5, BEND_TO).max(5000), toward: z.enum(['in', 'out']) }),
+])
+
 export const LayerSchema = z.strictObject({
   id: idSchema,
   role: z.enum(ROLES),
@@ -88,6 +99,8 @@ export const LayerSchema = z.strictObject({
   acrossSpread: z.number().min(0).max(1).describe('to either side of that'),
   lean: z.number().min(-180).max(180).describe('degrees off the run, positive to the outside; for a sign or bow, off level, clockwise'),
   leanSpread: z.number().min(0).max(180).describe('degrees to either side of that'),
+  bend: BendSchema.describe('how stems that bend are laid: straight, with the run, or to a radius in mm'),
+  uneven: z.number().min(0).max(0.6).describe('how much shorter the shortest stem is than the longest, by chance: 0 all alike'),
   cut: z.number().min(5).max(3000).nullable().describe('cut length, mm; null leaves stems whole'),
   taper: shareSchema.describe('how much shorter stems get toward the ends: 0 not at all, 1 to nothing'),
   reserve: z
@@ -195,6 +208,7 @@ export type Added = z.infer<typeof AddedSchema>
 export type Mix = z.infer<typeof MixSchema>
 export type Layer = z.infer<typeof LayerSchema>
 export type Flow = Layer['flow']
+export type Bend = Layer['bend']
 export type Part = z.infer<typeof PartSchema>
 export type Piece = z.infer<typeof PieceSchema>
 /** A base and what is laid on it: what a piece and each of its parts are alike. */

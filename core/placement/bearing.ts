@@ -4,7 +4,7 @@ import type { Point } from '../measure'
 import { degrees, onceFor, radians } from '../measure'
 import type { Layer, RuleOf } from '../piece'
 import { bearerOf } from '../piece'
-import { footprint, HELD } from './footprint'
+import { footprint, HELD, spotAlong } from './footprint'
 import type { LaidLayer, Placement } from './placement'
 
 /** What bears a thing, in its place, and where on it. */
@@ -29,10 +29,24 @@ const UP_LOOP = 0.6
 export const OVER_BEARER = 0.1
 
 /** Which way a thing's own length runs: a stem's, the tilt of what stands level, and of what is round the direction of its run. */
-function axisOf({ thing, level, run }: BearingPlace): number {
+function axisOf(on: BearingPlace): number {
+  const { thing, level, run } = on
+  if (thing.bend !== 0) return thing.bearing + (thing.bend * spotFrom(on).along) / thing.length
   if (thing.form === 'leaf' || level) return thing.bearing
   const { tx, ty } = stationAt(run, thing.s)
   return degrees(Math.atan2(ty, tx))
+}
+
+/** How far along its line from where it is held a thing bears another at its spot, and how far to the right, mm. */
+function spotFrom({ thing, level, run, rule, mirrored }: BearingPlace): { readonly along: number; readonly over: number } {
+  const { spot } = rule
+  const leafy = thing.form === 'leaf'
+  const u = spot === 'tip' ? NEAR_TIP : spot === 'stem end' ? -NEAR_END : spot === 'place' ? rule.along : 0
+  const v = spot === 'place' ? rule.across : 0
+  // In the mirror what stands level keeps up and down, and a stem its tip; a round thing goes by its run.
+  const backwards = level || (!leafy && run.mirror.reversed)
+  const [along, over] = mirrored ? (backwards ? [-u, v] : [u, -v]) : [u, v]
+  return { along: (leafy ? (0.5 - HELD) * thing.length : 0) + (along * thing.length) / 2, over: (over * thing.width) / 2 }
 }
 
 /** The bearing of what is turned with what bears it, degrees. @param lean off that, degrees */
@@ -45,21 +59,14 @@ export function turnedWith(on: BearingPlace, lean: number): number {
 
 /** Where on the drawing what is borne lies, mm: its middle, or of a stem where it is held. */
 export function spotOn(on: BearingPlace): Point {
-  const { thing, level, run, rule, loop, mirrored } = on
-  const { spot } = rule
+  const { thing, level, rule, loop } = on
   if (loop !== null && thing.made?.as === 'bow') {
     const move = thing.made.moves.filter(({ what }) => what === 'loop')[loop]!
     return from(thing, thing.bearing + move.angle, UP_LOOP * move.length, 0)
   }
-  const leafy = thing.form === 'leaf'
-  const middle = leafy ? (0.5 - HELD) * thing.length : 0
-  if (spot === 'top') return level ? from(thing, thing.bearing, 0, -thing.width / 2) : highest(thing)
-  const u = spot === 'tip' ? NEAR_TIP : spot === 'stem end' ? -NEAR_END : spot === 'place' ? rule.along : 0
-  const v = spot === 'place' ? rule.across : 0
-  // In the mirror what stands level keeps up and down, and a stem its tip; a round thing goes by its run.
-  const backwards = level || (!leafy && run.mirror.reversed)
-  const [along, over] = mirrored ? (backwards ? [-u, v] : [u, -v]) : [u, v]
-  return from(thing, axisOf(on), middle + (along * thing.length) / 2, (over * thing.width) / 2)
+  if (rule.spot === 'top') return level ? from(thing, thing.bearing, 0, -thing.width / 2) : highest(thing)
+  const { along: far, over: off } = spotFrom(on)
+  return thing.form === 'leaf' ? spotAlong(thing, far, off) : from(thing, axisOf(on), far, off)
 }
 
 /** From a thing so far along a bearing, and so far to the right of it, mm. */

@@ -43,9 +43,20 @@ export function handLoops({ loops, loop, taper, groups }: Pick<RibbonOf<'hand'>,
   return Array.from({ length: loops }, (_, i) => loop * (1 - taper * (pairs > 1 ? Math.floor(i / 2) / (pairs - 1) : 0)))
 }
 
-/** How many loops one strip gives in a jig: `⌊(S − 2 overhang) ÷ ribbon in a loop⌋`, never under none. */
-export const ragLoops = ({ strip, overhang, loop }: Pick<RibbonOf<'rag'>, 'strip' | 'overhang' | 'loop'>, means: LoopMeans): number =>
-  wholesIn(strip - 2 * overhang, ribbonInLoop(loop, means))
+/**
+ * How many loops one strip gives in a jig: `⌊(S − 2 overhang) ÷ ribbon in a loop⌋`, never under none. Where they get shorter by an
+ * even step to `1 − taper` of the first, several take `1 − taper ÷ 2` of a whole one each.
+ * @example ragLoops({ strip: 500, overhang: 50, loop: 100, taper: 0.5 }, 'ribbon used') // 5
+ */
+export function ragLoops(ribbon: Pick<RibbonOf<'rag'>, 'strip' | 'overhang' | 'loop' | 'taper'>, means: LoopMeans): number {
+  const [free, whole] = [ribbon.strip - 2 * ribbon.overhang, ribbonInLoop(ribbon.loop, means)]
+  const several = wholesIn(free, whole * (1 - ribbon.taper / 2))
+  return several > 1 ? several : wholesIn(free, whole)
+}
+
+/** The lengths of a strip's loops as its maker says them, in their order, mm: by an even step shorter when they taper. @param count from 0 */
+export const ragLoopLengths = ({ loop, taper }: Pick<RibbonOf<'rag'>, 'loop' | 'taper'>, count: number): number[] =>
+  Array.from({ length: count }, (_, i) => loop * (1 - (count > 1 ? (taper * i) / (count - 1) : 0)))
 
 /** Loops to the right and to the left of a wound coil: folds between its layers, so that an even number of layers leaves one side a loop short. */
 export const coilLoops = (layers: number): readonly [right: number, left: number] => [
@@ -143,6 +154,13 @@ function handsWith(means: LoopMeans, ribbon: number, turn: number): Hands {
 
 const repeated = (count: number, length: number): number[] => Array.from({ length: count }, () => length)
 
+/** The loops of a jig's strips, strip after strip, as far as they can be told apart. */
+function ragShown(ribbon: RibbonOf<'rag'>, means: LoopMeans): number[] {
+  const own = ragLoopLengths(ribbon, ragLoops(ribbon, means))
+  const all = Array.from({ length: Math.min(MOST_DRAWN, ribbon.strips) }, () => own).flat()
+  return all.slice(0, MOST_DRAWN).map((each) => loopShows(each, means))
+}
+
 /** A strip after the other, each two loops and two tails, fanned out. */
 const stripMoves = ({ strips, loop, tail }: RibbonOf<'strips'>, { means, turn, move }: Hands): Move[] =>
   Array.from({ length: strips }, (_, k) => {
@@ -173,7 +191,7 @@ function ribbonMoves(ribbon: Ribbon, means: LoopMeans, index: number, turn: numb
     case 'strips':
       return stripMoves(ribbon, hands)
     case 'rag':
-      return fanned(repeated(Math.min(MOST_DRAWN, ribbon.strips * ragLoops(ribbon, means)), loopShows(ribbon.loop, means)), ROUND, 0.4)
+      return fanned(ragShown(ribbon, means), ROUND, 0.4)
     case 'coil':
       return fanned(repeated(ribbon.layers - 1, ribbon.flat / 2), ROUND, 0.62)
     case 'flat':

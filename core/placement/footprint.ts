@@ -1,7 +1,7 @@
 import type { Placement } from './placement'
 import type { Point } from '../measure'
 import type { Material } from '../material'
-import { radians } from '../measure'
+import { onArc, radians } from '../measure'
 
 /** How far up the stem its foot is held, as a share of its length: the rest sticks out behind it. */
 export const HELD = 0.1
@@ -40,21 +40,18 @@ function unitDisc(): Point[] {
   })
 }
 
-/** The outline of a piece lying at the origin and pointing right, mm. */
-export function patchOutline(form: Material['form'], length: number, width: number): Point[] {
-  return UNIT[form].map(({ x, y }) => ({ x: x * length, y: y * width }))
+/** A thing as it lies, as far as a place on it goes by that. */
+export type LyingLine = Pick<Placement, 'x' | 'y' | 'bearing' | 'bend' | 'length'>
+
+/** A place on a thing, along its own line from where it is held and to the right of that, mm. */
+export function spotAlong({ x, y, bearing, bend, length }: LyingLine, along: number, over: number): Point {
+  const on = bend === 0 ? { x: along, y: 0, angle: 0 } : onArc(along, bend / length)
+  const [cos, sin] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
+  const u = on.x - over * Math.sin(radians(on.angle))
+  const v = on.y + over * Math.cos(radians(on.angle))
+  return { x: x + u * cos - v * sin, y: y + u * sin + v * cos }
 }
 
 /** The patch that a placement covers, on the drawing, mm. */
-export function footprint(
-  { x, y, bearing, length, width }: Pick<Placement, 'x' | 'y' | 'bearing' | 'length' | 'width'>,
-  form: Material['form'],
-): Point[] {
-  const cos = Math.cos(radians(bearing))
-  const sin = Math.sin(radians(bearing))
-  return UNIT[form].map((unit) => {
-    const u = unit.x * length
-    const v = unit.y * width
-    return { x: x + u * cos - v * sin, y: y + u * sin + v * cos }
-  })
-}
+export const footprint = (thing: LyingLine & Pick<Placement, 'width'>, form: Material['form']): Point[] =>
+  UNIT[form].map(({ x, y }) => spotAlong(thing, x * thing.length, y * thing.width))

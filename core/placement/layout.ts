@@ -19,6 +19,8 @@ import { zonesOf } from './reserved-zones'
 /** Steps of two sequences that fill an interval without clumps (additive recurrences on 1/g and 1/g², g the plastic number). */
 const ACROSS_STEP = 0.7548776662466927
 const LEAN_STEP = 0.5698402909980532
+/** A step of a third, which goes with neither: the fractional part of the root of two. */
+const LENGTH_STEP = Math.SQRT2 - 1
 
 /** Lays every layer of a piece on its runs, in the order in which they go on: first those that reserve their place; what lies on other things after these. */
 export function arrange(piece: Piece, runs: readonly Run[], shelf: Shelf, memory = new LaidMemory()): LaidLayer[] {
@@ -73,6 +75,8 @@ const NOT_FOR_SLOTS: ReadonlySet<keyof Layer> = new Set([
   'acrossSpread',
   'lean',
   'leanSpread',
+  'bend',
+  'uneven',
   'reserve',
   'clear',
   'hidden',
@@ -297,7 +301,7 @@ function laidByRule(slotted: Slotted): Placement[] {
         t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
         lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP),
         turn: 0,
-        reach: slot.reach,
+        reach: slot.reach * (1 - layer.uneven * ((phase + step * LENGTH_STEP) % 1)),
         made: slot.made,
         on,
       }),

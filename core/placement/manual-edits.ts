@@ -162,7 +162,7 @@ export function dropOnto(piece: Piece, material: Material, { run, s, across }: D
     return { edit: { do: 'add', layer: into.id, things: [thing(id!)] }, layer: into.id, slot: addedSlot(id!) }
   }
   const byHand = laidAlone(material)
-  const usual = startLayer(freshLayerId(layers), material, freshSeed(layers), [run])
+  const usual = startLayer(freshLayerId(layers), material, freshSeed(layers), [run], piece.brief.hand)
   const layer: Layer = {
     ...usual,
     run: run.id,

@@ -2,6 +2,7 @@ import { placementId } from './placement'
 import type { Run } from '../base'
 import { across, along, onRun, stationAt } from '../base'
 import type { BearingPlace } from './bearing'
+import { bendOf } from './bend'
 import { OVER_BEARER, spotOn, turnedWith } from './bearing'
 import type { Material, Shelf } from '../material'
 import { materialOf, pieceLength } from '../material'
@@ -94,6 +95,19 @@ export function place(
   // A part is laid as it was made.
   const asMade = partOfMaterial(material.id) !== null
   const whole = asMade ? material.length : pieceLength(material, layer.cut)
+  const pointing = wrapDegrees(bearing + turn + nudge.turn)
+  const length = made
+    ? made.length
+    : material.form === 'leaf' && !asMade
+      ? Math.min(
+          material.length,
+          nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)),
+        )
+      : whole
+  const bent =
+    made || material.form !== 'leaf'
+      ? null
+      : bendOf(layer, { run, s, t, bearing: pointing, length }, material, on !== null, sideOf(layer, run))
   return {
     id: placementId(layer.id, slot),
     layer: layer.id,
@@ -106,12 +120,10 @@ export function place(
     t,
     x,
     y: y + drop,
-    bearing: wrapDegrees(bearing + turn + nudge.turn),
-    length: made
-      ? made.length
-      : material.form === 'leaf' && !asMade
-        ? Math.min(material.length, nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)))
-        : whole,
+    bearing: pointing,
+    bend: bent?.bend ?? 0,
+    tight: bent?.tight ?? null,
+    length,
     whole: made ? made.length : whole,
     width: made ? made.width : material.width,
     form: made?.form ?? material.form,

@@ -26,6 +26,10 @@ export interface Placement {
   readonly y: number
   /** Where it points on the drawing: degrees clockwise from pointing right. */
   readonly bearing: number
+  /** How far it is bent from foot to tip, degrees clockwise: 0 lies straight. */
+  readonly bend: number
+  /** The radius that it was asked to bend to, mm, where it takes none so tight; else null. */
+  readonly tight: number | null
   /** Length and spread of the piece as it lies, mm. */
   readonly length: number
   readonly width: number

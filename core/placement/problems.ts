@@ -29,6 +29,7 @@ export function arrangeProblems({ piece, laid, runs, shelf }: LaidPiece): Proble
         ...tooMany(layer, runs, shelf),
         ...oddOne(layer, placements),
         ...unpaired(layer, placements, shelf),
+        ...tooTight(layer, placements, shelf),
       ]
     }),
     ...piece.parts.flatMap((part) => partProblems(part, piece, shelf)),
@@ -214,6 +215,37 @@ function unpaired(layer: Layer, placements: readonly Placement[], shelf: Shelf):
         layer: layer.id,
         mends: [{ ...placementMessage('odd-one-by-hand', {}), edit: null }],
         ...placementMessage('unpaired', { laid, of: only, name: material.name, plural: material.plural }),
+      },
+    ]
+  })
+}
+
+/** Stems that are asked to bend to a radius that they do not take. With the run they bend as far as they do. */
+function tooTight(layer: Layer, placements: readonly Placement[], shelf: Shelf): Problem[] {
+  const { bend } = layer
+  if (bend === 'straight' || bend === 'run') return []
+  return [...new Set(layer.mix.map(({ material }) => material))].flatMap((id): Problem[] => {
+    const material = materialOf(shelf, id)
+    const count = placements.filter((each) => each.material === id && each.form === 'leaf').length
+    if (!material || !count || (material.curve !== null && material.curve <= bend.radius)) return []
+    const { name, plural, curve } = material
+    return [
+      {
+        id: `${layer.id}:tight:${id}`,
+        severity: 'care',
+        layer: layer.id,
+        ...placementMessage('bends-too-tight', { count, name, plural, radius: bend.radius, takes: curve }),
+        mends: [
+          ...(curve === null
+            ? []
+            : [
+                {
+                  ...placementMessage('bend-to', { radius: curve }),
+                  edit: { do: 'layer' as const, layer: layer.id, set: { bend: { ...bend, radius: curve } } },
+                },
+              ]),
+          { ...placementMessage('lay-straight', {}), edit: { do: 'layer', layer: layer.id, set: { bend: 'straight' } } },
+        ],
       },
     ]
   })

@@ -97,6 +97,7 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
     odd: fc.boolean(),
     spread: fc.integer({ min: 0, max: 120 }),
     wraps: fc.constant(3),
+    tied: fc.constantFrom('wire' as const, 'zip ties' as const),
     bound: fc.constant(25),
   }),
   wound: fc.record({
@@ -111,6 +112,7 @@ const rules: Record<Rule['kind'], fc.Arbitrary<Rule>> = {
     laps: fc.double({ min: 0.05, max: 40, noNaN: true }),
     tuck: fc.constant(50),
     every: fc.constant(150),
+    held: fc.constantFrom('as suits' as const, 'wire' as const),
   }),
   mesh: fc.record({
     kind: fc.constant('mesh' as const),

@@ -44,6 +44,10 @@ export interface PlacementMessages {
   'take-under': Nothing
   'take-off': Nothing
   'slide-away': { by: number }
+  /** @property takes the tightest radius that it takes, mm; null bends not at all */
+  'bends-too-tight': { count: number; name: string; plural: string; radius: number; takes: number | null }
+  'bend-to': { radius: number }
+  'lay-straight': Nothing
   'more-in-the-way': { count: number }
 }
 
@@ -90,6 +94,12 @@ export const PLACEMENT_WORDS: WordTable<PlacementMessages> = {
   'take-under': () => ['Take it under'],
   'take-off': () => ['Take it off'],
   'slide-away': ({ by }) => sum`Slide it ${quantity.length(by)} away`,
+  'bends-too-tight': ({ count, name, plural, radius, takes }) =>
+    takes === null
+      ? sum`${several(count, name, plural)} ${count === 1 ? 'is' : 'are'} asked to bend to ${quantity.length(radius)}, and ${count === 1 ? 'is' : 'are'} stiff: ${count === 1 ? 'it would' : 'they would'} break.`
+      : sum`${several(count, name, plural)} ${count === 1 ? 'is' : 'are'} asked to bend to ${quantity.length(radius)}, and ${count === 1 ? 'takes' : 'take'} no less than ${quantity.length(takes)}.`,
+  'bend-to': ({ radius }) => sum`Bend to ${quantity.length(radius)}`,
+  'lay-straight': () => ['Lay them straight'],
   'more-in-the-way': ({ count }) => sum`${quantity.count(count)} more get in the way of bows, signs or focals.`,
 }
 

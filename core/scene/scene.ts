@@ -64,7 +64,7 @@ const drawn = onceWith<Placement, SceneItem>()
 const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
   drawn(placement, [run, shelf.materials], () => {
     const { tx, ty } = stationAt(run, placement.s)
-    const { species, made, part, length, width, tint, words, seed, bearing, depth, rise } = looksOf(placement, shelf)
+    const { species, made, part, length, width, tint, words, seed, bend, bearing, depth, rise } = looksOf(placement, shelf)
     // Written out: objects that are spread together are slow to copy, and each of these is copied with every answer.
     return {
       id: placement.id,
@@ -80,6 +80,7 @@ const itemOf = (placement: Placement, run: Run, shelf: Shelf): SceneItem =>
       tint,
       words,
       seed,
+      bend,
       bearing,
       depth,
       rise,

@@ -138,7 +138,14 @@ describe('bows', () => {
     expect(toInches(ribbonOf(handBow({}), 'ribbon used'))).toBeCloseTo(68)
   })
   it('a strip of 40 in with 1 in over at each end: loops of 4.75 in come out four to the strip, of 6.33 in three', () => {
-    const rag = (loop: number): RibbonOf<'rag'> => ({ build: 'rag', strips: 1, strip: inches(40), overhang: inches(1), loop: inches(loop) })
+    const rag = (loop: number): RibbonOf<'rag'> => ({
+      build: 'rag',
+      strips: 1,
+      strip: inches(40),
+      overhang: inches(1),
+      loop: inches(loop),
+      taper: 0,
+    })
     expect(ragLoops(rag(4.75), 'visible')).toBe(4)
     expect(ragLoops(rag(6.33), 'visible')).toBe(3)
     expect(ragLoops(rag(4.76), 'visible')).toBe(3)

@@ -47,7 +47,7 @@ describe('the face that is covered is the face that is hidden', () => {
     ['twine side by side', 'jute-twine', { kind: 'wound', pitch: null, thick: 60, ends: 50, every: null }],
     ['ruffles and petals of mesh', 'mesh-honey', { kind: 'mesh', ties: 18, count: 18, gathers: ['ruffle', 'petal'], cut: 250, start: 0 }],
     ['poofs of mesh', 'mesh-honey', { kind: 'poofs', ties: 12, passes: 2, uses: 200, start: 0 }],
-    ['a strand in laps', 'heather-strand', { kind: 'laid', laps: 2, tuck: 50, every: 130 }],
+    ['a strand in laps', 'heather-strand', { kind: 'laid', laps: 2, tuck: 50, every: 130, held: 'as suits' }],
     [
       'a bow of long tails',
       'ribbon-slate',

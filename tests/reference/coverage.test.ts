@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { ringRun } from '../../core/base'
-import { patchOutline } from '../../core/placement'
+import { footprint } from '../../core/placement'
 import { silhouetteOf } from '../../core/looks'
 import { faceGrid, fill } from '../../core/coverage/grid'
 import { random } from '../../core/measure'
@@ -21,7 +21,7 @@ describe('patches thrown at random', () => {
   // the region cover 1 - exp(-a) of it in the mean. Thrown over a box wider than the face by a patch's length, so that edges do not matter.
   const ring = ringRun('ring', 'ring', 600, 240)
   const grid = faceGrid([ring])
-  const leaf = patchOutline('leaf', 90, 30)
+  const leaf = footprint({ x: 0, y: 0, bearing: 0, bend: 0, length: 90, width: 30 }, 'leaf')
   const leafArea = polygonArea(leaf)
   const half = 300 + 90
 

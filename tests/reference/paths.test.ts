@@ -41,6 +41,7 @@ describe('the bounds that drawings declare are those that an independent reader 
         species,
         length: 120,
         width: 70,
+        bend: 0,
         seed: 5,
         bearing: 40,
         tint: null,

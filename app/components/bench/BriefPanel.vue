@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ringRun } from '#core/base'
 import { inches } from '#core/measure'
 import type { Brief } from '#core/piece'
-import { BALANCE_NAMES, BALANCES, FULLNESS, LIGHTS, STAGES, SURFACES } from '#core/piece'
+import { BALANCE_NAMES, BALANCES, FULLNESS, HANDS, LIGHTS, STAGES, SURFACES } from '#core/piece'
 import { WEATHERS } from '#core/material'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
@@ -30,6 +30,11 @@ const fullness: Record<Brief['fullness'], string> = {
   sparse: 'Sparse: the base shows on purpose',
   full: 'Full: no base seen',
   lush: 'Lush: two layers nearly everywhere',
+}
+const hands: Record<Brief['hand'], string> = {
+  tight: 'Tight: stems lie all but alike',
+  loose: 'Loose: as hands lay them',
+  wild: 'Wild: long and short, near and far',
 }
 const options = <T extends string>(values: readonly T[], names: Record<T, string>) => values.map((value) => ({ value, name: names[value] }))
 const plain = <T extends string>(values: readonly T[]) =>
@@ -151,6 +156,7 @@ function setSurface(kind: Brief['surface']['kind']): void {
       :options="options(FULLNESS, fullness)"
       @pick="(value) => set({ fullness: value }, 'set the fullness')"
     />
+    <PickField label="Hand" :value="brief.hand" :options="options(HANDS, hands)" @pick="(hand) => set({ hand }, 'set the hand')" />
     <div class="grid gap-2" :class="brief.balance.school === 'offset' ? 'grid-cols-2' : ''">
       <PickField
         label="Balance"

@@ -81,6 +81,7 @@ const runs = computed(() => [
         :take="(percent) => set({ taper: percent / 100 }, 'taper the stems')"
       />
     </div>
+    <HandFields v-if="!turned" :layer="layer" :open="!run.closed" />
     <div class="grid grid-cols-2 gap-2">
       <CountField
         :label="turned ? 'Off what bears it, °' : 'Lean out, °'"

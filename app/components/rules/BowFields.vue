@@ -245,6 +245,15 @@ function remove(i: number): void {
           />
           <LengthField v-else :label="field.label" :mm="numberOf(ribbon, field.name)" :units="units" :take="of(i, field.name)" />
         </template>
+        <CountField
+          v-if="ribbon.build === 'rag'"
+          label="Last loop shorter, %"
+          :value="Math.round(ribbon.taper * 100)"
+          :least="0"
+          :most="90"
+          :step="10"
+          :take="(percent) => change(i, { taper: percent / 100 }, 'taper the loops')"
+        />
       </div>
     </section>
     <button

@@ -112,6 +112,7 @@ async function remove(): Promise<void> {
         :take="(mm) => set({ length: mm ?? draft.length })"
       />
       <LengthField label="Spread" :mm="draft.width" :units="settings.units" :take="(mm) => set({ width: mm ?? draft.width })" />
+      <LengthField label="Bends to a radius of" :mm="draft.curve" none="stiff" :units="settings.units" :take="(curve) => set({ curve })" />
       <MassField label="Weight of one" :grams="draft.mass" none="0" :take="(mass) => set({ mass: mass ?? 0 })" />
       <PickField label="Facing" :value="draft.facing" :options="names(FACINGS)" @pick="(facing) => set({ facing })" />
       <PickField label="Drawn as" :value="draft.species" :options="drawings" @pick="draw" />

@@ -24,7 +24,7 @@ const ribbons = fc.oneof(
     twist: mm(0, 30),
   }),
   fc.record<RibbonOf<'strips'>>({ build: fc.constant('strips'), strips: many, loop: mm(10, 400), tail: mm(0, 300) }),
-  fc.record<RibbonOf<'rag'>>({ build: fc.constant('rag'), strips: many, strip: mm(900, 3000), overhang: mm(0, 60), loop: mm(10, 390) }),
+  fc.record<RibbonOf<'rag'>>({ build: fc.constant('rag'), strips: many, strip: mm(900, 3000), overhang: mm(0, 60), loop: mm(10, 390), taper: fc.constantFrom(0, 0.3) }),
   fc.record<RibbonOf<'coil'>>({ build: fc.constant('coil'), layers: many, flat: mm(20, 500) }),
   fc.record<RibbonOf<'flat'>>({ build: fc.constant('flat'), rounds: many, width: mm(20, 500), strip: mm(0, 200) }),
   fc.record<RibbonOf<'folded'>>({ build: fc.constant('folded'), loop: mm(10, 400), tail: mm(0, 500), strip: mm(0, 200) }),
@@ -44,7 +44,7 @@ describe('the ribbon in a bow', () => {
       bowPieces(ribbon, 'visible', inches(hem)).map(({ length, count }) => [Math.round((length / 25.4) * 100) / 100, count])
     expect(inch({ build: 'strips', strips: 3, loop: inches(4), tail: inches(5) })).toEqual([[26, 3]])
     expect(inch({ build: 'strips', strips: 3, loop: inches(4), tail: inches(5) }, 0.5)).toEqual([[27, 3]])
-    expect(inch({ build: 'rag', strips: 2, strip: inches(40), overhang: inches(1), loop: inches(4.75) })).toEqual([[40, 2]])
+    expect(inch({ build: 'rag', strips: 2, strip: inches(40), overhang: inches(1), loop: inches(4.75), taper: 0 })).toEqual([[40, 2]])
     expect(inch({ build: 'coil', layers: 9, flat: inches(10) })).toEqual([[90, 1]])
     expect(inch({ build: 'flat', rounds: 3, width: inches(7), strip: inches(4) })).toEqual([
       [14, 3],
@@ -163,7 +163,7 @@ describe('a bow as it lies', () => {
           expect(Number.isFinite(figure.value)).toBe(true)
       }),
     )
-    expect(bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5 }], 'visible').length).toBeLessThanOrEqual(120)
+    expect(bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5, taper: 0 }], 'visible').length).toBeLessThanOrEqual(120)
   })
   it('V and slant take half and all of the width', () =>
     expect([cutIn('v', 60), cutIn('slant', 60), cutIn('hem', 60)]).toEqual([30, 60, 0]))
@@ -298,7 +298,7 @@ describe('a bow on a piece', () => {
     ],
     [
       'a strip too short for its loops',
-      bowRule({ ribbons: [{ build: 'rag', strips: 2, strip: inches(8), overhang: inches(1), loop: inches(4) }] }),
+      bowRule({ ribbons: [{ build: 'rag', strips: 2, strip: inches(8), overhang: inches(1), loop: inches(4), taper: 0 }] }),
       'bow:rag:0',
       /do not go into a strip of 8 in/,
     ],
@@ -352,7 +352,7 @@ describe('worked bows', () => {
   it('a bow of strips says how many strips it takes', () => {
     // Three strips of 40 in, sold in strips of 40 in.
     const figures = figuresOf(
-      bowRule({ ribbons: [{ build: 'rag', strips: 3, strip: inches(40), overhang: inches(1), loop: inches(4.75) }] }),
+      bowRule({ ribbons: [{ build: 'rag', strips: 3, strip: inches(40), overhang: inches(1), loop: inches(4.75), taper: 0 }] }),
       undefined,
       rollOf(40),
     )
@@ -392,7 +392,7 @@ describe('worked bows', () => {
         .join(' ')
     expect(words([handBow({ loops: 1, tails: [0, 0] })])).not.toMatch(/0 in|for a tail|1 loops/)
     expect(words([{ build: 'strips', strips: 1, loop: inches(4), tail: 0 }])).not.toMatch(/1 strips|two tails|on the roll until/)
-    expect(words([{ build: 'rag', strips: 1, strip: inches(40), overhang: 0, loop: inches(15) }])).not.toMatch(
+    expect(words([{ build: 'rag', strips: 1, strip: inches(40), overhang: 0, loop: inches(15), taper: 0 }])).not.toMatch(
       /1 strips|1 times|1 loops|0 in over/,
     )
   })

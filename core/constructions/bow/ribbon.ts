@@ -1,4 +1,4 @@
-import { handLoops, ragLoops, ribbonInLoop } from '../../placement'
+import { handLoops, ragLoopLengths, ragLoops, ribbonInLoop } from '../../placement'
 import type { Term } from '../../measure'
 import { count, divide, floor, labelled, minus, mm, plus, plusAll, times } from '../../measure'
 import type { LoopMeans, Ribbon, RibbonOf, RuleOf } from '../../piece'
@@ -149,7 +149,7 @@ export function sized(ribbon: Ribbon, size: number, means: LoopMeans): Ribbon {
     case 'tails':
       return { ...ribbon, tail: size }
     case 'rag':
-      return { ...ribbon, loop: size, strip: 2 * ribbon.overhang + ragLoops(ribbon, means) * ribbonInLoop(size, means) }
+      return { ...ribbon, loop: size, strip: 2 * ribbon.overhang + loopsOfStrip({ ...ribbon, loop: size }, ragLoops(ribbon, means), means) }
     case 'coil':
       return { ...ribbon, flat: size }
     case 'flat':
@@ -201,6 +201,17 @@ export function meantBy(ribbon: Ribbon, used: number): { readonly means: LoopMea
   return { means: Math.abs(off.visible) <= Math.abs(off['ribbon used']) ? 'visible' : 'ribbon used', off }
 }
 
+/** What so many loops take of a strip, mm. */
+const loopsOfStrip = (ribbon: RibbonOf<'rag'>, loops: number, means: LoopMeans): number =>
+  total(ragLoopLengths(ribbon, loops), (each) => ribbonInLoop(each, means))
+
 /** How many loops the jig gives of a strip. @param ribbon made of strips in a jig */
 export const loopsToStrip = (ribbon: RibbonOf<'rag'>, means: LoopMeans): Term =>
-  floor(divide(minus(mm(ribbon.strip), times(count(2), mm(ribbon.overhang))), mm(ribbonInLoop(ribbon.loop, means))))
+  floor(
+    divide(
+      minus(mm(ribbon.strip), times(count(2), mm(ribbon.overhang))),
+      ribbon.taper > 0 && ragLoops(ribbon, means) > 1
+        ? labelled`${mm(ribbonInLoop(ribbon.loop, means) * (1 - ribbon.taper / 2))} in one by the mean`
+        : mm(ribbonInLoop(ribbon.loop, means)),
+    ),
+  )

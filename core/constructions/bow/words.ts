@@ -52,6 +52,7 @@ function handsOf(ribbon: Ribbon, means: LoopMeans, material: Material): Said {
     case 'rag':
       return [
         ...sum`${name}: ${several(ribbon.strips, 'strip', 'strips')} of ${quantity.length(ribbon.strip)}, each in ${several(ragLoops(ribbon, means), 'loop', 'loops')} in the jig`,
+        ...(ribbon.taper > 0 ? sum`, the last ${quantity.ratio(ribbon.taper)} shorter than the first` : []),
         ...(ribbon.overhang > 0 ? sum`, ${quantity.length(ribbon.overhang)} over at each end.` : ['.']),
       ]
     case 'coil':

@@ -23,7 +23,7 @@ const species = (grown: readonly Growth[], stance: Species['stance'] = 'stem'): 
 })
 const drawn = (part: Growth, length = 100, width = 40, seed = 1, turned = 0): { marks: readonly Mark[]; bounds: Pen['bounds'] } => {
   const { pen, glyph } = drawing(random(seed), { turned })
-  grow(pen, species([part]), { length, width, tint: null, words: null })
+  grow(pen, species([part]), { length, width, tint: null, words: null, bend: 0 })
   return glyph()
 }
 const cloth = { hue: 'a', second: 'b' } as const
@@ -171,7 +171,7 @@ describe('leaves', () => {
   it('are brighter on the half towards the light, however they are turned', () => {
     for (const turned of [0, 90, 200]) {
       const { pen, glyph } = drawing(random(1), { turned })
-      grow(pen, species([{ part: 'leaf', hue: 'a', lift: 0 }]), { length: 100, width: 40, tint: null, words: null })
+      grow(pen, species([{ part: 'leaf', hue: 'a', lift: 0 }]), { length: 100, width: 40, tint: null, words: null, bend: 0 })
       const { fill } = glyph().marks.find(({ fill }) => typeof fill === 'object')!
       if (typeof fill !== 'object' || fill.kind !== 'linear') throw new Error('a leaf is filled across')
       const [x, y] = [fill.from[0] - fill.to[0], fill.from[1] - fill.to[1]]

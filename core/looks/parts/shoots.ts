@@ -82,32 +82,39 @@ export function needles(pen: Pen, stem: Stem, part: Needles, inks: Inks): void {
   rows.forEach((row, i) => pen.polylines(row, stroke, css(greens[i]!)))
 }
 
+/** How far along its stem a spray's main shoot reaches. */
+const REACHES = 0.92
+
 interface Shoot {
   readonly points: readonly Pose[]
   readonly level: number
 }
 
-/** A shoot and all that forks from it, the last of them first. */
-function shootsOf(pen: Pen, foot: Pose, length: number, level: number, part: Spray, inks: Inks): Shoot[] {
-  const { random } = pen
-  const droop = inks.span(part.droop ?? [-6, 6])
+/** A shoot that droops evenly, in so many straight steps. */
+function drooping(foot: Pose, length: number, droop: number): Pose[] {
   const steps = 4
   const points: Pose[] = [foot]
   for (let i = 0; i < steps; i++) points.push(turnedPose(ahead(points[i]!, length / steps), droop / steps))
+  return points
+}
+
+/** A main shoot along a stem that hands have bent. */
+const alongStem = (stem: Stem, to: number): Pose[] => Array.from({ length: 9 }, (_, i) => stem.at((to * i) / 8))
+
+/** A shoot and all that forks from it, the last of them first. */
+function shootsOf({ points, level }: Shoot, length: number, pen: Pen, part: Spray, inks: Inks): Shoot[] {
+  const { random } = pen
+  const steps = points.length - 1
   const forks = part.forks[level] ?? 0
   const at = (u: number): Pose => {
     const i = Math.min(steps - 1, Math.floor(u * steps))
     return ahead(points[i]!, (u - i / steps) * length)
   }
-  const side = (u: number, sign: number): Shoot[] =>
-    shootsOf(
-      pen,
-      turnedPose(at(u), sign * random.between(...part.angle)),
-      length * random.between(0.9, 1.08) * (part.reach[0] + (part.reach[1] - part.reach[0]) * u),
-      level + 1,
-      part,
-      inks,
-    )
+  const side = (u: number, sign: number): Shoot[] => {
+    const foot = turnedPose(at(u), sign * random.between(...part.angle))
+    const own = length * random.between(0.9, 1.08) * (part.reach[0] + (part.reach[1] - part.reach[0]) * u)
+    return shootsOf({ points: drooping(foot, own, droopOf(part, inks)), level: level + 1 }, own, pen, part, inks)
+  }
   const off = Array.from({ length: forks }, (_, i) => {
     const u = 0.14 + (0.76 * i) / Math.max(1, forks)
     return part.paired ? [...side(u, -1), ...side(u, 1)] : side(u, i % 2 ? 1 : -1)
@@ -115,12 +122,16 @@ function shootsOf(pen: Pen, foot: Pose, length: number, level: number, part: Spr
   return [...off, { points, level }]
 }
 
+const droopOf = ({ droop = [-6, 6] }: Spray, inks: Inks): number => inks.span(droop)
+
 /** A flat spray of scaly shoots: soft lines with their scales as light dashes along them, from dark to light. */
 export function spray(pen: Pen, stem: Stem, part: Spray, inks: Inks): void {
   const { random } = pen
   const of = inks.own(part.hue, stem.lit, 0.9)
   const width = Math.max(0.4, stem.length * part.thick)
-  const shoots = shootsOf(pen, stem.at(0), stem.length * 0.92, 0, part, inks)
+  const length = stem.length * REACHES
+  const droops = drooping(stem.at(0), length, droopOf(part, inks))
+  const shoots = shootsOf({ points: stem.turn === 0 ? droops : alongStem(stem, REACHES), level: 0 }, length, pen, part, inks)
   const line = ({ points }: Shoot): XY[] => points.map(({ x, y }): XY => [x, y])
   pen.strokeShadow(shoots.map(line), width * 1.2, width * 0.8, 0.22)
   const deepest = part.forks.length

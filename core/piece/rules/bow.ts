@@ -47,6 +47,7 @@ const RibbonSchema = z.discriminatedUnion('build', [
       strip: mmSchema(20, 5000),
       overhang: mmSchema(0, 1000).describe('left at each end'),
       loop,
+      taper: z.number().min(0).max(0.9).describe('how much shorter the last loop of a strip is than its first: 0 all alike'),
     })
     .describe('strips of cloth looped in a jig'),
   z
@@ -98,7 +99,7 @@ export function usualRibbon(build: Build): Ribbon {
     case 'strips':
       return { build, strips: 3, loop: inches(4), tail: inches(4) }
     case 'rag':
-      return { build, strips: 3, strip: inches(40), overhang: inches(1), loop: inches(4.75) }
+      return { build, strips: 3, strip: inches(40), overhang: inches(1), loop: inches(4.75), taper: 0 }
     case 'coil':
       return { build, layers: 9, flat: inches(9) }
     case 'flat':
