@@ -90,12 +90,18 @@ function curveAlong({ run, s, t, bearing, length }: Straight): number {
   return (curve * Math.abs(way)) / Math.max(1 / TIGHTER, share)
 }
 
+/** Which sides of a run a layer takes for its outer one and for onward: -1 where it is mirrored and the run is not, or runs the other way. */
+export interface Sides {
+  readonly outer: 1 | -1
+  readonly onward: 1 | -1
+}
+
 /** The curve of a radius that hands bend stems to, toward one side of the run. */
-function curveToward(radius: number, toward: 'in' | 'out', outer: 1 | -1, { run, s, bearing }: Straight): number {
+function curveToward(radius: number, toward: 'in' | 'out', { outer, onward }: Sides, { run, s, bearing }: Straight): number {
   const { tx, ty, nx, ny } = stationAt(run, s)
   const [hx, hy] = [Math.cos(radians(bearing)), Math.sin(radians(bearing))]
   const out = outer * (nx * -hy + ny * hx)
-  const along = tx * -hy + ty * hx
+  const along = onward * (tx * -hy + ty * hx)
   // What stands off the run has no inner side: it bends along it.
   const right = Math.abs(out) >= Math.abs(along) ? out : -along
   return ((toward === 'out' ? 1 : -1) * Math.sign(right || 1) * degrees(1)) / radius
@@ -103,18 +109,18 @@ function curveToward(radius: number, toward: 'in' | 'out', outer: 1 | -1, { run,
 
 /**
  * How a stem of a layer is bent: with its run, to a radius of its own, or not at all; never tighter than its material takes.
- * @param on whether it lies on another thing, and so along no run @param outer -1 where a mirrored layer's outer side is the run's inner one
+ * @param on whether it lies on another thing, and so along no run
  */
 export function bendOf(
   layer: Pick<Layer, 'bend'>,
   straight: Straight,
   { curve }: Pick<Material, 'curve'>,
   on: boolean,
-  outer: 1 | -1,
+  sides: Sides,
 ): Bent {
   const { bend } = layer
   if (bend === 'straight' || curve === null || (bend === 'run' && on)) return STRAIGHT
-  const asked = bend === 'run' ? curveAlong(straight) : curveToward(bend.radius, bend.toward, outer, straight)
+  const asked = bend === 'run' ? curveAlong(straight) : curveToward(bend.radius, bend.toward, sides, straight)
   const most = degrees(1) / curve
   const turn = clamp(asked, -most, most) * straight.length
   const rounded = clamp(turn, -FARTHEST, FARTHEST)

@@ -99,15 +99,15 @@ export function place(
   const length = made
     ? made.length
     : material.form === 'leaf' && !asMade
-      ? Math.min(
-          material.length,
-          nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)),
-        )
+      ? Math.min(material.length, nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)))
       : whole
   const bent =
     made || material.form !== 'leaf'
       ? null
-      : bendOf(layer, { run, s, t, bearing: pointing, length }, material, on !== null, sideOf(layer, run))
+      : bendOf(layer, { run, s, t, bearing: pointing, length }, material, on !== null, {
+          outer: sideOf(layer, run),
+          onward: onwardOf(layer, run),
+        })
   return {
     id: placementId(layer.id, slot),
     layer: layer.id,
@@ -156,13 +156,16 @@ function borneBearing(layer: Layer, on: BearingPlace, lying: Lying, material: Ma
 function madeBearing(layer: Layer, run: Run, s: number, { turn }: ShapedLength): number {
   if (turn === null) return layer.lean
   const { tx, ty, nx, ny } = stationAt(run, s)
-  const along = (layer.mirrored && run.mirror.reversed ? -1 : 1) * Math.cos(radians(turn))
+  const along = onwardOf(layer, run) * Math.cos(radians(turn))
   const out = sideOf(layer, run) * Math.sin(radians(turn))
   return degrees(Math.atan2(along * ty + out * ny, along * tx + out * nx))
 }
 
 /** -1 where a mirrored layer's outer side is the inner one of the run it lies on. */
 const sideOf = ({ mirrored }: Layer, run: Run): 1 | -1 => (mirrored && run.mirror.flipped ? -1 : 1)
+
+/** -1 where a mirrored layer goes on as the run it lies on goes back. */
+const onwardOf = ({ mirrored }: Layer, run: Run): 1 | -1 => (mirrored && run.mirror.reversed ? -1 : 1)
 
 /**
  * A layer as it lies on one of the base's runs. A mirrored layer's flow and seat are said for its first run; on one whose
@@ -198,7 +201,7 @@ interface Lying {
 function direction(layer: Layer, { run, s, seed }: Lying, material: Material, lean: number): number {
   if (material.form === 'disc') return random(seed).between(0, 360)
   const { tx, ty, nx, ny } = stationAt(run, s)
-  const way = layer.mirrored && run.mirror.reversed ? -1 : 1
+  const way = onwardOf(layer, run)
   const side = sideOf(layer, run)
   const off = radians(lean)
   /** The bearing of so much of the tangent and so much of the outward normal. */
