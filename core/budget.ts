@@ -2,7 +2,7 @@ import type { LaidLayer } from './placement'
 import { arrange, fitTo, swap } from './placement'
 import type { Run } from './base'
 import { runsOf } from './base'
-import { fullnessAsks } from './coverage'
+import { fullnessAsks, fullnessMeant } from './coverage'
 import type { Material, Need, Shelf } from './material'
 import { byMaterial, materialOf, piecesPerStem } from './material'
 import type { Minor, Said } from './measure'
@@ -320,9 +320,10 @@ function lossesOf(before: Workings, after: Workings, apart: number): Losses {
 }
 
 /** What a proposal loses, in one number. */
-function lossOf({ brief }: Piece, after: Workings, { cover, balance, carry, look }: Losses, { shelf }: Pricing): number {
-  const asks = fullnessAsks(brief.fullness, shelf).once
-  const of = brief.fullness === 'sparse' ? WEIGHS.sparse : after.cover.share.value < asks ? WEIGHS.below : 1
+function lossOf(piece: Piece, after: Workings, { cover, balance, carry, look }: Losses, { shelf }: Pricing): number {
+  const meant = fullnessMeant(piece)
+  const asks = fullnessAsks(meant, shelf).once
+  const of = meant === 'sparse' ? WEIGHS.sparse : after.cover.share.value < asks ? WEIGHS.below : 1
   return cover * of + balance * WEIGHS.balance + carry * WEIGHS.carry + look * WEIGHS.look
 }
 

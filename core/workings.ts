@@ -9,6 +9,7 @@ import {
   contrastOf,
   contrastVerdicts,
   coverageFrom,
+  fullnessMeant,
   coverProblems,
   coverVerdicts,
   LayerCount,
@@ -139,7 +140,7 @@ function seenOf(memory: Memory, of: LaidPiece, bounds: Bounds) {
   )
   const counting = coverageFrom(runs, counted, shelf)
   // What shows on purpose is not bare.
-  const cover = piece.brief.fullness === 'sparse' ? { ...counting, bare: [] } : counting
+  const cover = fullnessMeant(piece) === 'sparse' ? { ...counting, bare: [] } : counting
   return {
     counted,
     cover,

@@ -1,14 +1,15 @@
 import type { LaidLayer, PieceOnRuns } from '../placement'
-import { arrange, HELD } from '../placement'
+import { arrange, HELD, turnOfRun } from '../placement'
 import type { BaseKind, Body, Run } from '../base'
 import { BASE_SORTS, boundsOf, stationAt } from '../base'
 import type { Material, Shelf } from '../material'
-import { materialOf, USUAL_CORD } from '../material'
+import { flexOf, materialOf, USUAL_CORD } from '../material'
 import type { Rated, Thumb } from '../measure'
-import { clamp, inches, leastThat, radians, rate } from '../measure'
+import { clamp, degrees, inches, leastThat, radians, rate } from '../measure'
 import type { Layer, Piece, RuleKind } from '../piece'
 import { BOUGH_YIELDS, BUNDLE_ADVANCE, withRuleKind, DOOR_SHARE, EACH, laysStems, startLayer } from '../piece'
 import { coverageOf } from './coverage'
+import { fullnessMeant } from './fullness'
 import { AS_LAID, FIRST_FULL, FIRST_LUSH, FIRST_SPARSE, SECOND_SEEN } from './rules-of-thumb'
 import { seenShares } from './seen-share'
 
@@ -91,8 +92,7 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
   const room = roomOf(piece, runs, layer, shelf)
   if (layer.rule.kind === 'bow') return sized(layer, room)
   if (!laysStems(layer.rule)) return tied(layer, runs)
-  const cut = layer.flow === 'clockwise' || material.form === 'leaf' ? cutFor(layer, material, room) : null
-  const own: Layer = { ...layer, cut: cut !== null && cut < material.length * 0.95 ? cut : null }
+  const own = asLong(layer, material, room)
   const long = own.cut ?? material.length
   switch (own.rule.kind) {
     case 'cluster': {
@@ -106,7 +106,9 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
     case 'arms': {
       const arms = { ...own.rule, from: ARMS_FROM }
       const as = { ...own, rule: arms }
-      return { ...own, rule: { ...arms, count: second ? secondCount(on, as, room) : countFor(on, as, room, long) } }
+      const count = second ? secondCount(on, as, room) : countFor(on, as, room, long)
+      // Both sides get as many.
+      return { ...own, rule: { ...arms, count: 2 * Math.ceil(count / 2) } }
     }
     case 'compass': {
       const count = second
@@ -123,7 +125,45 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
   }
 }
 
+/** Stems cut as long as the base asks; wired ones, which nobody cuts up, whole along it where they follow it. */
+function asLong(layer: Layer, material: Material, room: Room): Layer {
+  const whole = wholeAlong(layer, material, room)
+  if (whole) return { ...layer, ...whole }
+  const cut = layer.flow === 'clockwise' || material.form === 'leaf' ? cutFor(layer, material, room) : null
+  return { ...layer, cut: cut !== null && cut < material.length * 0.95 ? cut : null }
+}
+
+/** The least that whole stems lean and vary, degrees. */
+const LEAST_LEAN = 4
+
+/** How whole stems lie along a base that they are bent with, ending where they should beyond it; null of what is not wired or too long for it. */
+function wholeAlong(layer: Layer, material: Material, room: Room): Pick<Layer, 'lean' | 'leanSpread'> | null {
+  const { length, width, divides, curve } = material
+  if (divides || flexOf(material) !== 'wired' || curve === null || layer.bend !== 'run') return null
+  if (length > room.shortest * OF_RUN || !isEven(room.runs, length) || (room.closed && curve > room.radius - room.half)) return null
+  // A stem that keeps its angle to its run ends the sine of it beyond.
+  const reach = room.half * (1 - layer.acrossSpread) + room.beyond - width * 0.2
+  const most = degrees(Math.asin(clamp(reach / (length * (1 - HELD)), 0, 1)))
+  const lean = Math.min(layer.lean, Math.floor(most / 2))
+  return { lean, leanSpread: Math.max(LEAST_LEAN, Math.min(layer.leanSpread, Math.floor(most - lean))) }
+}
+
+/** Whether runs curve alike wherever a stem of a length lies on them: at corners it would stand off. */
+function isEven(runs: readonly Run[], length: number): boolean {
+  const turns = runs.flatMap((run) =>
+    Array.from({ length: EVEN_PLACES }, (_, i) =>
+      Math.abs(turnOfRun(run, (i / EVEN_PLACES) * (run.closed ? run.length : run.length - length), length)),
+    ),
+  )
+  return Math.max(...turns) - Math.min(...turns) <= EVEN
+}
+/** Where along a run its curve is looked at, and how far apart its turns over a stem may be, degrees. */
+const EVEN_PLACES = 24
+const EVEN = 40
+
 interface Room {
+  /** Those that the layer goes on. */
+  readonly runs: readonly Run[]
   /** Of the runs that the layer goes on, the longest, the shortest, and as they are in the middle, mm. */
   readonly length: number
   readonly shortest: number
@@ -150,6 +190,7 @@ function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rated): Ro
   // Garlands go along what they hang on, and are not measured against its width.
   const spare = BASE_SORTS[piece.base.kind].family === 'garlands' ? Infinity : (piece.brief.door.width * rate(DOOR_SHARE, by) - wide) / 2
   return {
+    runs: own.length ? own : runs,
     length: Math.max(...own.map(({ length }) => length)),
     shortest: Math.min(...own.map(({ length }) => length)),
     mean: own.reduce((all, { length }) => all + length, 0) / Math.max(1, own.length),
@@ -204,7 +245,7 @@ const isGreen = ({ role }: Pick<Layer, 'role'>): boolean => role === 'greenery' 
 function isCovered({ piece, runs, shelf }: PieceOnRuns): boolean {
   const greens = piece.layers.filter((layer) => !layer.hidden && isGreen(layer))
   if (!greens.length) return false
-  return coverOf(arrange({ ...piece, layers: greens }, runs, shelf), runs, shelf) >= MOSTLY * rate(COVERS[piece.brief.fullness], shelf)
+  return coverOf(arrange({ ...piece, layers: greens }, runs, shelf), runs, shelf) >= MOSTLY * rate(COVERS[fullnessMeant(piece)], shelf)
 }
 
 /**
@@ -223,7 +264,7 @@ const LEAST_SECOND = 3
 /** The least stems of a layer that hide what a first layer should, but always one over the next. */
 function countFor(on: PieceOnRuns, layer: Layer, { length, mean }: Room, long: number): number {
   const { piece, runs, shelf } = on
-  const wanted = rate(COVERS[piece.brief.fullness], shelf)
+  const wanted = rate(COVERS[fullnessMeant(piece)], shelf)
   // Each run gets as many: on all of them together none stands nearer.
   const most = Math.min(MOST, Math.floor(mean / NEAREST))
   const least = Math.min(most, Math.ceil(length / (long * (1 - OVERLAP))))

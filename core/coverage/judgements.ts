@@ -5,7 +5,7 @@ import type { Brief, Piece } from '../piece'
 import type { Balance } from './balance'
 import { heavySide } from './balance'
 import type { Coverage } from './coverage'
-import { fullnessAsks } from './fullness'
+import { fullnessAsks, fullnessMeant, isGreenBase } from './fullness'
 import type { Contrast } from './colour-and-weight'
 import { NEARLY } from './rules-of-thumb'
 import { heavySaid } from './words'
@@ -22,14 +22,15 @@ export interface Judged {
 const from = (value: number, limits: readonly (readonly [least: number, verdict: string])[]): string =>
   (limits.find(([least]) => value >= least) ?? limits.at(-1)!)[1]
 
-function coverVerdict({ share }: Coverage, fullness: Brief['fullness'], by: Rated): Judged {
+/** @param green whether what shows of the base is greenery too */
+function coverVerdict({ share }: Coverage, fullness: Brief['fullness'], green: boolean, by: Rated): Judged {
   const asks = fullnessAsks(fullness, by)
   const verdict =
     fullness === 'sparse'
       ? from(share.value, [
-          [fullnessAsks('full', by).once, 'Covers nearly all of a base that should show'],
-          [0.01, 'Lets the base show, as meant'],
-          [0, 'Bare'],
+          [fullnessAsks('full', by).once, green ? 'Covers its own greenery' : 'Covers nearly all of a base that should show'],
+          [0.01, green ? 'Lets its own greenery show' : 'Lets the base show, as meant'],
+          [0, green ? 'Its own greenery' : 'Bare'],
         ])
       : from(share.value, [
           [asks.once, fullness === 'lush' ? 'Covers it all' : 'Covers well'],
@@ -88,15 +89,13 @@ function balanceVerdict(balance: Balance, school: Brief['balance']['school'], cl
 }
 
 /** How the cover and the balance of a piece are, as its brief means them: what means nothing for it is left out. */
-export function coverVerdicts({ brief }: Piece, runs: readonly Run[], cover: Coverage, balance: Balance, by: Rated): Judged[] {
-  const {
-    fullness,
-    balance: { school },
-  } = brief
+export function coverVerdicts(piece: Piece, runs: readonly Run[], cover: Coverage, balance: Balance, by: Rated): Judged[] {
+  const { school } = piece.brief.balance
+  const fullness = fullnessMeant(piece)
   const closed = runs[0]!.closed
   const covers = cover.share.value > 0
   return [
-    coverVerdict(cover, fullness, by),
+    coverVerdict(cover, fullness, isGreenBase(piece), by),
     ...(fullness === 'lush' ? depthVerdicts(cover, by) : []),
     ...(school !== 'offset' && fullness !== 'sparse' && closed && covers ? [evennessVerdict(cover)] : []),
     ...(covers ? [balanceVerdict(balance, school, closed)] : []),

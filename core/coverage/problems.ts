@@ -11,7 +11,7 @@ import { balanceOf, heavySide, unanswered } from './balance'
 import type { CoverageCount, Coverage } from './coverage'
 import { coveredAt, coverageOf } from './coverage'
 import { closeStretch, fillerLayer } from './fill-to-fullness'
-import { fullnessAsks } from './fullness'
+import { fullnessAsks, fullnessMeant } from './fullness'
 import { EVEN_WITHIN, HIDDEN, LOST_UNDER } from './rules-of-thumb'
 import type { ColourCarry, Contrast } from './colour-and-weight'
 import type { SeenLayer } from './seen-share'
@@ -48,7 +48,7 @@ const ENDS_TOLD = 4
 
 /** Cut ends that show although the base is to be covered: nothing lies over them. */
 function cutEndProblems({ piece, runs, laid, shares, shelf }: Seen): Problem[] {
-  if (piece.brief.fullness === 'sparse') return []
+  if (fullnessMeant(piece) === 'sparse') return []
   return shares.flatMap(({ layer: id, cutEnds, things }): Problem[] => {
     const { layer, placements } = laid.find((one) => one.layer.id === id)!
     const material = materialOf(shelf, layer.mix[0]!.material)
@@ -127,7 +127,7 @@ const COVER_KEPT = 0.02
 const TOLD = 6
 
 function fullnessProblems({ piece, runs, cover, counted, shelf }: Seen): Problem[] {
-  const asks = fullnessAsks(piece.brief.fullness, shelf)
+  const asks = fullnessAsks(fullnessMeant(piece), shelf)
   if (asks.once === 0) return []
   const filler = fillerLayer(piece, shelf)
   const bare = cover.bare.slice(0, TOLD).map((stretch, i): Problem => {
@@ -238,7 +238,7 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
   return [
     {
       id: 'join',
-      severity: piece.brief.fullness === 'sparse' ? 'note' : 'care',
+      severity: fullnessMeant(piece) === 'sparse' ? 'note' : 'care',
       layer: null,
       ...coverageMessage('join-shows', { join, where: anchorSays(run, s) }),
       mends: mends.length ? mends : [{ ...coverageMessage('put-something-over', {}), edit: null }],

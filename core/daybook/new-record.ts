@@ -3,7 +3,7 @@ import { dotsRule } from '../fixing'
 import { overlapped, shortestOf } from '../placement'
 import { runsOf } from '../base'
 import { largeBoughs, SPARE } from '../constructions'
-import { AS_LAID } from '../coverage'
+import { AS_LAID, fullnessMeant } from '../coverage'
 import type { Material, Need, Shelf } from '../material'
 import { amountOf, byMaterial, isCut, lengthsIn, materialOf, thingsIn } from '../material'
 import type { Day, Minor, Thumb } from '../measure'
@@ -116,7 +116,7 @@ const materialsOfLayers = ({ layers }: Piece, which: (layer: Piece['layers'][num
 
 /** What of each material was planned, and which rules of thumb said so. */
 function materialsCompared({ piece, needs }: RecordSource, shelf: Shelf): Compared[] {
-  const full = piece.brief.fullness !== 'sparse'
+  const full = fullnessMeant(piece) !== 'sparse'
   const covers = materialsOfLayers(piece, ({ role, rule }) => full && role === 'greenery' && laysStems(rule))
   const bound = materialsOfLayers(piece, ({ rule }) => BOUND.has(rule.kind))
   // By a recipe so much was planned for what the rule alone would ask.

@@ -71,12 +71,9 @@ export function spreadsOf(hand: Hand, open: boolean): Spreads {
   return { acrossSpread: by.across, leanSpread: open ? by.open : by.ring, uneven: by.uneven }
 }
 
-/** The hand that a layer's stems look to be laid by; null where its numbers are its maker's own. */
-export const handOf = (layer: Spreads, open: boolean): Hand | null =>
-  HANDS.find((hand) => {
-    const { acrossSpread, leanSpread, uneven } = spreadsOf(hand, open)
-    return layer.acrossSpread === acrossSpread && layer.leanSpread === leanSpread && layer.uneven === uneven
-  }) ?? null
+/** The hand that a layer's stems look to be laid by, however far they lean; null where its numbers are its maker's own. */
+export const handOf = ({ acrossSpread, uneven }: Spreads): Hand | null =>
+  HANDS.find((hand) => acrossSpread === BY_HAND[hand].across && uneven === BY_HAND[hand].uneven) ?? null
 
 /** A layer of one material, laid as that kind usually is. @param runs of the base it goes on: none is a ring */
 export function startLayer(

@@ -31,7 +31,7 @@ const FARTHEST = 270
 const FOLLOWED = 15
 const FEWEST = 4
 /** A stem on the inside of a curve is asked for no more than so many times the curve of the middle. */
-const TIGHTER = 3
+const TIGHTER = 1.6
 
 /** A stem that is about to be bent, where it is held. */
 export interface Straight {

@@ -13,7 +13,7 @@ const bench = useBench()
 const set = (change: Partial<Omit<Layer, 'id'>>, words: string): string | null =>
   bench.apply({ do: 'layer', layer: props.layer.id, set: change }, words)
 
-const hand = computed(() => handOf(props.layer, props.open))
+const hand = computed(() => handOf(props.layer))
 const hands = computed(() => [
   ...HANDS.map((value) => ({ value, name: capital(value) })),
   ...(hand.value === null ? [{ value: 'own' as const, name: 'By my own numbers' }] : []),
@@ -47,7 +47,7 @@ const says = computed(() => {
   <div class="grid grid-cols-2 gap-2">
     <PickField label="Hand" :value="hand ?? 'own'" :options="hands" @pick="takeHand" />
     <CountField
-      label="Lengths vary, %"
+      label="Uneven by, %"
       :value="Math.round(layer.uneven * 100)"
       :least="0"
       :most="60"
