@@ -81,7 +81,11 @@ describe('a database of every version that ever was', () => {
         ].map((reserved, i) => ({ ...lotOf(`cut-${i}`, 'ribbon-slate', { length: 300 }), reserved })),
       )
       // Up to version 20 a swag was had as one.
-      await old.table('lots').put({ ...lotOf('swags', 'base:tree-swag', { things: 2, cut: 1100 }), paid: 2000 })
+      const swags =
+        version < 21
+          ? lotOf('swags', 'base:tree-swag', { things: 2, cut: 1100 })
+          : lotOf('swags', 'base:mini-tree', { things: 4, cut: 609.6 })
+      await old.table('lots').put({ ...swags, paid: 2000 })
       const { ready, ...season } = usualSeason()
       const was =
         version < 17

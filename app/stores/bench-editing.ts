@@ -4,6 +4,7 @@ import { formatMoney } from '#core/measure'
 import type { Edit, History, Part, Piece } from '#core/piece'
 import { edit, inPart, note, redo, undo } from '#core/piece'
 import type { OnBench } from '#core/workroom'
+import { overBudget } from '#core/workroom'
 import { useNotices } from './notices'
 import { useSettings } from './settings'
 
@@ -46,8 +47,12 @@ export function useEditing(
     if (error !== null || before === null) return error
     const stop = watch(workings, (now) => {
       stop()
-      const more = (now?.bill.opened.value ?? before) - before
-      if (more > 0) notices.note(`It adds ${formatMoney(more, settings.currency)} to what is opened; undo takes it back.`, 'added cost')
+      if (!now) return
+      const more = now.bill.opened.value - before
+      const over = overBudget(now)
+      const money = (minor: number): string => formatMoney(minor, settings.currency)
+      const beyond = over > 0 ? `, ${money(over)} over the budget of each` : ''
+      if (more > 0) notices.note(`It adds ${money(more)} to what is opened${beyond}; undo takes it back.`, 'added cost')
     })
     return null
   }

@@ -8,7 +8,7 @@ const STRAIGHT = 1e-6
  * `x = sin kd / k`, `y = (1 - cos kd) / k`.
  * @param far along it, mm; negative before the origin @param turn degrees clockwise to the mm; 0 is straight
  * @returns mm, and degrees clockwise
- * @example onArc(Math.PI * 50, 180 / (Math.PI * 50)) // { x: 0, y: 100, angle: 180 }
+ * @example onArc(100, 0) // { x: 100, y: 0, angle: 0 }
  */
 export function onArc(far: number, turn: number): { readonly x: number; readonly y: number; readonly angle: number } {
   const by = radians(turn * far)

@@ -18,6 +18,15 @@ describe('what a layer would come to', () => {
     const more = told([first, layerOf('b', 'dahlia', compass(1))], layerOf('c', 'dahlia', compass(1)))
     expect(more.opened).toBeLessThanOrEqual(one.opened)
   })
+  it('says how far beyond its budget one then is: by hand, what is opened of one copy less the budget', () => {
+    const within = (budget: number | null) => {
+      const of = (layers: readonly Layer[]) => benchOf(pieceWith(layers, { brief: { budget } }))
+      const after = of([layerOf('b', 'dahlia', compass(6))])
+      return { all: after.bill.opened.value, over: foretold(of([]), after, 'b').over }
+    }
+    const { all } = within(null)
+    expect([within(null).over, within(all).over, within(all - 250).over]).toEqual([0, 0, 250])
+  })
   it('says what is covered, before and after, and nothing of what stays seen', () => {
     const sparse = layerOf('a', 'bay', compass(6))
     const { covered, hides } = told([sparse], layerOf('b', 'acorn', compass(3)))

@@ -6,11 +6,16 @@ export interface Foretold {
   readonly title: string
   /** What more is opened for all copies, minor units; below 0 is less. */
   readonly opened: number
+  /** What each one then takes beyond its budget, minor units; 0 within it, or without one. */
+  readonly over: number
   /** Share of the face that is covered, before and after. */
   readonly covered: readonly [before: number, after: number]
   /** Layers of which less than two thirds of what was seen stays so, with the share that stays. */
   readonly hides: readonly { readonly title: string; readonly stays: number }[]
 }
+
+/** What each one takes beyond its budget, minor units; 0 within it, or without one. */
+export const overBudget = ({ bill }: Pick<OnBench, 'bill'>): number => Math.max(0, -(bill.room?.value ?? 0))
 
 /** What stays seen of a layer without a word. */
 const STAYS = 2 / 3
@@ -22,6 +27,7 @@ export function foretold(before: OnBench, after: OnBench, id: string): Foretold 
   return {
     title: titles.get(id) ?? '',
     opened: after.bill.opened.value - before.bill.opened.value,
+    over: overBudget(after),
     covered: [before.cover.share.value, after.cover.share.value],
     hides: after.seen.flatMap(({ layer, area }) => {
       const was = seen.get(layer) ?? 0

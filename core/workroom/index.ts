@@ -2,5 +2,5 @@ export type { Cutting, InHand, Ledger, Listed, MaterialPlan, Money, Plan, PlanPr
 export * from './bench'
 export * from './plan'
 export * from './in-hand'
-export { foretold } from './foretold'
+export { foretold, overBudget } from './foretold'
 export type { Foretold } from './foretold'

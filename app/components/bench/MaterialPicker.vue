@@ -68,6 +68,9 @@ function carry(event: DragEvent, material: Material): void {
                 : 'Nothing more opened'
           }}<template v-if="inHouse"> · {{ inHouse }} in the house</template> · {{ share(told.foretold.covered[1]) }} of the face covered
         </p>
+        <p v-if="told.foretold.over" class="text-ruddy">
+          {{ formatMoney(told.foretold.over, bench.manner.currency) }} over the budget of each.
+        </p>
         <p v-for="each in told.foretold.hides" :key="each.title" class="text-ruddy">
           It hides {{ each.title }}: {{ share(each.stays) }} of what was seen stays.
         </p>

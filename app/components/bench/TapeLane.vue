@@ -19,6 +19,8 @@ const props = defineProps<{
   high: number
   chosen: ReadonlySet<string>
   selected: string | null
+  /** What lies under other things, so that next to nothing of it is seen. */
+  unseen: ReadonlySet<string>
   /** How far a mark is dragged, px. */
   shift: (mark: Mark) => number
   says: (mark: Mark) => string
@@ -77,6 +79,7 @@ const reading = computed(() => {
       :chosen="chosen.has(mark.placement)"
       :focus="focus === mark.placement"
       :says="reading(mark)"
+      :unseen="unseen.has(mark.placement)"
       :high="high"
       @grab="(event, of) => emit('grab', event, of)"
       @pull="(event) => emit('pull', event)"

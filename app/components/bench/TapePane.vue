@@ -109,12 +109,18 @@ const selectedGaps = computed(() => {
 const chosen = computed(() => new Set(bench.selection))
 const isChosen = (placement: string): boolean => chosen.value.has(placement)
 
+/** What lies under other things: a hollow mark. */
+const unseen = computed(() => new Set(bench.workings?.seen.flatMap((each) => each.unseen) ?? []))
+
 /** How a mark reads aloud; another rule when what it calls things by changes. */
 const says = computed(() => {
   const [unit, runs] = [units.value, bench.runs]
   void bench.shelf
+  const hidden = unseen.value
   return (mark: Mark): string =>
-    runs.length ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}` : ''
+    runs.length
+      ? `${bench.nameOf(mark)}, ${readTape(mark.s, unit)} along, ${hand.placeOf(mark.run, mark.s)}${hidden.has(mark.placement) ? ', not seen' : ''}`
+      : ''
 })
 
 const drag = ref<{ mark: Mark; from: number; by: number } | null>(null)
@@ -180,6 +186,7 @@ watch(
         <option v-for="each in tapes" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
       <span v-if="tape" class="truncate text-soft">{{ heading }}, {{ units }}</span>
+      <span v-if="unseen.size" class="truncate text-soft" data-testid="unseen-marks">hollow: not seen</span>
       <span v-if="selectedGaps" class="truncate font-medium text-rime" data-testid="selected-gaps">{{ selectedGaps }}</span>
       <div class="ml-auto flex items-center gap-1" role="group" aria-label="Stretch the tape">
         <button
@@ -279,6 +286,7 @@ watch(
               :selected="bench.selected"
               :shift="shift"
               :says="says"
+              :unseen="unseen"
               @grab="grab"
               @pull="pull"
               @drop="letGo"
