@@ -14,20 +14,25 @@ export const FRAME_USE = 'frame'
 /** Whether a base is bent by hand of rod that is bought for it, and not had as one. */
 export const isBent = ({ shape, price }: Pick<Base, 'shape' | 'price'>): boolean => shape.form === 'outline' && price === null
 
-/** One run as it is bent: how much rod it takes, and how many joints of its own it has. */
+/** One run as it is bent: how much rod it takes with all its laps, of which cuts, and how many joints of its own it has. */
 interface BentRun {
   readonly run: Run
   readonly rod: Term
+  /** mm: whole rods and what is left, laps in them. */
+  readonly cuts: readonly number[]
   readonly joints: Term
 }
 
-/** A run that is closed laps at its own ends; one that is longer than a rod is joined of several. */
+/** A run that is closed laps at its own ends; one that is longer than a rod is joined of several, each lapping the next. */
 function bentRun(run: Run, lap: Term, rodLength: number): BentRun {
   const line = saidAs(mm(run.length), [`the ${run.name} `, quantity.length(run.length)])
-  const rod = run.closed ? plus(line, labelled`a lap of ${lap}`) : line
-  const asked = ceil(divide(minus(mm(rod.value), lap), minus(labelled`a rod ${mm(rodLength)}`, lap)))
+  const whole = run.length + (run.closed ? lap.value : 0)
+  const asked = ceil(divide(minus(mm(whole), lap), minus(labelled`a rod ${mm(rodLength)}`, lap)))
   const rods = asked.value >= 1 ? asked : count(1)
-  return { run, rod, joints: run.closed ? rods : minus(rods, count(1)) }
+  const joints = run.closed ? rods : minus(rods, count(1))
+  const rod = joints.value > 0 ? plus(line, times(labelled`${count(joints.value)} laps`, lap)) : line
+  const full = Array.from({ length: rods.value - 1 }, () => rodLength)
+  return { run, rod, cuts: [...full, rod.value - total(full, (each) => each)], joints }
 }
 
 /** What bending an outline takes: rod for every run, and wire to bind its joints and where runs lie on one another. */
@@ -37,7 +42,9 @@ export function bentFrame(
   shelf: Shelf,
 ): { readonly figures: readonly NamedFigure[]; readonly needs: readonly Need[] } {
   const rod = materialOf(shelf, USUAL_ROD)!
-  const lap = byRule(ROD_LAP, shelf)
+  const usual = byRule(ROD_LAP, shelf)
+  // What is shorter than two laps can hardly be joined at all.
+  const lap = 2 * usual.value < rod.length ? usual : labelled`half a rod ${mm(rod.length / 2)}`
   const bent = runs.map((run) => bentRun(run, lap, rod.length))
   const meet = contactsOf(runs, base.shape.form === 'outline' ? base.shape.face : 0)
   const own = plusAll(
@@ -58,7 +65,7 @@ export function bentFrame(
       ...(joints.value > 0 ? [told('joints', 'Joints to bind', joints), told('joint-wire', 'Wire for the joints', wire)] : []),
     ],
     needs: lengthsFor('base', [
-      ...bent.map((each) => ({ material: USUAL_ROD, use: FRAME_USE, length: each.rod.value, count: 1, joins: true })),
+      ...bent.flatMap(({ cuts }) => cuts.map((length) => ({ material: USUAL_ROD, use: FRAME_USE, length, count: 1, joins: false }))),
       ...(joints.value > 0
         ? [{ material: USUAL_WIRE_BARE, use: 'joints', length: byRule(JOINT_WIRE, shelf).value, count: joints.value, joins: false }]
         : []),

@@ -53,10 +53,13 @@ const text = (at: Point, words: string, size = 3, align: Extract<Ink, { ink: 'te
 const WAY = 12
 const BENT_STROKES = 8
 
-/** Which way a stem lies: its beginning when it is straight, all of its line when it is bent. */
-function wayOf(thing: Placement): Ink[] {
-  if (thing.form !== 'leaf') return []
-  if (thing.bend === 0) return [line(thing, spotAlong(thing, WAY, 0), 'fine')]
+/** Which way a straight stem lies. */
+const wayOf = (thing: Placement): Ink[] =>
+  thing.form === 'leaf' && thing.bend === 0 ? [line(thing, spotAlong(thing, WAY, 0), 'fine')] : []
+
+/** The line of a bent stem to its tip: as far as there is paper, which is not added for it. */
+function bentLine(thing: Placement): Ink[] {
+  if (thing.form !== 'leaf' || thing.bend === 0) return []
   const reach = thing.length * (1 - HELD)
   const at = (i: number): Point => spotAlong(thing, (reach * i) / BENT_STROKES, 0)
   return Array.from({ length: BENT_STROKES }, (_, i) => line(at(i), at(i + 1), 'fine'))
@@ -166,6 +169,7 @@ export const MOST_PAGES = 120
  */
 export function templatePages(name: string, runs: readonly Run[], laid: readonly Marks[], paper: PaperId): readonly Page[] | null {
   const ink = placement(runs, laid)
+  const bent = laid.flatMap(({ placements }) => placements.flatMap(bentLine))
   const { width, height } = PAPERS[paper]
   const edges = edgesOf(ink)
   const [wide, high] = [width - 2 * MARGIN, height - 2 * MARGIN]
@@ -184,16 +188,17 @@ export function templatePages(name: string, runs: readonly Run[], laid: readonly
       right: left + column * stepX + wide,
       bottom: top + row * stepY + high,
     }
-    const own = ink.flatMap((each): Ink[] => {
-      const onPage = ({ x, y }: Point): Point => ({ x: x - box.left + MARGIN, y: y - box.top + MARGIN })
+    const onPage = ({ x, y }: Point): Point => ({ x: x - box.left + MARGIN, y: y - box.top + MARGIN })
+    const within = (each: Ink): Ink[] => {
       if (each.ink === 'text') {
         const { x, y } = each.at
         return x >= box.left && x <= box.right && y >= box.top && y <= box.bottom ? [{ ...each, at: onPage(each.at) }] : []
       }
       const part = clipped(each.from, each.to, box)
       return part ? [{ ...each, from: onPage(part[0]), to: onPage(part[1]) }] : []
-    })
-    return own.length ? [{ column, row, own }] : []
+    }
+    const own = ink.flatMap(within)
+    return own.length ? [{ column, row, own: [...own, ...bent.flatMap(within)] }] : []
   })
   const nameOf = (column: number, row: number): string => `${columnName(column)}${row + 1}`
   return [

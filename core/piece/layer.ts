@@ -102,6 +102,7 @@ export function startLayer(
           : role === 'focal'
             ? { kind: 'cluster', at: [open ? 0.3 : 7 / 12], size: 3 }
             : usualRule('compass', '')
+  const spreads = leafy ? spreadsOf(hand, open) : { acrossSpread: 0, leanSpread: 0, uneven: 0 }
   return {
     id,
     role,
@@ -112,10 +113,12 @@ export function startLayer(
     flow: leafy ? 'clockwise' : 'outward',
     seat: 0.5,
     across: 0,
+    acrossSpread: spreads.acrossSpread,
     // On a ring stems lean out; on a straight run both edges are outer ones.
     lean: leafy && !open ? 10 : 0,
-    ...(leafy ? spreadsOf(hand, open) : { acrossSpread: 0, leanSpread: 0, uneven: 0 }),
+    leanSpread: spreads.leanSpread,
     bend: leafy ? 'run' : 'straight',
+    uneven: spreads.uneven,
     cut: null,
     taper: open && leafy ? 0.5 : 0,
     reserve: RESERVES.has(role) ? 0 : null,

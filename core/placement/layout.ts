@@ -301,7 +301,7 @@ function laidByRule(slotted: Slotted): Placement[] {
         t: (slot.made && slot.made.as !== 'bow' ? 0 : layer.across + layer.acrossSpread * swing(ACROSS_STEP)) + slot.across,
         lean: layer.lean + slot.lean + layer.leanSpread * swing(LEAN_STEP),
         turn: 0,
-        reach: slot.reach * (1 - layer.uneven * ((phase + step * LENGTH_STEP) % 1)),
+        reach: slot.reach * (1 - layer.uneven * ((step * LENGTH_STEP) % 1)),
         made: slot.made,
         on,
       }),

@@ -235,7 +235,8 @@ test('a second greenery is laid among the first, and says what it adds and what 
   await expect(page.getByText(`It adds $${more} to what is opened`).first()).toBeVisible()
   await expect(layer.getByLabel('Role')).toHaveValue('second greenery')
   const count = Number(await layer.getByLabel('How many', { exact: true }).and(page.locator('input')).inputValue())
-  expect(count).toBeGreaterThanOrEqual(8)
+  // Whole branches, bent with the ring.
+  expect(count).toBeGreaterThanOrEqual(3)
   expect(count).toBeLessThanOrEqual(30)
   // A fifth to a third of what is seen.
   const seen = parseFloat(await layer.getByRole('button', { name: /^Of all that is seen: / }).innerText())
