@@ -30,7 +30,7 @@ const lengths = (strokes: readonly OutlineStroke[]): number[] =>
   runsOf({ shape: outlineOf(strokes, 10), turn: 0 }).map(({ length }) => length)
 const points = ([first]: readonly OutlineStroke[]): number[][] => first!.points.map(({ x, y }) => [x + 0, y])
 const straight = (at: readonly (readonly [number, number])[], closed = true): OutlineStroke[] => [
-  { name: 'run', closed, points: at.map(([x, y]) => ({ x, y, before: null, after: null })) },
+  { id: 'run-1', name: 'run', closed, points: at.map(([x, y]) => ({ x, y, before: null, after: null })) },
 ]
 
 describe.each(shapes)('$name', ({ shape }) => {

@@ -106,7 +106,7 @@ describe('an own outline', () => {
         expect(read.success).toBe(strokesFault(withRunIds(strokes)) === null)
         if (!read.success) return
         good += 1
-        const box = strokesBox(strokesSized(strokes, 300, 400))
+        const box = strokesBox(strokesSized(withRunIds(strokes), 300, 400))
         const drawn = strokesBox(strokes)
         if (drawn.right > drawn.left) expect(box.right - box.left).toBeCloseTo(300, 6)
         if (drawn.bottom > drawn.top) expect(box.bottom - box.top).toBeCloseTo(400, 6)

@@ -1,7 +1,6 @@
-import type { MechanicId } from '../material'
 import type { Body, Run } from '../base'
 import { BASE_SORTS } from '../base'
-import type { Shelf } from '../material'
+import type { MechanicId, Shelf } from '../material'
 import { isCut } from '../material'
 import type { Term } from '../measure'
 import type { Piece, Problem, StrandTie } from '../piece'

@@ -1,4 +1,4 @@
-import { inches, thumb } from '../measure'
+import { thumb } from '../measure'
 
 /** What makers go by in fixing. */
 export const HEAVY_FROM = thumb(

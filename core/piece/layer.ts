@@ -2,10 +2,9 @@ import type { Run } from '../base'
 import type { Material, MaterialKind } from '../material'
 import type { Rule, RuleKind } from './rules'
 import { rulesFor, ruleSortOf, usualRule } from './rules'
-import type { Layer } from './schema'
 import { UNPREPARED } from './making-decisions'
 import { EACH, HANDS } from './schema'
-import type { Hand } from './schema'
+import type { Hand, Layer } from './schema'
 import type { Role } from './schema-primitives'
 
 /** The role that a kind of material usually plays. */

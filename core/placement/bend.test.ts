@@ -80,7 +80,7 @@ describe('stems that follow their run', () => {
     for (const { bend } of stems('olive', { flow: 'outward' })) expect(bend).toBe(0)
     for (const { bend } of stems('holly', {})) expect(bend).toBe(0)
     const rail = runsOf(usualBase('rail-garland'))[0]!
-    const flat = on(rail, layerOf('a', 'olive', { kind: 'every', spacing: 200 }, { bend: 'run' }))
+    const flat = on(rail, layerOf('a', 'olive', { kind: 'every', spacing: 200, start: 0 }, { bend: 'run' }))
     for (const { bend } of flat.filter(({ s, length }) => s > length && s < rail.length - length)) expect(Math.abs(bend)).toBeLessThan(90)
   })
   it('take no tighter a curve than they can, and say by how much they would have to', () => {

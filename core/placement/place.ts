@@ -2,6 +2,7 @@ import { placementId } from './placement'
 import type { Run } from '../base'
 import { across, along, onRun, stationAt } from '../base'
 import type { BearingPlace } from './bearing'
+import type { Sides } from './bend'
 import { bendOf } from './bend'
 import { OVER_BEARER, spotOn, turnedWith } from './bearing'
 import type { Material, Shelf } from '../material'
@@ -96,18 +97,12 @@ export function place(
   const asMade = partOfMaterial(material.id) !== null
   const whole = asMade ? material.length : pieceLength(material, layer.cut)
   const pointing = wrapDegrees(bearing + turn + nudge.turn)
-  const length = made
-    ? made.length
-    : material.form === 'leaf' && !asMade
-      ? Math.min(material.length, nudge.trim ?? whole * reach * (arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)))
-      : whole
-  const bent =
-    made || material.form !== 'leaf'
-      ? null
-      : bendOf(layer, { run, s, t, bearing: pointing, length }, material, on !== null, {
-          outer: sideOf(layer, run),
-          onward: onwardOf(layer, run),
-        })
+  const tapers = arranging.tapers === 'itself' ? 1 : taperAt(layer, run, s)
+  const cut = (): number => (material.form === 'leaf' && !asMade ? Math.min(material.length, nudge.trim ?? whole * reach * tapers) : whole)
+  const length = made ? made.length : cut()
+  const lies = { run, s, t, bearing: pointing, length }
+  const sides: Sides = { outer: sideOf(layer, run), onward: onwardOf(layer, run) }
+  const bent = made || material.form !== 'leaf' ? null : bendOf(layer, lies, material, on !== null, sides)
   return {
     id: placementId(layer.id, slot),
     layer: layer.id,

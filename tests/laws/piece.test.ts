@@ -139,6 +139,29 @@ describe('any piece', () => {
       SOME,
       0,
     ))
+  it('has no stem bent tighter than it takes, none that is stiff, and tells every radius that is not to be had', () =>
+    hold(
+      anyPiece,
+      (piece) => {
+        const { placements, problems } = worked(piece)
+        for (const { material, bend, length } of placements) {
+          const curve = CATALOGUE[material]?.curve ?? null
+          // A circle of a radius has 2π of it; less than that of a stem turns so much less.
+          if (bend !== 0) expect((length * 360) / (2 * Math.PI * Math.abs(bend))).toBeGreaterThanOrEqual((curve ?? Infinity) - 1e-6)
+        }
+        for (const { id, bend, mix, hidden } of piece.layers) {
+          if (typeof bend === 'string' || hidden) continue
+          const asked = new Set(placements.filter(({ layer, form }) => layer === id && form === 'leaf').map((each) => each.material))
+          const fails = mix.some(({ material }) => asked.has(material) && (CATALOGUE[material]?.curve ?? Infinity) > bend.radius)
+          expect(
+            problems.some((each) => each.id.startsWith(`${id}:tight:`)),
+            id,
+          ).toBe(fails)
+        }
+      },
+      SOME,
+      0,
+    ))
   it('gives each of its needs to one task', () =>
     hold(
       anyPiece,

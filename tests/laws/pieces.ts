@@ -3,9 +3,10 @@ import { BASE_KINDS, BASE_SORTS, runsOf } from '../../core/base'
 import { beginLayer } from '../../core/coverage'
 import { CATALOGUE } from '../../core/material'
 import { kept } from '../../core/measure'
-import type { Layer, Part, Piece } from '../../core/piece'
+import type { Bend, Layer, Part, Piece } from '../../core/piece'
 import {
   bears,
+  HANDS,
   PART_LIES,
   PieceSchema,
   rulesFor,
@@ -65,6 +66,9 @@ const beginning = fc.record({
     }),
     { nil: null, freq: 2 },
   ),
+  /** How the stems of its last layer are bent, and how evenly all are laid. */
+  bend: fc.constantFrom<Bend>('run', 'straight', { radius: 40, toward: 'in' }, { radius: 260, toward: 'out' }),
+  hand: fc.constantFrom(...HANDS),
   copies: fc.integer({ min: 1, max: 3 }),
   weather: fc.constantFrom('indoors', 'covered', 'open'),
   budget: fc.option(fc.integer({ min: 500, max: 9000 }), { nil: null }),
@@ -73,13 +77,13 @@ const beginning = fc.record({
 })
 type Beginning = typeof beginning extends fc.Arbitrary<infer T> ? T : never
 
-function begun({ kind, size, layers, borne, part, copies, weather, budget, day, hangs }: Beginning): Piece {
+function begun({ kind, size, layers, borne, part, bend, hand, copies, weather, budget, day, hangs }: Beginning): Piece {
   const start = startPiece('p', 'Piece', kind)
   const { sizes } = BASE_SORTS[kind]
   let piece: Piece = {
     ...start,
     base: { ...start.base, shape: sizes[size % sizes.length]!.shape },
-    brief: { ...start.brief, copies, weather, budget },
+    brief: { ...start.brief, copies, weather, budget, hand },
     making: { ...start.making, day, hangs },
   }
   layers.forEach(({ material, by, seed }, i) => {
@@ -93,6 +97,7 @@ function begun({ kind, size, layers, borne, part, copies, weather, budget, day, 
     // What goes by another layer needs one to go by.
     if (PieceSchema.safeParse(next).success) piece = next
   })
+  piece = { ...piece, layers: piece.layers.map((layer, i) => (i === piece.layers.length - 1 ? { ...layer, bend } : layer)) }
   if (part) piece = withPart(piece, part)
   if (borne && piece.layers.some(({ rule }) => bears(rule))) {
     const layer = startLayer('borne', CATALOGUE[borne.material]!, borne.seed)

@@ -78,7 +78,7 @@ describe('cut ends', () => {
     ['a ring by three', clicked('wire-ring', ['cedar', 'olive', 'berry-spray']), 0.4, 0.01],
     ['a square', clicked('square', ['bay', 'larch']), 0.5, 0.05],
     // Trees show themselves: there are fewer stems to lie over one another.
-    ['a swag', clicked('tree-swag', ['fir', 'bay']), 0.75, 0.3],
+    ['a swag', clicked('tree-swag', ['fir', 'bay']), 0.75, 0.4],
     ['two halves that part', ruled('grapevine', { kind: 'compass', count: 24, start: 0 }, { flow: 'apart', seat: 0 }), 0.4, 0.25],
     ['two halves that meet', ruled('grapevine', { kind: 'compass', count: 24, start: 0 }, { flow: 'together', seat: 0.5 }), 0.4, 0.25],
     [

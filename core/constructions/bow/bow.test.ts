@@ -24,7 +24,14 @@ const ribbons = fc.oneof(
     twist: mm(0, 30),
   }),
   fc.record<RibbonOf<'strips'>>({ build: fc.constant('strips'), strips: many, loop: mm(10, 400), tail: mm(0, 300) }),
-  fc.record<RibbonOf<'rag'>>({ build: fc.constant('rag'), strips: many, strip: mm(900, 3000), overhang: mm(0, 60), loop: mm(10, 390), taper: fc.constantFrom(0, 0.3) }),
+  fc.record<RibbonOf<'rag'>>({
+    build: fc.constant('rag'),
+    strips: many,
+    strip: mm(900, 3000),
+    overhang: mm(0, 60),
+    loop: mm(10, 390),
+    taper: fc.constantFrom(0, 0.3),
+  }),
   fc.record<RibbonOf<'coil'>>({ build: fc.constant('coil'), layers: many, flat: mm(20, 500) }),
   fc.record<RibbonOf<'flat'>>({ build: fc.constant('flat'), rounds: many, width: mm(20, 500), strip: mm(0, 200) }),
   fc.record<RibbonOf<'folded'>>({ build: fc.constant('folded'), loop: mm(10, 400), tail: mm(0, 500), strip: mm(0, 200) }),
@@ -163,7 +170,9 @@ describe('a bow as it lies', () => {
           expect(Number.isFinite(figure.value)).toBe(true)
       }),
     )
-    expect(bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5, taper: 0 }], 'visible').length).toBeLessThanOrEqual(120)
+    expect(
+      bowMoves([{ build: 'rag', strips: MOST_LOOPS, strip: 5000, overhang: 0, loop: 5, taper: 0 }], 'visible').length,
+    ).toBeLessThanOrEqual(120)
   })
   it('V and slant take half and all of the width', () =>
     expect([cutIn('v', 60), cutIn('slant', 60), cutIn('hem', 60)]).toEqual([30, 60, 0]))
