@@ -122,9 +122,9 @@ export function bendOf(
   if (bend === 'straight' || curve === null || (bend === 'run' && on)) return STRAIGHT
   const asked = bend === 'run' ? curveAlong(straight) : curveToward(bend.radius, bend.toward, sides, straight)
   const most = degrees(1) / curve
-  const turn = clamp(asked, -most, most) * straight.length
-  const rounded = clamp(turn, -FARTHEST, FARTHEST)
-  // Rounded toward straight where a step more would be tighter than it takes.
-  const steps = Math.abs(asked) > most ? Math.trunc(rounded / BEND_STEP) : Math.round(rounded / BEND_STEP)
+  const turn = clamp(asked * straight.length, -FARTHEST, FARTHEST)
+  // The nearest step that it takes: one more would be tighter.
+  const all = Math.floor((most * straight.length) / BEND_STEP + 1e-9)
+  const steps = clamp(Math.round(turn / BEND_STEP), -all, all)
   return { bend: steps * BEND_STEP || 0, tight: Math.abs(asked) > most * (1 + 1e-6) ? degrees(1) / Math.abs(asked) : null }
 }
