@@ -33,14 +33,17 @@ export interface BaseSort {
   readonly joinAt: number
   /** Where a built-in hook usually is; null for bases without one. */
   readonly hookAt: number | null
+  /** Whether it reaches from side to side of what it hangs on, and may be as wide. */
+  readonly spans: boolean
   readonly prepare: readonly string[]
   /** Grams to a hundred square centimetres of face: rule of thumb. */
   readonly density: number
 }
 
-type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hookAt'> & {
+type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hookAt' | 'spans'> & {
   joinAt?: number
   hookAt?: number
+  spans?: true
   /** In inches, as the trade quotes them; `price` in minor units; named where it is not known by a measure. */
   sizes: readonly (readonly [shape: Omit<ShapeOf<F>, 'form'>, price: Minor, name?: string])[]
 }
@@ -48,12 +51,13 @@ type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hook
 /** Measures that are not lengths. */
 const PLAIN = new Set(['ribs', 'count', 'slope', 'tie', 'letter', 'joined'])
 
-function sort<F extends Form>(kind: BaseKind, { sizes, joinAt, hookAt, ...rest }: Sketch<F>): BaseSort {
+function sort<F extends Form>(kind: BaseKind, { sizes, joinAt, hookAt, spans, ...rest }: Sketch<F>): BaseSort {
   const form = FORMS[kind]
   return {
     kind,
     ...rest,
     joinAt: joinAt ?? 0.5,
+    spans: spans ?? false,
     hookAt: hookAt ?? null,
     sizes: sizes.map(([measures, price, name]) => {
       const shape = {
@@ -318,10 +322,11 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 42,
     note: 'Four sides. What goes round a corner has to bend with it.',
     sizes: [
+      [{ width: 10, height: 10, face: 2 }, 649],
       [{ width: 12, height: 12, face: 2.25 }, 749],
       [{ width: 16, height: 16, face: 2.5 }, 999],
-      [{ width: 20, height: 20, face: 2.75 }, 1399],
       [{ width: 14, height: 22, face: 2.5 }, 1299],
+      [{ width: 20, height: 20, face: 2.75 }, 1399],
     ],
     prepare: ['Check the corners: tie any that gape.'],
   }),
@@ -452,6 +457,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
   'tree-swag': sort<'swag'>('tree-swag', {
     name: 'Two-ended swag of trees',
     family: 'swags',
+    spans: true,
     body: 'trees',
     colours: GREEN,
     join: 'overlap',
@@ -488,6 +494,7 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
   'opened-ring': sort<'opened'>('opened-ring', {
     name: 'Ring opened into a swag',
     family: 'swags',
+    spans: true,
     body: 'evergreen',
     colours: GREEN,
     join: 'middle',
@@ -495,9 +502,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 26,
     note: 'A garland ring cut at one place and opened out: as long as its centre line was.',
     sizes: [
-      [{ outer: 16, inner: 8, drop: 4 }, 0],
-      [{ outer: 20, inner: 11, drop: 6 }, 0],
-      [{ outer: 24, inner: 14, drop: 8 }, 0],
+      [{ outer: 16, inner: 8, drop: 10 }, 0],
+      [{ outer: 20, inner: 11, drop: 13 }, 0],
+      [{ outer: 24, inner: 14, drop: 16 }, 0],
     ],
     prepare: ['Cut the ring opposite its join and open it over your knee.', 'Bend the cut wire ends back and tape them.'],
   }),
@@ -655,6 +662,10 @@ function priceOfOne({ kind, shape }: Pick<Base, 'kind' | 'shape'>): Minor {
   const { shape: near, price } = nearestSize(kind, extentOf(shape))
   return BASE_SORTS[kind].family === 'garlands' ? Math.round((price * extentOf(shape)) / extentOf(near)) : price
 }
+
+/** What the join of a base is called: trunks over one another, or the hub that they are pinned to. */
+export const joinOf = ({ kind, shape }: Pick<Base, 'kind' | 'shape'>): string =>
+  shape.form === 'swag' && shape.joined === 'hub' ? 'hub' : BASE_SORTS[kind].join
 
 /** A base of its kind in its middle usual size. */
 export function usualBase(kind: BaseKind): Base {

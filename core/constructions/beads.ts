@@ -1,5 +1,5 @@
+import { bindingOf } from './binding-wire'
 import type { Material } from '../material'
-import { USUAL_WIRE } from '../material'
 import { beadsOn } from '../placement'
 import type { Body, Run } from '../base'
 import { BASE_SORTS, stationAt } from '../base'
@@ -109,7 +109,7 @@ export const BEADS_CONSTRUCTION: Construction<'beads'> = {
     const own = onOwnWires(context)
     const rows = beadRows(rule, context)
     const threads = rows.map(({ run, wire }) => ({
-      material: USUAL_WIRE,
+      material: bindingOf(context.piece, context.shelf),
       use: rows.length > 1 ? `threading, ${run.name}` : 'threading',
       length: wire,
       count: 1,

@@ -1,6 +1,7 @@
 export * from './coverage'
 export * from './seen-share'
 export * from './initial-layer'
+export { reachingCut } from './beginning-length'
 export * from './fullness'
 export * from './fill-to-fullness'
 export * from './colour-and-weight'

@@ -1,6 +1,6 @@
 import type { LaidPiece, Placement } from '../placement'
 import { arrange, copyAcross, footprint, inside } from '../placement'
-import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, markOn, reachOf, stationAt } from '../base'
+import { across, anchorSays, BASE_SORTS, boundsOf, clockAngle, joinOf, markOn, reachOf, stationAt } from '../base'
 import { materialOf } from '../material'
 import type { Said } from '../measure'
 import { rate, wrapDegrees } from '../measure'
@@ -203,7 +203,8 @@ function joinProblem({ piece, runs, laid, counted, shelf }: Seen): Problem[] {
     return [-0.5, 0, 0.5].filter((t) => inside(across(station, t), outline)).length >= 2
   }
   if (coveredAt(counted, run, s) >= rate(HIDDEN, shelf)) return []
-  const { join, name } = BASE_SORTS[base.kind]
+  const { name } = BASE_SORTS[base.kind]
+  const join = joinOf(base)
   const hiding = laid
     .filter(({ layer }) => HIDING.has(layer.role))
     .flatMap(({ layer, placements }) =>

@@ -7,7 +7,7 @@ import type { Shelf } from '../material'
 import { materialOf, WEATHERS } from '../material'
 import { exceeds, rate } from '../measure'
 import type { Mend, Piece, Problem } from '../piece'
-import { DOOR_SHARE } from '../piece'
+import { DOOR_SHARE, widestFor } from '../piece'
 import type { Proportion } from './proportions'
 import { proportionProblems } from './proportions'
 import type { FinishedSize } from './finished-size'
@@ -40,13 +40,10 @@ function widthOn(piece: Piece, shape: BaseShape, shelf: Shelf): number {
   return finishedSize(boundsOf(runs), [...counted.patches.values()]).width.value
 }
 
-/** Garlands go round or along what they hang on, and are not measured against its width. */
 function doorProblem(piece: Piece, size: FinishedSize, shelf: Shelf): Problem[] {
   const { brief, base } = piece
   const sort = BASE_SORTS[base.kind]
-  if (sort.family === 'garlands') return []
-  const share = rate(DOOR_SHARE, shelf)
-  const most = brief.door.width * share
+  const most = widestFor(piece, base.kind, shelf)
   if (!exceeds(size.width.value, most)) return []
   const over = exceeds(size.width.value, brief.door.width)
   // From large to small: the first that fits is the largest.
@@ -68,8 +65,8 @@ function doorProblem(piece: Piece, size: FinishedSize, shelf: Shelf): Problem[] 
         : hangingMessage('door-share', {
             width: size.width.value,
             door: brief.door.width,
-            most: share,
-            usual: share === DOOR_SHARE.value,
+            most: most / brief.door.width,
+            usual: rate(DOOR_SHARE, shelf) === DOOR_SHARE.value,
           })),
     },
   ]

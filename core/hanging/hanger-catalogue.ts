@@ -158,9 +158,9 @@ export const HANGING_LOOPS: Readonly<Record<LoopKind, Loop>> = {
   'coat hook': {
     id: 'coat hook',
     name: 'Coat-hanger hook in the foam',
-    families: ['rings', 'outlines'],
+    families: ['rings', 'outlines', 'swags'],
     hooks: SINGLE,
-    how: 'Push the shank of the hook through the whole ring, bend it back on the inside, and bind it to the ring with tape.',
+    how: 'Push the shank of the hook through all of it, bend it back on the far side, and bind it down with tape.',
   },
   ribbon: {
     id: 'ribbon',
@@ -178,12 +178,16 @@ export const HANGING_LOOPS: Readonly<Record<LoopKind, Loop>> = {
   },
 }
 
+/** Whether the shank of a hook finds hold in a base: foam, straw, or the hub between two trees. */
+const takesShank = ({ kind, shape }: Piece['base']): boolean =>
+  BASE_SORTS[kind].body === 'foam' || BASE_SORTS[kind].body === 'straw' || (shape.form === 'swag' && shape.joined === 'hub')
+
 /** The loops that a base can have, the usual ones first. */
 export function loopsFor({ base }: Pick<Piece, 'base'>): Loop[] {
-  const { family, body } = BASE_SORTS[base.kind]
+  const { family } = BASE_SORTS[base.kind]
   return Object.values(HANGING_LOOPS).filter(
     ({ id, families }) =>
-      families.includes(family) && (id !== 'own hook' || base.hook !== null) && (id !== 'coat hook' || body === 'foam' || body === 'straw'),
+      families.includes(family) && (id !== 'own hook' || base.hook !== null) && (id !== 'coat hook' || takesShank(base)),
   )
 }
 

@@ -1,8 +1,11 @@
-import type { Base } from '../base'
-import { runsOf } from '../base'
+import type { Base, BaseKind } from '../base'
+import { BASE_SORTS, extentOf, nearestSize, runsOf, usualBase, widthOf } from '../base'
+import type { Rated } from '../measure'
+import { exceeds, inches, rate } from '../measure'
 import type { Edit } from './edit'
 import type { RuleKind } from './rules'
 import { ruleSortOf } from './rules'
+import { DOOR_SHARE } from './rules-of-thumb'
 import type { Piece } from './schema'
 import { EACH } from './schema'
 
@@ -29,4 +32,30 @@ export function rebase(piece: Piece, base: Base): Edit {
         })),
     ],
   }
+}
+
+/**
+ * How wide a piece may be for where it hangs, mm: a share of its door, or all of it where it reaches from side to side; a garland goes along
+ * what it hangs on, and is not measured against it.
+ */
+export function widestFor({ brief }: Pick<Piece, 'brief'>, kind: BaseKind, by: Rated): number {
+  const { family, spans } = BASE_SORTS[kind]
+  if (family === 'garlands') return Infinity
+  return brief.door.width * (spans ? 1 : rate(DOOR_SHARE, by))
+}
+
+/** What stems at least reach beyond a base on each side where a piece begins on it, mm. Rule of thumb. */
+const STEMS = inches(2)
+
+/**
+ * A base of another kind: its usual size nearest to the one that is there, or its middle one where that is of another family; where that
+ * leaves no room for stems on its door the largest before it that does, or the smallest.
+ */
+export function baseOfKind(piece: Pick<Piece, 'brief' | 'base'>, kind: BaseKind, by: Rated): Base {
+  const { family, sizes } = BASE_SORTS[kind]
+  const usual = usualBase(kind)
+  const near = family === BASE_SORTS[piece.base.kind].family ? nearestSize(kind, extentOf(piece.base.shape)).shape : usual.shape
+  const most = widestFor(piece, kind, by) - 2 * STEMS
+  const upTo = sizes.slice(0, sizes.findIndex(({ shape }) => shape === near) + 1).map(({ shape }): Base => ({ ...usual, shape }))
+  return upTo.findLast((base) => !exceeds(widthOf(base), most)) ?? upTo[0]!
 }

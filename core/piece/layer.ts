@@ -1,5 +1,6 @@
 import type { Run } from '../base'
 import type { Material, MaterialKind } from '../material'
+import { seedOf } from '../measure'
 import type { Rule, RuleKind } from './rules'
 import { rulesFor, ruleSortOf, usualRule } from './rules'
 import { UNPREPARED } from './making-decisions'
@@ -136,7 +137,7 @@ export function startLayer(
 }
 
 /** The seed of a layer that is added to so many: another for each, the same again for the same piece. */
-export const freshSeed = (layers: readonly unknown[]): number => 100 + layers.length * 37
+export const freshSeed = (layers: readonly unknown[]): number => seedOf('layer', layers.length) >>> 1
 
 /** An id that none of these layers has. */
 export function freshLayerId(layers: readonly Pick<Layer, 'id'>[]): string {

@@ -1,13 +1,13 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BASE_KINDS, ringRun, runsOf, stationAt, usualBase } from '../base'
+import { BASE_KINDS, onRun, ringRun, runsOf, stationAt, usualBase } from '../base'
 import type { Run } from '../base'
-import { inches, radians, say } from '../measure'
+import { degrees, inches, radians, say } from '../measure'
 import type { Layer, Piece } from '../piece'
 import { mirrorPiece, PieceSchema } from '../piece'
 import { layerOf, pieceWith, shelf } from '../testing'
 import { work } from '../workings'
-import { arrange, BEND_STEP, bendSaid, footprint, HELD, spotAlong, turnOfRun } from '.'
+import { arrange, BEND_STEP, bendSaid, footprint, HELD, spotAlong, turnAlong, turnOfRun } from '.'
 import type { LyingLine } from '.'
 
 const ring = ringRun('ring', 'ring', inches(16), inches(12))
@@ -49,6 +49,37 @@ describe('a run', () => {
     for (const kind of BASE_KINDS)
       for (const run of runsOf(usualBase(kind)))
         if (run.closed) expect(Math.abs(turnOfRun(run, run.length / 3, run.length)), kind).toBeCloseTo(360, 3)
+  })
+})
+
+describe('the bend asked of a stem', () => {
+  it('is the turn of a ring, and before a corner what ends it on the other side: of nine tenths of it twice the angle of 1 to 9', () => {
+    expect(turnAlong(ring, 40, 200)).toBeCloseTo(turnOfRun(ring, 40, 200), 9)
+    const [square] = runsOf({ ...usualBase('square'), shape: { form: 'square', width: 500, height: 500, face: 60 } })
+    const side = square!.length / 4
+    // Along each side the corner comes at other places: the one at which nothing turns any more tells where it was.
+    const straight = Array.from({ length: 400 }, (_, i) => (i * side) / 400).filter((s) => turnOfRun(square!, s, 100) === 0)
+    const corner = straight.at(-1)! + 100
+    // A corner of a made frame is a little round, and the step of looking is a mm.
+    expect(Math.abs(turnAlong(square!, corner - 90, 100))).toBeLessThan(2 * degrees(Math.atan(1 / 9)) + 2)
+    expect(Math.abs(turnAlong(square!, corner - 90, 100))).toBeLessThan(Math.abs(turnOfRun(square!, corner - 90, 100)) + 1e-9)
+    expect(turnAlong(square!, corner - 100, 90)).toBeCloseTo(0, 6)
+  })
+  it('ends a stem that takes it no farther from its run than a straight one or one that turns as the run does', () => {
+    for (const kind of BASE_KINDS)
+      for (const run of runsOf(usualBase(kind)))
+        for (const share of [0.1, 0.37, 0.62, 0.9]) {
+          const [s, length] = [share * run.length * 0.8, Math.min(180, run.length * 0.2)]
+          const { x, y, tx, ty } = stationAt(run, s)
+          const end = stationAt(run, onRun(run, s + length))
+          const off = (bend: number): number => {
+            const tip = spotAlong({ x, y, bearing: degrees(Math.atan2(ty, tx)), bend, length }, length, 0)
+            return Math.hypot(tip.x - end.x, tip.y - end.y)
+          }
+          const asked = off(turnAlong(run, s, length))
+          expect(asked, `${kind} ${run.id} ${share}`).toBeLessThan(off(0) + 1)
+          expect(asked, `${kind} ${run.id} ${share}`).toBeLessThan(off(turnOfRun(run, s, length)) + 1)
+        }
   })
 })
 

@@ -75,13 +75,31 @@ export function turnOfRun(run: Run, from: number, by: number): number {
   return turned
 }
 
+/**
+ * How far a stem bends that is to end on the run again, degrees clockwise: as the run turns where that is even, less where a corner comes
+ * only toward its tip, since a stem that bends all the way up would leave the run long before.
+ * @param from mm along @param by mm from there, negative back
+ */
+export function turnAlong(run: Run, from: number, by: number): number {
+  const turned = turnOfRun(run, from, by)
+  const foot = stationAt(run, from)
+  const tip = stationAt(run, onRun(run, from + by))
+  const way = Math.sign(by) || 1
+  const [dx, dy] = [tip.x - foot.x, tip.y - foot.y]
+  const [tx, ty] = [foot.tx * way, foot.ty * way]
+  // Tangent and chord of an arc stand at half of its angle.
+  const chord = 2 * degrees(Math.atan2(tx * dy - ty * dx, tx * dx + ty * dy))
+  if (chord * turned <= 0) return 0
+  return Math.abs(chord) < Math.abs(turned) ? chord : turned
+}
+
 /** The curve of a run that is asked of a stem that lies along it, degrees clockwise to the mm of the stem. */
 function curveAlong({ run, s, t, bearing, length }: Straight): number {
   const { tx, ty, nx, ny, half } = stationAt(run, s)
   const way = Math.cos(radians(bearing)) * tx + Math.sin(radians(bearing)) * ty
   const by = length * way
   if (Math.abs(by) < 1) return 0
-  const curve = turnOfRun(run, s, by) / Math.abs(by)
+  const curve = turnAlong(run, s, by) / Math.abs(by)
   // Farther out the same turn is made on a longer way, half way up the stem by the mean: positive where the outer side is the right hand one.
   const outIsRight = (-nx * ty + ny * tx) * Math.sign(way)
   const out = Math.cos(radians(bearing)) * nx + Math.sin(radians(bearing)) * ny

@@ -92,6 +92,14 @@ describe('what lies here in place of what is to be bought', () => {
     expect(here()).toEqual([])
     expect(insteadOf([], [lotOf('h', 'half', {})], { materials })).toEqual([])
   })
+  it('is white wire for green, which holds as well where it does not show', () => {
+    const lots = [lotOf('w', 'paddle-wire-white', { length: 20_000 })]
+    expect(insteadOf(['paddle-wire'], lots, shelf).map(({ wanted, here: of }) => [wanted.id, of.id])).toEqual([
+      ['paddle-wire', 'paddle-wire-white'],
+    ])
+    // Stem wire comes by the piece and is stiff: a paddle does not do its work.
+    expect(insteadOf(['stem-wire-18'], lots, shelf)).toEqual([])
+  })
   it('is not what is far from it: a quarter of the size is two steps of twelve away, more than 22', () => {
     const quarter = { ...half, id: 'quarter', length: bay.length / 4 }
     expect(insteadOf(['bay'], [lotOf('q', 'quarter', { things: 3 })], { materials: { bay, quarter } })).toEqual([])

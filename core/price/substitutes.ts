@@ -19,8 +19,11 @@ export interface Substitute {
   readonly says: Said
 }
 
-/** What counts how much: a step of texture, doubling or halving in size, and another state, in steps of colour. Rules of thumb. */
-const WEIGHS = { texture: 8, size: 12, state: 6, kind: 30 } as const
+/**
+ * What counts how much: a step of texture, doubling or halving in size, and another state, in steps of colour; and what a step of colour
+ * counts in what holds other things and hardly shows. Rules of thumb.
+ */
+const WEIGHS = { texture: 8, size: 12, state: 6, kind: 30, hidden: 0.2 } as const
 /** A difference of colour that most people take for another colour. */
 const OTHER_COLOUR = 25
 
@@ -59,7 +62,7 @@ export function substitutesFor(of: Material, { materials }: Pick<Shelf, 'materia
         const ratio = isCut(of) ? 1 : face(of) / face(material)
         const texture = Math.abs(TEXTURE_AT[of.texture] - TEXTURE_AT[material.texture])
         const distance =
-          colour +
+          colour * (of.kind === 'mechanic' ? WEIGHS.hidden : 1) +
           WEIGHS.texture * texture +
           WEIGHS.size * Math.abs(Math.log2(ratio)) +
           (of.state === material.state ? 0 : WEIGHS.state) +

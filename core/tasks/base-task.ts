@@ -1,5 +1,5 @@
 import type { Run } from '../base'
-import { BASE_SORTS, cornersOf, DIMENSIONS, anchorSays, markOn } from '../base'
+import { BASE_SORTS, cornersOf, DIMENSIONS, anchorSays, joinOf, markOn } from '../base'
 import type { MakeUp } from '../constructions'
 import { isBent } from '../constructions'
 import type { Shelf } from '../material'
@@ -36,7 +36,7 @@ function turnSaid({ base }: Piece, runs: readonly Run[]): Said {
   const join = markOn(base, runs, base.join)
   const hook = base.hook === null ? null : markOn(base, runs, base.hook)
   return [
-    `Turn it so that the ${BASE_SORTS[base.kind].join} is at `,
+    `Turn it so that the ${joinOf(base)} is at `,
     ...anchorSays(join.run, join.s),
     '.',
     ...(hook ? [' Its hook is at ', ...anchorSays(hook.run, hook.s), '.'] : []),

@@ -6,19 +6,17 @@ import {
   canTurn,
   measured,
   DIMENSIONS,
-  extentOf,
   BASE_FAMILIES,
+  joinOf,
   LETTERS,
   markOn,
-  nearestSize,
   sortsOf,
-  usualBase,
   usualPrice,
 } from '#core/base'
 import { isBent } from '#core/constructions'
 import { waysFor } from '#core/fixing'
 import { capital, formatMoney, quantity, show } from '#core/measure'
-import { rebase } from '#core/piece'
+import { baseOfKind, rebase } from '#core/piece'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 
@@ -31,11 +29,10 @@ const first = computed(() => bench.runs[0]!)
 
 const set = (change: Partial<Base>, words: string): string | null => bench.apply({ do: 'base', set: change }, words)
 
-/** A new kind comes in the usual size nearest to what was there; layers follow onto its runs. */
+/** A new kind comes in the usual size that suits best; layers follow onto its runs. */
 function take(kind: BaseKind): void {
-  const near = BASE_SORTS[kind].family === sort.value.family ? nearestSize(kind, extentOf(base.value.shape)) : null
   bench.apply(
-    rebase(bench.piece!, { ...usualBase(kind), ...(near ? { shape: near.shape } : {}) }),
+    rebase(bench.piece!, baseOfKind(bench.piece!, kind, bench.shelf)),
     `take a ${BASE_SORTS[kind].name.toLowerCase()}`,
   )
 }
@@ -171,10 +168,10 @@ const place = computed(() => ({ run: first.value, units: settings.units }))
     <ColourField label="Colour" :value="base.colour" :offered="sort.colours" @pick="(colour) => set({ colour }, 'colour the base')" />
     <div class="grid grid-cols-2 gap-2">
       <PlaceField
-        :label="`${capital(sort.join)} at`"
+        :label="`${capital(joinOf(base))} at`"
         :share="shareOf(base.join)"
         v-bind="place"
-        :take="(share) => set({ join: unturned(share) }, `move the ${sort.join}`)"
+        :take="(share) => set({ join: unturned(share) }, `move the ${joinOf(base)}`)"
       />
       <CountField
         v-if="canTurn(base.shape)"
