@@ -502,9 +502,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     density: 26,
     note: 'A garland ring cut at one place and opened out: as long as its centre line was.',
     sizes: [
-      [{ outer: 16, inner: 8, drop: 10 }, 0],
-      [{ outer: 20, inner: 11, drop: 13 }, 0],
-      [{ outer: 24, inner: 14, drop: 16 }, 0],
+      [{ outer: 16, inner: 8, drop: 11 }, 0],
+      [{ outer: 20, inner: 11, drop: 14 }, 0],
+      [{ outer: 24, inner: 14, drop: 17 }, 0],
     ],
     prepare: ['Cut the ring opposite its join and open it over your knee.', 'Bend the cut wire ends back and tape them.'],
   }),

@@ -1,10 +1,9 @@
-import type { BaseKind, Run } from '../base'
-import { BASE_SORTS } from '../base'
+import type { Run } from '../base'
 import type { Material } from '../material'
 import { flexOf } from '../material'
 import type { Rated } from '../measure'
 import { clamp, degrees, inches, radians } from '../measure'
-import type { Layer, Piece } from '../piece'
+import type { Layer, Piece, RuleOf } from '../piece'
 import { HELD, turnAlong } from '../placement'
 import type { Room } from './beginning-room'
 import { PLACES, roomOf } from './beginning-room'
@@ -16,17 +15,20 @@ const OF_RUN = 0.6
 /** A cut length as hands measure it: to the quarter inch. */
 export const quarter = (mm: number): number => Math.max(inches(0.25), Math.round(mm / inches(0.25)) * inches(0.25))
 
+/** What is left, mm, to each side of a base that spans what it hangs on, beside half of what a stem is wide. */
+const beside = ({ width }: Material, { spare }: Room): number => Math.max(0, spare - width / 2)
+
 /** Where the last stems of arms stand, a share of their run: on a base that spans what it hangs on their tips end with that. @param long of its longest, mm */
-export function endOf(kind: BaseKind, { taper }: Layer, { shortest, spare }: Room, long: number): number {
-  if (!BASE_SORTS[kind].spans) return 1
-  return clamp(1 - (long * (1 - HELD) * (1 - taper) - Math.max(0, spare)) / shortest, 0.5, 1)
+export function endOf({ taper }: Layer, material: Material, room: Room, long: number): number {
+  if (!room.spans) return 1
+  return clamp(1 - (long * (1 - HELD) * (1 - taper) - beside(material, room)) / room.shortest, 0.5, 1)
 }
 
 /** The cut at which the last of so many stems ends with what its base spans; as it was where nothing is too long. */
-export function endingWithin(kind: BaseKind, { cut, taper }: Layer, { shortest, spare }: Room, { count, long }: { count: number; long: number }) {
-  if (!BASE_SORTS[kind].spans) return cut
-  const most = (Math.max(0, spare) + shortest / (2 * count)) / ((1 - HELD) * (1 - taper))
-  return long > most ? inches(Math.max(1, Math.floor((4 * most) / inches(1)) / 4)) : cut
+export function endingWithin({ cut, taper, rule }: Layer & { rule: RuleOf<'compass'> }, material: Material, room: Room): number | null {
+  if (!room.spans) return cut
+  const most = (beside(material, room) + room.shortest / (2 * rule.count)) / ((1 - HELD) * (1 - taper))
+  return (cut ?? material.length) > most ? Math.max(inches(1), quarter(most - inches(0.125))) : cut
 }
 
 /** Stems cut as long as the base asks; wired ones, which nobody cuts up, whole along it where they follow it. */

@@ -32,6 +32,8 @@ export interface Room {
   readonly wide: number
   /** What the base leaves of the width that a piece may take, to each side, mm: less than nothing where it takes more by itself. */
   readonly spare: number
+  /** Whether the base spans what it hangs on. */
+  readonly spans: boolean
   /** How far a stem may reach beyond the face, mm. */
   readonly beyond: number
 }
@@ -65,6 +67,7 @@ export function roomOf(piece: Piece, runs: readonly Run[], layer: Layer, by: Rat
     short,
     wide,
     spare,
+    spans: BASE_SORTS[piece.base.kind].spans,
     // A base that fills its door by itself leaves nothing to keep to.
     beyond: spare > BEYOND.least ? Math.min(wished, spare * 0.9) : wished * 0.6,
   }

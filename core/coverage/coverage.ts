@@ -2,7 +2,7 @@ import type { Placement } from '../placement'
 import type { Run } from '../base'
 import { distanceBetween, stationAt } from '../base'
 import type { Silhouette } from '../looks'
-import { boundsAt, silhouetteOf } from '../looks'
+import { boundsAt, liesAlike, silhouetteOf } from '../looks'
 import type { Shelf } from '../material'
 import type { Bounds, Figure, Rated } from '../measure'
 import { COUNTED, figure, quantity, rate, sum } from '../measure'
@@ -59,16 +59,7 @@ export interface Patch {
   readonly edges: Bounds
 }
 
-const lies = (a: Placement, b: Placement): boolean =>
-  a.x === b.x &&
-  a.y === b.y &&
-  a.bearing === b.bearing &&
-  a.length === b.length &&
-  a.width === b.width &&
-  a.material === b.material &&
-  a.seed === b.seed &&
-  a.made === b.made &&
-  a.words === b.words
+const lies = (a: Placement, b: Placement): boolean => a.x === b.x && a.y === b.y && liesAlike(a, b)
 
 /**
  * Counts the layers over every cell of the faces, and remembers what it counted: asked again about the same runs,

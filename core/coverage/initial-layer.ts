@@ -78,7 +78,7 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
     case 'boughs':
       return { ...own, rule: { ...own.rule, yields: rate(BOUGH_YIELDS, shelf) } }
     case 'arms': {
-      const arms = { ...own.rule, from: ARMS_FROM, to: endOf(piece.base.kind, own, room, long) }
+      const arms = { ...own.rule, from: ARMS_FROM, to: endOf(own, material, room, long) }
       const as = { ...own, rule: arms }
       const count = second ? secondCount(on, as, room) : countFor(on, as, room, long)
       // Both sides get as many.
@@ -93,7 +93,7 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
             ? Math.round(room.length / Math.max(APART.accents, material.width * 2))
             : Math.round(room.length / Math.max(APART.over, long * 0.6))
       const rule = between({ ...own.rule, count: Math.min(MOST, Math.max(room.closed ? 3 : 1, count)) }, own, piece, room)
-      return { ...own, rule, cut: endingWithin(piece.base.kind, own, room, { count: rule.count, long }) }
+      return { ...own, rule, cut: endingWithin({ ...own, rule }, material, room) }
     }
     default:
       return own

@@ -22,7 +22,11 @@ export interface Silhouette {
 }
 
 /** What is laid, as it can be drawn: all of a placement that its looks go by. */
-export type Lying = Pick<Placement, 'material' | 'length' | 'whole' | 'width' | 'made' | 'seed' | 'bend' | 'bearing' | 'words'>
+export type Lying = Pick<Placement, (typeof LYING)[number]>
+const LYING = ['material', 'length', 'whole', 'width', 'made', 'seed', 'bend', 'bearing', 'words'] as const
+
+/** Whether two things have one silhouette, where the shelf is the same. */
+export const liesAlike = (a: Lying, b: Lying): boolean => LYING.every((field) => a[field] === b[field])
 
 /** What a thing on the base looks like. */
 export function looksOf({ material: id, length, width, made, seed, bend, bearing, words }: Lying, shelf: Shelf): Looks {

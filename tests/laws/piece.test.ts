@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { runsOf } from '../../core/base'
 import { beginLayer, seenShares } from '../../core/coverage'
 import { readPiece, writePiece } from '../../core/formats'
-import type { Piece } from '../../core/piece'
+import type { Layer, Piece } from '../../core/piece'
 import { EACH, edit, materialOfPart, mirrorPiece, partAsPiece } from '../../core/piece'
 import type { Need } from '../../core/material'
 import { CATALOGUE } from '../../core/material'
@@ -15,7 +15,7 @@ import { timesOf } from '../../core/tasks'
 import { costsOf } from '../../core/piece-costs'
 import { benchOf, plainPricing, shelf } from '../../core/testing'
 import type { Workings } from '../../core/workings'
-import { work } from '../../core/workings'
+import { rememberingWork, work } from '../../core/workings'
 import { hold, PARTS } from './workrooms'
 import { anyPiece, worked } from './pieces'
 import { figuresIn, untrue } from './sums'
@@ -23,6 +23,25 @@ import { figuresIn, untrue } from './sums'
 const MANNER = { units: 'in', currency: 'USD' } as const
 /** Working a piece out takes its time: fewer are asked. */
 const SOME = 0.25
+
+/** Decisions about a layer, each another than most begin with. */
+const CHANGES: readonly Partial<Layer>[] = [
+  { bend: 'straight' },
+  { bend: 'run' },
+  { bend: { radius: 120, toward: 'in' } },
+  { lean: 35 },
+  { leanSpread: 0 },
+  { uneven: 0.4 },
+  { acrossSpread: 1 },
+  { across: -0.5 },
+  { cut: 90 },
+  { cut: null },
+  { taper: 0.4 },
+  { flow: 'outward' },
+  { mirrored: true },
+  { seed: 99 },
+  { words: 'Welcome' },
+]
 
 const bareOf = ({ cover }: Workings): number => cover.bare.reduce((all, { length }) => all + length, 0)
 
@@ -39,6 +58,30 @@ describe('any piece', () => {
       part,
     ),
   )
+  it('comes out after any decision about a layer as it does afresh: nothing that is remembered is out of date', () =>
+    hold(
+      fc.record({ piece: anyPiece, which: fc.nat(), changes: fc.shuffledSubarray([...CHANGES], { minLength: 8 }) }),
+      ({ piece, which, changes }) => {
+        const again = rememberingWork()
+        // Stems have most that can be said of them.
+        const stems = piece.layers.filter(({ mix }) => mix.some(({ material }) => CATALOGUE[material]?.form === 'leaf'))
+        const among = stems.length ? stems : piece.layers
+        const { id } = among[which % among.length]!
+        const states = changes.reduce<Piece[]>(
+          (all, set) => {
+            const next = edit(all.at(-1)!, { do: 'layer', layer: id, set }, 'change')
+            return next.ok ? [...all, next.change.piece] : all
+          },
+          [piece],
+        )
+        for (const state of states) {
+          const kept = again(state, shelf)
+          const afresh = work(state, shelf)
+          for (const key of Object.keys(afresh) as (keyof Workings)[]) expect(kept[key], key).toEqual(afresh[key])
+        }
+      },
+      SOME / 2,
+    ))
   it('is read back as it was written', () =>
     hold(
       anyPiece,
