@@ -12,9 +12,15 @@ import { work } from '../../core/workings'
 import { hold } from './workrooms'
 
 const FIVE = 5
+/** What no beginning can know: how it hangs, what the loops of a bow mean, and which of two layers of mesh is to have the ties of the base. */
+const ASKED = /^hanger$|:means$|:shared-ties:/
 const laid = Object.values(CATALOGUE).filter(canLay)
-/** Beads go on rods and wires that they are threaded on. */
-const goesOn = (kind: BaseKind) => laid.filter((each) => each.kind !== 'bead' || baseNeeds(kind, shelf).length > 0).map(({ id }) => id)
+/** Beads go on rods and wires that they are threaded on; a garland laid from end to end of what spans its door is thicker than the ends of that. */
+const goesOn = (kind: BaseKind) =>
+  laid
+    .filter((each) => each.kind !== 'bead' || baseNeeds(kind, shelf).length > 0)
+    .filter((each) => each.kind !== 'garland' || !BASE_SORTS[kind].spans)
+    .map(({ id }) => id)
 
 /** A base as it is chosen, and what a newcomer presses one after another. */
 const clicks = fc.constantFrom(...BASE_KINDS).chain((kind) =>
@@ -41,14 +47,14 @@ function begun({ kind, hand, fullness, materials }: { kind: BaseKind; hand: Piec
 }
 
 describe('five layers of anything, one click each', () => {
-  it('are without a fault but that nothing hangs yet and that a bow is asked what its loops mean', () =>
+  it('are without a fault but what their maker has to be asked', () =>
     hold(
       clicks,
       (each) => {
         const piece = begun(each)
         expect(PieceSchema.safeParse(piece).error?.issues).toBeUndefined()
         const faults = work(piece, shelf).problems.filter(({ severity }) => severity === 'fault')
-        expect(faults.map(({ id }) => id).filter((id) => id !== 'hanger' && !id.endsWith(':means'))).toEqual([])
+        expect(faults.map(({ id }) => id).filter((id) => !ASKED.test(id))).toEqual([])
       },
       0.2,
     ))

@@ -74,7 +74,8 @@ const ruled = (kind: Piece['base']['kind'], rule: Layer['rule'], set: Partial<La
 
 describe('cut ends', () => {
   it.each<[string, Piece, number, number]>([
-    ['a ring by one click', clicked('grapevine', ['cedar']), 0.9, 0.01],
+    // Of sixteen sprays one lies with its end beside the next, and is told.
+    ['a ring by one click', clicked('grapevine', ['cedar']), 0.9, 0.07],
     ['a ring by three', clicked('wire-ring', ['cedar', 'olive', 'berry-spray']), 0.4, 0.01],
     ['a square', clicked('square', ['bay', 'larch']), 0.5, 0.05],
     // Trees show themselves: there are fewer stems to lie over one another.
