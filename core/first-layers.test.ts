@@ -61,7 +61,9 @@ describe.each(
     expect(piece.layers.map(({ mix }) => mix[0]!.material)).toEqual(['bracken', 'statice', 'dahlia'])
     // A swag's own trees and a garland's own rope show between, and no beginning lays more than a thing to 3/4 in: what follows covers them.
     const { cover, placements } = work(piece)
-    expect(cover.share.value).toBeGreaterThan(['swags', 'garlands'].includes(BASE_SORTS[kind].family) ? 0.55 : 0.84)
+    // A bound spray shows its stems at its short end.
+    const least = kind === 'spray' ? 0.5 : ['swags', 'garlands'].includes(BASE_SORTS[kind].family) ? 0.55 : 0.84
+    expect(cover.share.value).toBeGreaterThan(least)
     expect(placements.length).toBeLessThan(700)
   })
 })

@@ -1,5 +1,6 @@
 import type { Minor } from '../measure'
 import { inches } from '../measure'
+import { ringsInColumn } from './column'
 import { drawnOutline, OUTLINE_SHAPES } from './outline-shapes'
 import type { Base, BaseKind, Form, BaseShape, ShapeOf } from './schema'
 import { BASE_KINDS, FORMS, ShapeSchema } from './schema'
@@ -49,7 +50,7 @@ type Sketch<F extends Form> = Omit<BaseSort, 'kind' | 'sizes' | 'joinAt' | 'hook
 }
 
 /** Measures that are not lengths. */
-const PLAIN = new Set(['ribs', 'count', 'slope', 'tie', 'letter', 'joined'])
+const PLAIN = new Set(['ribs', 'rings', 'count', 'slope', 'tie', 'letter', 'joined'])
 
 function sort<F extends Form>(kind: BaseKind, { sizes, joinAt, hookAt, spans, ...rest }: Sketch<F>): BaseSort {
   const form = FORMS[kind]
@@ -295,6 +296,36 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [30, 18, 3699],
     ]),
     prepare: ['Fluff every tip: out, in and forward.', 'Cut off the tag and the stand.'],
+  }),
+  'wire-column': sort<'column'>('wire-column', {
+    name: 'Wire rings in a column',
+    family: 'rings',
+    body: 'wire',
+    colours: WIRE,
+    join: 'tie',
+    density: 24,
+    note: 'Two or three wire rings bound rim on rim, which hang as one.',
+    sizes: [
+      [{ rings: 2, top: 8, bottom: 10, face: 1.5 }, 0, '2 × 8 to 10'],
+      [{ rings: 3, top: 8, bottom: 12, face: 1.5 }, 0, '3 × 8 to 12'],
+      [{ rings: 3, top: 10, bottom: 14, face: 1.75 }, 0, '3 × 10 to 14'],
+    ],
+    prepare: ['Lay the rings on a table, one under the other, rim on rim, and mark where they touch.'],
+  }),
+  'vine-column': sort<'column'>('vine-column', {
+    name: 'Vine rings in a column',
+    family: 'rings',
+    body: 'vine',
+    colours: VINE,
+    join: 'tie',
+    density: 30,
+    note: 'Two or three grapevine rings bound rim on rim, which hang as one.',
+    sizes: [
+      [{ rings: 2, top: 10, bottom: 12, face: 2 }, 0, '2 × 10 to 12'],
+      [{ rings: 3, top: 10, bottom: 14, face: 2 }, 0, '3 × 10 to 14'],
+      [{ rings: 3, top: 12, bottom: 18, face: 2.25 }, 0, '3 × 12 to 18'],
+    ],
+    prepare: ['Lay the rings on a table, one under the other, rim on rim, and mark where they touch.'],
   }),
   oval: sort<'oval'>('oval', {
     name: 'Oval',
@@ -636,11 +667,22 @@ export function basePartsOf({ kind, shape }: Pick<Base, 'kind' | 'shape'>): read
       return [{ kind: 'mini-tree', shape: treeOf(shape.tree), count: 2 }]
     case 'opened':
       return [{ kind: 'evergreen-ring', shape: { form: 'ring', outer: shape.outer, inner: shape.inner }, count: 1 }]
+    case 'column':
+      return ringsOf(kind, shape)
     case 'outline':
       return []
     default:
       return [{ kind, shape, count: 1 }]
   }
+}
+/** The rings of a column, those of one size together. */
+function ringsOf(kind: BaseKind, { rings, top, bottom, face }: ShapeOf<'column'>): BasePart[] {
+  const outers = ringsInColumn({ rings, top, bottom })
+  return [...new Set(outers)].map((outer) => ({
+    kind: kind === 'wire-column' ? 'wire-ring' : 'grapevine',
+    shape: { form: 'ring', outer, inner: outer - 2 * face },
+    count: outers.filter((each) => each === outer).length,
+  }))
 }
 /** A mini tree so high, as wide as the usual one nearest to it is for its height. */
 function treeOf(tree: number): BaseShape {

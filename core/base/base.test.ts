@@ -163,7 +163,20 @@ describe('what a base is put together of', () => {
     expect(usualPrice(usualBase('opened-ring'))).toBe(
       usualPrice({ kind: 'evergreen-ring', shape: { form: 'ring', outer: inches(20), inner: inches(11) } }),
     )
-    expect(BASE_KINDS.filter((kind) => !BOUGHT_KINDS.includes(kind))).toEqual(['outline', 'tree-swag', 'teardrop', 'opened-ring'])
+    expect(BASE_KINDS.filter((kind) => !BOUGHT_KINDS.includes(kind))).toEqual([
+      'wire-column',
+      'vine-column',
+      'outline',
+      'tree-swag',
+      'teardrop',
+      'opened-ring',
+    ])
+    // Rings of 10, 12 and 14 in, the face 2 in wide: as those are had, and of two alike two.
+    const column = { form: 'column' as const, rings: 3, top: 254, bottom: 355.6, face: 50.8 }
+    expect(basePartsOf({ kind: 'vine-column', shape: column })).toEqual(
+      [254, 304.8, 355.6].map((outer) => ({ kind: 'grapevine', shape: { form: 'ring', outer, inner: outer - 101.6 }, count: 1 })),
+    )
+    expect(basePartsOf({ kind: 'wire-column', shape: { ...column, rings: 2, bottom: 254 } })).toMatchObject([{ kind: 'wire-ring', count: 2 }])
   })
 })
 
@@ -330,5 +343,23 @@ describe.each(BASE_KINDS)('a turned %s', (kind) => {
       expect(tx * nx + ty * ny).toBeCloseTo(0, 9)
       expect(Math.hypot(nx, ny)).toBeCloseTo(1, 9)
     }
+  })
+})
+
+describe('rings in a column', () => {
+  it('touch rim on rim, one under the other, and stand as high as all of them together', () => {
+    const shape = { form: 'column' as const, rings: 3, top: 250, bottom: 350, face: 50 }
+    const runs = runsOf({ shape, turn: 0 })
+    // By hand: rings of 250, 300 and 350 mm, 900 mm high; the middle of the first 450 − 125 above the middle of all.
+    expect(runs.map(({ name, length }) => [name, Math.round(length)])).toEqual([
+      ['upper ring', Math.round(Math.PI * 200)],
+      ['middle ring', Math.round(Math.PI * 250)],
+      ['lower ring', Math.round(Math.PI * 300)],
+    ])
+    const { top, bottom, left, right } = boundsOf(runs)
+    expect([top, bottom, left, right].map(Math.round)).toEqual([-450, 450, -175, 175])
+    expect(BaseSchema.safeParse({ ...usualBase('vine-column'), shape: { ...shape, face: 120 } }).error?.issues[0]?.message).toBe(
+      'The face must leave a hole in every ring.',
+    )
   })
 })

@@ -20,6 +20,12 @@ const length = (id: string, name: string, hint?: string): Dimension => ({ id, na
 
 export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
   ring: [length('outer', 'Outside'), length('inner', 'Inside')],
+  column: [
+    { id: 'rings', name: 'Rings', unit: 'count' },
+    length('top', 'Upper, outside'),
+    length('bottom', 'Lower, outside'),
+    length('face', 'Face'),
+  ],
   oval: [length('width', 'Width'), length('ring', 'Bent from a ring of', 'It keeps that ring’s perimeter.'), length('face', 'Face')],
   square: [length('width', 'Width'), length('height', 'Height'), length('face', 'Face')],
   heart: [length('width', 'Width'), length('height', 'Height'), length('face', 'Face')],

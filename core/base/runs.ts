@@ -21,6 +21,7 @@ import {
 import { boundsOf, EDGE_STATIONS } from './bounds'
 import { doorRuns, mantelRuns, openedRuns, railRuns, scallopRuns, sprayRuns, swagRuns, teardropRuns, treeRuns } from './garland-runs'
 import { BASE_SORTS } from './base-catalogue'
+import { columnRuns, ringsInColumn } from './column'
 import { DENSITIES } from './rules-of-thumb'
 import { contactsOf, cornersOf, outlineRuns } from './outline'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
@@ -32,6 +33,8 @@ function untilTurned(shape: BaseShape): Run[] {
   switch (shape.form) {
     case 'ring':
       return [ringRun('ring', 'ring', shape.outer, shape.inner)]
+    case 'column':
+      return columnRuns(shape)
     case 'oval':
       return ovalRuns(shape)
     case 'square':
@@ -182,6 +185,11 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
       return [
         named('Rim', times(PI, labelled`outer ${mm(shape.outer)}`)),
         named('Centre line', divide(times(PI, plus(labelled`outer ${mm(shape.outer)}`, labelled`inner ${mm(shape.inner)}`)), count(2))),
+      ]
+    case 'column':
+      return [
+        named('Stands', plusAll(ringsInColumn(shape).map((outer) => labelled`a ring of ${mm(outer)}`), mm(0))),
+        named('All centre lines', allRuns(runs)),
       ]
     case 'oval':
       return [

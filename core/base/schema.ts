@@ -31,6 +31,13 @@ export const ShapeSchema = z.discriminatedUnion('form', [
     inner: z.number().min(0).max(BASE_LIMITS.largest).describe('inner diameter'),
   }),
   z.strictObject({
+    form: z.literal('column'),
+    rings: z.int().min(2).max(3).describe('one under the other, each touching the next'),
+    top: size.describe('outer diameter of the uppermost'),
+    bottom: size.describe('outer diameter of the lowest; a third between them is as large as their mean'),
+    face: thick.describe('width of the face of each'),
+  }),
+  z.strictObject({
     form: z.literal('oval'),
     ring: size.describe('outer diameter of the ring it was bent from: it keeps that perimeter'),
     width: size,
@@ -127,6 +134,8 @@ export const BASE_KINDS = [
   'hoop',
   'bead-ring',
   'evergreen-ring',
+  'wire-column',
+  'vine-column',
   'oval',
   'square',
   'heart',
@@ -159,6 +168,8 @@ export const FORMS: Record<BaseKind, Form> = {
   hoop: 'ring',
   'bead-ring': 'ring',
   'evergreen-ring': 'ring',
+  'wire-column': 'column',
+  'vine-column': 'column',
   oval: 'oval',
   square: 'square',
   heart: 'heart',
@@ -213,6 +224,8 @@ function shapeFault(shape: BaseShape): { readonly at: string; readonly says: str
             says: `The ends cannot hang so deep: opened out it reaches ${Math.floor(deepestOpened(shape))} mm below its middle at most.`,
           }
         : null
+    case 'column':
+      return shape.face > Math.min(shape.top, shape.bottom) * 0.4 ? { at: 'face', says: 'The face must leave a hole in every ring.' } : null
     case 'oval': {
       const high = bentHeight(Math.PI * shape.ring, shape.width)
       return high < BASE_LIMITS.smallest

@@ -9,7 +9,7 @@ import type { Piece, RuleKind } from '../piece'
 import type { MakeUp, NamedFigure } from './construction'
 import { lengthsFor, thingsFor, told } from './construction'
 import { bentFrame, isBent } from './bent-frame'
-import { CORD_LAP, HUB_PINS, TIE_EVERY } from './rules-of-thumb'
+import { CORD_LAP, HUB_PINS, RING_TIES, TIE_EVERY } from './rules-of-thumb'
 
 /** What cords are made of. */
 const [LEAST_TIES, MOST_TIES] = [2, 4]
@@ -26,6 +26,7 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
   const { shape } = base
   const ties = (shape.form === 'swag' && shape.joined === 'ties') || shape.form === 'teardrop' ? trunkTies(shape.overlap, by) : null
   const hub = shape.form === 'swag' && shape.joined === 'hub'
+  const rim = shape.form === 'column' ? times(labelled`${count(shape.rings - 1)} places where rings touch`, byRule(RING_TIES, by)) : null
   const cords = laid.flatMap(({ layer: { rule }, placements }) => {
     const drop = arrangingOf<RuleKind>(rule.kind).drop?.(rule) ?? 0
     const folded = rule.kind === 'single' && rule.folded === true
@@ -37,6 +38,7 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
     ...(bent?.figures ?? []),
     ...(ties || hub ? [told('trees', 'Trees', count(2))] : []),
     ...(ties ? [told('ties', 'Ties on the trunks', ties)] : []),
+    ...(rim ? [told('ties', 'Ties of the rings', rim)] : []),
     ...(hub ? [told('pins', 'Pins through the trunks', times(count(2), byRule(HUB_PINS, by)))] : []),
     ...cords.map(({ folded, length }, i) => told(`cord:${i}`, folded ? 'One cord, folded' : 'Each of two cords', length)),
   ]
@@ -58,6 +60,7 @@ export function baseMakeUp({ base }: Piece, runs: readonly Run[], laid: readonly
       ...lengths,
       ...thingsFor('base', [
         ...(ties ? [{ material: 'zip-tie', use: 'ties of the trunks', count: ties.value }] : []),
+        ...(rim ? [{ material: 'zip-tie', use: 'ties of the rings', count: rim.value }] : []),
         ...(hub
           ? [
               { material: 'foam-hub', use: 'hub', count: 1 },

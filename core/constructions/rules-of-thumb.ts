@@ -17,6 +17,14 @@ export const HUB_PINS = thumb(
   [1, 6],
   'From two sides, so that it neither turns nor slides out; weatherproof glue besides where it hangs outdoors.',
 )
+export const RING_TIES = thumb(
+  'construct.ring-ties',
+  'Ties at each place where two rings touch',
+  'count',
+  2,
+  [1, 6],
+  'A little apart, so that neither ring turns in the other.',
+)
 export const TRUNKS = thumb(
   'construct.trunks',
   'Two trunks together, or bound stems, are thick',

@@ -95,8 +95,8 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
       ...joinedLines(base, sort.prepare),
       ...(ties
         ? [
-            sum`Draw ${several(ties.value, 'zip tie', 'zip ties')} round both trunks, spread over the overlap.`,
-            ...sort.prepare.slice(-1).map((line) => sum`${line}`),
+            sum`Draw ${several(ties.value, 'zip tie', 'zip ties')} ${base.shape.form === 'column' ? 'round both rings, as many at each place where two touch' : 'round both trunks, spread over the overlap'}.`,
+            ...(base.shape.form === 'column' ? [] : sort.prepare.slice(-1).map((line) => sum`${line}`)),
           ]
         : []),
       ...(runs[0]!.closed && !isBent(base) ? [turnSaid(piece, runs)] : []),

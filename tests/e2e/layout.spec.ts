@@ -210,10 +210,10 @@ test('what is added is painted, also where the piece fills the bench as it did b
   await startPiece(page, 'Painted ring')
   await page.getByRole('button', { name: 'Stems', exact: true }).click()
   await addLayer(page, 'Cedar spray')
-  await expect(figure(page, 'On the base')).toHaveText('22')
+  await expect(figure(page, 'On the base')).toHaveText('16')
   await rememberPicture(page)
   await addLayer(page, 'Pine cone')
-  await expect(figure(page, 'On the base')).toHaveText('28')
+  await expect(figure(page, 'On the base')).toHaveText('22')
   await expect.poll(() => pictureDiffers(page)).toBe(true)
 })
 
