@@ -6,6 +6,7 @@ import { inches, say, showSum } from '../measure'
 import type { Layer, Rule, RuleOf } from '../piece'
 import { edit, usualRule } from '../piece'
 import { benchOf, layerOf, pieceWith, shelf, takesOf, usesOf } from '../testing'
+import { lineSaid } from '../price'
 import { work } from '../workings'
 import { trunkTies } from './base'
 import { beadsOff } from './beads'
@@ -284,6 +285,26 @@ describe('sprays, trunks, cords and hangers', () => {
     const { base } = work(pieceWith([], { base: usualBase('tree-swag') }), shelf)
     expect(usesOf(base.makeUp)).toEqual([{ material: 'zip-tie', use: 'ties of the trunks', count: 3 }])
     expect(base.makeUp.figures.map(({ id }) => id)).toEqual(['trees', 'ties'])
+  })
+  it('of rings in a column go two to each place where rings touch, and each ring is bought as what it is', () => {
+    const shape = { form: 'column' as const, rings: 3, top: inches(10), bottom: inches(14), face: inches(2) }
+    const piece = pieceWith([], { base: { ...usualBase('vine-column'), shape } })
+    const { needs, base } = work(piece, shelf)
+    expect(figureOf(base.makeUp, 'ties').value).toBe(4)
+    expect(usesOf(base.makeUp)).toEqual([{ material: 'zip-tie', use: 'ties of the rings', count: 4 }])
+    // Rings of 10, 12 and 14 in.
+    expect(needs.flatMap((need) => (need.of === 'base' ? [[need.material, need.count, Math.round(need.width / 25.4)]] : []))).toEqual([
+      ['grapevine', 1, 10],
+      ['grapevine', 1, 12],
+      ['grapevine', 1, 14],
+    ])
+    const { lines } = benchOf(piece).bill
+    expect(new Set(lines.map(({ id }) => id)).size).toBe(lines.length)
+    expect(lines.filter(({ of }) => of === 'base').map((line) => say(lineSaid(line), manner))).toEqual([
+      'grapevines, 10 in wide',
+      'grapevines, 12 in wide',
+      'grapevines, 14 in wide',
+    ])
   })
   it('what hangs on cords takes two of them, and a ring its hanger', () => {
     const sign = pieceWith([layerOf('a', 'ticket-sign', { kind: 'single', at: 0, drop: inches(6) })])

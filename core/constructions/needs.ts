@@ -27,6 +27,7 @@ function bareBases(base: Base): BareBase[] {
     price: price ?? usualPrice({ kind, shape }),
     ownPrice: price !== null,
     width: askedSizeOf({ ...base, kind, shape }),
+    ...(parts.length > 1 ? { among: true as const } : {}),
   }))
 }
 

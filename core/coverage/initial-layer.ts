@@ -1,5 +1,5 @@
 import type { BaseKind, Body, Run } from '../base'
-import { BASE_SORTS, boundsOf } from '../base'
+import { BASE_SORTS, boundsOf, FORMS } from '../base'
 import type { Material, Shelf } from '../material'
 import { materialOf, USUAL_CORD } from '../material'
 import { inches, rate } from '../measure'
@@ -109,11 +109,16 @@ function between(rule: RuleOf<'compass'>, layer: Layer, { layers }: Piece, { clo
   return own
 }
 
+/** Roles of what is spread over a piece. */
+const SPREAD: ReadonlySet<Layer['role']> = new Set(['greenery', 'second greenery', 'accent', 'filler', 'texture'])
+
 /** Greenery covers every part of a base that has several; heads are grouped once, or once to each of two arms. */
 function onItsRun(kind: BaseKind, { role, run }: Layer, runs: readonly Run[]): Partial<Layer> {
   if (runs.length < 2) return {}
   const [first] = runs
   if (role === 'focal' && keepsShape(kind)) return { run: first!.id }
+  // What is strewn goes on every ring of a column alike; elsewhere a base has one run that is its outline.
+  if (FORMS[kind] === 'column' && SPREAD.has(role)) return { run: EACH }
   if (BASE_SORTS[kind].body === 'bound') return run === EACH ? { run: first!.id } : {}
   return role === 'greenery' ? { run: EACH } : {}
 }

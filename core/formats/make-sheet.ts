@@ -5,6 +5,7 @@ import type { Day, DisplayOptions } from '../measure'
 import { capital, daySaid, formatMoney, inList, quantity, say, several, show } from '../measure'
 import type { Piece } from '../piece'
 import type { Bill } from '../price'
+import { lineSaid } from '../price'
 import type { CautionId, Schedule, Task } from '../tasks'
 import { CAUTIONS } from '../tasks'
 
@@ -136,7 +137,7 @@ export function sheetOf(
     about: [brief.occasion, WEATHER[brief.weather], brief.copies > 1 ? `make ${brief.copies}` : ''].filter(Boolean).join(' · '),
     size: `${show(quantity.length(size.width.value), manner)} wide and ${show(quantity.length(size.height.value), manner)} high when finished`,
     shopping: bill.lines.map((line) => ({
-      what: capital(line.id === 'base' ? baseSays : line.plural),
+      what: capital(line.id === 'base' ? baseSays : say(lineSaid(line), manner)),
       needed: `${show(line.stems, manner)}${line.spare.value ? ` + ${line.spare.value}` : ''}`,
       packs: line.bought.map(({ packs, holds }) => (holds > 1 ? `${packs} of ${holds}` : String(packs))).join(' + ') || '0',
       where: [...new Set(line.bought.map(({ shop }) => shop ?? 'usual price'))].join(', ') || 'in the house',

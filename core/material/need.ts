@@ -39,6 +39,8 @@ export interface BareBase extends Needed {
   readonly ownPrice?: boolean
   /** From its outermost left to its outermost right, mm. */
   readonly width: number
+  /** It is one of several different ones that a base is put together of, and told from those by its width. */
+  readonly among?: true
 }
 
 export type Need = Things | Lengths | BareBase

@@ -40,6 +40,8 @@ export interface CostLine {
   readonly of: 'stems' | 'length' | 'base'
   readonly name: string
   readonly plural: string
+  /** Of one of several bases that a base is put together of, how wide it is, mm; else null. */
+  readonly wide: number | null
   /** Pieces on one finished piece. */
   readonly each: Figure
   /** Stems that they come from, over all copies; for what comes by the length, all of it, mm. */
@@ -133,6 +135,7 @@ export function materialLine(material: Material, needs: readonly Things[], { id,
     of: 'stems',
     name: material.name,
     plural: material.plural,
+    wide: null,
     packName: material.pack.name,
     toBuy,
     bought: packs,
@@ -333,6 +336,7 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
     of: 'length',
     name: material.name,
     plural: material.plural,
+    wide: null,
     packName: material.pack.name,
     toBuy: rolls,
     bought: packs,
@@ -369,6 +373,10 @@ export function lengthLine(material: Material, needs: readonly Lengths[], piece:
   }
 }
 
+/** What a line is of, for more than one: "grapevines, 12 in wide". */
+export const lineSaid = ({ plural, wide }: Pick<CostLine, 'plural' | 'wide'>): Said =>
+  wide === null ? [plural] : sum`${plural}, ${quantity.length(wide)} wide`
+
 /**
  * A base for each copy: what is in the house and as wide first, then in the cheapest of what shops have, or at its usual price.
  * @param there how many it has of those in the house
@@ -384,10 +392,11 @@ export function baseLine(need: BareBase, there: number, { id, copies }: Copies, 
       ? sum`one for each of ${several(wanted, 'copy', 'copies')}`
       : sum`${quantity.count(need.count)} for each of ${several(copies, 'copy', 'copies')}`
   return {
-    id: need.layer === 'base' ? 'base' : `base:${material}:${width}`,
+    id: need.layer === 'base' && !need.among ? 'base' : `base:${material}:${width}`,
     of: 'base',
     name,
     plural: pluralOf(name),
+    wide: need.among ? width : null,
     each: figure(
       quantity.count(need.count),
       need.count === 1 ? sum`one for each piece` : sum`${quantity.count(need.count)} for each piece`,

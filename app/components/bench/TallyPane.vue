@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { CircleAlert, CircleCheck, Info, TriangleAlert } from '@lucide/vue'
 import type { CostLine } from '#core/price'
+import { lineSaid } from '#core/price'
 import { materialOf, onStem } from '#core/material'
 import { capital, formatMoney, say } from '#core/measure'
 import { useBench } from '~/stores/bench'
@@ -189,7 +190,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <p v-if="shops.state === 'silent'" class="mb-1 text-fine text-bracken">No shop answers just now. These are usual prices.</p>
         <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
           <p class="flex items-baseline justify-between gap-2">
-            <span class="font-medium first-letter:uppercase">{{ line.plural }}</span><span class="text-fine text-soft">{{
+            <span class="font-medium first-letter:uppercase">{{ say(lineSaid(line), bench.manner) }}</span><span class="text-fine text-soft">{{
               boughtAt(line)
             }}</span>
           </p>
@@ -197,7 +198,7 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
             <FigureRow v-if="line.of !== 'base'" :label="neededOf(line)" :figure="line.stems" :manner="bench.manner" />
             <FigureRow v-if="line.stash.value" label="From the house" :figure="line.stash" :manner="bench.manner" />
             <FigureRow v-if="line.spare.value" label="Spare" :figure="line.spare" :manner="bench.manner" />
-            <FigureRow :label="line.id === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />
+            <FigureRow :label="line.of === 'base' ? 'Bases' : `Packs (${packSizes(line)})`" :figure="line.packs" :manner="bench.manner" />
             <FigureRow label="Opened" :figure="line.opened" :manner="bench.manner" />
             <FigureRow label="Used" :figure="line.used" :manner="bench.manner" />
           </div>

@@ -5,7 +5,7 @@ import type { Costs } from '#core/piece-costs'
 import { materialOf } from '#core/material'
 import { capital, say, several } from '#core/measure'
 import type { Asking, Claim } from '#core/piece'
-import { claimSaid, conditionSaid } from '#core/price'
+import { claimSaid, conditionSaid, lineSaid } from '#core/price'
 import { useBench } from '~/stores/bench'
 import { useSettings } from '~/stores/settings'
 import { useShops } from '~/stores/shops'
@@ -49,7 +49,12 @@ function add(): void {
 }
 const remove = (id: string): string | null => set({ claims: asking.value.claims.filter((claim) => claim.id !== id) }, 'take a claim back')
 /** The lines of the bill, for a claim of some of them. */
-const parts = computed(() => (bench.workings?.bill.lines ?? []).map(({ id, name }) => ({ id, name: capital(name) })))
+const parts = computed(() =>
+  (bench.workings?.bill.lines ?? []).map((line) => ({
+    id: line.id,
+    name: capital(line.wide === null ? line.name : say(lineSaid(line), bench.manner)),
+  })),
+)
 function toggle(id: string): void {
   const now = draft.value.lines ?? []
   const next = now.includes(id) ? now.filter((each) => each !== id) : [...now, id]
