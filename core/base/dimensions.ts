@@ -22,8 +22,8 @@ export const DIMENSIONS: Record<Form, readonly Dimension[]> = {
   ring: [length('outer', 'Outside'), length('inner', 'Inside')],
   column: [
     { id: 'rings', name: 'Rings', unit: 'count' },
-    length('top', 'Upper, outside'),
-    length('bottom', 'Lower, outside'),
+    length('top', 'Upper ring'),
+    length('bottom', 'Lower ring'),
     length('face', 'Face'),
   ],
   oval: [length('width', 'Width'), length('ring', 'Bent from a ring of', 'It keeps that ring’s perimeter.'), length('face', 'Face')],

@@ -99,7 +99,7 @@ export function baseTask({ piece, runs, ofBase, shelf }: TaskContext): Undone {
             ...(base.shape.form === 'column' ? [] : sort.prepare.slice(-1).map((line) => sum`${line}`)),
           ]
         : []),
-      ...(runs[0]!.closed && !isBent(base) ? [turnSaid(piece, runs)] : []),
+      ...(runs[0]!.reads.kind === 'clock' && !isBent(base) ? [turnSaid(piece, runs)] : []),
     ],
     {
       hands: handsForBase(piece, runs, ofBase, shelf),
