@@ -176,7 +176,9 @@ describe('what a base is put together of', () => {
     expect(basePartsOf({ kind: 'vine-column', shape: column })).toEqual(
       [254, 304.8, 355.6].map((outer) => ({ kind: 'grapevine', shape: { form: 'ring', outer, inner: outer - 101.6 }, count: 1 })),
     )
-    expect(basePartsOf({ kind: 'wire-column', shape: { ...column, rings: 2, bottom: 254 } })).toMatchObject([{ kind: 'wire-ring', count: 2 }])
+    expect(basePartsOf({ kind: 'wire-column', shape: { ...column, rings: 2, bottom: 254 } })).toMatchObject([
+      { kind: 'wire-ring', count: 2 },
+    ])
   })
 })
 

@@ -188,7 +188,13 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
       ]
     case 'column':
       return [
-        named('Stands', plusAll(ringsInColumn(shape).map((outer) => labelled`a ring of ${mm(outer)}`), mm(0))),
+        named(
+          'Stands',
+          plusAll(
+            ringsInColumn(shape).map((outer) => labelled`a ring of ${mm(outer)}`),
+            mm(0),
+          ),
+        ),
         named('All centre lines', allRuns(runs)),
       ]
     case 'oval':

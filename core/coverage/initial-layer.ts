@@ -103,9 +103,11 @@ function laid(on: PieceOnRuns, { id, material, seed, by }: Beginning): Layer {
 /** The same places with as many of another layer already there are left to it: on a ring by half a gap, on what has ends by one more. */
 function between(rule: RuleOf<'compass'>, layer: Layer, { layers }: Piece, { closed }: Room): RuleOf<'compass'> {
   const there = layers.flatMap((each) => (each.run === layer.run && each.rule.kind === 'compass' ? each.rule : []))
-  const taken = ({ count, start }: RuleOf<'compass'>): boolean => there.some((each) => each.count === count && (!closed || each.start === start))
+  const taken = ({ count, start }: RuleOf<'compass'>): boolean =>
+    there.some((each) => each.count === count && (!closed || each.start === start))
   let own = rule
-  while (taken(own) && own.count < MOST) own = closed && own.start === 0 ? { ...own, start: 0.5 / own.count } : { ...own, count: own.count + 1, start: 0 }
+  while (taken(own) && own.count < MOST)
+    own = closed && own.start === 0 ? { ...own, start: 0.5 / own.count } : { ...own, count: own.count + 1, start: 0 }
   return own
 }
 

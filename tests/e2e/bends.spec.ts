@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { addLayer, exported, figure, fill, openWith, pictureDiffers, rememberPicture, saved, startPiece } from './bench'
 
-test('stems bend with their run, lie straight, or to a radius; what is too tight is told and mended, a bend of nothing refused', async ({ page }) => {
+test('stems bend with their run, lie straight, or to a radius; what is too tight is told and mended, a bend of nothing refused', async ({
+  page,
+}) => {
   const layer = await openWith(page, 'Bent ring', ['olive'])
   await expect(layer).toContainText('Olive branches are wired and take a radius of')
   const width = figure(page, 'Finished width')

@@ -32,7 +32,17 @@ const clicks = fc.constantFrom(...BASE_KINDS).chain((kind) =>
   }),
 )
 
-function begun({ kind, hand, fullness, materials }: { kind: BaseKind; hand: Piece['brief']['hand']; fullness: string; materials: string[] }): Piece {
+function begun({
+  kind,
+  hand,
+  fullness,
+  materials,
+}: {
+  kind: BaseKind
+  hand: Piece['brief']['hand']
+  fullness: string
+  materials: string[]
+}): Piece {
   const start = startPiece('p', 'Piece', kind)
   return materials.reduce<Piece>(
     (piece, material) => {
@@ -70,7 +80,8 @@ describe('another base', () => {
         // Two thirds of the door (common practice), or all of it for what reaches from side to side; garlands go along it.
         const most = ['tree-swag', 'opened-ring'].includes(kind) ? width : (width * 2) / 3
         const smallest = Math.min(...BASE_SORTS[kind].sizes.map(({ shape }) => widthOf({ ...base, shape })))
-        if (!kind.includes('garland') && kind !== 'scallops') expect(widthOf(base), kind).toBeLessThanOrEqual(Math.max(smallest, inches(most - 4) + 1))
+        if (!kind.includes('garland') && kind !== 'scallops')
+          expect(widthOf(base), kind).toBeLessThanOrEqual(Math.max(smallest, inches(most - 4) + 1))
       }
   })
 })

@@ -1,18 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Base, BaseKind, Dimension, BaseFamily, BaseShape, UsualSize } from '#core/base'
-import {
-  BASE_SORTS,
-  canTurn,
-  measured,
-  DIMENSIONS,
-  BASE_FAMILIES,
-  joinOf,
-  LETTERS,
-  markOn,
-  sortsOf,
-  usualPrice,
-} from '#core/base'
+import { BASE_SORTS, canTurn, measured, DIMENSIONS, BASE_FAMILIES, joinOf, LETTERS, markOn, sortsOf, usualPrice } from '#core/base'
 import { isBent } from '#core/constructions'
 import { waysFor } from '#core/fixing'
 import { capital, formatMoney, quantity, show } from '#core/measure'
@@ -31,10 +20,7 @@ const set = (change: Partial<Base>, words: string): string | null => bench.apply
 
 /** A new kind comes in the usual size that suits best; layers follow onto its runs. */
 function take(kind: BaseKind): void {
-  bench.apply(
-    rebase(bench.piece!, baseOfKind(bench.piece!, kind, bench.shelf)),
-    `take a ${BASE_SORTS[kind].name.toLowerCase()}`,
-  )
+  bench.apply(rebase(bench.piece!, baseOfKind(bench.piece!, kind, bench.shelf)), `take a ${BASE_SORTS[kind].name.toLowerCase()}`)
 }
 const familyNames: Record<BaseFamily, string> = {
   rings: 'Rings',

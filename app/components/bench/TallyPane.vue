@@ -190,9 +190,10 @@ const over = computed(() => (bill.value?.room?.value ?? 0) < 0)
         <p v-if="shops.state === 'silent'" class="mb-1 text-fine text-bracken">No shop answers just now. These are usual prices.</p>
         <div v-for="line in bill.lines" :key="line.id" class="mb-1.5">
           <p class="flex items-baseline justify-between gap-2">
-            <span class="font-medium first-letter:uppercase">{{ say(lineSaid(line), bench.manner) }}</span><span class="text-fine text-soft">{{
-              boughtAt(line)
-            }}</span>
+            <span class="font-medium first-letter:uppercase">{{ say(lineSaid(line), bench.manner) }}</span><span
+              class="text-fine text-soft"
+              >{{ boughtAt(line) }}</span
+            >
           </p>
           <div class="pl-2">
             <FigureRow v-if="line.of !== 'base'" :label="neededOf(line)" :figure="line.stems" :manner="bench.manner" />
