@@ -27,7 +27,7 @@ import { contactsOf, cornersOf, outlineRuns } from './outline'
 import { animalRuns, gourdRuns, heartRuns, letterRuns, ovalHeight, ovalRuns, pearRuns, squareRuns } from './outlines'
 import type { Run } from './run'
 import { onRun, ringRun, stationAt, turnedRun } from './run'
-import type { Base, Form, BaseShape } from './schema'
+import type { Base, Form, BaseShape, ShapeOf } from './schema'
 
 function untilTurned(shape: BaseShape): Run[] {
   switch (shape.form) {
@@ -174,6 +174,13 @@ function outlineFigures(face: number, runs: readonly Run[]): BaseFigure[] {
   ]
 }
 
+/** How high a column stands: all its rings together. */
+const columnHeight = (shape: ShapeOf<'column'>): Term =>
+  plusAll(
+    ringsInColumn(shape).map((outer) => labelled`a ring of ${mm(outer)}`),
+    mm(0),
+  )
+
 /** The lengths that a maker of this base goes by, each with its sum. */
 export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]): BaseFigure[] {
   const run = runs[0]!
@@ -187,16 +194,7 @@ export function baseFigures({ shape }: Pick<Base, 'shape'>, runs: readonly Run[]
         named('Centre line', divide(times(PI, plus(labelled`outer ${mm(shape.outer)}`, labelled`inner ${mm(shape.inner)}`)), count(2))),
       ]
     case 'column':
-      return [
-        named(
-          'Stands',
-          plusAll(
-            ringsInColumn(shape).map((outer) => labelled`a ring of ${mm(outer)}`),
-            mm(0),
-          ),
-        ),
-        named('All centre lines', allRuns(runs)),
-      ]
+      return [named('Stands', columnHeight(shape)), named('All centre lines', allRuns(runs))]
     case 'oval':
       return [
         named(
