@@ -95,6 +95,27 @@ it('cuts whole stems to what the base asks, and asks for fewer where it may show
   expect(work({ ...ring, layers: [sparse] }).placements.length).toBeLessThan(work({ ...ring, layers: [layer] }).placements.length)
 })
 
+it.each(['grapevine', 'mini-tree', 'tree-swag', 'vine-column'] as const)(
+  'of two accents on a %s none begins where one of the other lies',
+  (kind) => {
+    const piece = ['berry-spray', 'pine-cone'].reduce((all, material) => withLayer(all, material), bare(kind, 0))
+    const { placements } = work(piece)
+    const [berries, cones] = ['l0', 'l1'].map((id) => placements.filter(({ layer }) => layer === id))
+    expect(berries!.length * cones!.length).toBeGreaterThan(0)
+    for (const { run, s } of cones!) for (const other of berries!) if (other.run === run) expect(Math.abs(other.s - s)).toBeGreaterThan(5)
+  },
+)
+
+it('gives a letter one group of heads, and leaves its strokes to be read', () => {
+  const letter = bare('letter', 0)
+  const { placements } = work(withLayer(letter, 'dahlia'))
+  expect(new Set(placements.map(({ run }) => run)).size).toBe(1)
+  // Leaves reach less far beyond its strokes than those are wide: common practice.
+  const { width } = work(withLayer(letter, 'bay')).size
+  const { left, right } = boundsOf(runsOf(letter.base))
+  expect(letter.base.shape.form === 'letter' && (width.value - (right - left)) / 2 / letter.base.shape.face).toBeLessThan(1)
+})
+
 it('ties a bow by a ring’s width, and of everyday size on a garland', () => {
   const loopOn = (kind: 'grapevine' | 'mantel-garland', size: number): number => {
     const piece = bare(kind, size)
