@@ -100,6 +100,19 @@ describe('buy so many, get so many, of any of these', () => {
       { numRuns: 150 },
     )
   })
+  it('goes by no order of what costs as much: each line, whatever it is called, keeps what it pays', () => {
+    // By hand: three alike in two lines, one of them free; taxed by the line, 322 + 322 at 20 % are 64 cents each, 644 and nothing 129.
+    const paid = (lines: readonly { unit: number; packs: number }[]) =>
+      freeAmong(lines, { buy: 2, get: 1 })
+        .map((n, i) => `${lines[i]!.packs}: ${lines[i]!.packs - n}`)
+        .sort()
+    const [one, two] = [
+      { unit: 322, packs: 1 },
+      { unit: 322, packs: 2 },
+    ]
+    expect(paid([one, two])).toEqual(['1: 1', '2: 1'])
+    expect(paid([two, one])).toEqual(['1: 1', '2: 1'])
+  })
 })
 
 describe('a bill of what counts together', () => {

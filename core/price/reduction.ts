@@ -71,8 +71,8 @@ export const freeDeal = (reductions: readonly Reduction[]): Extract<Reduction, {
   )
 
 /**
- * How many packs of each line go free where several kinds count together: laid out from the dearest down, of every round the last.
- * No way to pay for them in several goes saves more.
+ * How many packs of each line go free where several kinds count together: laid out from the dearest down, of what costs as much the fewest
+ * first, so that the order of lines changes nothing, of every round the last. No way to pay for them in several goes saves more.
  * @param lines what one pack of each costs, and how many there are @returns for each line, in their order
  * @example freeAmong([{ unit: 900, packs: 2 }, { unit: 500, packs: 2 }], { buy: 2, get: 1 }) // [0, 1]
  */
@@ -82,7 +82,7 @@ export function freeAmong(
 ): number[] {
   const free = lines.map(() => 0)
   let before = 0
-  for (const i of lines.map((_, k) => k).sort((a, b) => lines[b]!.unit - lines[a]!.unit || a - b)) {
+  for (const i of lines.map((_, k) => k).sort((a, b) => lines[b]!.unit - lines[a]!.unit || lines[a]!.packs - lines[b]!.packs)) {
     const { packs } = lines[i]!
     free[i] = freeOf(before + packs, deal) - freeOf(before, deal)
     before += packs

@@ -4,7 +4,6 @@ import type { Page } from '@playwright/test'
 import type { BaseKind } from '../../core/base'
 import { BASE_KINDS, BASE_SORTS, runsOf, stationAt } from '../../core/base'
 import { plainShelf } from '../../core/material'
-import { show } from '../../core/measure'
 import type { Piece } from '../../core/piece'
 import { work } from '../../core/workings'
 import { addLayer, drag, exported, figure, fill, pieceOn, pixelOf, startPiece, takeIn } from './bench'
@@ -47,7 +46,12 @@ for (const quarter of [0, 1, 2, 3]) {
         await takeIn(page, piece)
         const expected = work(piece, plainShelf())
         await expect.poll(() => count(page)).toBe(expected.placements.length)
-        await expect(figure(page, 'Face covered')).toHaveText(show(expected.cover.share, { units: 'in', currency: 'USD' }))
+        // Sines of the browser and of this process differ in their last place: a cell whose middle lies on an edge falls to either side.
+        await expect
+          .poll(async () =>
+            Math.abs(Number.parseFloat((await figure(page, 'Face covered').textContent()) ?? '') - 100 * expected.cover.share.value),
+          )
+          .toBeLessThan(0.15)
         await page.getByRole('application').focus()
         await page.keyboard.press('.')
         await expect(page.getByTestId('chosen')).toBeVisible()
