@@ -103,6 +103,15 @@ const GREEN = [
   { name: 'Frosted', colour: '#8FA399' },
 ]
 
+const column = (kind: BaseKind, body: Body, own: Pick<Sketch<'column'>, 'name' | 'colours' | 'density' | 'note' | 'sizes'>): BaseSort =>
+  sort<'column'>(kind, {
+    ...own,
+    body,
+    family: 'rings',
+    join: 'tie',
+    prepare: ['Lay the rings on a table, one under the other, rim on rim, and mark where they touch.'],
+  })
+
 /** Usual sizes and prices are common practice, not a standard: any size can be typed in. */
 export const BASE_SORTS: Record<BaseKind, BaseSort> = {
   'wire-ring': sort<'ring'>('wire-ring', {
@@ -297,12 +306,9 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
     ]),
     prepare: ['Fluff every tip: out, in and forward.', 'Cut off the tag and the stand.'],
   }),
-  'wire-column': sort<'column'>('wire-column', {
+  'wire-column': column('wire-column', 'wire', {
     name: 'Wire rings in a column',
-    family: 'rings',
-    body: 'wire',
     colours: WIRE,
-    join: 'tie',
     density: 24,
     note: 'Two or three wire rings bound rim on rim, which hang as one.',
     sizes: [
@@ -310,22 +316,17 @@ export const BASE_SORTS: Record<BaseKind, BaseSort> = {
       [{ rings: 3, top: 8, bottom: 12, face: 1.5 }, 0, '3 × 8 to 12'],
       [{ rings: 3, top: 10, bottom: 14, face: 1.75 }, 0, '3 × 10 to 14'],
     ],
-    prepare: ['Lay the rings on a table, one under the other, rim on rim, and mark where they touch.'],
   }),
-  'vine-column': sort<'column'>('vine-column', {
+  'vine-column': column('vine-column', 'vine', {
     name: 'Vine rings in a column',
-    family: 'rings',
-    body: 'vine',
     colours: VINE,
-    join: 'tie',
-    density: 30,
+    density: 42,
     note: 'Two or three grapevine rings bound rim on rim, which hang as one.',
     sizes: [
       [{ rings: 2, top: 10, bottom: 12, face: 2 }, 0, '2 × 10 to 12'],
       [{ rings: 3, top: 10, bottom: 14, face: 2 }, 0, '3 × 10 to 14'],
       [{ rings: 3, top: 12, bottom: 18, face: 2.25 }, 0, '3 × 12 to 18'],
     ],
-    prepare: ['Lay the rings on a table, one under the other, rim on rim, and mark where they touch.'],
   }),
   oval: sort<'oval'>('oval', {
     name: 'Oval',

@@ -292,6 +292,15 @@ describe('sprays, trunks, cords and hangers', () => {
     const { needs, base } = work(piece, shelf)
     expect(figureOf(base.makeUp, 'ties').value).toBe(4)
     expect(usesOf(base.makeUp)).toEqual([{ material: 'zip-tie', use: 'ties of the rings', count: 4 }])
+    // It weighs what its rings weigh, each on its own.
+    const alone = [10, 12, 14].map((outer) => {
+      const ring = { ...usualBase('grapevine'), shape: { form: 'ring' as const, outer: inches(outer), inner: inches(outer - 4) } }
+      return work(pieceWith([], { base: ring }), shelf).base.mass.value
+    })
+    expect(base.mass.value).toBeCloseTo(
+      alone.reduce((all, each) => all + each, 0),
+      6,
+    )
     // Rings of 10, 12 and 14 in.
     expect(needs.flatMap((need) => (need.of === 'base' ? [[need.material, need.count, Math.round(need.width / 25.4)]] : []))).toEqual([
       ['grapevine', 1, 10],

@@ -126,7 +126,7 @@ function footOn(thing: Placement, runs: readonly Run[]): Point {
 
 function hangerLinks({ hanger }: Piece): LoadLink[] {
   if (!hanger) return [{ says: ['No hanger'], sound: false, why: 'nothing holds the piece' }]
-  const weak = hanger.loop === 'coat hook' ? 'its shank is in the foam unless it is bound to the ring' : null
+  const weak = hanger.loop === 'coat hook' ? 'its shank is in the foam unless it is bound down' : null
   return [
     { says: [HANGING_LOOPS[hanger.loop].name], sound: true, why: weak },
     { says: [HANGING_HOOKS[hanger.hook].name], sound: true, why: null },
